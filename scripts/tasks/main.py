@@ -1,0 +1,178 @@
+"""What `./ample WORD` does. Product commands go on to the package's own command line."""
+
+import os
+import subprocess
+import sys
+import time
+from collections.abc import Callable, Sequence
+
+from tasks import setup
+from tasks.setup import DEV, ROOT, WEB, SetupError, say
+
+HELP = """Ample Rows
+
+  ./ample demo [--port N] [--reset]     two made-up gardens, in a database of their own
+  ./ample start [--port N] [--data DIR] your own gardens
+  ./ample estimate PLAN.json [--json]   what a plan gives, as a table or a report
+  ./ample crops [--json]                the crop book
+  ./ample schema                        JSON Schemas of plan and report
+  ./ample bench                         measured times and sizes
+
+  ./ample test [--long]                 every check; what CI runs
+  ./ample check                         format, lint, types and unit tests: the quick loop
+  ./ample dev                           both servers, reloading
+  ./ample types                         the API's types for the front end, made anew
+"""
+
+
+def run(arguments: Sequence[str]) -> int:
+    """Do one command; returns the exit status."""
+    word, rest = (arguments[0] if arguments else "help"), list(arguments[1:])
+    commands: dict[str, Callable[[list[str]], int]] = {
+        "help": _help,
+        "--help": _help,
+        "-h": _help,
+        "test": _test,
+        "check": _check,
+        "dev": _dev,
+        "types": _types,
+        "format": _format,
+    }
+    try:
+        if word in commands:
+            return commands[word](rest)
+        if word in ("demo", "start"):
+            setup.ensure_python()
+            setup.ensure_site()
+        elif word == "bench":
+            setup.ensure_python(DEV)
+            setup.ensure_site()
+            return _product(["bench", "--chromium", setup.ensure_chromium(), *rest])
+        return _product([word, *rest])
+    except SetupError as error:
+        say(f"ample: {error}")
+        return 1
+    except KeyboardInterrupt:
+        return 130
+
+
+def _help(_: list[str]) -> int:
+    print(HELP, end="")
+    return 0
+
+
+def _environment() -> dict[str, str]:
+    paths = [str(ROOT / "src"), *filter(None, [os.environ.get("PYTHONPATH")])]
+    return {**os.environ, "PYTHONPATH": os.pathsep.join(paths)}
+
+
+def _product(arguments: list[str]) -> int:
+    """Hand over to the package; the process is replaced, so signals reach it directly."""
+    python = str(setup.ensure_python())
+    command = [python, "-m", "ample_rows", *arguments]
+    if os.name == "nt":
+        return subprocess.run(command, env=_environment(), check=False).returncode
+    os.execve(python, command, _environment())
+
+
+def _tool(name: str) -> str:
+    return str(setup.python_path().parent / name)
+
+
+def _steps(steps: list[tuple[str, list[str], bool]]) -> int:
+    """Run named steps, all of them, and say at the end which failed."""
+    failed = []
+    for name, command, in_web in steps:
+        say(f"── {name}")
+        began = time.monotonic()
+        result = subprocess.run(
+            command, cwd=WEB if in_web else ROOT, env=_environment(), check=False
+        )
+        say(f"   {'ok' if result.returncode == 0 else 'FAILED'}, {time.monotonic() - began:.0f} s")
+        if result.returncode:
+            failed.append(name)
+    if failed:
+        say(f"Failed: {', '.join(failed)}")
+        return 1
+    say("All checks passed.")
+    return 0
+
+
+def _static() -> list[tuple[str, list[str], bool]]:
+    sources = ["src", "tests", "scripts", "ample"]
+    return [
+        ("Python format", [_tool("ruff"), "format", "--check", "--quiet", *sources], False),
+        ("Python lint", [_tool("ruff"), "check", "--quiet", *sources], False),
+        ("Python types", [_tool("mypy"), "--no-error-summary"], False),
+        ("Layer contract", [_tool("lint-imports"), "--no-cache"], False),
+        ("Web format", ["npm", "run", "--silent", "format"], True),
+        ("Web lint", ["npm", "run", "--silent", "lint"], True),
+        ("Web types", ["npm", "run", "--silent", "types"], True),
+        ("Web unit tests", ["npm", "run", "--silent", "test"], True),
+    ]
+
+
+def _prepare() -> None:
+    setup.ensure_python(DEV)
+    setup.ensure_node_modules()
+
+
+def _check(rest: list[str]) -> int:
+    _prepare()
+    quick = [_tool("pytest"), "tests/core", "tests/crops", "tests/store", "tests/cli", *rest]
+    return _steps([*_static(), ("Unit tests", quick, False)])
+
+
+def _test(rest: list[str]) -> int:
+    _prepare()
+    setup.ensure_site()
+    os.environ["AMPLE_CHROMIUM"] = setup.ensure_chromium()
+    if "--long" in rest:
+        os.environ["AMPLE_LONG"] = "1"
+    tests = [_tool("pytest"), *(a for a in rest if a != "--long")]
+    return _steps([*_static(), ("Unit, property, API and browser tests", tests, False)])
+
+
+def _format(_: list[str]) -> int:
+    _prepare()
+    sources = ["src", "tests", "scripts", "ample"]
+    return _steps(
+        [
+            ("Python", [_tool("ruff"), "format", "--quiet", *sources], False),
+            ("Imports", [_tool("ruff"), "check", "--fix", "--quiet", *sources], False),
+            ("Web", ["npx", "prettier", "--write", "--log-level", "warn", "src", "*.ts"], True),
+        ]
+    )
+
+
+def _types(_: list[str]) -> int:
+    _prepare()
+    dump = [str(setup.python_path()), "-m", "ample_rows.api.openapi", "web/openapi.json"]
+    return _steps(
+        [
+            ("OpenAPI", dump, False),
+            ("TypeScript types", ["npm", "run", "--silent", "api-types"], True),
+        ]
+    )
+
+
+def _dev(rest: list[str]) -> int:
+    _prepare()
+    setup.ensure_site()
+    python = str(setup.python_path())
+    api = [python, "-m", "ample_rows", "demo", "--reload", "--no-browser", *rest]
+    servers = [
+        subprocess.Popen(api, cwd=ROOT, env=_environment()),
+        subprocess.Popen(["npm", "run", "--silent", "dev"], cwd=WEB, env=_environment()),
+    ]
+    try:
+        for server in servers:
+            server.wait()
+    except KeyboardInterrupt:
+        for server in servers:
+            server.terminate()
+    return 0
+
+
+if __name__ == "__main__":
+    sys.exit(run(sys.argv[1:]))

@@ -1,0 +1,70 @@
+"""`estimate`: a plan document in, a report or a readable table out."""
+
+import sys
+from pathlib import Path
+
+from ample_rows import PROGRAM
+from ample_rows.core.evaluate import evaluate
+from ample_rows.core.faults import read_plan
+from ample_rows.core.plan import Plan
+from ample_rows.core.reading import PlanFaultsError
+from ample_rows.core.report import PlantingReport, Report
+from ample_rows.core.report_json import report_json
+from ample_rows.crops import load_book
+
+FAULT = 2
+
+
+def estimate(source: str, *, as_json: bool) -> int:
+    """Print what a plan gives. Status 2, nothing printed, and one line a fault if it is none."""
+    try:
+        raw = sys.stdin.buffer.read() if source == "-" else Path(source).read_bytes()
+    except OSError as error:
+        print(f"{source}: {error.strerror or error}", file=sys.stderr)
+        return FAULT
+    book = load_book()
+    try:
+        plan = read_plan(raw, book)
+    except PlanFaultsError as error:
+        print(error, file=sys.stderr)
+        return FAULT
+    report = evaluate(plan, book, program=PROGRAM)
+    if as_json:
+        sys.stdout.buffer.write(report_json(report) + b"\n")
+    else:
+        print(_table(plan, report))
+    return 0
+
+
+def _table(plan: Plan, report: Report) -> str:
+    lines = [f"{plan.garden.name}, growing year {report.year.start} to {report.year.end}", ""]
+    header = f"{'':4}{'crop':24}{'plants':>7}{'cm':>7}{'first pick':>12}{'low':>8}{'likely':>8}"
+    for place in report.places:
+        label = next(p.label for p in plan.places if p.id == place.id)
+        depth = f"{place.usable_depth_cm:g} cm deep"
+        lines += [f"{label}: {place.inside_area_m2:.2f} m², {depth}, {place.soil_litres:.0f} L"]
+        lines += [header + f"{'high':>8} kg"]
+        lines += [_row(r) for r in report.plantings if r.place == place.id]
+        total = place.harvest_kg
+        lines += [
+            f"{'':4}{'this place':50}{total.p10:8.1f}{total.p50:8.1f}{total.p90:8.1f}",
+            f"{'':4}idle in season: {place.idle_cell_weeks:.0f} cell-weeks",
+            "",
+        ]
+    whole = report.totals.harvest_kg
+    lines.append(f"{'The garden':54}{whole.p10:8.1f}{whole.p50:8.1f}{whole.p90:8.1f} kg")
+    lines += ["", *(_note(note.level, note.text, note.fix) for note in report.notes)]
+    return "\n".join(lines)
+
+
+def _row(r: PlantingReport) -> str:
+    pick = r.first_pick.isoformat() if r.first_pick else "none"
+    kg = r.harvest_kg
+    return (
+        f"{r.mark:4}{r.name[:23]:24}{r.plants:7d}{r.spacing_cm:7.1f}{pick:>12}"
+        f"{kg.p10:8.2f}{kg.p50:8.2f}{kg.p90:8.2f}"
+    )
+
+
+def _note(level: str, text: str, fix: str | None) -> str:
+    return f"{level.upper():5}{text}" + (f" → {fix}" if fix else "")

@@ -1,0 +1,84 @@
+"""The words of the command line. Each imports what it needs when it is asked for."""
+
+import argparse
+import signal
+import sys
+from collections.abc import Sequence
+from pathlib import Path
+
+
+def parser() -> argparse.ArgumentParser:
+    """All words with their options."""
+    top = argparse.ArgumentParser(
+        prog="ample-rows", description="Plan what each bed holds and what it will give."
+    )
+    words = top.add_subparsers(dest="word", required=True, metavar="WORD")
+
+    estimate = words.add_parser("estimate", help="what a plan gives")
+    estimate.add_argument("plan", help="a plan document, or - for standard input")
+    estimate.add_argument("--json", action="store_true", help="the report as JSON, nothing else")
+
+    crops = words.add_parser("crops", help="the crop book")
+    crops.add_argument("--json", action="store_true", help="every field as it is used")
+
+    words.add_parser("schema", help="JSON Schemas of plan and report")
+
+    for word, about in (("start", "your own gardens"), ("demo", "two made-up gardens")):
+        serve = words.add_parser(word, help=about)
+        serve.add_argument("--port", type=_port, default=None, metavar="N")
+        serve.add_argument("--data", type=Path, default=None, metavar="DIR")
+        serve.add_argument("--no-browser", action="store_true", help="do not open the address")
+        serve.add_argument("--reload", action="store_true", help=argparse.SUPPRESS)
+        if word == "demo":
+            serve.add_argument("--reset", action="store_true", help="start the demo afresh")
+
+    bench = words.add_parser("bench", help="measured times and sizes")
+    bench.add_argument("--chromium", default=None, help="a Chromium to time the pages with")
+    return top
+
+
+def _port(text: str) -> int:
+    number = int(text)
+    if not 1 <= number <= 65535:
+        raise argparse.ArgumentTypeError("a port is a number from 1 to 65535")
+    return number
+
+
+def main(arguments: Sequence[str] | None = None) -> int:
+    """Run one word; returns the exit status."""
+    if hasattr(signal, "SIGPIPE"):
+        # `ample crops | head` ends quietly, as other commands do.
+        signal.signal(signal.SIGPIPE, signal.SIG_DFL)
+    options = parser().parse_args(arguments)
+    match options.word:
+        case "estimate":
+            from ample_rows.cli.estimate import estimate
+
+            return estimate(options.plan, as_json=options.json)
+        case "crops":
+            from ample_rows.cli.book import print_crops
+
+            return print_crops(as_json=options.json)
+        case "schema":
+            from ample_rows.cli.book import print_schema
+
+            return print_schema()
+        case "bench":
+            from ample_rows.cli.bench import bench
+
+            return bench(chromium=options.chromium)
+        case _:
+            from ample_rows.cli.serve import serve
+
+            return serve(
+                demo=options.word == "demo",
+                port=options.port,
+                data=options.data,
+                browser=not options.no_browser,
+                reset=getattr(options, "reset", False),
+                reload=options.reload,
+            )
+
+
+if __name__ == "__main__":
+    sys.exit(main())

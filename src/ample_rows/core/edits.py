@@ -1,0 +1,168 @@
+"""Edits: every change that can be made to a plan, as a value, and its effect."""
+
+import json
+from typing import Annotated, Any, Literal
+
+from pydantic import BaseModel, ConfigDict, Field
+
+from ample_rows.core import plan as p
+from ample_rows.core.reading import PlanFaultsError, validated
+
+Changes = dict[str, Any]
+
+
+class _Edit(BaseModel):
+    model_config = ConfigDict(frozen=True, extra="forbid")
+
+
+class Plant(_Edit):
+    do: Literal["plant"] = "plant"
+    planting: Changes
+
+
+class ChangePlanting(_Edit):
+    """Set some keys of a planting; a key set to null is taken out."""
+
+    do: Literal["change-planting"] = "change-planting"
+    id: str
+    changes: Changes
+
+
+class RemovePlanting(_Edit):
+    do: Literal["remove-planting"] = "remove-planting"
+    id: str
+
+
+class AddPlace(_Edit):
+    do: Literal["add-place"] = "add-place"
+    place: Changes
+
+
+class ChangePlace(_Edit):
+    do: Literal["change-place"] = "change-place"
+    id: str
+    changes: Changes
+
+
+class RemovePlace(_Edit):
+    """Take a place out, with everything planted in it."""
+
+    do: Literal["remove-place"] = "remove-place"
+    id: str
+
+
+class ChangeGarden(_Edit):
+    do: Literal["change-garden"] = "change-garden"
+    changes: Changes
+
+
+class Together(_Edit):
+    """Several edits that stand or fall, and are undone, as one."""
+
+    do: Literal["together"] = "together"
+    edits: Annotated[list["Edit"], Field(min_length=1, max_length=500)]
+
+
+class ReplacePlan(_Edit):
+    do: Literal["replace-plan"] = "replace-plan"
+    plan: Changes
+
+
+Edit = Annotated[
+    Plant
+    | ChangePlanting
+    | RemovePlanting
+    | AddPlace
+    | ChangePlace
+    | RemovePlace
+    | ChangeGarden
+    | Together
+    | ReplacePlan,
+    Field(discriminator="do"),
+]
+Together.model_rebuild()
+
+
+def apply_edit(plan: p.Plan, edit: Edit) -> p.Plan:
+    """The plan after an edit; the plan given is untouched.
+
+    Raises:
+        PlanFaultsError: The edit names something that is not there, or its values do not
+            make a plan. Relations between parts are checked by `faults.check_plan`.
+    """
+    document = p.document(plan)
+    _apply(document, edit)
+    return validated(json.dumps(document))
+
+
+def _apply(document: Changes, edit: Edit) -> None:
+    places, plantings = document.setdefault("places", []), document.setdefault("plantings", [])
+    match edit:
+        case Plant():
+            plantings.append(edit.planting)
+        case ChangePlanting():
+            _merge(_find(plantings, edit.id, "planting"), edit.changes)
+        case RemovePlanting():
+            plantings.remove(_find(plantings, edit.id, "planting"))
+            _forget_follows(plantings, {edit.id})
+        case AddPlace():
+            places.append(edit.place)
+        case ChangePlace():
+            _merge(_find(places, edit.id, "place"), edit.changes)
+        case RemovePlace():
+            places.remove(_find(places, edit.id, "place"))
+            gone = {g["id"] for g in plantings if g["place"] == edit.id}
+            plantings[:] = [g for g in plantings if g["place"] != edit.id]
+            _forget_follows(plantings, gone)
+        case ChangeGarden():
+            _merge(document["garden"], edit.changes)
+        case Together():
+            for part in edit.edits:
+                _apply(document, part)
+        case ReplacePlan():
+            document.clear()
+            document.update(edit.plan)
+
+
+def _find(records: list[Changes], ident: str, what: str) -> Changes:
+    for record in records:
+        if record["id"] == ident:
+            return record
+    raise PlanFaultsError.one(f"{what}s", f'there is no {what} "{ident}"; it may have been removed')
+
+
+def _merge(record: Changes, changes: Changes) -> None:
+    for key, value in changes.items():
+        if value is None:
+            record.pop(key, None)
+        else:
+            record[key] = value
+
+
+def _forget_follows(plantings: list[Changes], gone: set[str]) -> None:
+    for planting in plantings:
+        if planting.get("follows") in gone:
+            del planting["follows"]
+
+
+def describe(edit: Edit) -> str:
+    """What an edit did, for the undo list: "Plant carrot"."""
+    match edit:
+        case Plant():
+            return f"Plant {edit.planting.get('crop', 'a crop')}"
+        case ChangePlanting():
+            return f"Change planting {edit.id}"
+        case RemovePlanting():
+            return f"Remove planting {edit.id}"
+        case AddPlace():
+            return f"Add place {edit.place.get('name') or edit.place.get('id', '')}".strip()
+        case ChangePlace():
+            return f"Change place {edit.id}"
+        case RemovePlace():
+            return f"Remove place {edit.id}"
+        case ChangeGarden():
+            return "Change the garden"
+        case Together():
+            return describe(edit.edits[0])
+        case ReplacePlan():
+            return "Replace the whole plan"

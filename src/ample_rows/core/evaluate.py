@@ -1,0 +1,232 @@
+"""The one entry of the core: evaluate a plan, get a report.
+
+Each place is evaluated for itself and cached by its content, so that an edit in one
+bed recomputes that bed and the sums.
+"""
+
+from collections import defaultdict
+from dataclasses import dataclass
+from datetime import date, timedelta
+from functools import lru_cache
+
+import numpy as np
+
+from ample_rows.core import harvest, notes, places, roots, season, sun, supports
+from ample_rows.core import plan as p
+from ample_rows.core.cells import grid_of
+from ample_rows.core.harvest import Draws, WeekKg
+from ample_rows.core.idle import idle_ground
+from ample_rows.core.planting import Setting, evaluate_planting
+from ample_rows.core.reference import Book
+from ample_rows.core.report import (
+    CellReport,
+    DepthLayers,
+    Note,
+    PlaceReport,
+    PlantingReport,
+    Report,
+    SupportReport,
+    Totals,
+    YearReport,
+)
+from ample_rows.core.working import Term
+
+DEFAULT_SEED = 1
+
+
+@dataclass(frozen=True, eq=False)
+class PlaceResult:
+    """One place evaluated, with its seasons for the garden's own sums."""
+
+    report: PlaceReport
+    plantings: tuple[PlantingReport, ...]
+    notes: tuple[Note, ...]
+    draws: Draws
+
+
+def evaluate(plan: p.Plan, book: Book, *, program: str) -> Report:
+    """Everything the product can say of a plan.
+
+    Args:
+        plan: A sound plan (`faults.require_sound`).
+        program: Name and version that go into the report.
+    """
+    setting = setting_of(plan, book)
+    by_place: dict[str, list[p.Planting]] = defaultdict(list)
+    for planting in plan.plantings:
+        by_place[planting.place].append(planting)
+    results = [
+        evaluate_place(place, tuple(by_place[place.id]), setting, book) for place in plan.places
+    ]
+    reports = {r.id: r for result in results for r in result.plantings}
+    return Report(
+        format="ample-rows/report",
+        version=1,
+        program=program,
+        crop_book=book.digest,
+        seed=setting.seed,
+        seasons=int(book.value("seasons")),
+        year=_year_report(setting.year, notes.guessed_keys(plan.garden)),
+        places=tuple(result.report for result in results),
+        plantings=tuple(reports[planting.id] for planting in plan.plantings),
+        totals=_totals(results, book),
+        notes=(
+            *(note for result in results for note in result.notes),
+            *notes.garden_notes(plan.garden),
+        ),
+    )
+
+
+def setting_of(plan: p.Plan, book: Book) -> Setting:
+    """What all places of a plan share."""
+    garden = plan.garden
+    return Setting(
+        year=season.growing_year(garden, book),
+        policies=garden.policies,
+        latitude=garden.latitude,
+        north_deg=(plan.site.north_deg if plan.site else None) or 0.0,
+        seed=DEFAULT_SEED if garden.seed is None else garden.seed,
+    )
+
+
+@lru_cache(maxsize=1024)
+def evaluate_place(
+    place: p.Place, plantings: tuple[p.Planting, ...], setting: Setting, book: Book
+) -> PlaceResult:
+    """One place with its plantings, independent of all others."""
+    evaluated = tuple(evaluate_planting(place, g, setting, book) for g in plantings)
+    grid = grid_of(place)
+    held = frozenset(a for h in place.held for a in h.cells)
+    taken: dict[str, list[tuple[date, date]]] = defaultdict(list)
+    for e in evaluated:
+        for address in e.report.cells:
+            taken[address].append((e.dates.start, e.dates.clear))
+    weeks, spells = idle_ground(grid, held, taken, setting.year, book)
+    draws = _sum_of([e.draws for e in evaluated], book)
+    view = notes.PlaceView(place, evaluated, spells, _supports(place, setting, book), setting, book)
+    return PlaceResult(
+        _place_report(view, weeks, draws),
+        tuple(e.report for e in evaluated),
+        notes.place_notes(view),
+        draws,
+    )
+
+
+def _sum_of(draws: list[Draws], book: Book) -> Draws:
+    total = np.zeros(int(book.value("seasons")))
+    for part in draws:
+        total += part
+    return total
+
+
+def _place_report(view: notes.PlaceView, idle_weeks: float, draws: Draws) -> PlaceReport:
+    place, setting, book = view.place, view.setting, view.book
+    grid = grid_of(place)
+    held = {a: h.reason or "held" for h in place.held for a in h.cells}
+    depth = roots.soil_depth(place, book)
+    box = places.bounds(place.shape)
+    policy = place.depth_policy or setting.policies.depth or "standard"
+    outline = places.outline(place.shape).exterior.coords[:-1]
+    return PlaceReport(
+        id=place.id,
+        inside_area_m2=places.inside_area_m2(place.shape),
+        soil_litres=places.soil_litres(place),
+        usable_depth_cm=depth.usable_cm,
+        layers=DepthLayers(depth.fill_cm, depth.loosened_cm, depth.native_cm),
+        depth_policy=policy,
+        bounds_cm=(box.x0, box.y0, box.x1, box.y1),
+        outline_cm=tuple((round(x, 2), round(y, 2)) for x, y in outline),
+        wall_cm=places.wall_cm(place),
+        rim_gap_cm=places.rim_gap_cm(place),
+        bottom=places.bottom(place),
+        heading_deg=((place.heading_deg or 0.0) + setting.north_deg) % 360,
+        cell_cm=grid.cell_cm,
+        cells=tuple(
+            CellReport(c.address, c.area_cm2 / 1e4, c.whole, held.get(c.address))
+            for c in grid.cells.values()
+        ),
+        supports=view.supports,
+        plants=sum(e.report.plants for e in view.plantings),
+        idle_cell_weeks=idle_weeks,
+        idle=view.idle,
+        harvest_kg=harvest.quantiles(draws),
+        working=_place_working(place, depth, policy, book),
+    )
+
+
+def _place_working(
+    place: p.Place, depth: roots.SoilDepth, policy: str, book: Book
+) -> tuple[Term, ...]:
+    school = book.depth_policies[policy]
+    source = "Inside measures"
+    native = book.coefficients["native_rootable_cm"].source
+    return (
+        Term("wall", places.wall_cm(place), "cm", "inside height", source),
+        Term("gap below the rim", places.rim_gap_cm(place), "cm", "kept topped up", source),
+        Term("fill", depth.fill_cm, "cm", "wall less gap", source),
+        Term("loosened below", depth.loosened_cm, "cm", places.bottom(place) + " bottom", source),
+        Term("undug ground offers", depth.native_cm, "cm", place.native or "not described", native),
+        Term("usable depth", depth.usable_cm, "cm", "added up", "Core"),
+        Term("soil", places.soil_litres(place), "L", "inside area × fill, by shape", "Core"),
+        Term("depth school", school.label, "", f"assumes {school.assumes}", school.source),
+    )
+
+
+def _supports(place: p.Place, setting: Setting, book: Book) -> tuple[SupportReport, ...]:
+    found = []
+    for support in place.supports:
+        edge = supports.edge_of(
+            place, support, latitude=setting.latitude, north_deg=setting.north_deg
+        )
+        if edge is None:
+            continue
+        system = book.trainings[support.system]
+        height = supports.height_cm(support, system)
+        found.append(
+            SupportReport(
+                id=support.id,
+                system=support.system,
+                label=system.label,
+                line_cm=(edge.start, edge.end),
+                facing_deg=edge.facing_deg,
+                height_cm=height,
+                footprint_cm=system.footprint_cm,
+                posts=supports.post_count(edge.length_cm, system),
+                post_length_cm=height + (system.post_buried_cm or 0.0),
+                caution=system.caution,
+            )
+        )
+    return tuple(found)
+
+
+def _totals(results: list[PlaceResult], book: Book) -> Totals:
+    weeks: dict[date, float] = defaultdict(float)
+    for result in results:
+        for planting in result.plantings:
+            for week in planting.weekly_kg:
+                weeks[week.week] += week.kg
+    return Totals(
+        places=len(results),
+        plants=sum(r.report.plants for r in results),
+        inside_area_m2=sum(r.report.inside_area_m2 for r in results),
+        soil_litres=sum(r.report.soil_litres for r in results),
+        idle_cell_weeks=sum(r.report.idle_cell_weeks for r in results),
+        harvest_kg=harvest.quantiles(_sum_of([r.draws for r in results], book)),
+        weekly_kg=tuple(WeekKg(week, kg) for week, kg in sorted(weeks.items())),
+    )
+
+
+@lru_cache(maxsize=64)
+def _year_report(year: season.GrowingYear, guessed: tuple[str, ...]) -> YearReport:
+    days = [year.start + timedelta(days=7 * i) for i in range(54)]
+    return YearReport(
+        start=year.start,
+        end=year.end,
+        last_frost=year.last_frost,
+        first_frost=year.first_frost,
+        spread_days=year.spread_days,
+        guessed=guessed,
+        day_hours=tuple(round(sun.day_length_hours(year.latitude, d), 2) for d in days),
+        noon_altitude_deg=tuple(round(sun.noon_altitude_deg(year.latitude, d), 1) for d in days),
+        noon_azimuth_deg=tuple(sun.noon_azimuth_deg(year.latitude, d) for d in days),
+    )

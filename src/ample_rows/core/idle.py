@@ -1,0 +1,74 @@
+"""Idle ground: cells that stand empty while something could grow."""
+
+from collections import defaultdict
+from datetime import date, timedelta
+from functools import lru_cache
+
+import numpy as np
+from numpy.typing import NDArray
+
+from ample_rows.core.cells import Grid
+from ample_rows.core.reference import Book
+from ample_rows.core.report import IdleSpell
+from ample_rows.core.season import GrowingYear, growing_days
+
+LEAST_SPELL_DAYS = 14
+
+Spell = tuple[int, int]
+
+
+@lru_cache(maxsize=64)
+def _growing_ordinals(year: GrowingYear, book: Book) -> NDArray[np.int64]:
+    return np.array([day.toordinal() for day in growing_days(year, book)], dtype=np.int64)
+
+
+def idle_ground(
+    grid: Grid,
+    held: frozenset[str],
+    taken: dict[str, list[tuple[date, date]]],
+    year: GrowingYear,
+    book: Book,
+) -> tuple[float, tuple[IdleSpell, ...]]:
+    """Cell-weeks without a crop in growing weather, and the spells of two weeks or more.
+
+    Args:
+        taken: Per cell, the days held: from a day up to but not including another.
+
+    Returns:
+        Cell-weeks (part cells by area) and spells, longest ground first.
+    """
+    season = _growing_ordinals(year, book)
+    by_holding: dict[tuple[Spell, ...], list[str]] = defaultdict(list)
+    for address in grid.cells:
+        if address not in held:
+            spans = tuple(sorted((a.toordinal(), b.toordinal()) for a, b in taken.get(address, ())))
+            by_holding[spans].append(address)
+    weeks = 0.0
+    gaps: dict[Spell, list[str]] = defaultdict(list)
+    full = grid.cell_cm**2
+    for spans, addresses in by_holding.items():
+        empty = np.ones(len(season), dtype=bool)
+        for start, end in spans:
+            empty[np.searchsorted(season, start) : np.searchsorted(season, end)] = False
+        area = sum(grid.cells[a].area_cm2 for a in addresses) / full
+        weeks += float(empty.sum()) / 7 * area
+        for gap in _gaps(season[empty]):
+            gaps[gap] += addresses
+    spells = [
+        IdleSpell(tuple(cells), date.fromordinal(start), date.fromordinal(end) + timedelta(days=1))
+        for (start, end), cells in gaps.items()
+    ]
+    spells.sort(key=lambda s: (-len(s.cells) * (s.end - s.start).days, s.start, s.cells))
+    return weeks, tuple(spells)
+
+
+def _gaps(days: NDArray[np.int64]) -> list[Spell]:
+    """Unbroken runs of days, those of two weeks or more."""
+    if len(days) == 0:
+        return []
+    breaks = np.flatnonzero(np.diff(days) > 1)
+    starts = np.concatenate([days[:1], days[breaks + 1]])
+    ends = np.concatenate([days[breaks], days[-1:]])
+    return [
+        (int(a), int(b)) for a, b in zip(starts, ends, strict=True) if b - a + 1 >= LEAST_SPELL_DAYS
+    ]

@@ -1,0 +1,351 @@
+"""One planting evaluated: stand, depth, light, season, training, and the harvest they give."""
+
+import math
+from dataclasses import dataclass
+from datetime import date, timedelta
+
+from ample_rows.core import harvest, places, roots, season, stand, supports
+from ample_rows.core import plan as p
+from ample_rows.core.cells import DEFAULT_CELL_CM
+from ample_rows.core.growth import growth_of
+from ample_rows.core.harvest import Draws, Factors
+from ample_rows.core.lattice import Point
+from ample_rows.core.reference import Book, Crop
+from ample_rows.core.report import DepthReport, LightReport, PlantingReport, WindowReport
+from ample_rows.core.roots import DepthResult
+from ample_rows.core.season import Dates, GrowingYear
+from ample_rows.core.working import Term, crop_source
+
+ON_GROUND = "ground"
+
+
+@dataclass(frozen=True)
+class Setting:
+    """What every place of one garden shares; hashable, so that places can be cached."""
+
+    year: GrowingYear
+    policies: p.Policies
+    latitude: float
+    north_deg: float
+    seed: int
+
+
+@dataclass(frozen=True, eq=False)
+class Evaluated:
+    """A planting's report, with the figures that the place still needs."""
+
+    planting: p.Planting
+    crop: Crop
+    report: PlantingReport
+    dates: Dates
+    depth: DepthResult
+    draws: Draws
+    climbs_without_support: bool
+    lone_support: bool
+
+
+@dataclass(frozen=True)
+class Case:
+    """One planting with all that bears on it."""
+
+    place: p.Place
+    planting: p.Planting
+    crop: Crop
+    support: p.Support | None
+    setting: Setting
+    book: Book
+
+    @property
+    def training(self) -> str | None:
+        """The system in force: what stands there, or the ground for a climber with nothing."""
+        if self.support is not None:
+            return self.planting.training or self.support.system
+        return ON_GROUND if self.crop.trainings else None
+
+
+@dataclass(frozen=True)
+class _SetOut:
+    """Where the plants stand and how crowded that leaves them."""
+
+    positions: tuple[Point, ...]
+    per_station: int
+    spacing_cm: float
+    layout: str
+    how: str
+    density: float
+    density_how: str
+    region_cm2: float
+    taken: tuple[str, ...]
+
+    @property
+    def plants(self) -> int:
+        return len(self.positions) * self.per_station
+
+
+@dataclass(frozen=True, eq=False)
+class _Outcome:
+    """What the rules say of one case, before it is written up."""
+
+    laid: _SetOut
+    dates: Dates
+    depth: DepthResult
+    factors: Factors
+    expected: float
+    draws: Draws
+
+
+def evaluate_planting(
+    place: p.Place, planting: p.Planting, setting: Setting, book: Book
+) -> Evaluated:
+    """All that can be said of one planting from its place alone."""
+    crop = crop_grown(planting, book)
+    support = next((s for s in place.supports if s.id == planting.support), None)
+    case = Case(place, planting, crop, support, setting, book)
+    outcome = _outcome(case)
+    return Evaluated(
+        planting=planting,
+        crop=crop,
+        report=_report(case, outcome),
+        dates=outcome.dates,
+        depth=outcome.depth,
+        draws=outcome.draws,
+        climbs_without_support=support is None
+        and any(t.system != ON_GROUND for t in crop.trainings),
+        lone_support=support is not None and crop.training(support.system) is None,
+    )
+
+
+def crop_grown(planting: p.Planting, book: Book) -> Crop:
+    """The crop record of a sound planting: its variety type where it names one."""
+    return book.crops[planting.variety or planting.crop]
+
+
+def _outcome(case: Case) -> _Outcome:
+    crop, book, year = case.crop, case.book, case.setting.year
+    laid = _on_ground(case) if case.support is None else _on_support(case, case.support)
+    dates = season.dates_of(case.planting, crop, year, book)
+    depth = _depth(case, laid)
+    trained = crop.training(case.training) if case.training else None
+    factors = Factors(
+        density=laid.density if laid.plants else 1.0,
+        depth=depth.factor,
+        light=harvest.light_factor(crop, case.place.sun_hours),
+        season=dates.picked_share * dates.frost_survival,
+        training=trained.harvest_factor if trained else 1.0,
+        own=1.0,
+    )
+    expected = harvest.expected_stand(crop, laid.plants, case.planting.start, laid.per_station)
+    draws = harvest.harvest_draws(
+        seed=case.setting.seed,
+        crop=crop,
+        planting_id=case.planting.id,
+        scale=expected * factors.product,
+        book=book,
+    )
+    return _Outcome(laid, dates, depth, factors, expected, draws)
+
+
+def _on_ground(case: Case) -> _SetOut:
+    place, planting, crop = case.place, case.planting, case.crop
+    out = stand.setting_out(planting, crop, case.setting.policies)
+    cells = stand.cells_of(place, planting.cells)
+    laid = stand.stand_in_cells(
+        stand.Ground(
+            shape=place.shape,
+            cell_cm=place.cell_cm or DEFAULT_CELL_CM,
+            cells=cells,
+            whole_place=planting.cells == "all" and not place.held,
+        ),
+        out,
+        case.book,
+    )
+    per_m2 = len(laid.positions) * out.per_station / laid.region_cm2 * 1e4
+    reference = 1e4 / crop.spacing_cm**2
+    return _SetOut(
+        positions=laid.positions,
+        per_station=out.per_station,
+        spacing_cm=laid.spacing_cm,
+        layout=out.layout,
+        how=laid.how,
+        density=harvest.density_factor(
+            stand_density=per_m2, reference_density=reference, crowding=crop.crowding
+        ),
+        density_how=f"{per_m2:.1f} plants a m² against {reference:.1f} at book spacing",
+        region_cm2=laid.region_cm2,
+        taken=cells,
+    )
+
+
+def _on_support(case: Case, support: p.Support) -> _SetOut:
+    place, planting, crop, setting = case.place, case.planting, case.crop, case.setting
+    system = case.book.trainings[support.system]
+    run = supports.run_of(
+        place, support, planting, system, latitude=setting.latitude, north_deg=setting.north_deg
+    )
+    in_row = supports.in_row_cm(planting, crop, support.system)
+    points = supports.positions_on(run, in_row) if run is not None else []
+    listed = planting.cells if isinstance(planting.cells, tuple) else ()
+    under = supports.cells_under(place, run) if run is not None else ()
+    length = run.length_cm if run is not None else 0.0
+    reference = crop.training(support.system)
+    usual = (reference.in_row_cm if reference else None) or crop.in_row_cm
+    per_station = planting.plants_per_station or 1
+    per_metre = len(points) * per_station / length * 100 if length else 0.0
+    return _SetOut(
+        positions=tuple(points),
+        per_station=per_station,
+        spacing_cm=in_row,
+        layout="rows",
+        how=f"one row along the {system.label}",
+        density=harvest.density_factor(
+            stand_density=per_metre, reference_density=100 / usual, crowding=crop.crowding
+        ),
+        density_how=f"{per_metre:.1f} plants a metre against {100 / usual:.1f}",
+        region_cm2=length * system.footprint_cm,
+        taken=tuple(dict.fromkeys([*listed, *under])),
+    )
+
+
+def _depth(case: Case, laid: _SetOut) -> DepthResult:
+    place = case.place
+    litres = None
+    if place.kind == "container" and laid.plants:
+        share = min(1.0, laid.region_cm2 / (places.inside_area_m2(place.shape) * 1e4))
+        litres = places.soil_litres(place) * share / laid.plants
+    return roots.judge_depth(
+        case.crop,
+        roots.soil_depth(place, case.book).usable_cm,
+        roots.depth_policy(place, case.setting.policies, case.book),
+        litres_per_plant=litres,
+    )
+
+
+def _report(case: Case, outcome: _Outcome) -> PlantingReport:
+    planting, crop, laid, dates = case.planting, case.crop, outcome.laid, outcome.dates
+    total = harvest.quantiles(outcome.draws)
+    window = season.window(case.setting.year, crop, planting.start, case.book)
+    sown = planting.start in ("sow", "transplant") and crop.seeds_per_station is not None
+    spread = crop.yield_kg_per_plant
+    piece = crop.piece_kg if spread else None
+    return PlantingReport(
+        id=planting.id,
+        place=case.place.id,
+        crop=crop.id,
+        name=crop.name,
+        mark=crop.mark,
+        family=crop.family,
+        plants=laid.plants,
+        positions_cm=_each_plant(laid),
+        stand_expected=outcome.expected,
+        spacing_cm=laid.spacing_cm,
+        layout=laid.layout,
+        setting_out=laid.how,
+        seeds_to_sow=_seeds(laid, crop) if sown else 0,
+        sets_to_plant=0 if sown else laid.plants,
+        sow_indoors=_sow_indoors(planting, crop),
+        sowing_depth_cm=crop.sowing_depth_cm if planting.start in ("sow", "set") else None,
+        buried_stem_cm=crop.buried_stem_cm if planting.start == "transplant" else None,
+        before_sowing=crop.before_sowing,
+        cells=laid.taken,
+        depth=_depth_report(outcome.depth),
+        light=LightReport(case.place.sun_hours, outcome.factors.light),
+        training=case.training,
+        window=WindowReport(window.earliest, window.latest, window.how),
+        start_date=planting.start_date,
+        first_pick=dates.first_pick,
+        last_pick=dates.last_pick,
+        clear_date=dates.clear,
+        harvest_kg=total,
+        kg_per_plant=(spread.typical if spread else 0.0) * outcome.factors.product,
+        pieces=total.p50 / piece if piece else None,
+        weekly_kg=harvest.weekly(dates, _peaked(case), total.p50),
+        factors=outcome.factors,
+        growth=growth_of(
+            planting, crop, dates, full_height_cm=_full_height_cm(case), book=case.book
+        ),
+        working=_working(case, outcome, total.p50),
+    )
+
+
+def _depth_report(depth: DepthResult) -> DepthReport:
+    return DepthReport(
+        depth.verdict,
+        depth.factor,
+        depth.usable_cm,
+        depth.least_cm,
+        depth.full_cm,
+        depth.litres_per_plant,
+        depth.governed_by,
+    )
+
+
+def _peaked(case: Case) -> bool:
+    return case.book.picking_shapes[case.crop.picking.kind].peaked
+
+
+def _full_height_cm(case: Case) -> float:
+    """Height the crop reaches: its own, or the top of what it climbs."""
+    if case.support is None:
+        return case.crop.height_cm
+    system = case.book.trainings[case.support.system]
+    return min(case.crop.height_cm, supports.height_cm(case.support, system))
+
+
+def _each_plant(laid: _SetOut) -> tuple[Point, ...]:
+    if laid.per_station == 1:
+        return laid.positions
+    return tuple(point for point in laid.positions for _ in range(laid.per_station))
+
+
+def _seeds(laid: _SetOut, crop: Crop) -> int:
+    return len(laid.positions) * max(crop.seeds_per_station or 1, laid.per_station)
+
+
+def _sow_indoors(planting: p.Planting, crop: Crop) -> date | None:
+    if planting.start != "transplant" or crop.weeks_indoors is None:
+        return None
+    return planting.start_date - timedelta(days=round(crop.weeks_indoors * 7))
+
+
+def _working(case: Case, outcome: _Outcome, total_kg: float) -> tuple[Term, ...]:
+    """The sum behind the likely harvest, one term a line."""
+    crop, laid, factors = case.crop, outcome.laid, outcome.factors
+    spread = crop.yield_kg_per_plant
+    survive = outcome.expected / laid.plants if laid.plants else 0.0
+
+    def source(group: str) -> str:
+        return crop_source(crop.sources, group)
+
+    stand_how = f"{laid.how}, {laid.spacing_cm:.3g} cm apart"
+    living = "gaps and losses by the crop's usual share"
+    yield_how = (
+        f"low {spread.low:g}, high {spread.high:g}" if spread else "not grown for its weight"
+    )
+    return (
+        Term("plants", laid.plants, "", stand_how, "Lattice count"),
+        Term("expected to live", survive, "×", living, source("time")),
+        Term("typical yield", spread.typical if spread else 0.0, "kg", yield_how, source("yield")),
+        Term("crowding", factors.density, "×", laid.density_how, "Shinozaki and Kira 1956"),
+        Term("depth", factors.depth, "×", outcome.depth.how, source("roots")),
+        Term("light", factors.light, "×", _light_words(case), source("light")),
+        Term("season", factors.season, "×", _season_words(outcome.dates), source("time")),
+        Term("training", factors.training, "×", "against its usual way", source("yield")),
+        Term("own record", factors.own, "×", "no weights recorded here yet", "This garden"),
+        Term("likely harvest", total_kg, "kg", "the terms multiplied", "Median of all seasons"),
+    )
+
+
+def _light_words(case: Case) -> str:
+    sun, crop = case.place.sun_hours, case.crop
+    if sun is None:
+        return "hours of sun not known; taken as enough"
+    return f"{sun:g} h of {crop.full_sun_hours:g} h in full, {crop.least_sun_hours:g} h least"
+
+
+def _season_words(dates: Dates) -> str:
+    share = math.floor(dates.picked_share * 100 + 0.5)
+    words = f"{share} % of the picking falls before "
+    words += "frost" if dates.killed_by_frost else "clearing"
+    if dates.frost_survival < 0.995:
+        words += f"; spring frost spares it {dates.frost_survival * 100:.0f} times in 100"
+    return words

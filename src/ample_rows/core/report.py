@@ -1,0 +1,216 @@
+"""The report: what a plan gives, as values that go out as JSON."""
+
+from dataclasses import dataclass
+from datetime import date
+from typing import Literal
+
+from ample_rows.core.edits import Edit
+from ample_rows.core.harvest import Factors, Quantiles, WeekKg
+from ample_rows.core.lattice import Point
+from ample_rows.core.roots import Verdict
+from ample_rows.core.working import Term
+
+Level = Literal["stop", "care", "tip"]
+
+
+@dataclass(frozen=True, slots=True)
+class Fix:
+    """Something to press: words, and the edit that it makes."""
+
+    label: str
+    edit: Edit
+
+
+@dataclass(frozen=True, slots=True)
+class Note:
+    """A margin note: a fault, a caution or a tip, with its cause and what would mend it."""
+
+    level: Level
+    code: str
+    place: str | None
+    planting: str | None
+    text: str
+    fix: str | None
+    fixes: tuple[Fix, ...] = ()
+    cells: tuple[str, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class CellReport:
+    address: str
+    area_m2: float
+    whole: bool
+    held: str | None
+
+
+@dataclass(frozen=True, slots=True)
+class SupportReport:
+    """Where a support stands, in the place's frame. [cm]"""
+
+    id: str
+    system: str
+    label: str
+    line_cm: tuple[Point, Point]
+    facing_deg: float
+    height_cm: float
+    footprint_cm: float
+    posts: int
+    post_length_cm: float
+    caution: str | None
+
+
+@dataclass(frozen=True, slots=True)
+class IdleSpell:
+    """Cells that stand empty together through growing weather, from a day up to another."""
+
+    cells: tuple[str, ...]
+    start: date
+    end: date
+
+
+@dataclass(frozen=True, slots=True)
+class DepthLayers:
+    fill_cm: float
+    loosened_cm: float
+    native_cm: float
+
+
+@dataclass(frozen=True, slots=True)
+class PlaceReport:
+    id: str
+    inside_area_m2: float
+    soil_litres: float
+    usable_depth_cm: float
+    layers: DepthLayers
+    depth_policy: str
+    bounds_cm: tuple[float, float, float, float]
+    outline_cm: tuple[Point, ...]
+    wall_cm: float
+    rim_gap_cm: float
+    bottom: str
+    heading_deg: float
+    cell_cm: float
+    cells: tuple[CellReport, ...]
+    supports: tuple[SupportReport, ...]
+    plants: int
+    idle_cell_weeks: float
+    idle: tuple[IdleSpell, ...]
+    harvest_kg: Quantiles
+    working: tuple[Term, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class DepthReport:
+    verdict: Verdict
+    factor: float
+    usable_cm: float
+    least_cm: float
+    full_cm: float
+    litres_per_plant: float | None
+    governed_by: str
+
+
+@dataclass(frozen=True, slots=True)
+class LightReport:
+    hours: float | None
+    factor: float
+
+
+@dataclass(frozen=True, slots=True)
+class WindowReport:
+    earliest: date
+    latest: date
+    how: str
+
+
+@dataclass(frozen=True, slots=True)
+class GrowthReport:
+    """Size through time, sampled at even steps from the start. [cm, share 0-1]"""
+
+    start: date
+    step_days: int
+    canopy_cm: tuple[float, ...]
+    height_cm: tuple[float, ...]
+    root_cm: tuple[float, ...]
+    standing: tuple[float, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class PlantingReport:
+    id: str
+    place: str
+    crop: str
+    name: str
+    mark: str
+    family: str
+    plants: int
+    positions_cm: tuple[Point, ...]
+    stand_expected: float
+    spacing_cm: float
+    layout: str
+    setting_out: str
+    seeds_to_sow: int
+    sets_to_plant: int
+    sow_indoors: date | None
+    sowing_depth_cm: float | None
+    buried_stem_cm: float | None
+    before_sowing: str | None
+    cells: tuple[str, ...]
+    depth: DepthReport
+    light: LightReport
+    training: str | None
+    window: WindowReport
+    start_date: date
+    first_pick: date | None
+    last_pick: date | None
+    clear_date: date | None
+    harvest_kg: Quantiles
+    kg_per_plant: float
+    pieces: float | None
+    weekly_kg: tuple[WeekKg, ...]
+    factors: Factors
+    growth: GrowthReport
+    working: tuple[Term, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Totals:
+    places: int
+    plants: int
+    inside_area_m2: float
+    soil_litres: float
+    idle_cell_weeks: float
+    harvest_kg: Quantiles
+    weekly_kg: tuple[WeekKg, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class YearReport:
+    """The season ruler's own figures."""
+
+    start: date
+    end: date
+    last_frost: date
+    first_frost: date
+    spread_days: float
+    guessed: tuple[str, ...]
+    day_hours: tuple[float, ...]
+    noon_altitude_deg: tuple[float, ...]
+    noon_azimuth_deg: tuple[float, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Report:
+    """One evaluated plan. `year.day_hours` and the noon sun are weekly from the year's start."""
+
+    format: Literal["ample-rows/report"]
+    version: Literal[1]
+    program: str
+    crop_book: str
+    seed: int
+    seasons: int
+    year: YearReport
+    places: tuple[PlaceReport, ...]
+    plantings: tuple[PlantingReport, ...]
+    totals: Totals
+    notes: tuple[Note, ...]

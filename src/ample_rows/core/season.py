@@ -1,0 +1,287 @@
+"""The growing year: frosts, windows, and the dates of one planting.
+
+A planting holds its cells from `start` up to but not including `clear`, so that
+ground cleared in the morning may be sown again the same day.
+"""
+
+import math
+from dataclasses import dataclass
+from datetime import date, timedelta
+from functools import lru_cache
+from statistics import NormalDist
+
+from ample_rows.core import plan as p
+from ample_rows.core.reference import Book, Crop
+
+_MID_MONTH = (15, 45, 74, 105, 135, 166, 196, 227, 258, 288, 319, 349)
+
+
+@dataclass(frozen=True)
+class GrowingYear:
+    """What dates depend on: one garden's year, frosts and temperatures."""
+
+    latitude: float
+    start: date
+    end: date
+    last_frost: date
+    first_frost: date
+    spread_days: float
+    mean_c: tuple[float, ...] | None
+
+
+@dataclass(frozen=True)
+class Window:
+    """Earliest and latest sensible start; `latest` before `earliest` means never here."""
+
+    earliest: date
+    latest: date
+    how: str
+
+
+@dataclass(frozen=True)
+class Dates:
+    """When one planting starts, is picked and is cleared, and what frost takes."""
+
+    start: date
+    first_pick: date | None
+    last_pick: date | None
+    clear: date
+    due: date
+    pick_days: float
+    picked_share: float
+    frost_survival: float
+    killed_by_frost: bool
+    cleared_early: bool
+
+
+def days(count: float) -> timedelta:
+    return timedelta(days=round(count))
+
+
+def move_years(day: date, years: int) -> date:
+    """The same day in another year; 29 February becomes the 28th."""
+    try:
+        return day.replace(year=day.year + years)
+    except ValueError:
+        return day.replace(year=day.year + years, day=28)
+
+
+def growing_year(garden: p.Garden, book: Book) -> GrowingYear:
+    """The plan's year: twelve months from the month nearest 12 weeks before last frost."""
+    start = garden.season_start or _nearest_month_start(garden.last_frost - timedelta(weeks=12))
+    climate = garden.climate
+    mean = None
+    if climate and climate.tmin_c and climate.tmax_c:
+        mean = tuple(
+            (low + high) / 2 for low, high in zip(climate.tmin_c, climate.tmax_c, strict=True)
+        )
+    spread = garden.frost_spread_days
+    return GrowingYear(
+        latitude=garden.latitude,
+        start=start,
+        end=move_years(start, 1) - timedelta(days=1),
+        last_frost=garden.last_frost,
+        first_frost=garden.first_frost,
+        spread_days=book.value("frost_spread_days") if spread is None else spread,
+        mean_c=mean,
+    )
+
+
+def _nearest_month_start(day: date) -> date:
+    first = day.replace(day=1)
+    following = (first + timedelta(days=32)).replace(day=1)
+    return first if day - first <= following - day else following
+
+
+def mean_temperature_c(year: GrowingYear, day: date) -> float | None:
+    """Daily mean from monthly means, straight between mid-months. None without a climate."""
+    if year.mean_c is None:
+        return None
+    doy = min(365, day.timetuple().tm_yday)
+    after = next((i for i, mid in enumerate(_MID_MONTH) if mid >= doy), 12)
+    before = (after - 1) % 12
+    span = (_MID_MONTH[after % 12] - _MID_MONTH[before]) % 365
+    share = ((doy - _MID_MONTH[before]) % 365) / span
+    return year.mean_c[before] + share * (year.mean_c[after % 12] - year.mean_c[before])
+
+
+def frost_after(year: GrowingYear, day: date, lag_days: float = 0.0) -> date:
+    """The first autumn frost on or after a day. [date]"""
+    return _yearly_on_or_after(year.first_frost + days(lag_days), day)
+
+
+def _yearly_on_or_after(event: date, day: date) -> date:
+    """The yearly return of an event that falls on or next after a day."""
+    moved = move_years(event, day.year - event.year - 1)
+    while moved < day:
+        moved = move_years(moved, 1)
+    return moved
+
+
+def frost_day(year: GrowingYear, crop: Crop, start: date, book: Book) -> date | None:
+    """The autumn day that ends a crop, None for a hardy one."""
+    if crop.frost == "hardy":
+        return None
+    lag = 0.0 if crop.frost == "tender" else book.value("half_hardy_lag_days")
+    return frost_after(year, start, lag)
+
+
+def frost_survival(
+    year: GrowingYear, crop: Crop, start: p.Start, start_date: date, book: Book
+) -> float:
+    """Chance that no spring frost comes once the crop stands above ground. [0-1]"""
+    if crop.frost == "hardy":
+        return 1.0
+    lead = 0.0 if crop.frost == "tender" else book.value("half_hardy_lead_days")
+    up = start_date + days(crop.germination_days.low if start in ("sow", "set") else 0)
+    # In autumn the coming spring's frost is no threat: frost_day has ended the crop by then.
+    autumn = frost_day(year, crop, start_date, book)
+    spring = _yearly_on_or_after(year.last_frost - days(lead), up - timedelta(days=182))
+    if autumn is not None and spring >= autumn:
+        return 1.0
+    if year.spread_days == 0:
+        return 1.0 if up >= spring else 0.0
+    return NormalDist(0, year.spread_days).cdf((up - spring).days)
+
+
+def window(year: GrowingYear, crop: Crop, start: p.Start, book: Book) -> Window:
+    """When a start makes sense this year, by frost class, soil warmth and time to pick."""
+    if crop.overwinters:
+        return Window(
+            earliest=year.first_frost - days(book.value("overwinter_early_days")),
+            latest=year.first_frost + days(book.value("overwinter_late_days")),
+            how="set about the first frost, to stand the winter",
+        )
+    earliest, how = _earliest(year, crop, start, book)
+    grow = crop.days_to_pick(start) or 0.0
+    spell = min(crop.picking.days, book.value("worthwhile_pick_days"))
+    allowance = book.value("short_day_allowance_days")
+    if crop.frost == "tender":
+        end = year.first_frost
+    elif crop.frost == "half-hardy":
+        end = year.first_frost + days(book.value("half_hardy_lag_days"))
+    else:
+        end = year.first_frost + days(book.value("winter_standing_days"))
+        spell = 0.0
+    return Window(earliest, end - days(grow + spell + allowance), how)
+
+
+def _earliest(year: GrowingYear, crop: Crop, start: p.Start, book: Book) -> tuple[date, str]:
+    under_ground = crop.germination_days.low if start in ("sow", "set") else 0.0
+    if crop.frost == "hardy":
+        return _earliest_hardy(year, crop, start, book)
+    risk_days = year.spread_days * NormalDist().inv_cdf(1 - book.value("frost_risk_accepted"))
+    lead = 0.0 if crop.frost == "tender" else book.value("half_hardy_lead_days")
+    day = year.last_frost + days(risk_days - lead - under_ground)
+    warm = _warm_enough(year, crop.germination_least_c) if start == "sow" else None
+    if warm is not None and warm > day:
+        return warm, f"the soil reaches {crop.germination_least_c:g} °C"
+    if crop.frost == "tender":
+        return day, "up when one spring in ten still brings a frost"
+    return day, "up when nights below −2 °C are unlikely"
+
+
+def _earliest_hardy(year: GrowingYear, crop: Crop, start: p.Start, book: Book) -> tuple[date, str]:
+    """By warmth where the climate is known, else so many weeks before the last frost."""
+    in_soil = start in ("sow", "set")
+    least_c = crop.germination_least_c if in_soil else book.value("growth_least_c")
+    warm = _warm_enough(year, least_c)
+    if warm is not None:
+        return warm, f"the ground reaches {least_c:g} °C"
+    lead = book.value("hardy_lead_days" if in_soil else "hardy_set_out_lead_days")
+    return year.last_frost - days(lead), f"about {round(lead / 7)} weeks before the last frost"
+
+
+@lru_cache(maxsize=1024)
+def _warm_enough(year: GrowingYear, least_c: float) -> date | None:
+    """The day that the mean first reaches a temperature as the year warms.
+
+    The start of the year where it never falls below; None without a climate.
+    """
+    if year.mean_c is None:
+        return None
+    if min(year.mean_c) >= least_c:
+        return year.start
+    coldest = year.mean_c.index(min(year.mean_c))
+    middle = date(year.last_frost.year, 1, 1) + timedelta(days=_MID_MONTH[coldest] - 1)
+    first = _yearly_on_or_after(middle, year.last_frost - timedelta(days=250))
+    warming = (first + timedelta(days=ahead) for ahead in range(200))
+    for day in warming:
+        mean = mean_temperature_c(year, day)
+        if mean is not None and mean >= least_c:
+            return day
+    return first + timedelta(days=200)
+
+
+def picking_curve(peaked: bool, share: float) -> float:
+    """Cumulative share picked at a share of the spell: even, or rising to a peak."""
+    u = max(0.0, min(1.0, share))
+    return u * u * (3 - 2 * u) if peaked else u
+
+
+def growth_share(day_share: float) -> float:
+    """Logistic growth: the share of full size at a share of the time to first pick."""
+
+    def raw(u: float) -> float:
+        return 1 / (1 + math.exp(-10 * (u - 0.55)))
+
+    u = max(0.0, min(1.0, day_share))
+    return (raw(u) - raw(0)) / (raw(1) - raw(0))
+
+
+def dates_of(planting: p.Planting, crop: Crop, year: GrowingYear, book: Book) -> Dates:
+    """All dates of one planting and the shares that frost and clearing leave of its picking."""
+    grow = crop.days_to_pick(planting.start)
+    if grow is None:
+        # A start that the book gives no time for: the crop's slowest known one.
+        known = [crop.days_to_pick(s) for s in crop.starts]
+        grow = max(d for d in known if d is not None)
+    start = planting.start_date
+    due = start + days(grow)
+    finish = due + days(crop.picking.days)
+    frost = frost_day(year, crop, start, book)
+    end = min(d for d in (finish, frost, planting.clear_date) if d is not None)
+    shape = book.picking_shapes[crop.picking.kind]
+    spell = (end - due).days
+    share = picking_curve(shape.peaked, spell / crop.picking.days) if spell > 0 else 0.0
+    if spell <= 0 and crop.picking.kind == "once" and planting.clear_date == end:
+        share = _early_share(crop, grow, (end - start).days)
+    picked = share > 0
+    first = (due if spell > 0 else end - timedelta(days=1)) if picked else None
+    return Dates(
+        start=start,
+        first_pick=first,
+        last_pick=end - timedelta(days=1) if picked else None,
+        clear=planting.clear_date or end,
+        due=due,
+        pick_days=crop.picking.days,
+        picked_share=share,
+        frost_survival=frost_survival(year, crop, planting.start, start, book),
+        killed_by_frost=frost is not None and frost == end and end < finish,
+        cleared_early=planting.clear_date == end and end < finish,
+    )
+
+
+def _early_share(crop: Crop, grow_days: float, stood_days: int) -> float:
+    """What a once-picked crop weighs when it is cleared before its time; 0 if too small to use."""
+    share = growth_share(stood_days / grow_days)
+    if crop.piece_kg and crop.least_piece_kg and share * crop.piece_kg < crop.least_piece_kg:
+        return 0.0
+    return share
+
+
+def growing_days(year: GrowingYear, book: Book) -> list[date]:
+    """Days of the plan's year on which ground could grow something.
+
+    Mean at least 6 deg C where the climate is known, else between the frosts.
+    """
+    least = book.value("growth_least_c")
+    found = []
+    day = year.start
+    while day <= year.end:
+        mean = mean_temperature_c(year, day)
+        in_season = mean >= least if mean is not None else year.last_frost <= day < year.first_frost
+        if in_season:
+            found.append(day)
+        day += timedelta(days=1)
+    return found

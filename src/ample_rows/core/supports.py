@@ -1,0 +1,148 @@
+"""Growing up: what stands on a support, the cells beneath it, and its own shade."""
+
+from dataclasses import dataclass
+
+import shapely
+
+from ample_rows.core import lattice, places
+from ample_rows.core import plan as p
+from ample_rows.core.cells import FIT_TOLERANCE_CM, grid_of
+from ample_rows.core.lattice import Point
+from ample_rows.core.places import Edge
+from ample_rows.core.reference import Book, Crop, TrainingSystem
+
+
+@dataclass(frozen=True)
+class Run:
+    """A stretch of a support: its edge, the part planted, and the strip of ground it takes."""
+
+    edge: Edge
+    from_cm: float
+    to_cm: float
+    footprint_cm: float
+    edge_inner_left: bool
+
+    @property
+    def length_cm(self) -> float:
+        return self.to_cm - self.from_cm
+
+    def at(self, along_cm: float, inward_cm: float) -> Point:
+        """A point along the edge and inward from it. [cm]"""
+        (x0, y0), (x1, y1) = self.edge.start, self.edge.end
+        length = self.edge.length_cm
+        ux, uy = (x1 - x0) / length, (y1 - y0) / length
+        nx, ny = self._inward(ux, uy)
+        return (x0 + ux * along_cm + nx * inward_cm, y0 + uy * along_cm + ny * inward_cm)
+
+    def _inward(self, ux: float, uy: float) -> Point:
+        # Edges run the way coordinates rise, so only the stored facing tells the inner side.
+        return (-uy, ux) if self.edge_inner_left else (uy, -ux)
+
+
+def edge_of(
+    place: p.Place, support: p.Support, *, latitude: float, north_deg: float
+) -> Edge | None:
+    return places.edge_towards(place, support.edge, latitude=latitude, north_deg=north_deg)
+
+
+def run_of(
+    place: p.Place,
+    support: p.Support,
+    planting: p.Planting,
+    system: TrainingSystem,
+    *,
+    latitude: float,
+    north_deg: float,
+) -> Run | None:
+    """The stretch a planting takes: as given, else what its cells span, else the whole edge."""
+    edge = edge_of(place, support, latitude=latitude, north_deg=north_deg)
+    if edge is None:
+        return None
+    whole = Run(edge, 0.0, edge.length_cm, system.footprint_cm, _inner_left(place, edge))
+    if planting.run_cm is not None:
+        start, end = sorted(planting.run_cm)
+    elif isinstance(planting.cells, tuple) and planting.cells:
+        start, end = _span(place, edge, planting.cells)
+    else:
+        return whole
+    start, end = max(0.0, start), min(edge.length_cm, end)
+    return Run(edge, start, max(start, end), system.footprint_cm, whole.edge_inner_left)
+
+
+def _inner_left(place: p.Place, edge: Edge) -> bool:
+    (x0, y0), (x1, y1) = edge.start, edge.end
+    left = shapely.Point((x0 + x1) / 2 - (y1 - y0) * 1e-3, (y0 + y1) / 2 + (x1 - x0) * 1e-3)
+    return bool(places.outline(place.shape).contains(left))
+
+
+def _span(place: p.Place, edge: Edge, cells: tuple[str, ...]) -> tuple[float, float]:
+    grid = grid_of(place)
+    (x0, y0), (x1, y1) = edge.start, edge.end
+    length = edge.length_cm
+    ux, uy = (x1 - x0) / length, (y1 - y0) / length
+    reach = [
+        (x - x0) * ux + (y - y0) * uy
+        for box in (grid.box(grid.cells[a].spot) for a in cells)
+        for x, y in ((box.x0, box.y0), (box.x1, box.y1), (box.x0, box.y1), (box.x1, box.y0))
+    ]
+    return min(reach), max(reach)
+
+
+def positions_on(run: Run, in_row_cm: float) -> list[Point]:
+    """One row along the run, spread evenly, in the middle of the footprint."""
+    count = lattice.fits(run.length_cm, in_row_cm)
+    return [
+        run.at(along, run.footprint_cm / 2)
+        for along in lattice.evenly(run.from_cm, run.length_cm, count)
+    ]
+
+
+def cells_under(place: p.Place, run: Run) -> tuple[str, ...]:
+    """Cells that the footprint of a run covers by more than the fit tolerance."""
+    if run.length_cm <= 0:
+        return ()
+    strip = shapely.Polygon(
+        [
+            run.at(run.from_cm, 0),
+            run.at(run.to_cm, 0),
+            run.at(run.to_cm, run.footprint_cm),
+            run.at(run.from_cm, run.footprint_cm),
+        ]
+    )
+    grid = grid_of(place)
+    x0, y0, x1, y1 = strip.bounds
+    taken = []
+    for address, cell in grid.cells.items():
+        box = grid.box(cell.spot)
+        apart = box.x1 <= x0 or box.x0 >= x1 or box.y1 <= y0 or box.y0 >= y1
+        if apart:
+            continue
+        shared = strip.intersection(shapely.box(box.x0, box.y0, box.x1, box.y1)).area
+        if shared > FIT_TOLERANCE_CM * grid.cell_cm:
+            taken.append(address)
+    return tuple(taken)
+
+
+def in_row_cm(planting: p.Planting, crop: Crop, system: str) -> float:
+    if planting.spacing_cm is not None:
+        return planting.spacing_cm
+    training = crop.training(system)
+    return (training.in_row_cm if training else None) or crop.in_row_cm
+
+
+def shades_own_bed(edge: Edge, latitude: float, book: Book) -> bool:
+    """Whether an edge lies on the equator-ward side, where a support shades its own bed."""
+    equatorward = 180.0 - places.poleward_deg(latitude)
+    return places.angle_between(edge.facing_deg, equatorward) <= book.value("shading_edge_degrees")
+
+
+def height_cm(support: p.Support, system: TrainingSystem) -> float:
+    return support.height_cm or system.height_cm
+
+
+def post_count(run_length_cm: float, system: TrainingSystem) -> int:
+    """Posts along a length, ends included, spaced evenly and never wider than the system's."""
+    if not system.post_spacing_cm:
+        return 0
+    bays = max(1, -(-int(run_length_cm * 100) // int(system.post_spacing_cm * 100)))
+    return bays + 1

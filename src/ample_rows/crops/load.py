@@ -1,0 +1,116 @@
+"""Read the crop families and tables that ship, and build the core's `Book`."""
+
+import hashlib
+import json
+import tomllib
+from functools import cache
+from importlib.resources import files
+from importlib.resources.abc import Traversable
+from typing import Any, TypeVar
+
+from pydantic import BaseModel, ValidationError
+
+from ample_rows.core.reference import (
+    Book,
+    Coefficient,
+    Crop,
+    DepthPolicy,
+    PickingShape,
+    TrainingSystem,
+)
+
+Model = TypeVar("Model", bound=BaseModel)
+
+
+class CropBookError(ValueError):
+    """A data file says something that cannot be used: names file, record, field and reason."""
+
+
+def _checked(model: type[Model], raw: object, where: str) -> Model:
+    try:
+        return model.model_validate(raw)
+    except ValidationError as error:
+        first = error.errors()[0]
+        path = ".".join(str(part) for part in first["loc"]) or "record"
+        raise CropBookError(f"{where}: {path}: {first['msg']}") from error
+
+
+def _toml(source: Traversable) -> dict[str, Any]:
+    try:
+        return tomllib.loads(source.read_text("utf-8"))
+    except tomllib.TOMLDecodeError as error:
+        raise CropBookError(f"{source.name}: {error}") from error
+
+
+def read_family(text: str, *, file_name: str) -> list[Crop]:
+    """Crops of one family file; family and source notes are shared unless a crop has its own.
+
+    Raises:
+        CropBookError: The file is not TOML, or a crop lacks or contradicts something.
+    """
+    try:
+        raw = tomllib.loads(text)
+    except tomllib.TOMLDecodeError as error:
+        raise CropBookError(f"{file_name}: {error}") from error
+    shared_sources = raw.get("sources", {})
+    crops = []
+    for record in raw.get("crops", []):
+        name = record.get("id", "a crop without id")
+        sources = {**shared_sources, **record.get("sources", {})}
+        full = {"family": raw.get("family"), **record, "sources": sources}
+        crops.append(_checked(Crop, full, f"{file_name}: {name}"))
+    return crops
+
+
+def _table(model: type[Model], raw: dict[str, Any], file_name: str) -> dict[str, Model]:
+    return {name: _checked(model, row, f"{file_name}: {name}") for name, row in raw.items()}
+
+
+def _checked_together(crops: list[Crop], trainings: dict[str, TrainingSystem]) -> dict[str, Crop]:
+    by_id: dict[str, Crop] = {}
+    marks: dict[str, str] = {}
+    for crop in crops:
+        if crop.id in by_id:
+            raise CropBookError(f"{crop.id}: the id stands twice in the crop book")
+        if crop.mark in marks:
+            raise CropBookError(f"{crop.id}: mark {crop.mark} belongs to {marks[crop.mark]}")
+        for training in crop.trainings:
+            if training.system not in trainings:
+                raise CropBookError(f"{crop.id}: unknown training system {training.system!r}")
+        by_id[crop.id], marks[crop.mark] = crop, crop.id
+    for crop in crops:
+        if crop.variety_of is not None and crop.variety_of not in by_id:
+            raise CropBookError(f"{crop.id}: variety_of {crop.variety_of!r} is not a crop")
+    return dict(sorted(by_id.items()))
+
+
+@cache
+def load_book() -> Book:
+    """The book that ships, read and checked once per process.
+
+    Raises:
+        CropBookError: A shipped file is wrong; the message names it.
+    """
+    root = files("ample_rows.crops")
+    tables = root / "tables"
+    family_files = sorted((root / "families").iterdir(), key=lambda f: f.name)
+    texts = {f.name: f.read_text("utf-8") for f in family_files if f.name.endswith(".toml")}
+    policies = _toml(tables / "policies.toml")
+    packings = json.loads((tables / "packings.json").read_text("utf-8"))
+    trainings = _table(TrainingSystem, policies["training"], "policies.toml")
+    crops = [crop for name, text in texts.items() for crop in read_family(text, file_name=name)]
+    return Book(
+        crops=_checked_together(crops, trainings),
+        coefficients=_table(Coefficient, _toml(tables / "coefficients.toml"), "coefficients.toml"),
+        depth_policies=_table(DepthPolicy, policies["depth"], "policies.toml"),
+        picking_shapes=_table(PickingShape, policies["picking"], "policies.toml"),
+        trainings=trainings,
+        circle_packings=_packing(packings["circle"]),
+        square_packings=_packing(packings["square"]),
+        packing_source=packings["source"],
+        digest=hashlib.sha256("".join(texts.values()).encode()).hexdigest()[:16],
+    )
+
+
+def _packing(raw: dict[str, list[list[float]]]) -> dict[int, tuple[tuple[float, float], ...]]:
+    return {int(n): tuple((x, y) for x, y in centres) for n, centres in raw.items()}
