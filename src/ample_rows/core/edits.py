@@ -145,24 +145,26 @@ def _forget_follows(plantings: list[Changes], gone: set[str]) -> None:
             del planting["follows"]
 
 
-def describe(edit: Edit) -> str:
-    """What an edit did, for the undo list: "Plant carrot"."""
+def describe(edit: Edit, before: p.Plan) -> str:
+    """What an edit did, for undo: "plant carrot", in the words of the plan before it."""
+    crops = {g.id: g.crop for g in before.plantings}
+    places = {place.id: place.label for place in before.places}
     match edit:
         case Plant():
-            return f"Plant {edit.planting.get('crop', 'a crop')}"
+            return f"plant {edit.planting.get('crop', 'a crop')}"
         case ChangePlanting():
-            return f"Change planting {edit.id}"
+            return f"change {crops.get(edit.id, edit.id)}"
         case RemovePlanting():
-            return f"Remove planting {edit.id}"
+            return f"clear {crops.get(edit.id, edit.id)}"
         case AddPlace():
-            return f"Add place {edit.place.get('name') or edit.place.get('id', '')}".strip()
+            return f"add {edit.place.get('name') or edit.place.get('id', 'a place')}"
         case ChangePlace():
-            return f"Change place {edit.id}"
+            return f"change {places.get(edit.id, edit.id)}"
         case RemovePlace():
-            return f"Remove place {edit.id}"
+            return f"remove {places.get(edit.id, edit.id)}"
         case ChangeGarden():
-            return "Change the garden"
+            return "change the garden"
         case Together():
-            return describe(edit.edits[0])
+            return describe(edit.edits[0], before)
         case ReplacePlan():
-            return "Replace the whole plan"
+            return "replace the whole plan"

@@ -188,7 +188,11 @@ def _earliest_hardy(year: GrowingYear, crop: Crop, start: p.Start, book: Book) -
     warm = _warm_enough(year, least_c)
     if warm is not None:
         return warm, f"the ground reaches {least_c:g} °C"
-    lead = book.value("hardy_lead_days" if in_soil else "hardy_set_out_lead_days")
+    lead = book.value("hardy_set_out_lead_days")
+    if in_soil:
+        # Soil warms by about so much a week: what germinates cold is sown sooner.
+        colder_c = crop.germination_least_c - book.value("hardy_lead_c")
+        lead = book.value("hardy_lead_days") - 7 * colder_c / book.value("soil_warming_c_a_week")
     return year.last_frost - days(lead), f"about {round(lead / 7)} weeks before the last frost"
 
 
@@ -243,9 +247,11 @@ def dates_of(planting: p.Planting, crop: Crop, year: GrowingYear, book: Book) ->
     end = min(d for d in (finish, frost, planting.clear_date) if d is not None)
     shape = book.picking_shapes[crop.picking.kind]
     spell = (end - due).days
-    share = picking_curve(shape.peaked, spell / crop.picking.days) if spell > 0 else 0.0
-    if spell <= 0 and crop.picking.kind == "once" and planting.clear_date == end:
-        share = _early_share(crop, grow, (end - start).days)
+    if crop.picking.kind == "once":
+        # All of it is lifted by the day it must be out: whole once it is ready.
+        share = 1.0 if spell > 0 else _early_share(crop, grow, (end - start).days)
+    else:
+        share = picking_curve(shape.peaked, spell / crop.picking.days) if spell > 0 else 0.0
     picked = share > 0
     first = (due if spell > 0 else end - timedelta(days=1)) if picked else None
     return Dates(
@@ -254,12 +260,19 @@ def dates_of(planting: p.Planting, crop: Crop, year: GrowingYear, book: Book) ->
         last_pick=end - timedelta(days=1) if picked else None,
         clear=planting.clear_date or end,
         due=due,
-        pick_days=crop.picking.days,
+        pick_days=_pick_days(crop, spell),
         picked_share=share,
         frost_survival=frost_survival(year, crop, planting.start, start, book),
         killed_by_frost=frost is not None and frost == end and end < finish,
         cleared_early=planting.clear_date == end and end < finish,
     )
+
+
+def _pick_days(crop: Crop, spell: int) -> float:
+    """Days over which the picking runs: a once-picked crop fits itself to what it has."""
+    if crop.picking.kind == "once":
+        return min(crop.picking.days, max(1, spell))
+    return crop.picking.days
 
 
 def _early_share(crop: Crop, grow_days: float, stood_days: int) -> float:

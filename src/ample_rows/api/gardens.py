@@ -1,0 +1,213 @@
+"""Routes of gardens: list, make, read, edit, undo, ask the shelf, take out."""
+
+import csv
+import io
+import json
+from datetime import UTC, datetime
+from typing import Annotated, Any, cast
+
+from fastapi import APIRouter, Depends, Query, Request, Response
+
+from ample_rows import PROGRAM
+from ample_rows.api.problems import RESPONSES
+from ample_rows.api.state import (
+    EditRequest,
+    FirstBedRequest,
+    FrostAnswer,
+    GardenState,
+    ShelfAnswer,
+    ShelfRequest,
+    VersionRequest,
+    garden_response,
+)
+from ample_rows.core.evaluate import evaluate
+from ample_rows.core.faults import read_plan
+from ample_rows.core.frost_guess import guess_frosts
+from ample_rows.core.plan import Plan, document
+from ample_rows.core.reference import Book
+from ample_rows.core.report import Report
+from ample_rows.core.shelf import shelf_for
+from ample_rows.core.starter import FirstBed, first_garden
+from ample_rows.store import GardenStore, Head
+
+Responses = dict[int | str, dict[str, Any]]
+
+router = APIRouter(prefix="/api", tags=["gardens"], responses=RESPONSES)
+
+Latitude = Query(ge=-90, le=90, allow_inf_nan=False)
+STATE: Responses = {200: {"model": GardenState}}
+MADE: Responses = {201: {"model": GardenState}}
+
+
+def store_of(request: Request) -> GardenStore:
+    return cast(GardenStore, request.app.state.store)
+
+
+def book_of(request: Request) -> Book:
+    return cast(Book, request.app.state.book)
+
+
+Store = Annotated[GardenStore, Depends(store_of)]
+Reference = Annotated[Book, Depends(book_of)]
+
+
+@router.get("/gardens")
+def list_gardens(store: Store) -> list[Head]:
+    """Every garden kept here."""
+    return store.list()
+
+
+@router.post(
+    "/gardens",
+    status_code=201,
+    responses=MADE,
+    openapi_extra={
+        "requestBody": {
+            "required": True,
+            "content": {"application/json": {"schema": {"$ref": "#/components/schemas/Plan"}}},
+        }
+    },
+)
+async def import_garden(request: Request, store: Store, book: Reference) -> Response:
+    """Keep a garden from a plan document."""
+    plan = read_plan(await request.body(), book)
+    return garden_response(store.load(store.create(plan)), book, status=201)
+
+
+@router.post("/first-bed", status_code=201, responses=MADE)
+def make_first_bed(answers: FirstBedRequest, store: Store, book: Reference) -> Response:
+    """A garden with one planted bed from four answers."""
+    today = datetime.now(UTC).date()
+    plan = first_garden(FirstBed(**answers.model_dump()), book, today=today)
+    return garden_response(store.load(store.create(plan)), book, status=201)
+
+
+@router.get("/frosts")
+def frosts(latitude: Annotated[float, Latitude]) -> FrostAnswer:
+    """Frost dates guessed from a latitude."""
+    guess = guess_frosts(latitude, today=datetime.now(UTC).date())
+    return FrostAnswer(**vars(guess))
+
+
+@router.get("/gardens/{slug}", responses=STATE)
+def read_garden(slug: str, store: Store, book: Reference) -> Response:
+    """A garden with its plan and report."""
+    return garden_response(store.load(slug), book)
+
+
+@router.delete("/gardens/{slug}", status_code=204)
+def remove_garden(slug: str, store: Store) -> None:
+    """Take a garden out for good."""
+    store.remove(slug)
+
+
+@router.post("/gardens/{slug}/edits", responses=STATE)
+def edit_garden(slug: str, asked: EditRequest, store: Store, book: Reference) -> Response:
+    """Make one edit; 409 when the garden was changed since `version`."""
+    before = store.load(slug).plan
+    return garden_response(store.edit(slug, asked.version, asked.edit), book, before=before)
+
+
+@router.post("/gardens/{slug}/undo", responses=STATE)
+def undo(slug: str, asked: VersionRequest, store: Store, book: Reference) -> Response:
+    """Take back the last edit."""
+    before = store.load(slug).plan
+    return garden_response(store.undo(slug, asked.version), book, before=before)
+
+
+@router.post("/gardens/{slug}/redo", responses=STATE)
+def redo(slug: str, asked: VersionRequest, store: Store, book: Reference) -> Response:
+    """Make the edit last taken back again."""
+    before = store.load(slug).plan
+    return garden_response(store.redo(slug, asked.version), book, before=before)
+
+
+@router.post("/gardens/{slug}/shelf")
+def shelf(slug: str, asked: ShelfRequest, store: Store, book: Reference) -> ShelfAnswer:
+    """What fits some squares on a day, best first, and why the rest does not."""
+    plan = store.load(slug).plan
+    return ShelfAnswer(
+        entries=list(shelf_for(plan, asked.place, tuple(asked.cells), asked.day, book))
+    )
+
+
+@router.get(
+    "/gardens/{slug}/plan.amplerows.json",
+    responses={200: {"model": Plan, "description": "The plan document"}},
+)
+def export_plan(slug: str, store: Store) -> Response:
+    """The garden as a plan document, every value as it was given."""
+    text = json.dumps(document(store.load(slug).plan), ensure_ascii=False, indent=1)
+    return _file(text + "\n", "application/json", f"{slug}.amplerows.json")
+
+
+@router.get(
+    "/gardens/{slug}/harvest.csv",
+    response_class=Response,
+    responses={200: {"content": {"text/csv": {}}}},
+)
+def export_harvest(slug: str, store: Store, book: Reference) -> Response:
+    """The harvest table: a row for each planting."""
+    plan = store.load(slug).plan
+    return _file(
+        harvest_csv(plan, evaluate(plan, book, program=PROGRAM)),
+        "text/csv; charset=utf-8",
+        f"{slug}-harvest.csv",
+    )
+
+
+def harvest_csv(plan: Plan, report: Report) -> str:
+    """One row a planting, units in the column names."""
+    out = io.StringIO()
+    writer = csv.writer(out)
+    writer.writerow(
+        [
+            "place",
+            "planting",
+            "crop",
+            "cells",
+            "plants",
+            "spacing_cm",
+            "start_date",
+            "first_pick",
+            "last_pick",
+            "clear_date",
+            "low_kg",
+            "likely_kg",
+            "high_kg",
+        ]
+    )
+    labels = {place.id: place.label for place in plan.places}
+    for r in report.plantings:
+        kg = r.harvest_kg
+        writer.writerow(
+            [
+                _plain(labels[r.place]),
+                _plain(r.id),
+                r.name,
+                " ".join(r.cells),
+                r.plants,
+                round(r.spacing_cm, 2),
+                r.start_date,
+                r.first_pick or "",
+                r.last_pick or "",
+                r.clear_date or "",
+                round(kg.p10, 3),
+                round(kg.p50, 3),
+                round(kg.p90, 3),
+            ]
+        )
+    return out.getvalue()
+
+
+def _plain(text: str) -> str:
+    """Text that a spreadsheet will not take for a formula."""
+    return f"'{text}" if text.startswith(("=", "+", "-", "@", "\t", "\r")) else text
+
+
+def _file(text: str, media_type: str, name: str) -> Response:
+    return Response(
+        text,
+        media_type=media_type,
+        headers={"content-disposition": f'attachment; filename="{name}"'},
+    )

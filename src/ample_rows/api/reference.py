@@ -1,0 +1,75 @@
+"""Routes of reference: the crop book, the schemas, and the API's own page, offline."""
+
+from html import escape
+from typing import Any, cast
+
+from fastapi import APIRouter, Request
+from fastapi.responses import HTMLResponse
+
+from ample_rows import PROGRAM
+from ample_rows.core.reference import Crop
+from ample_rows.core.report_json import schemas
+from ample_rows.crops import load_book
+
+router = APIRouter(prefix="/api", tags=["reference"])
+
+
+@router.get("/crops")
+def crops() -> list[Crop]:
+    """The crop book, every field as it is used."""
+    return list(load_book().crops.values())
+
+
+@router.get("/schema")
+def schema() -> dict[str, Any]:
+    """JSON Schemas of the plan document and the report."""
+    return schemas()
+
+
+@router.get("/reference", response_class=HTMLResponse, include_in_schema=False)
+def reference(request: Request) -> str:
+    """A page that lists every operation, readable without network or script."""
+    document = cast(dict[str, Any], request.app.openapi())
+    parts = [
+        _operation(method, path, operation)
+        for path, methods in document["paths"].items()
+        for method, operation in methods.items()
+    ]
+    return (
+        "<!doctype html><html lang='en'><head><meta charset='utf-8'>"
+        "<meta name='viewport' content='width=device-width'>"
+        "<title>Ample Rows: the API</title>"
+        "<link rel='stylesheet' href='/reference.css'></head><body><main>"
+        f"<h1>{escape(PROGRAM)}: the API</h1>"
+        "<p>Errors are problem details (RFC 9457) with the path of each field. "
+        "The whole description is <a href='/api/openapi.json'>OpenAPI</a>; the documents have "
+        "<a href='/api/schema'>schemas</a>.</p>" + "".join(parts) + "</main></body></html>"
+    )
+
+
+def _operation(method: str, path: str, operation: dict[str, Any]) -> str:
+    rows = [
+        f"<tr><th scope='row'>{escape(p['name'])}</th><td>{escape(p['in'])}</td>"
+        f"<td>{escape(_type(p.get('schema', {})))}</td></tr>"
+        for p in operation.get("parameters", [])
+    ]
+    body = operation.get("requestBody", {}).get("content", {}).get("application/json")
+    if body:
+        kind = escape(_type(body["schema"]))
+        rows.append(f"<tr><th scope='row'>body</th><td>JSON</td><td>{kind}</td></tr>")
+    answers = ", ".join(
+        f"{escape(status)} {escape(answer.get('description', ''))}"
+        for status, answer in operation["responses"].items()
+    )
+    table = f"<table>{''.join(rows)}</table>" if rows else ""
+    about = escape(operation.get("description", ""))
+    return (
+        f"<section><h2><code>{method.upper()} {escape(path)}</code></h2>"
+        f"<p>{about}</p>{table}<p>Answers: {answers}</p></section>"
+    )
+
+
+def _type(schema: dict[str, Any]) -> str:
+    if "$ref" in schema:
+        return str(schema["$ref"]).rsplit("/", 1)[-1]
+    return str(schema.get("type", "any"))

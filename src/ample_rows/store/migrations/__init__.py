@@ -1,0 +1,1 @@
+"""Schema changes, oldest first. Run by `Database` at start, after a backup."""

@@ -1,0 +1,88 @@
+"""Tables. Each row keeps its part of the plan document, validated before it is written.
+
+Columns beside the document are what queries and foreign keys need; the document is the
+whole truth of its part, so that an export returns every value that was imported.
+"""
+
+from datetime import date, datetime
+from typing import Any
+
+from sqlalchemy import JSON, Column, ForeignKey, UniqueConstraint
+from sqlmodel import Field, SQLModel
+
+Document = dict[str, Any]
+
+
+def _document() -> Any:
+    return Field(sa_column=Column(JSON, nullable=False))
+
+
+def _parent(table: str, *, index: bool = True) -> Any:
+    reference = ForeignKey(f"{table}.pk", ondelete="CASCADE")
+    return Field(sa_column=Column(reference, nullable=False, index=index))
+
+
+class GardenRow(SQLModel, table=True):
+    """A garden: what stands in the document beside its places and plantings."""
+
+    __tablename__ = "gardens"
+
+    pk: int | None = Field(default=None, primary_key=True)
+    slug: str = Field(unique=True, index=True)
+    name: str
+    document: Document = _document()
+    version: int = 0
+    head: int = 0
+
+
+class PlaceRow(SQLModel, table=True):
+    __tablename__ = "places"
+    __table_args__ = (UniqueConstraint("garden_pk", "ident"),)
+
+    pk: int | None = Field(default=None, primary_key=True)
+    garden_pk: int = _parent("gardens")
+    ident: str
+    ordinal: int
+    kind: str
+    document: Document = _document()
+
+
+class SupportRow(SQLModel, table=True):
+    __tablename__ = "supports"
+    __table_args__ = (UniqueConstraint("place_pk", "ident"),)
+
+    pk: int | None = Field(default=None, primary_key=True)
+    place_pk: int = _parent("places")
+    ident: str
+    ordinal: int
+    system: str
+    document: Document = _document()
+
+
+class PlantingRow(SQLModel, table=True):
+    __tablename__ = "plantings"
+    __table_args__ = (UniqueConstraint("garden_pk", "ident"),)
+
+    pk: int | None = Field(default=None, primary_key=True)
+    garden_pk: int = _parent("gardens")
+    place_pk: int = _parent("places")
+    ident: str
+    ordinal: int
+    crop: str
+    start_date: date
+    document: Document = _document()
+
+
+class RevisionRow(SQLModel, table=True):
+    """One edit: the parts it touched, before and after."""
+
+    __tablename__ = "revisions"
+    __table_args__ = (UniqueConstraint("garden_pk", "number"),)
+
+    pk: int | None = Field(default=None, primary_key=True)
+    garden_pk: int = _parent("gardens")
+    number: int
+    label: str
+    made_at: datetime
+    before: Document = _document()
+    after: Document = _document()
