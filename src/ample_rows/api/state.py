@@ -98,7 +98,7 @@ def garden_response(
     report = evaluate(stored.plan, book, program=PROGRAM)
     changed = _changes(evaluate(before, book, program=PROGRAM), report) if before else []
     state = GardenState(stored.head, stored.plan, report, changed)
-    body = _adapter().dump_json(state, exclude_unset=True)
+    body = _adapter().dump_json(state)
     return Response(body, status, media_type="application/json")
 
 

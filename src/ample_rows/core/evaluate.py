@@ -16,7 +16,7 @@ from ample_rows.core import plan as p
 from ample_rows.core.cells import grid_of
 from ample_rows.core.harvest import Draws, WeekKg
 from ample_rows.core.idle import idle_ground
-from ample_rows.core.planting import Setting, evaluate_planting
+from ample_rows.core.planting import Evaluated, Setting, evaluate_planting
 from ample_rows.core.reference import Book
 from ample_rows.core.report import (
     CellReport,
@@ -25,6 +25,7 @@ from ample_rows.core.report import (
     PlaceReport,
     PlantingReport,
     Report,
+    Standing,
     SupportReport,
     Totals,
     YearReport,
@@ -149,9 +150,22 @@ def _place_report(view: notes.PlaceView, idle_weeks: float, draws: Draws) -> Pla
         plants=sum(e.report.plants for e in view.plantings),
         idle_cell_weeks=idle_weeks,
         idle=view.idle,
+        cells_usable=len(grid.cells) - len(held),
+        standing=_standing(view.plantings),
         harvest_kg=harvest.quantiles(draws),
         working=_place_working(place, depth, policy, book),
     )
+
+
+def _standing(plantings: tuple[Evaluated, ...]) -> tuple[Standing, ...]:
+    """Cells taken and plants standing, from each day on which either changes."""
+    days = sorted({day for e in plantings for day in (e.dates.start, e.dates.clear)})
+    entries = []
+    for day in days:
+        there = [e for e in plantings if e.dates.start <= day < e.dates.clear]
+        taken = {cell for e in there for cell in e.report.cells}
+        entries.append(Standing(day, len(taken), sum(e.report.plants for e in there)))
+    return tuple(entries)
 
 
 def _place_working(

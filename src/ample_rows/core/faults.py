@@ -5,7 +5,7 @@ fit or do well is a result with a note, never a fault.
 """
 
 from collections.abc import Iterator
-from datetime import timedelta
+from datetime import date, timedelta
 
 from ample_rows.core import places, season, stand, supports
 from ample_rows.core import plan as p
@@ -43,8 +43,11 @@ def check_plan(plan: p.Plan, book: Book) -> list[Fault]:
     if faults:
         # Plantings are judged against sound places only, or one slip is told many times.
         return faults
+    end = season.growing_year(plan.garden, book).end
     for index, planting in enumerate(plan.plantings):
-        faults += _planting_faults(plan, planting, f"plantings[{index}]", book)
+        path = f"plantings[{index}]"
+        faults += _planting_faults(plan, planting, path, book)
+        faults += _date_faults(plan, planting, path, end)
     return faults
 
 
@@ -132,7 +135,6 @@ def _planting_faults(plan: p.Plan, planting: p.Planting, path: str, book: Book) 
         yield Fault(f"{path}.variety", f'"{planting.variety}" is not a variety of {planting.crop}')
     if planting.training is not None and planting.training not in book.trainings:
         yield Fault(f"{path}.training", f'"{planting.training}" is not a training system')
-    yield from _date_faults(plan, planting, path, book)
     place = plan.place(planting.place)
     if place is None:
         yield Fault(f"{path}.place", f'there is no place "{planting.place}"')
@@ -211,10 +213,9 @@ def _support_faults(
         )
 
 
-def _date_faults(plan: p.Plan, planting: p.Planting, path: str, book: Book) -> Iterator[Fault]:
-    year = season.growing_year(plan.garden, book)
-    if planting.start_date > year.end:
-        yield Fault(f"{path}.start_date", f"lies after the plan's season, which ends {year.end}")
+def _date_faults(plan: p.Plan, planting: p.Planting, path: str, end: date) -> Iterator[Fault]:
+    if planting.start_date > end:
+        yield Fault(f"{path}.start_date", f"lies after the plan's season, which ends {end}")
     if planting.clear_date is not None and planting.clear_date <= planting.start_date:
         yield Fault(f"{path}.clear_date", f"must come after the start ({planting.start_date})")
     if planting.follows is None:

@@ -245,6 +245,7 @@ def _report(case: Case, outcome: _Outcome) -> PlantingReport:
         sow_indoors=_sow_indoors(planting, crop),
         sowing_depth_cm=crop.sowing_depth_cm if planting.start in ("sow", "set") else None,
         buried_stem_cm=crop.buried_stem_cm if planting.start == "transplant" else None,
+        edible_root_cm=crop.edible_root_cm,
         before_sowing=crop.before_sowing,
         cells=laid.taken,
         depth=_depth_report(outcome.depth),

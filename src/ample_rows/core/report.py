@@ -69,6 +69,15 @@ class IdleSpell:
 
 
 @dataclass(frozen=True, slots=True)
+class Standing:
+    """What stands in a place from a day until the next entry."""
+
+    start: date
+    cells_taken: int
+    plants: int
+
+
+@dataclass(frozen=True, slots=True)
 class DepthLayers:
     fill_cm: float
     loosened_cm: float
@@ -95,6 +104,8 @@ class PlaceReport:
     plants: int
     idle_cell_weeks: float
     idle: tuple[IdleSpell, ...]
+    cells_usable: int
+    standing: tuple[Standing, ...]
     harvest_kg: Quantiles
     working: tuple[Term, ...]
 
@@ -154,6 +165,7 @@ class PlantingReport:
     sow_indoors: date | None
     sowing_depth_cm: float | None
     buried_stem_cm: float | None
+    edible_root_cm: float | None
     before_sowing: str | None
     cells: tuple[str, ...]
     depth: DepthReport

@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass
 from datetime import date
+from typing import Literal
 
 from ample_rows.core import plan as p
 from ample_rows.core import season, supports
@@ -30,6 +31,7 @@ class ShelfEntry:
     fits: bool
     reason: str
     start: p.Start
+    cells: tuple[str, ...] | Literal["all"]
     support: str | None
     clear_by: date | None
     plants: int
@@ -103,6 +105,12 @@ class _Asked:
     setting: Setting
     book: Book
 
+    @property
+    def ground(self) -> tuple[str, ...] | Literal["all"]:
+        """The cells, or the whole place where they are all of it: walls then end the region."""
+        whole = not self.place.held and set(self.cells) == set(grid_of(self.place).cells)
+        return "all" if whole else self.cells
+
 
 def _entry(asked: _Asked, crop: Crop) -> ShelfEntry:
     """The crop by whichever of its starts does best here on this day."""
@@ -118,7 +126,7 @@ def _tried(asked: _Asked, crop: Crop, start: p.Start, support: str | None) -> Ev
         id=PROBE,
         place=asked.place.id,
         crop=crop.id,
-        cells=asked.cells,
+        cells=asked.ground,
         start=start,
         start_date=asked.day,
         support=support,
@@ -209,6 +217,7 @@ def _shown(crop: Crop, e: Evaluated, reason: str, cells: tuple[str, ...]) -> She
         fits=not reason,
         reason=reason,
         start=e.planting.start,
+        cells=e.planting.cells,
         support=e.planting.support,
         clear_by=e.planting.clear_date,
         plants=report.plants,

@@ -7,7 +7,8 @@ apart; `head` is the revision that the garden stands at.
 import json
 import re
 from dataclasses import dataclass
-from datetime import UTC, datetime
+from datetime import UTC, date, datetime
+from typing import TypeVar
 
 from sqlalchemy import delete
 from sqlmodel import Session, col, select
@@ -28,6 +29,8 @@ from ample_rows.store.parts import (
     with_change,
 )
 from ample_rows.store.tables import GardenRow, PlaceRow, PlantingRow, RevisionRow, SupportRow
+
+Part = TypeVar("Part", PlaceRow, PlantingRow)
 
 
 class UnknownGardenError(LookupError):
@@ -74,7 +77,7 @@ class GardenStore:
     def __init__(self, database: Database, book: Book) -> None:
         self._database = database
         self._book = book
-        self._plans: dict[str, tuple[int, p.Plan]] = {}
+        self._known: dict[str, _Known] = {}
 
     def list(self) -> list[Head]:
         """Every garden, in the order they were made."""
@@ -97,7 +100,7 @@ class GardenStore:
     def remove(self, slug: str) -> None:
         with self._database.writing() as session:
             session.delete(_row(session, slug))
-        self._plans.pop(slug, None)
+        self._known.pop(slug, None)
 
     def load(self, slug: str) -> Stored:
         """A garden with its plan.
@@ -107,7 +110,7 @@ class GardenStore:
         """
         with self._database.reading() as session:
             row = _row(session, slug)
-            return Stored(_head(session, row), self._plan(session, row))
+            return Stored(_head(session, row), self._kept(session, row).plan)
 
     def edit(self, slug: str, version: int, edit: Edit) -> Stored:
         """Make one edit on the version that the caller has seen.
@@ -121,27 +124,27 @@ class GardenStore:
             row = _row(session, slug)
             if row.version != version:
                 raise ConflictError(slug, row.version)
-            old = _read(session, row)
-            old_plan = self._plan(session, row)
-            plan = apply_edit(old_plan, edit)
+            old = self._kept(session, row)
+            plan = apply_edit(old.plan, edit)
             require_sound(plan, self._book)
-            new = take_apart(p.document(plan), None if isinstance(edit, ReplacePlan) else old)
-            before, after = changes_between(old, new)
+            fresh_order = isinstance(edit, ReplacePlan)
+            new = take_apart(p.document(plan), None if fresh_order else old.parts)
+            before, after = changes_between(old.parts, new)
             _forget_redo(session, row)
             row.head += 1
             session.add(
                 RevisionRow(
                     garden_pk=_pk(row),
                     number=row.head,
-                    label=describe(edit, old_plan),
+                    label=describe(edit, old.plan),
                     made_at=datetime.now(UTC),
                     before=before,
                     after=after,
                 )
             )
-            _write(session, row, old, new)
+            _write(session, row, old.parts, new)
             stored = Stored(_head(session, row), plan)
-        self._plans[slug] = (stored.head.version, plan)
+        self._known[slug] = _Known(stored.head.version, plan, new)
         return stored
 
     def undo(self, slug: str, version: int) -> Stored:
@@ -160,25 +163,36 @@ class GardenStore:
             revision = _revision(session, row, row.head + 1 if forward else row.head)
             if revision is None:
                 raise NothingToDoError("Nothing to redo." if forward else "Nothing to undo.")
-            old = _read(session, row)
+            old = self._kept(session, row)
             change: Change = revision.after if forward else revision.before
+            new = with_change(old.parts, change)
+            plan = self._parsed(new)
             row.head += 1 if forward else -1
-            _write(session, row, old, with_change(old, change))
-            stored = Stored(_head(session, row), self._parsed(session, row))
-        self._plans[slug] = (stored.head.version, stored.plan)
+            _write(session, row, old.parts, new)
+            stored = Stored(_head(session, row), plan)
+        self._known[slug] = _Known(stored.head.version, plan, new)
         return stored
 
-    def _plan(self, session: Session, row: GardenRow) -> p.Plan:
-        """The plan of a row; parsed once for each version."""
-        known = self._plans.get(row.slug)
-        if known is not None and known[0] == row.version:
-            return known[1]
-        plan = self._parsed(session, row)
-        self._plans[row.slug] = (row.version, plan)
-        return plan
+    def _kept(self, session: Session, row: GardenRow) -> "_Known":
+        """A row's plan and parts; read and parsed once for each version."""
+        known = self._known.get(row.slug)
+        if known is None or known.version != row.version:
+            parts = _read(session, row)
+            known = _Known(row.version, self._parsed(parts), parts)
+            self._known[row.slug] = known
+        return known
 
-    def _parsed(self, session: Session, row: GardenRow) -> p.Plan:
-        return read_plan(json.dumps(put_together(_read(session, row))), self._book)
+    def _parsed(self, parts: Parts) -> p.Plan:
+        return read_plan(json.dumps(put_together(parts)), self._book)
+
+
+@dataclass(frozen=True)
+class _Known:
+    """A garden as it was last read or written."""
+
+    version: int
+    plan: p.Plan
+    parts: Parts
 
 
 def _pk(row: GardenRow | PlaceRow) -> int:
@@ -201,13 +215,16 @@ def _revision(session: Session, row: GardenRow, number: int) -> RevisionRow | No
 
 
 def _head(session: Session, row: GardenRow) -> Head:
-    undo, redo = _revision(session, row, row.head), _revision(session, row, row.head + 1)
+    near = select(RevisionRow.number, RevisionRow.label).where(
+        RevisionRow.garden_pk == _pk(row), col(RevisionRow.number).in_([row.head, row.head + 1])
+    )
+    labels = dict(session.exec(near).all())
     return Head(
         slug=row.slug,
         name=row.name,
         version=row.version,
-        undo_label=undo.label if undo else None,
-        redo_label=redo.label if redo else None,
+        undo_label=labels.get(row.head),
+        redo_label=labels.get(row.head + 1),
     )
 
 
@@ -253,34 +270,48 @@ def _write(session: Session, row: GardenRow, old: Parts, new: Parts) -> None:
     gone = [i for i in old.plantings if i not in new.plantings]
     _delete(session, PlantingRow, row, gone)
     _delete(session, PlaceRow, row, [i for i in old.places if i not in new.places])
-    place_rows = {
-        r.ident: r for r in session.exec(select(PlaceRow).where(PlaceRow.garden_pk == _pk(row)))
-    }
-    for ident, placed in new.places.items():
-        if old.places.get(ident) != placed:
-            place_rows[ident] = _write_place(session, row, place_rows.get(ident), placed)
-    planting_rows = {
-        r.ident: r
-        for r in session.exec(select(PlantingRow).where(PlantingRow.garden_pk == _pk(row)))
-    }
-    for ident, (ordinal, document) in new.plantings.items():
-        if old.plantings.get(ident) == (ordinal, document):
-            continue
-        place = place_rows[document["place"]]
-        kept = planting_rows.get(ident) or PlantingRow(
-            garden_pk=_pk(row),
-            place_pk=_pk(place),
-            ident=ident,
-            ordinal=0,
-            crop="",
-            start_date=datetime.now(UTC).date(),
-            document={},
-        )
-        kept.place_pk, kept.ordinal, kept.document = _pk(place), ordinal, document
-        kept.crop = document["crop"]
-        kept.start_date = datetime.fromisoformat(document["start_date"]).date()
-        session.add(kept)
+    changed_places = [i for i, placed in new.places.items() if old.places.get(i) != placed]
+    changed = [i for i, placed in new.plantings.items() if old.plantings.get(i) != placed]
+    standing = {new.plantings[i][1]["place"] for i in changed}
+    place_rows = _rows(session, PlaceRow, row, {*changed_places, *standing})
+    for ident in changed_places:
+        kept_place = place_rows.get(ident)
+        place_rows[ident] = _write_place(session, row, kept_place, new.places[ident])
+    planting_rows = _rows(session, PlantingRow, row, set(changed))
+    for ident in changed:
+        document = new.plantings[ident][1]
+        place_pk = _pk(place_rows[document["place"]])
+        kept = planting_rows.get(ident)
+        session.add(_planting_row(row, place_pk, kept, new.plantings[ident]))
     session.flush()
+
+
+def _rows(
+    session: Session, table: type[Part], garden: GardenRow, idents: set[str]
+) -> dict[str, Part]:
+    """The rows of some parts, by id."""
+    if not idents:
+        return {}
+    mine = (col(table.garden_pk) == _pk(garden)) & col(table.ident).in_(idents)
+    return {row.ident: row for row in session.exec(select(table).where(mine))}
+
+
+def _planting_row(
+    garden: GardenRow, place_pk: int, kept: PlantingRow | None, placed: Placed
+) -> PlantingRow:
+    ordinal, document = placed
+    values = {
+        "place_pk": place_pk,
+        "ordinal": ordinal,
+        "crop": document["crop"],
+        "start_date": date.fromisoformat(document["start_date"]),
+        "document": document,
+    }
+    if kept is None:
+        return PlantingRow(garden_pk=_pk(garden), ident=document["id"], **values)
+    for name, value in values.items():
+        setattr(kept, name, value)
+    return kept
 
 
 def _write_place(
@@ -313,7 +344,7 @@ def _write_place(
 
 def _delete(
     session: Session,
-    table: type[PlaceRow] | type[PlantingRow],
+    table: type[Part],
     garden: GardenRow,
     idents: list[str],
 ) -> None:

@@ -1,0 +1,150 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import type { QueryClient } from '@tanstack/react-query';
+import { useCallback } from 'react';
+
+import { useMessages } from '../app/messages';
+import { answered, answeredState, api, ProblemError } from './client';
+import type { Edit, GardenState, Head, ShelfEntry } from './types';
+
+export const gardenKey = (slug: string) => ['garden', slug] as const;
+export const gardensKey = ['gardens'] as const;
+
+export function useGardens() {
+  return useQuery<Head[], ProblemError>({
+    queryKey: gardensKey,
+    queryFn: ({ signal }) => answered(api.GET('/api/gardens', { signal })),
+  });
+}
+
+export function useGarden(slug: string) {
+  return useQuery<GardenState, ProblemError>({
+    queryKey: gardenKey(slug),
+    queryFn: ({ signal }) =>
+      answeredState(api.GET('/api/gardens/{slug}', { params: { path: { slug } }, signal })),
+  });
+}
+
+/** What fits some squares on a day. Asked anew whenever the garden's version changes. */
+export function useShelf(
+  slug: string,
+  version: number,
+  place: string,
+  cells: readonly string[],
+  day: string,
+) {
+  return useQuery<ShelfEntry[], ProblemError>({
+    queryKey: ['shelf', slug, version, place, cells.join(' '), day],
+    enabled: cells.length > 0,
+    queryFn: async ({ signal }) => {
+      const answer = await answered(
+        api.POST('/api/gardens/{slug}/shelf', {
+          params: { path: { slug } },
+          body: { place, cells: [...cells], day },
+          signal,
+        }),
+      );
+      return answer.entries;
+    },
+  });
+}
+
+type Step = (version: number, signal: AbortSignal) => Promise<GardenState>;
+
+export interface Editor {
+  /** Make an edit; resolves to true when it was saved. */
+  edit: (edit: Edit) => Promise<boolean>;
+  undo: () => Promise<boolean>;
+  redo: () => Promise<boolean>;
+}
+
+/** One edit after another: each is made on the version that the one before it left. */
+const queues = new Map<string, Promise<unknown>>();
+
+function inTurn<T>(slug: string, work: () => Promise<T>): Promise<T> {
+  const before = queues.get(slug) ?? Promise.resolve();
+  const next = before.then(work, work);
+  queues.set(slug, next);
+  return next;
+}
+
+async function versionOf(client: QueryClient, slug: string): Promise<number> {
+  const known = client.getQueryData<GardenState>(gardenKey(slug));
+  if (known) return known.head.version;
+  const state = await answeredState(api.GET('/api/gardens/{slug}', { params: { path: { slug } } }));
+  return state.head.version;
+}
+
+export function useEditor(slug: string): Editor {
+  const client = useQueryClient();
+  const { say, working } = useMessages();
+
+  const step = useCallback(
+    (make: Step, words: string): Promise<boolean> =>
+      inTurn(slug, async () => {
+        const stop = new AbortController();
+        const done = working(words, () => stop.abort());
+        try {
+          const state = await make(await versionOf(client, slug), stop.signal);
+          client.setQueryData(gardenKey(slug), state);
+          void client.invalidateQueries({ queryKey: gardensKey });
+          return true;
+        } catch (cause) {
+          if (cause instanceof ProblemError && cause.isConflict) {
+            await client.invalidateQueries({ queryKey: gardenKey(slug) });
+            say({
+              kind: 'care',
+              text: 'This garden was changed in another tab. The newer state is shown; your last change was not made.',
+            });
+          } else if (cause instanceof ProblemError) {
+            say({ kind: 'stop', text: cause.message });
+          } else {
+            await client.invalidateQueries({ queryKey: gardenKey(slug) });
+            say({ kind: 'care', text: 'Stopped. The garden is shown as the server has it.' });
+          }
+          return false;
+        } finally {
+          done();
+        }
+      }),
+    [client, slug, say, working],
+  );
+
+  return {
+    edit: (edit) =>
+      step(
+        (version, signal) =>
+          answeredState(
+            api.POST('/api/gardens/{slug}/edits', {
+              params: { path: { slug } },
+              body: { version, edit },
+              signal,
+            }),
+          ),
+        'Saving',
+      ),
+    undo: () =>
+      step(
+        (version, signal) =>
+          answeredState(
+            api.POST('/api/gardens/{slug}/undo', {
+              params: { path: { slug } },
+              body: { version },
+              signal,
+            }),
+          ),
+        'Undoing',
+      ),
+    redo: () =>
+      step(
+        (version, signal) =>
+          answeredState(
+            api.POST('/api/gardens/{slug}/redo', {
+              params: { path: { slug } },
+              body: { version },
+              signal,
+            }),
+          ),
+        'Redoing',
+      ),
+  };
+}

@@ -1,0 +1,59 @@
+import type { ReactNode } from 'react';
+
+/** A family is known by its hatch. The table says which; a family not in it is left plain. */
+const HATCHES: Record<string, { size: number; lines: ReactNode }> = {
+  Solanaceae: { size: 6, lines: <path d="M-1 -1L7 7M-1 5L1 7M5 -1L7 1" /> },
+  Apiaceae: { size: 5, lines: <path d="M-1 6L6 -1M-1 1L1 -1M4 6L6 4" /> },
+  Fabaceae: { size: 6, lines: <path d="M0 0L6 6M0 6L6 0" /> },
+  Brassicaceae: { size: 5, lines: <path d="M0 2.5H5" /> },
+  Amaranthaceae: { size: 5, lines: <path d="M2.5 0V5" /> },
+  Amaryllidaceae: { size: 8, lines: <path d="M0 4Q2 1 4 4T8 4" /> },
+  Asteraceae: {
+    size: 6,
+    lines: <path d="M1.5 1.5h.01M4.5 4.5h.01" strokeWidth={1.5} strokeLinecap="round" />,
+  },
+  Cucurbitaceae: { size: 4, lines: <path d="M2 2h.01" strokeWidth={1.6} strokeLinecap="round" /> },
+  Lamiaceae: { size: 6, lines: <path d="M1 2H4M3.5 5H6.5M-1 5H.5" /> },
+  Rosaceae: { size: 7, lines: <circle cx={3.5} cy={3.5} r={1.6} /> },
+  Tropaeolaceae: { size: 6, lines: <path d="M0 3H6M3 0V6" /> },
+  Poaceae: { size: 6, lines: <path d="M1.5 0V3M4.5 3V6" /> },
+  Asparagaceae: { size: 7, lines: <path d="M0 5L3.5 2L7 5" /> },
+};
+
+export function hatchOf(family: string): string {
+  return family in HATCHES ? `url(#hatch-${family})` : 'none';
+}
+
+/** Picked now: the same green, stippled close. */
+export const PICKED = 'url(#hatch-picked)';
+export const SHADE = 'url(#hatch-shade)';
+
+/** The patterns, once a page; every drawing refers to them. */
+export function Hatches() {
+  return (
+    <svg width={0} height={0} className="absolute" aria-hidden="true">
+      <defs>
+        {Object.entries(HATCHES).map(([family, { size, lines }]) => (
+          <pattern
+            key={family}
+            id={`hatch-${family}`}
+            width={size}
+            height={size}
+            patternUnits="userSpaceOnUse"
+          >
+            <g fill="none" stroke="var(--leaf)" strokeWidth={0.8} opacity={0.8}>
+              {lines}
+            </g>
+          </pattern>
+        ))}
+        <pattern id="hatch-picked" width={3.2} height={3.2} patternUnits="userSpaceOnUse">
+          <circle cx={0.8} cy={0.8} r={0.8} fill="var(--leaf)" />
+          <circle cx={2.4} cy={2.4} r={0.8} fill="var(--leaf)" />
+        </pattern>
+        <pattern id="hatch-shade" width={7} height={7} patternUnits="userSpaceOnUse">
+          <path d="M-1 8L8 -1" stroke="var(--ink)" strokeWidth={0.7} opacity={0.45} />
+        </pattern>
+      </defs>
+    </svg>
+  );
+}

@@ -1,0 +1,256 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
+
+import { answeredState, api, ProblemError } from '../api/client';
+import { gardensKey, useEditor } from '../api/garden';
+import type { GardenState } from '../api/types';
+import { Field } from '../app/Field';
+import { useMessages } from '../app/messages';
+import { usePreferences } from '../app/preferences';
+import type { Preferences } from '../app/preferences';
+
+/** The garden's own facts, how it is shown, and the ways in and out. */
+export function GardenScreen({ state }: { state: GardenState }) {
+  return (
+    <main className="grid max-w-5xl content-start gap-8 overflow-y-auto p-6 lg:grid-cols-2">
+      <h1 className="col-span-full text-xl">{state.plan.garden.name}</h1>
+      <Facts key={state.head.version} state={state} />
+      <div className="space-y-8">
+        <Shown />
+        <InAndOut state={state} />
+      </div>
+    </main>
+  );
+}
+
+const DATES = [
+  ['last_frost', 'Last frost'],
+  ['first_frost', 'First frost'],
+] as const;
+
+function Facts({ state }: { state: GardenState }) {
+  const editor = useEditor(state.head.slug);
+  const { garden } = state.plan;
+  const [typed, setTyped] = useState({
+    name: garden.name,
+    latitude: String(garden.latitude),
+    last_frost: garden.last_frost,
+    first_frost: garden.first_frost,
+    spread: garden.frost_spread_days?.toString() ?? '',
+    depth: garden.policies.depth ?? 'standard',
+    layout: garden.policies.layout ?? 'merged',
+  });
+  const set = (key: keyof typeof typed, value: string) =>
+    setTyped((now) => ({ ...now, [key]: value }));
+  const guessed = state.report.year.guessed;
+  const latitude = Number(typed.latitude.replace(',', '.'));
+  const faulty = Number.isNaN(latitude) || Math.abs(latitude) > 90;
+  const save = () => {
+    const still = guessed.filter(
+      (key) => typed[key as 'last_frost'] === garden[key as 'last_frost'],
+    );
+    void editor.edit({
+      do: 'change-garden',
+      changes: {
+        name: typed.name.trim() || garden.name,
+        latitude,
+        last_frost: typed.last_frost,
+        first_frost: typed.first_frost,
+        frost_spread_days: typed.spread === '' ? null : Number(typed.spread),
+        policies: { ...garden.policies, depth: typed.depth, layout: typed.layout },
+        'x-guessed': still.length > 0 ? still : null,
+      },
+    });
+  };
+  return (
+    <section aria-labelledby="facts">
+      <h2 id="facts" className="mb-2 text-base">
+        The garden
+      </h2>
+      <form
+        className="grid grid-cols-2 gap-x-4 gap-y-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (!faulty) save();
+        }}
+      >
+        <Field label="Name">
+          <input value={typed.name} maxLength={120} onChange={(e) => set('name', e.target.value)} />
+        </Field>
+        <Field
+          label="Latitude, south below zero"
+          fault={faulty ? 'Give degrees from −90 to 90.' : undefined}
+        >
+          <input
+            value={typed.latitude}
+            inputMode="decimal"
+            onChange={(e) => set('latitude', e.target.value)}
+          />
+        </Field>
+        {DATES.map(([key, label]) => (
+          <Field key={key} label={guessed.includes(key) ? `${label} (guessed)` : label}>
+            <input type="date" value={typed[key]} onChange={(e) => set(key, e.target.value)} />
+          </Field>
+        ))}
+        <Field
+          label="Frost dates differ by, days"
+          hint="One year to another; empty for the usual ten."
+        >
+          <input
+            type="number"
+            min={0}
+            max={90}
+            value={typed.spread}
+            onChange={(e) => set('spread', e.target.value)}
+          />
+        </Field>
+        <Field label="How deep must soil be">
+          <select value={typed.depth} onChange={(e) => set('depth', e.target.value)}>
+            <option value="shallow">a rich, shallow mix will do</option>
+            <option value="standard">the standard depths</option>
+            <option value="deep">deep, loosened soil</option>
+          </select>
+        </Field>
+        <Field label="How plants are set out">
+          <select value={typed.layout} onChange={(e) => set('layout', e.target.value)}>
+            <option value="merged">squares merged</option>
+            <option value="single-squares">each square alone</option>
+          </select>
+        </Field>
+        <p className="col-span-full">
+          <button type="submit" className="act act-main">
+            Save the garden
+          </button>
+        </p>
+      </form>
+    </section>
+  );
+}
+
+function Shown() {
+  const { preferences, change } = usePreferences();
+  return (
+    <section aria-labelledby="shown">
+      <h2 id="shown" className="mb-2 text-base">
+        On this device
+      </h2>
+      <div className="grid grid-cols-2 gap-4">
+        <Field label="Light or dark">
+          <select
+            value={preferences.theme}
+            onChange={(e) => change({ theme: e.target.value as Preferences['theme'] })}
+          >
+            <option value="system">as the device</option>
+            <option value="light">light</option>
+            <option value="dark">dark</option>
+          </select>
+        </Field>
+        <Field label="Measures">
+          <select
+            value={preferences.units}
+            onChange={(e) => change({ units: e.target.value as Preferences['units'] })}
+          >
+            <option value="metric">centimetres, kilograms, litres</option>
+            <option value="imperial">inches, pounds, gallons</option>
+          </select>
+        </Field>
+        <label className="col-span-full flex items-center gap-2">
+          <input
+            type="checkbox"
+            className="min-h-0"
+            checked={preferences.letterKeys}
+            onChange={(e) => change({ letterKeys: e.target.checked })}
+          />
+          Typing a crop’s two letters in the bed plants it
+        </label>
+      </div>
+    </section>
+  );
+}
+
+function InAndOut({ state }: { state: GardenState }) {
+  const { slug } = state.head;
+  const { say } = useMessages();
+  const client = useQueryClient();
+  const go = useNavigate();
+  const file = useRef<HTMLInputElement>(null);
+  const [sure, setSure] = useState(false);
+
+  const take = async (chosen: File) => {
+    try {
+      const made = await answeredState(
+        api.POST('/api/gardens', {
+          // The document goes as it is: the server reads and judges it.
+          body: (await chosen.text()) as never,
+          bodySerializer: (body) => body as unknown as string,
+          headers: { 'content-type': 'application/json' },
+        }),
+      );
+      await client.invalidateQueries({ queryKey: gardensKey });
+      void go(`/gardens/${made.head.slug}`);
+    } catch (cause) {
+      if (cause instanceof ProblemError)
+        say({ kind: 'stop', text: `${chosen.name}: ${cause.message}` });
+      else throw cause;
+    }
+  };
+  const remove = async () => {
+    await api.DELETE('/api/gardens/{slug}', { params: { path: { slug } } });
+    await client.invalidateQueries({ queryKey: gardensKey });
+    void go('/');
+  };
+  return (
+    <section aria-labelledby="in-and-out">
+      <h2 id="in-and-out" className="mb-2 text-base">
+        In and out
+      </h2>
+      <ul className="space-y-1.5">
+        <li>
+          <a className="press" href={`/api/gardens/${slug}/plan.amplerows.json`} download>
+            Take out the plan document
+          </a>
+        </li>
+        <li>
+          <a className="press" href={`/api/gardens/${slug}/harvest.csv`} download>
+            Take out the harvest table as CSV
+          </a>
+        </li>
+        <li>
+          <button type="button" className="press" onClick={() => file.current?.click()}>
+            Bring in a plan document as a new garden
+          </button>
+          <input
+            ref={file}
+            type="file"
+            accept=".json,application/json"
+            aria-label="Plan document"
+            className="sr-only"
+            tabIndex={-1}
+            onChange={(event) => {
+              const chosen = event.target.files?.[0];
+              if (chosen) void take(chosen);
+              event.target.value = '';
+            }}
+          />
+        </li>
+        <li>
+          {sure ? (
+            <>
+              <button type="button" className="press mr-4" onClick={() => void remove()}>
+                {`Remove ${state.plan.garden.name} for good`}
+              </button>
+              <button type="button" className="press" onClick={() => setSure(false)}>
+                Keep it
+              </button>
+            </>
+          ) : (
+            <button type="button" className="press" onClick={() => setSure(true)}>
+              Remove this garden
+            </button>
+          )}
+        </li>
+      </ul>
+    </section>
+  );
+}

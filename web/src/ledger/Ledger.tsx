@@ -1,0 +1,216 @@
+import type { ReactNode } from 'react';
+
+import type { PlaceChange, PlaceReport, PlantingReport } from '../api/types';
+import { useUnits } from '../app/preferences';
+import { dayOf, shortWords, words } from '../time/day';
+import type { Day } from '../time/day';
+import { Figure, Sum } from './Working';
+
+interface Props {
+  place: PlaceReport;
+  plantings: readonly PlantingReport[];
+  day: Day;
+  selected: string | null;
+  changed: PlaceChange | undefined;
+  onSelect: (planting: string) => void;
+}
+
+/** The place as an account book: what stands, what it costs in ground, what it gives. */
+export function Ledger({ place, plantings, day, selected, changed, onSelect }: Props) {
+  const units = useUnits();
+  const now = place.standing.filter((entry) => dayOf(entry.start) <= day).at(-1);
+  return (
+    <section aria-label="Ledger">
+      <header className="flex items-baseline justify-between">
+        <h2 className="text-base">Ledger</h2>
+        <span className="text-muted">{words(day)}</span>
+      </header>
+      <dl>
+        <Line term="Squares taken">
+          <Figure
+            label="Squares taken: working"
+            working={<Standing plantings={plantings} day={day} />}
+          >
+            {`${now?.cells_taken ?? 0} of ${place.cells_usable}`}
+          </Figure>
+        </Line>
+        <Line term="Plants standing">{now?.plants ?? 0}</Line>
+        <Line term="Usable depth">
+          <Figure
+            label="Usable depth: working"
+            working={<Sum title="Usable depth and soil" terms={[...place.working]} />}
+          >
+            {units.length(place.usable_depth_cm)}
+          </Figure>
+        </Line>
+        <Line term="Soil">
+          <Figure
+            label="Soil: working"
+            working={<Sum title="Usable depth and soil" terms={[...place.working]} />}
+          >
+            {units.volume(place.soil_litres)}
+          </Figure>
+        </Line>
+        <Line term="Idle in season">
+          <Figure label="Idle in season: working" working={<IdleSum place={place} />}>
+            {`${Math.round(place.idle_cell_weeks)} square-weeks`}
+          </Figure>
+        </Line>
+      </dl>
+      <HarvestTable place={place} plantings={plantings} selected={selected} onSelect={onSelect} />
+      <Changed changed={changed} />
+    </section>
+  );
+}
+
+function Line({ term, children }: { term: string; children: ReactNode }) {
+  return (
+    <div className="flex items-baseline justify-between leading-[1.55]">
+      <dt>{term}</dt>
+      <dd className="font-semibold">{children}</dd>
+    </div>
+  );
+}
+
+function HarvestTable({ place, plantings, selected, onSelect }: Omit<Props, 'day' | 'changed'>) {
+  const units = useUnits();
+  const total = place.harvest_kg;
+  return (
+    <div className="mt-1 border-t border-rule pt-1">
+      <div
+        className="max-h-[206px] overflow-y-auto"
+        tabIndex={0}
+        role="region"
+        aria-label="Harvest by crop"
+      >
+        <table className="w-full">
+          <caption className="sr-only">{`Harvest of this place, ${units.weightUnit}`}</caption>
+          <thead className="sticky top-0 bg-ground text-muted">
+            <tr>
+              <th scope="col" className="text-left font-normal" colSpan={2}>
+                {`Harvest, ${units.weightUnit}`}
+              </th>
+              <th scope="col" className="w-11 text-right font-normal">
+                low
+              </th>
+              <th scope="col" className="w-12 text-right font-normal">
+                likely
+              </th>
+              <th scope="col" className="w-11 text-right font-normal">
+                high
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {plantings.map((p) => (
+              <tr key={p.id} className={p.id === selected ? 'bg-wash' : ''}>
+                <th scope="row" className="w-7 text-left font-semibold">
+                  {p.mark}
+                </th>
+                <td className="max-w-0 truncate">
+                  <button type="button" className="w-full truncate" onClick={() => onSelect(p.id)}>
+                    {`${p.name}, ${p.plants}`}
+                  </button>
+                </td>
+                <td className="text-right text-muted">{units.weight(p.harvest_kg.p10)}</td>
+                <td className="text-right font-semibold">
+                  <Figure
+                    label={`${p.name}, likely harvest: working`}
+                    working={
+                      <Sum
+                        title={`${p.name} from ${shortWords(dayOf(p.start_date))}`}
+                        terms={[...p.working]}
+                      />
+                    }
+                  >
+                    {units.weight(p.harvest_kg.p50)}
+                  </Figure>
+                </td>
+                <td className="text-right text-muted">{units.weight(p.harvest_kg.p90)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <p className="double-rule flex items-baseline justify-between pt-0.5 font-semibold">
+        <span>This place</span>
+        <span className="flex">
+          <span className="w-11 text-right font-normal text-muted">{units.weight(total.p10)}</span>
+          <span className="w-12 text-right text-damson">{units.weight(total.p50)}</span>
+          <span className="w-11 text-right font-normal text-muted">{units.weight(total.p90)}</span>
+        </span>
+      </p>
+    </div>
+  );
+}
+
+/** What the last edit changed, until the next. */
+function Changed({ changed }: { changed: PlaceChange | undefined }) {
+  const units = useUnits();
+  if (!changed) return null;
+  const signed = (text: string, value: number) =>
+    `${value < 0 ? '−' : '+'}${text.replace('-', '')}`;
+  const weeks = Math.round(changed.idle_cell_weeks);
+  const parts = [
+    Math.abs(changed.harvest_kg) >= 0.005 &&
+      `${signed(units.weight(changed.harvest_kg), changed.harvest_kg)} ${units.weightUnit}`,
+    changed.plants !== 0 && `${signed(String(changed.plants), changed.plants)} plants`,
+    weeks !== 0 && `${signed(String(weeks), weeks)} idle square-weeks`,
+  ].filter(Boolean);
+  if (parts.length === 0) return null;
+  return (
+    <p role="status" className="mt-1 bg-wash px-2 py-0.5 font-semibold text-damson">
+      {parts.join(' · ')}
+    </p>
+  );
+}
+
+function Standing({ plantings, day }: { plantings: readonly PlantingReport[]; day: Day }) {
+  const here = plantings.filter(
+    (p) => dayOf(p.start_date) <= day && (!p.clear_date || day < dayOf(p.clear_date)),
+  );
+  return (
+    <table className="w-full">
+      <caption className="mb-1 text-left font-serif text-base font-semibold">
+        {`Standing on ${words(day)}`}
+      </caption>
+      <tbody>
+        {here.map((p) => (
+          <tr key={p.id}>
+            <th scope="row" className="pr-2 text-left font-semibold">
+              {p.mark}
+            </th>
+            <td>{p.name}</td>
+            <td className="text-right">{`${p.cells.length} squares`}</td>
+            <td className="text-right">{`${p.plants} plants`}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function IdleSum({ place }: { place: PlaceReport }) {
+  return (
+    <table className="w-full">
+      <caption className="mb-1 text-left font-serif text-base font-semibold">
+        Idle while something could grow
+      </caption>
+      <tbody>
+        {place.idle.slice(0, 12).map((spell) => (
+          <tr key={`${spell.start}${spell.cells.join()}`}>
+            <td>{`${spell.cells.length} squares`}</td>
+            <td>{`${shortWords(dayOf(spell.start))} to ${shortWords(dayOf(spell.end))}`}</td>
+            <td className="text-right">
+              {((spell.cells.length * (dayOf(spell.end) - dayOf(spell.start))) / 7).toFixed(0)}
+            </td>
+          </tr>
+        ))}
+        <tr className="double-rule font-semibold">
+          <td colSpan={2}>All square-weeks, shorter gaps too, part squares by area</td>
+          <td className="text-right">{place.idle_cell_weeks.toFixed(0)}</td>
+        </tr>
+      </tbody>
+    </table>
+  );
+}

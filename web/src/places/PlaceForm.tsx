@@ -1,0 +1,181 @@
+import { useState } from 'react';
+import type { SubmitEvent } from 'react';
+import { useNavigate, useParams } from 'react-router';
+
+import { useEditor } from '../api/garden';
+import type { GardenState } from '../api/types';
+import { Field } from '../app/Field';
+import { useUnits } from '../app/preferences';
+import { nextId } from '../squares/edits';
+import { draftOf, readDraft } from './draft';
+import type { Draft, Faults } from './draft';
+
+const KINDS = [
+  ['framed', 'bed with a frame'],
+  ['ground', 'bed in the ground'],
+  ['container', 'container'],
+] as const;
+const BOTTOMS = [
+  ['open', 'open to the ground'],
+  ['mesh', 'mesh: animals stop, roots pass'],
+  ['rotting', 'card or paper that rots'],
+  ['lined', 'lined: roots stop'],
+  ['closed', 'closed'],
+] as const;
+const NATIVES = [
+  ['', 'not known'],
+  ['compacted', 'compacted'],
+  ['ordinary', 'ordinary soil'],
+  ['loose', 'loose soil'],
+] as const;
+const POLICIES = [
+  ['', 'as the garden'],
+  ['shallow', 'shallow, rich mix'],
+  ['standard', 'standard'],
+  ['deep', 'deep, loosened'],
+] as const;
+
+/** A place added or changed: measures, what lies below, sun and a net. */
+export function PlaceForm({ state }: { state: GardenState }) {
+  const { place: id } = useParams();
+  const before = state.plan.places.find((p) => p.id === id);
+  const units = useUnits();
+  const editor = useEditor(state.head.slug);
+  const go = useNavigate();
+  const [draft, setDraft] = useState<Draft>(() => draftOf(before, units));
+  const [faults, setFaults] = useState<Faults>({});
+  const [sure, setSure] = useState(false);
+  const set = <K extends keyof Draft>(key: K, value: Draft[K]) =>
+    setDraft((now) => ({ ...now, [key]: value }));
+  const back = (place: string) =>
+    go(`/gardens/${state.head.slug}/squares/${encodeURIComponent(place)}`);
+
+  const save = async (event: SubmitEvent) => {
+    event.preventDefault();
+    const { changes, faults: found } = readDraft(draft, units, before);
+    setFaults(found);
+    if (Object.keys(found).length > 0) return;
+    const place =
+      before?.id ??
+      nextId(
+        state.plan.places.map((p) => p.id),
+        'place-',
+      );
+    const given = Object.fromEntries(Object.entries(changes).filter(([, v]) => v !== null));
+    const saved = await editor.edit(
+      before
+        ? { do: 'change-place', id: before.id, changes }
+        : { do: 'add-place', place: { id: place, ...given } },
+    );
+    if (saved) void back(place);
+  };
+  const remove = async () => {
+    if (before && (await editor.edit({ do: 'remove-place', id: before.id })))
+      void go(`/gardens/${state.head.slug}`);
+  };
+  const planted = state.plan.plantings.filter((p) => p.place === before?.id).length;
+  const length = (
+    key: 'width' | 'length' | 'wall' | 'gap' | 'loosened' | 'cell' | 'net',
+    label: string,
+    hint?: string,
+  ) => (
+    <Field label={`${label}, ${units.lengthUnit}`} fault={faults[key]} {...(hint ? { hint } : {})}>
+      <input value={draft[key]} inputMode="decimal" onChange={(e) => set(key, e.target.value)} />
+    </Field>
+  );
+  const pick = <K extends 'kind' | 'bottom' | 'native' | 'policy'>(
+    key: K,
+    label: string,
+    options: readonly (readonly [Draft[K], string])[],
+  ) => (
+    <Field label={label}>
+      <select value={draft[key]} onChange={(e) => set(key, e.target.value as Draft[K])}>
+        {options.map(([value, text]) => (
+          <option key={value} value={value}>
+            {text}
+          </option>
+        ))}
+      </select>
+    </Field>
+  );
+
+  return (
+    <main className="max-w-3xl overflow-y-auto p-6">
+      <h1 className="text-xl">{before ? `Change ${before.name ?? before.id}` : 'Add a place'}</h1>
+      <p className="mb-4 text-muted">Inside measures count: walls take ground from both sides.</p>
+      <form
+        onSubmit={(event) => void save(event)}
+        className="grid grid-cols-1 gap-x-6 gap-y-3 sm:grid-cols-3"
+      >
+        <Field label="Name">
+          <input value={draft.name} maxLength={120} onChange={(e) => set('name', e.target.value)} />
+        </Field>
+        {pick('kind', 'Kind', KINDS)}
+        <Field label="Outline">
+          <select
+            value={draft.round ? 'round' : 'rectangle'}
+            onChange={(e) => set('round', e.target.value === 'round')}
+          >
+            <option value="rectangle">rectangle</option>
+            <option value="round">round</option>
+          </select>
+        </Field>
+        {length('width', draft.round ? 'Across, inside' : 'Width, inside')}
+        {!draft.round && length('length', 'Length, inside')}
+        {length('wall', 'Wall height', 'How deep it could be filled.')}
+        {length('gap', 'Gap below the rim')}
+        {pick('bottom', 'Bottom', BOTTOMS)}
+        {length('loosened', 'Loosened below')}
+        {pick('native', 'Ground below that', NATIVES)}
+        {length('cell', 'Side of a square')}
+        <Field
+          label="Hours of sun"
+          fault={faults.sun}
+          hint="Counted on a clear day; empty when not known."
+        >
+          <input
+            value={draft.sun}
+            inputMode="decimal"
+            onChange={(e) => set('sun', e.target.value)}
+          />
+        </Field>
+        {!draft.round && (
+          <Field
+            label="The length points to, degrees"
+            fault={faults.heading}
+            hint="0 north, 90 east, 180 south."
+          >
+            <input
+              value={draft.heading}
+              inputMode="numeric"
+              onChange={(e) => set('heading', e.target.value)}
+            />
+          </Field>
+        )}
+        {!draft.round &&
+          length('net', 'Net on posts, height', 'On the pole-ward side; empty for none.')}
+        {pick('policy', 'How deep must soil be', POLICIES)}
+        <p className="col-span-full mt-2 flex flex-wrap gap-3">
+          <button type="submit" className="act act-main">
+            {before ? 'Save the place' : 'Add the place'}
+          </button>
+          {before && !sure && (
+            <button type="button" className="act" onClick={() => setSure(true)}>
+              Remove it
+            </button>
+          )}
+          {before && sure && (
+            <>
+              <button type="button" className="act act-main" onClick={() => void remove()}>
+                {`Remove it with its ${planted} plantings`}
+              </button>
+              <button type="button" className="act" onClick={() => setSure(false)}>
+                Keep it
+              </button>
+            </>
+          )}
+        </p>
+      </form>
+    </main>
+  );
+}

@@ -1,0 +1,230 @@
+import { useState } from 'react';
+
+import type { Edit, Place, Planting, PlantingReport } from '../api/types';
+import { usePreferences, useUnits } from '../app/preferences';
+import { Field } from '../app/Field';
+import { Sum } from '../ledger/Working';
+import { dayOf, isoOf, shortWords, words } from '../time/day';
+import { readLength } from '../units/units';
+
+interface Props {
+  planting: Planting;
+  report: PlantingReport;
+  place: Place;
+  chosen: readonly string[];
+  onEdit: (edit: Edit) => void;
+}
+
+const STARTS = [
+  ['sow', 'sown here'],
+  ['transplant', 'set out as plants'],
+  ['set', 'sets, cloves or tubers'],
+  ['division', 'divided or runners'],
+] as const;
+
+const LAYOUTS = [
+  ['', 'as the garden'],
+  ['merged', 'squares merged'],
+  ['single-squares', 'each square alone'],
+  ['offset', 'offset rows'],
+  ['rows', 'straight rows'],
+  ['band', 'thick band'],
+  ['stations', 'stations'],
+] as const;
+
+const VERDICT = {
+  full: 'deep enough',
+  reduced: 'less than its best',
+  'too-shallow': 'too shallow',
+  'root-too-long': 'its root is too long',
+} as const;
+
+/** One planting: how it is set out and when, each of it to change, and its sum. */
+export function PlantingCard({ planting, report, place, chosen, onEdit }: Props) {
+  const units = useUnits();
+  const change = (changes: Record<string, unknown>) =>
+    onEdit({ do: 'change-planting', id: planting.id, changes });
+  const by = (days: number) => change({ start_date: isoOf(dayOf(planting.start_date) + days) });
+  return (
+    <div className="space-y-2">
+      <p>
+        <strong>{report.name}</strong>{' '}
+        {`${report.plants} plants, ${units.length(report.spacing_cm)} apart; ${report.setting_out}. `}
+        {`${units.length(report.depth.usable_cm)} of soil: ${VERDICT[report.depth.verdict]}.`}
+      </p>
+      <p className="text-muted">{sowing(report, units.length)}</p>
+      <div className="grid grid-cols-2 gap-x-3 gap-y-1.5">
+        <Field label="Start">
+          <select value={planting.start} onChange={(e) => change({ start: e.target.value })}>
+            {STARTS.map(([value, text]) => (
+              <option key={value} value={value}>
+                {text}
+              </option>
+            ))}
+          </select>
+        </Field>
+        <DateField
+          label="On"
+          value={planting.start_date}
+          onCommit={(v) => v && change({ start_date: v })}
+        />
+        <Field label="Set out">
+          <select
+            value={planting.layout ?? ''}
+            onChange={(e) => change({ layout: e.target.value || null })}
+          >
+            {LAYOUTS.map(([value, text]) => (
+              <option key={value} value={value}>
+                {text}
+              </option>
+            ))}
+          </select>
+        </Field>
+        <DateField
+          label="Cleared on"
+          value={planting.clear_date ?? report.clear_date ?? ''}
+          onCommit={(v) => change({ clear_date: v })}
+        />
+        <SpacingField
+          key={`s${planting.spacing_cm ?? ''}`}
+          planting={planting}
+          report={report}
+          change={change}
+        />
+        <Field label="Plants a square">
+          <input
+            key={planting.per_cell ?? 0}
+            type="number"
+            min={1}
+            max={20}
+            placeholder="by spacing"
+            defaultValue={planting.per_cell ?? ''}
+            onBlur={(e) => {
+              const value = e.target.value ? Number(e.target.value) : null;
+              if (value !== (planting.per_cell ?? null)) change({ per_cell: value });
+            }}
+          />
+        </Field>
+        {place.supports.length > 0 && (
+          <Field label="Climbs">
+            <select
+              value={planting.support ?? ''}
+              onChange={(e) => change({ support: e.target.value || null })}
+            >
+              <option value="">nothing</option>
+              {place.supports.map((s) => (
+                <option key={s.id} value={s.id}>
+                  {s.id}
+                </option>
+              ))}
+            </select>
+          </Field>
+        )}
+      </div>
+      <p className="flex flex-wrap gap-x-4">
+        <button type="button" className="press" onClick={() => by(-7)}>
+          A week earlier
+        </button>
+        <button type="button" className="press" onClick={() => by(7)}>
+          A week later
+        </button>
+        {chosen.length > 0 && (
+          <button
+            type="button"
+            className="press"
+            onClick={() => change({ cells: [...chosen], run_cm: null })}
+          >
+            Fit to the chosen squares
+          </button>
+        )}
+        <button
+          type="button"
+          className="press"
+          onClick={() => onEdit({ do: 'remove-planting', id: planting.id })}
+        >
+          Remove
+        </button>
+      </p>
+      <Sum title={`From ${words(dayOf(report.start_date))}`} terms={[...report.working]} />
+    </div>
+  );
+}
+
+function sowing(report: PlantingReport, length: (cm: number) => string): string {
+  const parts = [
+    report.sow_indoors && `Sow indoors about ${shortWords(dayOf(report.sow_indoors))}.`,
+    report.seeds_to_sow > 0 && `${report.seeds_to_sow} seeds.`,
+    report.sets_to_plant > 0 && `${report.sets_to_plant} to plant.`,
+    report.sowing_depth_cm !== null && `${length(report.sowing_depth_cm)} deep.`,
+    report.buried_stem_cm !== null && `Bury ${length(report.buried_stem_cm)} of stem.`,
+    report.before_sowing,
+    `Start between ${shortWords(dayOf(report.window.earliest))} and ${shortWords(dayOf(report.window.latest))}: ${report.window.how}.`,
+  ];
+  return parts.filter(Boolean).join(' ');
+}
+
+interface DateProps {
+  label: string;
+  value: string;
+  onCommit: (value: string | null) => void;
+}
+
+/** A date that is saved when it is left, not at each key. */
+function DateField({ label, value, onCommit }: DateProps) {
+  return (
+    <Field label={label}>
+      <input
+        key={value}
+        type="date"
+        defaultValue={value}
+        onBlur={(e) => {
+          if (e.target.value !== value) onCommit(e.target.value || null);
+        }}
+        onKeyDown={(e) => {
+          if (e.key === 'Enter') e.currentTarget.blur();
+        }}
+      />
+    </Field>
+  );
+}
+
+function SpacingField({
+  planting,
+  report,
+  change,
+}: {
+  planting: Planting;
+  report: PlantingReport;
+  change: (changes: Record<string, unknown>) => void;
+}) {
+  const { units, preferences } = usePreferences();
+  const [fault, setFault] = useState<string>();
+  const commit = (typed: string) => {
+    if (typed.trim() === '') {
+      setFault(undefined);
+      if (planting.spacing_cm) change({ spacing_cm: null });
+      return;
+    }
+    const cm = readLength(typed, preferences.units);
+    if (cm === null || cm < 0.5 || cm > 2000) {
+      setFault(`Give a length from ${units.length(0.5)}, such as ${units.toField(20)}.`);
+      return;
+    }
+    setFault(undefined);
+    if (cm !== planting.spacing_cm) change({ spacing_cm: cm });
+  };
+  return (
+    <Field label={`Apart, ${units.lengthUnit}`} fault={fault}>
+      <input
+        type="text"
+        inputMode="decimal"
+        defaultValue={planting.spacing_cm ? units.toField(planting.spacing_cm) : ''}
+        placeholder={units.toField(report.spacing_cm)}
+        onBlur={(e) => commit(e.target.value)}
+        onKeyDown={(e) => {
+          if (e.key === 'Enter') e.currentTarget.blur();
+        }}
+      />
+    </Field>
+  );
+}

@@ -1,0 +1,317 @@
+import { Tabs } from 'radix-ui';
+import { useState } from 'react';
+import type { KeyboardEvent } from 'react';
+import { Link, useParams } from 'react-router';
+
+import { useEditor, useShelf } from '../api/garden';
+import type { Edit, GardenState, ShelfEntry } from '../api/types';
+import { useMessages } from '../app/messages';
+import { usePreferences, useUnits } from '../app/preferences';
+import { useExtent } from '../app/useExtent';
+import { Ledger } from '../ledger/Ledger';
+import { MarginNotes } from '../notes/MarginNotes';
+import { isoOf, dayOf, words } from '../time/day';
+import { useDay } from '../time/DayContext';
+import { timeScale } from '../time/SeasonRuler';
+import { BedSheet, gestureCells } from './BedSheet';
+import { addressOf, freeAddresses, gridSize, plantingAt, rectangle, spotOf } from './cells';
+import type { Spot } from './cells';
+import { clearEdit, moveEdit, plantEdit } from './edits';
+import { IDLE, moved, next, typed } from './gesture';
+import type { Gesture, Input, TypedMark } from './gesture';
+import { measuresOf } from './measures';
+import { PlantingCard } from './PlantingCard';
+import { Shelf } from './Shelf';
+import { TableTwin } from './TableTwin';
+import { Wedges } from './Wedges';
+
+type Panel = 'notes' | 'shelf' | 'planting';
+
+interface Chosen {
+  cells: readonly string[];
+  anchor: Spot;
+  planting: string | null;
+}
+
+const NOTHING: Chosen = { cells: [], anchor: { column: 0, row: 0 }, planting: null };
+
+/** The workbench: one place from above, in section and through time, with its ledger. */
+export function SquaresScreen({ state }: { state: GardenState }) {
+  const { place: id } = useParams();
+  const known = state.report.places.find((p) => p.id === id) ?? state.report.places[0];
+  if (!known) {
+    return (
+      <main className="p-6">
+        <h1 className="text-xl">No bed yet</h1>
+        <p className="my-3">
+          A garden begins with one place that holds soil: a bed or a container.
+        </p>
+        <Link className="act act-main inline-block" to={`/gardens/${state.head.slug}/places/new`}>
+          Add a place
+        </Link>
+      </main>
+    );
+  }
+  return <Workbench key={known.id} state={state} placeId={known.id} />;
+}
+
+function Workbench({ state, placeId }: { state: GardenState; placeId: string }) {
+  const { slug, version } = state.head;
+  const { day, start, end } = useDay();
+  const units = useUnits();
+  const { preferences } = usePreferences();
+  const { say } = useMessages();
+  const editor = useEditor(slug);
+  const [sheet, extent] = useExtent<HTMLDivElement>();
+  const [strip, stripExtent] = useExtent<HTMLDivElement>();
+  const [chosen, setChosen] = useState<Chosen>(NOTHING);
+  const [cursor, setCursor] = useState<Spot>(NOTHING.anchor);
+  const [gesture, setGesture] = useState<Gesture>(IDLE);
+  const [mark, setMark] = useState<TypedMark>({ letters: '', atMs: 0 });
+  const [panel, setPanel] = useState<Panel>('notes');
+  const [asTable, setAsTable] = useState(false);
+
+  const place = state.report.places.find((p) => p.id === placeId);
+  const document = state.plan.places.find((p) => p.id === placeId);
+  const plantings = state.report.plantings.filter((p) => p.place === placeId);
+  const shelf = useShelf(slug, version, placeId, chosen.cells, isoOf(day));
+  if (!place || !document) return null;
+
+  const notes = state.report.notes.filter((n) => n.place === placeId || n.place === null);
+  const selected = plantings.find((p) => p.id === chosen.planting) ?? null;
+  const planned = state.plan.plantings.find((p) => p.id === selected?.id);
+  const send = (input: Input) => setGesture((now) => next(now, input));
+  const edit = (change: Edit) => void editor.edit(change);
+
+  const choose = (cells: readonly string[], anchor: Spot, planting: string | null) => {
+    setChosen({ cells, anchor, planting });
+    setPanel(planting ? 'planting' : cells.length > 0 ? 'shelf' : 'notes');
+  };
+  const selectPlanting = (planting: string) => {
+    const report = plantings.find((p) => p.id === planting);
+    if (report) choose([], chosen.anchor, planting);
+  };
+  const choosePainted = (from: Spot, to: Spot) => {
+    const cells = rectangle(place, from, to);
+    const standing = new Set(cells.map((cell) => plantingAt(plantings, cell, day)?.id ?? null));
+    const only = standing.size === 1 ? ([...standing][0] ?? null) : null;
+    setCursor(to);
+    choose(cells, from, only);
+  };
+
+  const release = () => {
+    const done = gesture;
+    setGesture(IDLE);
+    if (done.kind === 'painting') choosePainted(done.from, done.to);
+    if (done.kind === 'resizing') {
+      const cells = gestureCells(place, done) ?? [];
+      edit({ do: 'change-planting', id: done.planting, changes: { cells, run_cm: null } });
+    }
+    if (done.kind === 'movingWedge' && done.byDays !== 0) {
+      const report = plantings.find((p) => p.id === done.planting);
+      const inPlan = state.plan.plantings.find((p) => p.id === done.planting);
+      if (report && inPlan) {
+        const clear = report.clear_date ? dayOf(report.clear_date) : null;
+        edit(moveEdit(inPlan, dayOf(report.start_date), clear, done.byDays));
+      }
+    }
+  };
+
+  const plant = (entry: ShelfEntry) => {
+    void editor.edit(plantEdit(state.plan, placeId, entry, day)).then((saved) => {
+      if (saved) choose([], chosen.anchor, null);
+    });
+  };
+  const clear = () => {
+    const cells =
+      chosen.cells.length > 0 ? chosen.cells : selected ? selected.cells : [addressOf(cursor)];
+    const standing =
+      selected && chosen.cells.length === 0
+        ? [selected]
+        : plantings.filter((p) => cells.some((cell) => plantingAt([p], cell, day)));
+    const change = clearEdit(cells, standing);
+    if (change) edit(change);
+    choose([], chosen.anchor, null);
+  };
+  const plantMark = (letters: string) => {
+    const entry = shelf.data?.find((e) => e.mark === letters);
+    if (chosen.cells.length === 0) {
+      say({
+        kind: 'tip',
+        text: 'Choose squares first: arrows move, Shift and arrows choose more.',
+      });
+    } else if (!entry) {
+      say({ kind: 'care', text: `No crop has the mark ${letters}.` });
+    } else if (entry.reason.includes('stands here')) {
+      say({ kind: 'care', text: `${entry.reason}. Delete clears it, or move the day.` });
+    } else {
+      plant(entry);
+    }
+  };
+
+  const onKey = (event: KeyboardEvent<SVGSVGElement>) => {
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    const to = moved(cursor, event.key, gridSize(place));
+    if (to) {
+      setCursor(to);
+      if (event.shiftKey) {
+        const from = chosen.cells.length > 0 ? chosen.anchor : cursor;
+        setChosen({ cells: rectangle(place, from, to), anchor: from, planting: null });
+        setPanel('shelf');
+      } else if (freeAddresses(place).has(addressOf(to))) {
+        choosePainted(to, to);
+      }
+    } else if (event.key === 'Delete' || event.key === 'Backspace') clear();
+    else if (event.key === 'Escape') choose([], cursor, null);
+    else if (event.key === 'Enter' || event.key === ' ') choosePainted(cursor, cursor);
+    else if (preferences.letterKeys && /^[a-z]$/i.test(event.key)) {
+      const now = typed(mark, event.key, event.timeStamp);
+      setMark(now);
+      if (now.letters.length === 2) plantMark(now.letters);
+    } else return;
+    event.preventDefault();
+  };
+
+  const scale = timeScale(start, end, stripExtent.width);
+  const stops = notes.filter((n) => n.level !== 'tip').length;
+  return (
+    <main className="workbench">
+      <header className="flex flex-wrap items-baseline gap-x-3 px-4 pt-2">
+        <h1 className="text-xl">{document.name ?? placeId}</h1>
+        <p className="text-[13px] text-muted">{measuresOf(document, place, units)}</p>
+        <span className="no-print ml-auto flex gap-4">
+          <button
+            type="button"
+            className="press"
+            aria-pressed={asTable}
+            onClick={() => setAsTable(!asTable)}
+          >
+            {asTable ? 'Drawing' : 'Table'}
+          </button>
+          <Link className="press" to={`/gardens/${slug}/places/${placeId}/change`}>
+            Change
+          </Link>
+          <button type="button" className="press" onClick={() => window.print()}>
+            Print
+          </button>
+        </span>
+      </header>
+      <p className="print-only px-4">{`${state.plan.garden.name}, as it stands on ${words(day)}`}</p>
+      <div ref={sheet} className="sheet min-h-0 px-1">
+        {asTable ? (
+          <div className="h-full overflow-y-auto px-4 pt-2">
+            <TableTwin plantings={plantings} title={document.name ?? placeId} />
+          </div>
+        ) : (
+          <BedSheet
+            place={place}
+            plantings={plantings}
+            year={state.report.year}
+            day={day}
+            extent={extent}
+            chosen={chosen.cells}
+            cursor={cursor}
+            anchor={chosen.cells.length > 0 ? chosen.anchor : cursor}
+            selected={selected}
+            gesture={gesture}
+            send={send}
+            onRelease={release}
+            onKey={onKey}
+          />
+        )}
+      </div>
+      <aside className="side flex min-h-0 flex-col border-l border-rule px-3 pt-2">
+        <Ledger
+          place={place}
+          plantings={plantings}
+          day={day}
+          selected={chosen.planting}
+          changed={state.changed.find((c) => c.place === placeId)}
+          onSelect={selectPlanting}
+        />
+        <Tabs.Root
+          value={panel}
+          onValueChange={(value) => setPanel(value as Panel)}
+          className="no-print mt-2 flex min-h-0 grow flex-col"
+        >
+          <Tabs.List aria-label="Beside the ledger" className="flex gap-4 border-b border-rule">
+            <PanelTab value="notes">{stops > 0 ? `Notes, ${stops} to mend` : 'Notes'}</PanelTab>
+            <PanelTab value="shelf">What fits</PanelTab>
+            {selected && <PanelTab value="planting">This planting</PanelTab>}
+          </Tabs.List>
+          <Tabs.Content value="notes" className="panel">
+            <MarginNotes
+              notes={notes}
+              onFix={edit}
+              onChoose={(cells, planting) =>
+                choose(cells, cells[0] ? spotOf(cells[0]) : cursor, planting)
+              }
+            />
+          </Tabs.Content>
+          <Tabs.Content value="shelf" className="panel">
+            <Shelf
+              cells={chosen.cells}
+              day={day}
+              entries={shelf.data}
+              problem={shelf.error}
+              onPlant={plant}
+            />
+          </Tabs.Content>
+          {selected && planned && (
+            <Tabs.Content value="planting" className="panel">
+              <PlantingCard
+                key={selected.id}
+                planting={planned}
+                report={selected}
+                place={document}
+                chosen={chosen.cells}
+                onEdit={edit}
+              />
+            </Tabs.Content>
+          )}
+        </Tabs.Root>
+      </aside>
+      <div ref={strip} className="strip border-t border-rule">
+        <svg
+          className="block h-full w-full touch-none select-none"
+          role="group"
+          aria-label="Plantings through the year"
+        >
+          {stripExtent.width > 0 && (
+            <Wedges
+              place={place}
+              plantings={plantings}
+              scale={scale}
+              height={stripExtent.height}
+              day={day}
+              selected={chosen.planting}
+              gesture={gesture}
+              send={send}
+              onRelease={release}
+              onSelect={selectPlanting}
+            />
+          )}
+        </svg>
+        {plantings.length === 0 && (
+          <p className="absolute px-4 text-muted">
+            Nothing planted yet: choose squares above, then a crop.
+          </p>
+        )}
+      </div>
+      <div className="print-only px-4">
+        <TableTwin plantings={plantings} title={document.name ?? placeId} />
+      </div>
+    </main>
+  );
+}
+
+function PanelTab({ value, children }: { value: Panel; children: string }) {
+  return (
+    <Tabs.Trigger
+      value={value}
+      className="-mb-px min-h-[28px] border-b-[3px] border-transparent data-[state=active]:border-damson data-[state=active]:font-semibold"
+    >
+      {children}
+    </Tabs.Trigger>
+  );
+}

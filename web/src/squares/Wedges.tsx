@@ -1,0 +1,260 @@
+import type { PointerEvent } from 'react';
+
+import type { PlaceReport, PlantingReport } from '../api/types';
+import { hatchOf, PICKED } from '../drawing/Hatches';
+import { round } from '../drawing/outline';
+import { dayToPx, pxToDay } from '../drawing/scale';
+import type { TimeScale } from '../drawing/scale';
+import { dayOf, shortWords } from '../time/day';
+import type { Day } from '../time/day';
+import type { Gesture, Input } from './gesture';
+import { lanesOf } from './lanes';
+import type { Lane } from './lanes';
+
+interface Props {
+  place: PlaceReport;
+  plantings: readonly PlantingReport[];
+  scale: TimeScale;
+  height: number;
+  day: Day;
+  selected: string | null;
+  gesture: Gesture;
+  send: (input: Input) => void;
+  onRelease: () => void;
+  onSelect: (planting: string) => void;
+}
+
+const MOST_LANE_PX = 26;
+
+/** Time below the ground: each planting a wedge whose thickness is canopy throughout. */
+export function Wedges(props: Props) {
+  const { place, plantings, scale, height, day, gesture, send, onRelease } = props;
+  const lanes = lanesOf(plantings);
+  const laneHeight = Math.min(MOST_LANE_PX, (height - 6) / Math.max(1, lanes.length));
+  const dayAt = (event: PointerEvent<SVGGElement>) => {
+    const box = event.currentTarget.ownerSVGElement?.getBoundingClientRect();
+    return pxToDay(scale, event.clientX - (box?.left ?? 0));
+  };
+  return (
+    <g
+      onPointerMove={(event) => {
+        if (gesture.kind === 'movingWedge') send({ kind: 'overDay', day: dayAt(event) });
+      }}
+      onPointerUp={onRelease}
+      onPointerCancel={() => send({ kind: 'cancel' })}
+    >
+      {lanes.map((lane, index) => {
+        const base = 4 + (index + 1) * laneHeight;
+        return (
+          <g key={[...lane.cells].join()}>
+            <line
+              x1={scale.left}
+              x2={scale.left + scale.width}
+              y1={base}
+              y2={base}
+              stroke="var(--faint)"
+            />
+            <IdleGaps place={place} lane={lane} scale={scale} base={base} height={laneHeight} />
+            {lane.plantings.map((planting) => (
+              <Wedge
+                key={planting.id}
+                {...props}
+                planting={planting}
+                base={base}
+                height={laneHeight - 2}
+                dayAt={dayAt}
+              />
+            ))}
+          </g>
+        );
+      })}
+      <line
+        x1={dayToPx(scale, day)}
+        x2={dayToPx(scale, day)}
+        y1={0}
+        y2={height}
+        stroke="var(--damson)"
+        strokeWidth={1.6}
+        pointerEvents="none"
+      />
+    </g>
+  );
+}
+
+interface WedgeProps extends Props {
+  planting: PlantingReport;
+  base: number;
+  height: number;
+  dayAt: (event: PointerEvent<SVGGElement>) => Day;
+}
+
+function Wedge({
+  planting,
+  scale,
+  base,
+  height,
+  selected,
+  gesture,
+  send,
+  onSelect,
+  dayAt,
+}: WedgeProps) {
+  const shift =
+    gesture.kind === 'movingWedge' && gesture.planting === planting.id ? gesture.byDays : 0;
+  const start = dayOf(planting.start_date) + shift;
+  const clear =
+    (planting.clear_date ? dayOf(planting.clear_date) : dayOf(planting.start_date)) + shift;
+  const pick = planting.first_pick ? dayOf(planting.first_pick) + shift : null;
+  const isSelected = selected === planting.id;
+  const middle = dayToPx(
+    scale,
+    Math.max(scale.start, start) +
+      (Math.min(clear, scale.end) - Math.max(scale.start, start)) * 0.42,
+  );
+  return (
+    <g
+      role="button"
+      tabIndex={0}
+      aria-pressed={isSelected}
+      aria-label={`${planting.name}, ${shortWords(start)} to ${shortWords(clear)}`}
+      className="cursor-grab"
+      onPointerDown={(event) => {
+        event.currentTarget.setPointerCapture(event.pointerId);
+        onSelect(planting.id);
+        send({ kind: 'pressWedge', planting: planting.id, day: dayAt(event) });
+      }}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter' || event.key === ' ') onSelect(planting.id);
+        else return;
+        event.preventDefault();
+      }}
+    >
+      {planting.sow_indoors && (
+        <line
+          x1={dayToPx(scale, Math.max(scale.start, dayOf(planting.sow_indoors) + shift))}
+          x2={dayToPx(scale, start)}
+          y1={base - 1}
+          y2={base - 1}
+          stroke="var(--leaf)"
+          strokeDasharray="1 4"
+          strokeWidth={1.6}
+        />
+      )}
+      <path
+        d={wedgePath(planting, shift, scale, base, height, start, clear)}
+        fill="var(--leaf-wash)"
+        stroke={isSelected ? 'var(--damson)' : 'var(--leaf)'}
+        strokeWidth={isSelected ? 2 : 1.1}
+      />
+      <path
+        d={wedgePath(planting, shift, scale, base, height, start, pick ?? clear)}
+        fill={hatchOf(planting.family)}
+      />
+      {pick !== null && (
+        <path
+          d={wedgePath(planting, shift, scale, base, height, pick, clear)}
+          fill={PICKED}
+          opacity={0.75}
+        />
+      )}
+      <text
+        x={middle}
+        y={base - Math.max(2, height * 0.22)}
+        fontSize={12}
+        fontWeight={600}
+        textAnchor="middle"
+        fill={isSelected ? 'var(--damson)' : 'var(--ink)'}
+        className="halo"
+        pointerEvents="none"
+      >
+        {shift === 0 ? planting.mark : `${planting.mark} from ${shortWords(start)}`}
+      </text>
+    </g>
+  );
+}
+
+/** The part of a wedge between two days: canopy as a share of its fullest, thinned by picking. */
+function wedgePath(
+  planting: PlantingReport,
+  shift: number,
+  scale: TimeScale,
+  base: number,
+  height: number,
+  from: Day,
+  to: Day,
+): string {
+  const { growth } = planting;
+  const full = Math.max(...growth.canopy_cm, 0.1);
+  const first = dayOf(growth.start) + shift;
+  const low = Math.max(from, scale.start);
+  const high = Math.min(to, scale.end);
+  if (high <= low) return '';
+  const thicknessAt = (day: Day) => {
+    const at = (day - first) / growth.step_days;
+    const before = Math.max(0, Math.min(growth.canopy_cm.length - 1, Math.floor(at)));
+    const after = Math.min(growth.canopy_cm.length - 1, before + 1);
+    const share = at - before;
+    const mix = (values: readonly number[]) =>
+      (values[before] ?? 0) * (1 - share) + (values[after] ?? 0) * share;
+    return Math.max(0.6, (mix(growth.canopy_cm) / full) * mix(growth.standing) * height);
+  };
+  const days = [low];
+  for (let day = first; day < high; day += growth.step_days) if (day > low) days.push(day);
+  days.push(high);
+  const upper = days.map(
+    (day) => `L${round(dayToPx(scale, day))} ${round(base - thicknessAt(day))}`,
+  );
+  return `M${round(dayToPx(scale, low))} ${base}${upper.join('')}L${round(dayToPx(scale, high))} ${base}z`;
+}
+
+/** Weeks in which the whole lane's ground stands empty in growing weather. */
+function IdleGaps({
+  place,
+  lane,
+  scale,
+  base,
+  height,
+}: {
+  place: PlaceReport;
+  lane: Lane;
+  scale: TimeScale;
+  base: number;
+  height: number;
+}) {
+  const gaps = place.idle.filter((spell) => spell.cells.some((cell) => lane.cells.has(cell)));
+  return (
+    <g pointerEvents="none">
+      {gaps.map((spell) => {
+        const from = dayToPx(scale, dayOf(spell.start));
+        const to = dayToPx(scale, dayOf(spell.end));
+        const weeks = Math.floor((dayOf(spell.end) - dayOf(spell.start)) / 7);
+        return (
+          <g key={`${spell.start}${spell.cells.join()}`}>
+            <rect
+              x={from}
+              y={base - height * 0.6}
+              width={Math.max(0, to - from)}
+              height={height * 0.6}
+              fill="none"
+              stroke="var(--marigold-line)"
+              strokeDasharray="2 3"
+              strokeWidth={1.3}
+            />
+            {to - from > 60 && (
+              <text
+                x={(from + to) / 2}
+                y={base - height * 0.6 + Math.min(11, height * 0.5)}
+                textAnchor="middle"
+                fontSize={10.5}
+                fill="var(--marigold)"
+                className="halo"
+              >
+                {`${weeks} weeks idle`}
+              </text>
+            )}
+          </g>
+        );
+      })}
+    </g>
+  );
+}

@@ -1,0 +1,58 @@
+import type { Edit, Plan, Planting, PlantingReport, ShelfEntry } from '../api/types';
+import { isoOf } from '../time/day';
+import type { Day } from '../time/day';
+
+/** Edits that the bed sheet makes, as plain values. */
+
+export function nextId(taken: readonly string[], prefix: string): string {
+  const used = new Set(taken);
+  let number = taken.length + 1;
+  while (used.has(`${prefix}${number}`)) number += 1;
+  return `${prefix}${number}`;
+}
+
+export function plantEdit(plan: Plan, place: string, entry: ShelfEntry, day: Day): Edit {
+  const planting: Record<string, unknown> = {
+    id: nextId(
+      plan.plantings.map((p) => p.id),
+      'p',
+    ),
+    place,
+    crop: entry.crop,
+    cells: entry.cells,
+    start: entry.start,
+    start_date: isoOf(day),
+  };
+  if (entry.support) planting.support = entry.support;
+  if (entry.clear_by) planting.clear_date = entry.clear_by;
+  return { do: 'plant', planting };
+}
+
+/** Take some cells from whatever stands there on the day; a planting left without any goes. */
+export function clearEdit(
+  cells: readonly string[],
+  standing: readonly PlantingReport[],
+): Edit | null {
+  const edits = standing.flatMap((planting): Edit[] => {
+    const left = planting.cells.filter((cell) => !cells.includes(cell));
+    if (left.length === planting.cells.length) return [];
+    return left.length === 0
+      ? [{ do: 'remove-planting', id: planting.id }]
+      : [{ do: 'change-planting', id: planting.id, changes: { cells: left, run_cm: null } }];
+  });
+  const [only] = edits;
+  if (!only) return null;
+  return edits.length === 1 ? only : { do: 'together', edits };
+}
+
+/** Move a planting in time: both of its own dates, by so many days. */
+export function moveEdit(
+  planting: Planting,
+  startDay: Day,
+  clearDay: Day | null,
+  byDays: number,
+): Edit {
+  const changes: Record<string, unknown> = { start_date: isoOf(startDay + byDays) };
+  if (planting.clear_date && clearDay !== null) changes.clear_date = isoOf(clearDay + byDays);
+  return { do: 'change-planting', id: planting.id, changes };
+}

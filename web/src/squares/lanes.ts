@@ -1,0 +1,32 @@
+import type { PlantingReport } from '../api/types';
+import { dayOf } from '../time/day';
+
+/** Plantings that share ground share a lane, so that follow-ons and collisions are seen as shapes. */
+export interface Lane {
+  cells: Set<string>;
+  plantings: PlantingReport[];
+}
+
+function shared(lane: Lane, planting: PlantingReport): number {
+  return planting.cells.filter((cell) => lane.cells.has(cell)).length;
+}
+
+export function lanesOf(plantings: readonly PlantingReport[]): Lane[] {
+  const lanes: Lane[] = [];
+  const ordered = [...plantings].sort(
+    (a, b) => dayOf(a.start_date) - dayOf(b.start_date) || a.id.localeCompare(b.id),
+  );
+  for (const planting of ordered) {
+    let best: Lane | null = null;
+    for (const lane of lanes) {
+      if (shared(lane, planting) > (best ? shared(best, planting) : 0)) best = lane;
+    }
+    if (best) {
+      best.plantings.push(planting);
+      for (const cell of planting.cells) best.cells.add(cell);
+    } else {
+      lanes.push({ cells: new Set(planting.cells), plantings: [planting] });
+    }
+  }
+  return lanes;
+}

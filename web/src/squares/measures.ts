@@ -1,0 +1,25 @@
+import type { Place, PlaceReport } from '../api/types';
+import type { Units } from '../units/units';
+
+const BOTTOM = {
+  open: 'open below',
+  mesh: 'mesh bottom',
+  rotting: 'card or paper below',
+  lined: 'lined bottom',
+  closed: 'closed bottom',
+} as const;
+
+/** A place's inside measures and soil in a line. */
+export function measuresOf(place: Place, report: PlaceReport, units: Units): string {
+  const [x0, y0, x1, y1] = report.bounds_cm;
+  const across = units.length(x1 - x0);
+  const size =
+    place.shape.type === 'circle'
+      ? `${across} across`
+      : `${units.toField(x1 - x0)} × ${units.length(y1 - y0)}`;
+  const { fill_cm: fill, loosened_cm: loosened } = report.layers;
+  const soil = `${units.length(fill)} of mix${loosened > 0 ? ` over ${units.toField(loosened)} loosened` : ''}`;
+  const bottom = BOTTOM[report.bottom as keyof typeof BOTTOM];
+  const sun = place.sun_hours ? `${place.sun_hours} h sun` : 'sun not counted';
+  return `${size} inside · ${soil} · ${bottom} · ${sun}`;
+}

@@ -1,0 +1,68 @@
+/** Days as whole numbers, so that the drawings can reckon with them. Day 0 is 1 January 1970. */
+export type Day = number;
+
+const MS_PER_DAY = 86_400_000;
+const MONTHS = [
+  'January',
+  'February',
+  'March',
+  'April',
+  'May',
+  'June',
+  'July',
+  'August',
+  'September',
+  'October',
+  'November',
+  'December',
+] as const;
+
+/** "2027-04-10" as a day number. */
+export function dayOf(iso: string): Day {
+  const [year = 1970, month = 1, date = 1] = iso.split('-').map(Number);
+  return Math.round(Date.UTC(year, month - 1, date) / MS_PER_DAY);
+}
+
+export function isoOf(day: Day): string {
+  return new Date(day * MS_PER_DAY).toISOString().slice(0, 10);
+}
+
+/** The day in words: "14 June". */
+export function words(day: Day): string {
+  const date = new Date(day * MS_PER_DAY);
+  return `${date.getUTCDate()} ${MONTHS[date.getUTCMonth()] ?? ''}`;
+}
+
+/** The day in few letters: "14 Jun". */
+export function shortWords(day: Day): string {
+  const date = new Date(day * MS_PER_DAY);
+  return `${date.getUTCDate()} ${(MONTHS[date.getUTCMonth()] ?? '').slice(0, 3)}`;
+}
+
+export function today(): Day {
+  return Math.floor(Date.now() / MS_PER_DAY);
+}
+
+export interface MonthMark {
+  day: Day;
+  name: string;
+}
+
+/** The first of each month within a span, the span's own start included. */
+export function monthsWithin(start: Day, end: Day): MonthMark[] {
+  const marks: MonthMark[] = [];
+  const first = new Date(start * MS_PER_DAY);
+  for (let step = 0; step < 14; step += 1) {
+    const day = Math.round(
+      Date.UTC(first.getUTCFullYear(), first.getUTCMonth() + step, 1) / MS_PER_DAY,
+    );
+    if (day > end) break;
+    const name = MONTHS[(first.getUTCMonth() + step) % 12] ?? '';
+    marks.push({ day: Math.max(day, start), name });
+  }
+  return marks;
+}
+
+export function clamp(value: number, low: number, high: number): number {
+  return Math.min(high, Math.max(low, value));
+}

@@ -1,0 +1,114 @@
+/** The grower's units. The core speaks centimetres, kilograms and litres; only this converts. */
+
+export type UnitSystem = 'metric' | 'imperial';
+
+const CM_PER_INCH = 2.54;
+const CM_PER_FOOT = 30.48;
+const LB_PER_KG = 2.204_622_6;
+const OZ_PER_GRAM = 0.035_273_96;
+const GALLONS_PER_LITRE = 0.264_172;
+const SQUARE_FEET_PER_M2 = 10.763_91;
+
+export interface Units {
+  system: UnitSystem;
+  lengthUnit: string;
+  weightUnit: string;
+  length: (cm: number) => string;
+  /** A weight without its unit, for columns. */
+  weight: (kg: number) => string;
+  volume: (litres: number) => string;
+  area: (m2: number) => string;
+  /** Turn the core's own measures in a sentence into these units. */
+  sentence: (text: string) => string;
+  /** A length for an input field, and back. Bare numbers are in `lengthUnit`. */
+  toField: (cm: number) => string;
+}
+
+function trimmed(value: number, digits: number): string {
+  return String(Number(value.toFixed(digits)));
+}
+
+function weightDigits(value: number): string {
+  return value !== 0 && Math.abs(value) < 0.095 ? value.toFixed(2) : value.toFixed(1);
+}
+
+const metric: Units = {
+  system: 'metric',
+  lengthUnit: 'cm',
+  weightUnit: 'kg',
+  length: (cm) => `${trimmed(cm, 1)} cm`,
+  weight: weightDigits,
+  volume: (litres) => `${Math.round(litres)} L`,
+  area: (m2) => `${trimmed(m2, 2)} m²`,
+  sentence: (text) => text,
+  toField: (cm) => trimmed(cm, 2),
+};
+
+const inches = (cm: number) => `${trimmed(cm / CM_PER_INCH, 1)} in`;
+
+const imperial: Units = {
+  system: 'imperial',
+  lengthUnit: 'in',
+  weightUnit: 'lb',
+  length: inches,
+  weight: (kg) => weightDigits(kg * LB_PER_KG),
+  volume: (litres) => `${trimmed(litres * GALLONS_PER_LITRE, 1)} gal`,
+  area: (m2) => `${trimmed(m2 * SQUARE_FEET_PER_M2, 1)} sq ft`,
+  sentence: (text) =>
+    text.replace(
+      /(\d+(?:\.\d+)?) (cm|kg|g|L|m²|°C)(?![\p{L}\d])/gu,
+      (_whole: string, figure: string, unit: string) => converted(Number(figure), unit),
+    ),
+  toField: (cm) => trimmed(cm / CM_PER_INCH, 2),
+};
+
+function converted(value: number, unit: string): string {
+  switch (unit) {
+    case 'cm':
+      return inches(value);
+    case 'kg':
+      return `${imperial.weight(value)} lb`;
+    case 'g':
+      return `${trimmed(value * OZ_PER_GRAM, 1)} oz`;
+    case 'L':
+      return imperial.volume(value);
+    case 'm²':
+      return imperial.area(value);
+    default:
+      return `${Math.round(value * 1.8 + 32)} °F`;
+  }
+}
+
+export function unitsFor(system: UnitSystem): Units {
+  return system === 'imperial' ? imperial : metric;
+}
+
+/**
+ * A typed length in centimetres: `120`, `1.2m`, `45 cm`, `4'`, `3'6"`, `42in`.
+ * A bare number is in the grower's own unit; null when it cannot be read.
+ */
+export function readLength(typed: string, system: UnitSystem): number | null {
+  const text = typed
+    .trim()
+    .toLowerCase()
+    .replace(',', '.')
+    .replaceAll('′', "'")
+    .replaceAll('″', '"');
+  const feet = /^(\d+(?:\.\d+)?)\s*(?:'|ft|feet)\s*(?:(\d+(?:\.\d+)?)\s*(?:"|in)?)?$/.exec(text);
+  if (feet) return Number(feet[1]) * CM_PER_FOOT + Number(feet[2] ?? 0) * CM_PER_INCH;
+  const plain = /^(\d+(?:\.\d+)?)\s*(m|cm|mm|"|in|inches)?$/.exec(text);
+  if (!plain) return null;
+  const value = Number(plain[1]);
+  switch (plain[2]) {
+    case 'm':
+      return value * 100;
+    case 'mm':
+      return value / 10;
+    case 'cm':
+      return value;
+    case undefined:
+      return system === 'imperial' ? value * CM_PER_INCH : value;
+    default:
+      return value * CM_PER_INCH;
+  }
+}

@@ -1,0 +1,17 @@
+import tailwindcss from '@tailwindcss/vite';
+import react from '@vitejs/plugin-react';
+import { defineConfig } from 'vite';
+
+const server = 'http://127.0.0.1:8437';
+
+export default defineConfig({
+  plugins: [react(), tailwindcss()],
+  build: {
+    outDir: '../src/ample_rows/api/site',
+    emptyOutDir: true,
+    // Nothing inlined: the page's policy allows files of its own, not data in markup.
+    assetsInlineLimit: 0,
+    modulePreload: { polyfill: false },
+  },
+  server: { proxy: { '/api': { target: server, changeOrigin: true } } },
+});
