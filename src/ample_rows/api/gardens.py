@@ -15,7 +15,6 @@ from ample_rows.api.state import (
     FirstBedRequest,
     FrostAnswer,
     GardenState,
-    ShelfAnswer,
     ShelfRequest,
     VersionRequest,
     garden_response,
@@ -26,7 +25,7 @@ from ample_rows.core.frost_guess import guess_frosts
 from ample_rows.core.plan import Plan, document
 from ample_rows.core.reference import Book
 from ample_rows.core.report import Report
-from ample_rows.core.shelf import shelf_for
+from ample_rows.core.shelf import ShelfAnswer, shelf_for
 from ample_rows.core.starter import FirstBed, first_garden
 from ample_rows.store import GardenStore, Head
 
@@ -126,9 +125,7 @@ def redo(slug: str, asked: VersionRequest, store: Store, book: Reference) -> Res
 def shelf(slug: str, asked: ShelfRequest, store: Store, book: Reference) -> ShelfAnswer:
     """What fits some squares on a day, best first, and why the rest does not."""
     plan = store.load(slug).plan
-    return ShelfAnswer(
-        entries=list(shelf_for(plan, asked.place, tuple(asked.cells), asked.day, book))
-    )
+    return shelf_for(plan, asked.place, tuple(asked.cells), asked.day, book)
 
 
 @router.get(

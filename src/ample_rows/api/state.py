@@ -13,7 +13,6 @@ from ample_rows.core.evaluate import evaluate
 from ample_rows.core.plan import Plan
 from ample_rows.core.reference import Book
 from ample_rows.core.report import Report
-from ample_rows.core.shelf import ShelfEntry
 from ample_rows.store import Head, Stored
 
 
@@ -58,10 +57,6 @@ class ShelfRequest(BaseModel):
     place: str
     cells: list[str] = Field(max_length=5_000)
     day: date
-
-
-class ShelfAnswer(BaseModel):
-    entries: list[ShelfEntry]
 
 
 class FirstBedRequest(BaseModel):

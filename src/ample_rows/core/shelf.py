@@ -43,10 +43,19 @@ class ShelfEntry:
     kg_per_square_week: float
 
 
+@dataclass(frozen=True, slots=True)
+class ShelfAnswer:
+    """Every crop of the book, those that fit first; what stands in the way of them all."""
+
+    entries: tuple[ShelfEntry, ...]
+    blocked: str | None
+    free_from: date | None
+
+
 def shelf_for(
     plan: p.Plan, place_id: str, cells: tuple[str, ...], day: date, book: Book
-) -> tuple[ShelfEntry, ...]:
-    """Every crop of the book for these cells: those that fit first, by yield of ground and time.
+) -> ShelfAnswer:
+    """What these cells can grow from a day: best first by yield of ground and time.
 
     Raises:
         PlanFaultsError: No such place, or a cell that is not on it.
@@ -74,7 +83,10 @@ def shelf_for(
     )
     entries = [_entry(asked, crop) for crop in book.crops.values()]
     entries.sort(key=lambda e: (not e.fits, -e.kg_per_square_week, -e.factor, e.name))
-    return tuple(entries)
+    blocked = _blocked(asked)
+    now = asked.use.now
+    free_from = now.clear_date if blocked and now is not None else None
+    return ShelfAnswer(tuple(entries), blocked or None, free_from)
 
 
 @dataclass(frozen=True)
@@ -167,14 +179,23 @@ def _support_over(asked: _Asked, crop: Crop) -> str | None:
     return None
 
 
+def _blocked(asked: _Asked) -> str:
+    """What stands in the way of every crop; empty when the ground is free."""
+    now = asked.use.now
+    if asked.held:
+        return f"{', '.join(asked.held)} is held"
+    if now is not None and now.clear_date is not None:
+        return f"{now.name} stands here until {day_words(now.clear_date)}"
+    return ""
+
+
 def _why_not(e: Evaluated, asked: _Asked) -> str:
     """The first reason against, in the grower's order of asking; empty when it fits."""
     report, window = e.report, e.report.window
     use, day = asked.use, asked.day
-    if asked.held:
-        return f"{', '.join(asked.held)} is held"
-    if use.now is not None and use.now.clear_date is not None:
-        return f"{use.now.name} stands here until {day_words(use.now.clear_date)}"
+    blocked = _blocked(asked)
+    if blocked:
+        return blocked
     if report.plants == 0:
         return f"too few squares: plants stand {report.spacing_cm:g} cm apart"
     if e.depth.verdict == "root-too-long":

@@ -128,7 +128,7 @@ def _with_favourite(
         crop = book.crops[crop_id]
         opens = window(year, crop, crop.starts[0], book).earliest
         start = max(opens, year.start) + timedelta(days=SETTLE_DAYS)
-        shelf = shelf_for(plan, plan.places[0].id, block, start, book)
+        shelf = shelf_for(plan, plan.places[0].id, block, start, book).entries
         entry = next(e for e in shelf if e.crop == crop_id)
         if entry.fits and entry.factor >= LEAST_FACTOR:
             return _planted_with(plan, entry, block, start, follows=None), crop_id
@@ -142,7 +142,7 @@ def _with_follower(plan: p.Plan, block: tuple[str, ...], used: list[str], book: 
         return plan
     rest = book.crops[last.crop].turn_round_days
     day = last.clear_date + timedelta(days=round(rest))
-    for entry in shelf_for(plan, plan.places[0].id, block, day, book):
+    for entry in shelf_for(plan, plan.places[0].id, block, day, book).entries:
         fresh = entry.crop in FOLLOWERS and entry.family != last.family
         if entry.fits and fresh and used.count(entry.crop) < MOST_REPEATS:
             used.append(entry.crop)

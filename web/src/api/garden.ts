@@ -4,7 +4,7 @@ import { useCallback } from 'react';
 
 import { useMessages } from '../app/messages';
 import { answered, answeredState, api, ProblemError } from './client';
-import type { Edit, GardenState, Head, ShelfEntry } from './types';
+import type { Edit, GardenState, Head, ShelfAnswer } from './types';
 
 export const gardenKey = (slug: string) => ['garden', slug] as const;
 export const gardensKey = ['gardens'] as const;
@@ -32,19 +32,17 @@ export function useShelf(
   cells: readonly string[],
   day: string,
 ) {
-  return useQuery<ShelfEntry[], ProblemError>({
+  return useQuery<ShelfAnswer, ProblemError>({
     queryKey: ['shelf', slug, version, place, cells.join(' '), day],
     enabled: cells.length > 0,
-    queryFn: async ({ signal }) => {
-      const answer = await answered(
+    queryFn: ({ signal }) =>
+      answered(
         api.POST('/api/gardens/{slug}/shelf', {
           params: { path: { slug } },
           body: { place, cells: [...cells], day },
           signal,
         }),
-      );
-      return answer.entries;
-    },
+      ),
   });
 }
 

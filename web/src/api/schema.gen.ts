@@ -1306,10 +1306,17 @@ export interface components {
             /** Notes */
             notes: components["schemas"]["Note"][];
         };
-        /** ShelfAnswer */
+        /**
+         * ShelfAnswer
+         * @description Every crop of the book, those that fit first; what stands in the way of them all.
+         */
         ShelfAnswer: {
             /** Entries */
             entries: components["schemas"]["ShelfEntry"][];
+            /** Blocked */
+            blocked: string | null;
+            /** Free From */
+            free_from: string | null;
         };
         /**
          * ShelfEntry

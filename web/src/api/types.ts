@@ -17,6 +17,7 @@ export type Note = Schemas['Note'];
 export type Fix = Schemas['Fix'];
 export type Term = Schemas['Term'];
 export type Quantiles = Schemas['Quantiles'];
+export type ShelfAnswer = Schemas['ShelfAnswer'];
 export type ShelfEntry = Schemas['ShelfEntry'];
 export type PlaceChange = Schemas['PlaceChange'];
 export type Problem = Schemas['Problem'];

@@ -43,6 +43,18 @@ function shown(term: Term): string {
   return String(Number(term.value.toFixed(digits)));
 }
 
+/** Where a figure comes from: its name at once, the whole note when asked for. */
+function Source({ text }: { text: string }) {
+  const [name, ...note] = text.split(': ');
+  if (note.length === 0) return <span className="block text-[11.5px]">{text}</span>;
+  return (
+    <details className="text-[11.5px]">
+      <summary className="cursor-pointer">{name}</summary>
+      {note.join(': ')}
+    </details>
+  );
+}
+
 /** A sum as done by hand: terms one under the other, a double rule, the result. */
 export function Sum({ title, terms }: { title: string; terms: readonly Term[] }) {
   const units = useUnits();
@@ -64,7 +76,7 @@ export function Sum({ title, terms }: { title: string; terms: readonly Term[] })
               </td>
               <td className="py-0.5 align-top text-[12.5px] text-muted">
                 {units.sentence(term.how)}
-                <span className="block text-[11.5px]">{term.source}</span>
+                <Source text={term.source} />
               </td>
             </tr>
           ))}

@@ -12,7 +12,7 @@ export function PlaceList({ state }: { state: GardenState }) {
     ...state.report.places.map((p) => Math.max(p.bounds_cm[3] - p.bounds_cm[1], 1)),
   );
   return (
-    <section aria-label="Places" className="mt-3 border-t border-rule pt-2">
+    <section aria-label="Places" className="places mt-3 border-t border-rule pt-2">
       <h2 className="flex justify-between px-3 text-[13px] text-muted">
         <span>Places</span>
         <span className="font-sans font-normal">{`likely ${units.weightUnit}`}</span>

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 
 import type { ProblemError } from '../api/client';
-import type { ShelfEntry } from '../api/types';
+import type { ShelfAnswer, ShelfEntry } from '../api/types';
 import { useUnits } from '../app/preferences';
 import { dayOf, shortWords, words } from '../time/day';
 import type { Day } from '../time/day';
@@ -9,15 +9,16 @@ import type { Day } from '../time/day';
 interface Props {
   cells: readonly string[];
   day: Day;
-  entries: ShelfEntry[] | undefined;
+  answer: ShelfAnswer | undefined;
   problem: ProblemError | null;
   onPlant: (entry: ShelfEntry) => void;
+  onDay: (day: Day) => void;
 }
 
 const HOW = { sow: 'sow', transplant: 'set out plants', set: 'set', division: 'plant' } as const;
 
 /** What fits the chosen squares on the day, best first; below it what does not, and why. */
-export function Shelf({ cells, day, entries, problem, onPlant }: Props) {
+export function Shelf({ cells, day, answer, problem, onPlant, onDay }: Props) {
   const [wanted, setWanted] = useState('');
   if (cells.length === 0) {
     return (
@@ -28,9 +29,22 @@ export function Shelf({ cells, day, entries, problem, onPlant }: Props) {
     );
   }
   if (problem) return <p className="py-2">{problem.message}</p>;
-  if (!entries) return <p className="py-2 text-muted">Working out what fits …</p>;
+  if (!answer) return <p className="py-2 text-muted">Working out what fits …</p>;
+  if (answer.blocked) {
+    const free = answer.free_from ? dayOf(answer.free_from) : null;
+    return (
+      <p className="py-2">
+        {`${answer.blocked}. `}
+        {free !== null && (
+          <button type="button" className="press" onClick={() => onDay(free)}>
+            {`See what follows on ${words(free)}`}
+          </button>
+        )}
+      </p>
+    );
+  }
   const text = wanted.trim().toLowerCase();
-  const found = entries.filter(
+  const found = answer.entries.filter(
     (e) => e.name.toLowerCase().includes(text) || e.mark.toLowerCase() === text,
   );
   const fitting = found.filter((e) => e.fits);

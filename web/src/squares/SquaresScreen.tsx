@@ -57,7 +57,7 @@ export function SquaresScreen({ state }: { state: GardenState }) {
 
 function Workbench({ state, placeId }: { state: GardenState; placeId: string }) {
   const { slug, version } = state.head;
-  const { day, start, end } = useDay();
+  const { day, start, end, setDay } = useDay();
   const units = useUnits();
   const { preferences } = usePreferences();
   const { say } = useMessages();
@@ -134,7 +134,7 @@ function Workbench({ state, placeId }: { state: GardenState; placeId: string }) 
     choose([], chosen.anchor, null);
   };
   const plantMark = (letters: string) => {
-    const entry = shelf.data?.find((e) => e.mark === letters);
+    const entry = shelf.data?.entries.find((e) => e.mark === letters);
     if (chosen.cells.length === 0) {
       say({
         kind: 'tip',
@@ -142,8 +142,8 @@ function Workbench({ state, placeId }: { state: GardenState; placeId: string }) 
       });
     } else if (!entry) {
       say({ kind: 'care', text: `No crop has the mark ${letters}.` });
-    } else if (entry.reason.includes('stands here')) {
-      say({ kind: 'care', text: `${entry.reason}. Delete clears it, or move the day.` });
+    } else if (shelf.data?.blocked) {
+      say({ kind: 'care', text: `${shelf.data.blocked}. Delete clears it, or move the day.` });
     } else {
       plant(entry);
     }
@@ -252,7 +252,8 @@ function Workbench({ state, placeId }: { state: GardenState; placeId: string }) 
             <Shelf
               cells={chosen.cells}
               day={day}
-              entries={shelf.data}
+              answer={shelf.data}
+              onDay={setDay}
               problem={shelf.error}
               onPlant={plant}
             />

@@ -8,7 +8,7 @@ import type { TimeScale } from '../drawing/scale';
 import { dayOf, shortWords } from '../time/day';
 import type { Day } from '../time/day';
 import type { Gesture, Input } from './gesture';
-import { lanesOf } from './lanes';
+import { laneOfSpell, lanesOf } from './lanes';
 import type { Lane } from './lanes';
 
 interface Props {
@@ -24,7 +24,7 @@ interface Props {
   onSelect: (planting: string) => void;
 }
 
-const MOST_LANE_PX = 26;
+const MOST_LANE_PX = 40;
 
 /** Time below the ground: each planting a wedge whose thickness is canopy throughout. */
 export function Wedges(props: Props) {
@@ -54,7 +54,14 @@ export function Wedges(props: Props) {
               y2={base}
               stroke="var(--faint)"
             />
-            <IdleGaps place={place} lane={lane} scale={scale} base={base} height={laneHeight} />
+            <IdleGaps
+              place={place}
+              lanes={lanes}
+              lane={lane}
+              scale={scale}
+              base={base}
+              height={laneHeight}
+            />
             {lane.plantings.map((planting) => (
               <Wedge
                 key={planting.id}
@@ -210,18 +217,20 @@ function wedgePath(
 /** Weeks in which the whole lane's ground stands empty in growing weather. */
 function IdleGaps({
   place,
+  lanes,
   lane,
   scale,
   base,
   height,
 }: {
   place: PlaceReport;
+  lanes: readonly Lane[];
   lane: Lane;
   scale: TimeScale;
   base: number;
   height: number;
 }) {
-  const gaps = place.idle.filter((spell) => spell.cells.some((cell) => lane.cells.has(cell)));
+  const gaps = place.idle.filter((spell) => laneOfSpell(lanes, spell.cells) === lane);
   return (
     <g pointerEvents="none">
       {gaps.map((spell) => {

@@ -30,3 +30,14 @@ export function lanesOf(plantings: readonly PlantingReport[]): Lane[] {
   }
   return lanes;
 }
+
+/** The lane that an idle spell is drawn in: the one whose ground it covers most of. */
+export function laneOfSpell(lanes: readonly Lane[], cells: readonly string[]): Lane | undefined {
+  const covered = (lane: Lane) =>
+    cells.filter((cell) => lane.cells.has(cell)).length / lane.cells.size;
+  const best = lanes.reduce<Lane | undefined>(
+    (found, lane) => (covered(lane) > (found ? covered(found) : 0) ? lane : found),
+    undefined,
+  );
+  return best;
+}

@@ -16,9 +16,9 @@ export function measuresOf(place: Place, report: PlaceReport, units: Units): str
   const size =
     place.shape.type === 'circle'
       ? `${across} across`
-      : `${units.toField(x1 - x0)} × ${units.length(y1 - y0)}`;
+      : `${units.bare(x1 - x0)} × ${units.length(y1 - y0)}`;
   const { fill_cm: fill, loosened_cm: loosened } = report.layers;
-  const soil = `${units.length(fill)} of mix${loosened > 0 ? ` over ${units.toField(loosened)} loosened` : ''}`;
+  const soil = `${units.length(fill)} mix${loosened > 0 ? ` over ${units.bare(loosened)} loosened` : ''}`;
   const bottom = BOTTOM[report.bottom as keyof typeof BOTTOM];
   const sun = place.sun_hours ? `${place.sun_hours} h sun` : 'sun not counted';
   return `${size} inside · ${soil} · ${bottom} · ${sun}`;

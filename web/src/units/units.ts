@@ -14,6 +14,8 @@ export interface Units {
   lengthUnit: string;
   weightUnit: string;
   length: (cm: number) => string;
+  /** A length without its unit, where the unit stands beside it. */
+  bare: (cm: number) => string;
   /** A weight without its unit, for columns. */
   weight: (kg: number) => string;
   volume: (litres: number) => string;
@@ -37,6 +39,7 @@ const metric: Units = {
   lengthUnit: 'cm',
   weightUnit: 'kg',
   length: (cm) => `${trimmed(cm, 1)} cm`,
+  bare: (cm) => trimmed(cm, 1),
   weight: weightDigits,
   volume: (litres) => `${Math.round(litres)} L`,
   area: (m2) => `${trimmed(m2, 2)} m²`,
@@ -51,6 +54,7 @@ const imperial: Units = {
   lengthUnit: 'in',
   weightUnit: 'lb',
   length: inches,
+  bare: (cm) => trimmed(cm / CM_PER_INCH, 1),
   weight: (kg) => weightDigits(kg * LB_PER_KG),
   volume: (litres) => `${trimmed(litres * GALLONS_PER_LITRE, 1)} gal`,
   area: (m2) => `${trimmed(m2 * SQUARE_FEET_PER_M2, 1)} sq ft`,

@@ -1,0 +1,276 @@
+"""`bench`: the times and sizes the project watches, as medians and as ratios within one run.
+
+Machines are noisy: read the ratios, and compare medians only within one run.
+"""
+
+import gzip
+import json
+import os
+import statistics
+import subprocess
+import sys
+import tempfile
+import threading
+import time
+import urllib.request
+from collections.abc import Callable
+from dataclasses import dataclass
+from pathlib import Path
+from typing import Any
+
+from ample_rows import PROGRAM
+from ample_rows.core import plan as p
+from ample_rows.core.evaluate import evaluate, evaluate_place
+from ample_rows.core.faults import read_plan
+from ample_rows.core.reference import Book
+from ample_rows.crops import load_book
+from ample_rows.demo import demo_plans
+from ample_rows.store import Database, GardenStore
+
+BED_CROPS = ("carrot", "lettuce", "onion", "beetroot", "spinach", "chard", "dwarf-bean", "radish")
+
+
+@dataclass(frozen=True)
+class Row:
+    """One measured figure and what it should stay under."""
+
+    name: str
+    value: float
+    unit: str
+    target: float | None
+    how: str
+
+
+def median_ms(work: Callable[[], object], *, rounds: int) -> float:
+    """Median wall time of some work. [ms]"""
+    times = []
+    for _ in range(rounds):
+        began = time.perf_counter()
+        work()
+        times.append((time.perf_counter() - began) * 1000)
+    return statistics.median(times)
+
+
+def many_beds(beds: int, rows: int, plantings: int) -> p.Plan:
+    """A made-up garden of equal beds four cells wide, each planted all over."""
+    places, planted = [], []
+    for bed in range(beds):
+        ident = f"bed-{bed}"
+        places.append(
+            {
+                "id": ident,
+                "kind": "framed",
+                "shape": {"type": "rectangle", "width_cm": 120, "length_cm": 30 * rows},
+                "wall_height_cm": 30,
+                "native": "ordinary",
+                "sun_hours": 7,
+            }
+        )
+        cells = [f"{column}{row + 1}" for row in range(rows) for column in "ABCD"]
+        size = len(cells) // plantings
+        for index in range(plantings):
+            planted.append(
+                {
+                    "id": f"{ident}-{index}",
+                    "place": ident,
+                    "crop": BED_CROPS[index % len(BED_CROPS)],
+                    "cells": cells[index * size : (index + 1) * size],
+                    "start": "sow",
+                    "start_date": f"2027-05-{1 + index % 28:02d}",
+                }
+            )
+    garden = {
+        "name": "Bench",
+        "latitude": 51.9,
+        "longitude": 0,
+        "last_frost": "2027-04-25",
+        "first_frost": "2027-10-20",
+    }
+    document = {
+        "format": "ample-rows/plan",
+        "version": 1,
+        "garden": garden,
+        "places": places,
+        "plantings": planted,
+    }
+    return read_plan(json.dumps(document), load_book())
+
+
+def _evaluation(plan: p.Plan, book: Book, *, rounds: int) -> float:
+    """Median of evaluating with no place remembered; draws and book stay warm. [ms]"""
+
+    def work() -> None:
+        evaluate_place.cache_clear()
+        evaluate(plan, book, program=PROGRAM)
+
+    work()
+    return median_ms(work, rounds=rounds)
+
+
+def core_rows(book: Book) -> list[Row]:
+    """Evaluation times and how they grow."""
+    bed = _evaluation(many_beds(1, 8, 8), book, rounds=60)
+    demo = _evaluation(demo_plans(book)[0], book, rounds=30)
+    ten = _evaluation(many_beds(10, 10, 4), book, rounds=10)
+    thirty = _evaluation(many_beds(30, 10, 4), book, rounds=10)
+    return [
+        Row("one bed, 32 cells, 8 plantings", bed, "ms", 10, "places forgotten before each run"),
+        Row("the demo garden", demo, "ms", 40, "places forgotten before each run"),
+        Row("30 beds x 40 cells x 4 plantings", thirty, "ms", 400, "places forgotten"),
+        Row("30 beds against 10 beds", thirty / ten, "x", 3.6, "3 is linear growth"),
+    ]
+
+
+class _Server:
+    """A demo server of its own, on a free port, in a folder of its own."""
+
+    def __init__(self, folder: Path) -> None:
+        import uvicorn
+
+        from ample_rows.api.app import create_app
+
+        book = load_book()
+        self.store = GardenStore(Database(folder), book)
+        for plan in demo_plans(book):
+            self.store.create(plan)
+        config = uvicorn.Config(
+            create_app(self.store, book), host="127.0.0.1", port=0, log_level="error"
+        )
+        self.server = uvicorn.Server(config)
+        self.thread = threading.Thread(target=self.server.run, daemon=True)
+        self.thread.start()
+        while not self.server.started:
+            time.sleep(0.01)
+        port = self.server.servers[0].sockets[0].getsockname()[1]
+        self.base = f"http://127.0.0.1:{port}"
+
+    def ask(self, path: str, body: object = None) -> Any:
+        data = None if body is None else json.dumps(body).encode()
+        request = urllib.request.Request(
+            self.base + path, data=data, headers={"content-type": "application/json"}
+        )
+        with urllib.request.urlopen(request, timeout=30) as answer:
+            return json.load(answer)
+
+    def stop(self) -> None:
+        self.server.should_exit = True
+        self.thread.join(timeout=5)
+
+
+def server_rows(server: _Server) -> list[Row]:
+    """An edit's answer, against an empty request of the same server."""
+    version = server.ask("/api/gardens/lantern-court")["head"]["version"]
+
+    def edit() -> None:
+        nonlocal version
+        changes = {"start_date": f"2027-04-{1 + version % 28:02d}"}
+        change = {"do": "change-planting", "id": "p3", "changes": changes}
+        body = {"version": version, "edit": change}
+        version = server.ask("/api/gardens/lantern-court/edits", body)["head"]["version"]
+
+    def empty() -> None:
+        server.ask("/api/frosts?latitude=50")
+
+    for _ in range(5):
+        edit()
+        empty()
+    edits, nothing = median_ms(edit, rounds=60), median_ms(empty, rounds=60)
+    return [
+        Row("an edit's answer", edits, "ms", 50, "HTTP, saved to disk, whole garden returned"),
+        Row("an edit against an empty request", edits / nothing, "x", None, "same server"),
+    ]
+
+
+def browser_row(server: _Server, chromium: str) -> Row:
+    """Edit to repaint: pressing "A week later" until the ledger's figures are painted anew."""
+    from playwright.sync_api import sync_playwright
+
+    flags = ["--no-sandbox", "--disable-gpu", "--no-first-run", "--disable-background-networking"]
+    with sync_playwright() as playwright:
+        browser = playwright.chromium.launch(executable_path=chromium, args=flags)
+        page = browser.new_page(viewport={"width": 1280, "height": 800})
+        page.goto(f"{server.base}/gardens/lantern-court/squares/south")
+        page.get_by_role("button", name="maincrop carrot, 64").click()
+        times = page.evaluate(_EDIT_TO_REPAINT)
+        browser.close()
+    ordered = sorted(times)
+    return Row(
+        "edit to repaint, 95th percentile",
+        ordered[int(len(ordered) * 0.95) - 1],
+        "ms",
+        100,
+        f"{len(ordered)} edits in the browser; median {statistics.median(times):.0f} ms",
+    )
+
+
+_EDIT_TO_REPAINT = """async () => {
+  const times = [];
+  const dated = () => document.querySelector('aside input[type=date]').value;
+  for (let i = 0; i < 40; i += 1) {
+    const name = i % 2 ? 'A week earlier' : 'A week later';
+    const button = [...document.querySelectorAll('button')].find((b) => b.textContent === name);
+    const before = dated();
+    const began = performance.now();
+    button.click();
+    await new Promise((done) => {
+      const look = () => (dated() !== before
+        ? requestAnimationFrame(() => setTimeout(done, 0))
+        : requestAnimationFrame(look));
+      look();
+    });
+    times.push(performance.now() - began);
+  }
+  return times;
+}"""
+
+
+def size_rows() -> list[Row]:
+    """What a first visit downloads, and what the server holds in memory."""
+    from ample_rows.api.app import SITE
+
+    index = (SITE / "index.html").read_text()
+    first = [f for f in (SITE / "assets").glob("*.js") if f.name in index]
+    zipped = sum(len(gzip.compress(f.read_bytes())) for f in first) / 1000
+    return [Row("first-load JavaScript, gzipped", zipped, "kB", 250, "scripts the page names")]
+
+
+def memory_row() -> Row:
+    """Peak resident memory of a server process that has answered for both demo gardens."""
+    code = (
+        "import tempfile, pathlib, resource, json\n"
+        "from starlette.testclient import TestClient\n"
+        "from ample_rows.api.app import create_app\n"
+        "from ample_rows.cli.serve import open_store\n"
+        "from ample_rows.crops import load_book\n"
+        "import uvicorn\n"
+        "folder = pathlib.Path(tempfile.mkdtemp())\n"
+        "store = open_store(demo=True, data=folder, reset=False)\n"
+        "client = TestClient(create_app(store, load_book()), base_url='http://127.0.0.1')\n"
+        "for name in ('lantern-court', 'magpie-terrace'):\n"
+        "    assert client.get('/api/gardens/' + name).status_code == 200\n"
+        "print(resource.getrusage(resource.RUSAGE_SELF).ru_maxrss)\n"
+    )
+    answer = subprocess.run(
+        [sys.executable, "-c", code], capture_output=True, text=True, check=True, env=os.environ
+    )
+    per_mb = 1024 * 1024 if sys.platform == "darwin" else 1024
+    return Row("server memory, peak", int(answer.stdout) / per_mb, "MB", 250, "own process")
+
+
+def bench(*, chromium: str | None) -> int:
+    """Measure everything and print one table; figures are for reading, never a test."""
+    book = load_book()
+    rows = core_rows(book)
+    with tempfile.TemporaryDirectory() as folder:
+        server = _Server(Path(folder))
+        rows += server_rows(server)
+        if chromium:
+            rows.append(browser_row(server, chromium))
+        server.stop()
+    rows += [*size_rows(), memory_row()]
+    print(f"{PROGRAM} on {os.cpu_count()} cores, medians")
+    print(f"{'':38}{'measured':>10}{'target':>9}")
+    for row in rows:
+        target = "" if row.target is None else f"{row.target:g}"
+        print(f"{row.name:38}{row.value:10.1f}{target:>9} {row.unit:3} {row.how}")
+    return 0

@@ -1,0 +1,91 @@
+"""Margin notes: faults, cautions and tips, each a sentence with a cause and what mends it.
+
+Every rule is one small function over an evaluated place; adding a note is adding one
+to the table below.
+"""
+
+from collections.abc import Callable, Iterator
+
+from ample_rows.core import plan as p
+from ample_rows.core.notes.cautions import crop_cautions, support_caution
+from ample_rows.core.notes.depth import depth_short, ground_below
+from ample_rows.core.notes.standing import (
+    clashes,
+    low_light,
+    missing_support,
+    none_fit,
+    shaded_by_support,
+    too_small,
+    unusual_start,
+)
+from ample_rows.core.notes.timing import idle_ground, turn_round, wrong_time
+from ample_rows.core.notes.view import PlaceView, day_words
+from ample_rows.core.report import Note
+
+__all__ = ["PlaceView", "day_words", "garden_notes", "guessed_keys", "place_notes"]
+
+Rule = Callable[[PlaceView], Iterator[Note]]
+
+RULES: tuple[Rule, ...] = (
+    clashes,
+    none_fit,
+    depth_short,
+    missing_support,
+    shaded_by_support,
+    wrong_time,
+    low_light,
+    too_small,
+    unusual_start,
+    turn_round,
+    ground_below,
+    idle_ground,
+    crop_cautions,
+    support_caution,
+)
+_ORDER = {"stop": 0, "care": 1, "tip": 2}
+
+
+def place_notes(view: PlaceView) -> tuple[Note, ...]:
+    """All notes on one place, the gravest first."""
+    found = [note for rule in RULES for note in rule(view)]
+    return tuple(sorted(found, key=lambda note: _ORDER[note.level]))
+
+
+def garden_notes(garden: p.Garden) -> Iterator[Note]:
+    """What concerns the whole plan: things guessed, and things not computed."""
+    guessed = guessed_keys(garden)
+    if guessed:
+        words = " and ".join(key.replace("_", " ") for key in guessed)
+        yield Note(
+            "tip",
+            "guessed",
+            None,
+            None,
+            f"The {words} here {'is' if len(guessed) == 1 else 'are'} guessed from how far north "
+            "or south you are.",
+            "Ask a neighbour or a local weather station, and enter the dates.",
+        )
+    if garden.policies.time == "thermal":
+        yield Note(
+            "tip",
+            "thermal-not-computed",
+            None,
+            None,
+            "Dates are counted in calendar days; counting in warmth is not computed yet.",
+            None,
+        )
+    if garden.household is None or not garden.household.wants:
+        yield Note(
+            "tip",
+            "wants-unknown",
+            None,
+            None,
+            "What the household eats is not entered, so the harvest is not compared with it.",
+            None,
+        )
+
+
+def guessed_keys(garden: p.Garden) -> tuple[str, ...]:
+    """Names of garden keys that were guessed, kept under the plan's own `x-guessed`."""
+    raw = (garden.__pydantic_extra__ or {}).get("x-guessed", [])
+    return tuple(str(key) for key in raw) if isinstance(raw, list) else ()

@@ -1,0 +1,29 @@
+"""What can hurt: said where it applies."""
+
+from collections.abc import Iterator
+
+from ample_rows.core.notes.view import PlaceView, capital
+from ample_rows.core.report import Note
+
+
+def crop_cautions(view: PlaceView) -> Iterator[Note]:
+    """What can hurt: said once for each crop of a place."""
+    told = set()
+    for e in view.plantings:
+        for caution in e.crop.cautions:
+            if (e.crop.name, caution) not in told:
+                told.add((e.crop.name, caution))
+                yield Note(
+                    "tip",
+                    "caution",
+                    view.place.id,
+                    e.planting.id,
+                    f"{capital(e.crop.name)}: {caution[:1].lower() + caution[1:]}",
+                    None,
+                )
+
+
+def support_caution(view: PlaceView) -> Iterator[Note]:
+    """The usual caution where a tall support stands."""
+    for caution in {s.caution for s in view.supports if s.caution}:
+        yield Note("tip", "support-caution", view.place.id, None, caution, None)

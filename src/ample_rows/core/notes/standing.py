@@ -1,0 +1,247 @@
+"""Notes on plants as they stand: clashes, spacing, supports, light and size."""
+
+from collections.abc import Iterator
+from datetime import timedelta
+
+from ample_rows.core import cells as grid_words
+from ample_rows.core import edits, places, supports
+from ample_rows.core import plan as p
+from ample_rows.core.notes.view import (
+    PlaceView,
+    all_cells,
+    capital,
+    change_place,
+    change_planting,
+    day_words,
+    named,
+    percent_lost,
+    span_lost,
+)
+from ample_rows.core.planting import Evaluated
+from ample_rows.core.report import Fix, Level, Note
+
+LOW_LIGHT_WORTH_SAYING = 0.92
+
+
+def clashes(view: PlaceView) -> Iterator[Note]:
+    """Two plantings that hold the same cell on the same day."""
+    ordered = sorted(view.plantings, key=lambda e: (e.dates.start, e.planting.id))
+    for index, first in enumerate(ordered):
+        for second in ordered[index + 1 :]:
+            shared = [c for c in first.report.cells if c in set(second.report.cells)]
+            start = max(first.dates.start, second.dates.start)
+            end = min(first.dates.clear, second.dates.clear)
+            if not shared or start >= end:
+                continue
+            fixes = [
+                Fix(
+                    f"Start the {second.crop.name} on {day_words(first.dates.clear)}",
+                    change_planting(second, start_date=first.dates.clear.isoformat()),
+                )
+            ]
+            if first.dates.first_pick and second.dates.start > first.dates.first_pick:
+                fixes.append(
+                    Fix(
+                        f"Clear the {first.crop.name} on {day_words(second.dates.start)}",
+                        change_planting(first, clear_date=second.dates.start.isoformat()),
+                    )
+                )
+            last = end - timedelta(days=1)
+            yield Note(
+                "stop",
+                "clash",
+                view.place.id,
+                second.planting.id,
+                f"{capital(first.crop.name)} and {second.crop.name} both hold "
+                f"{grid_words.span_words(shared)} from {day_words(start)} to {day_words(last)}.",
+                "Move one of them, or clear the first sooner.",
+                tuple(fixes),
+                tuple(shared),
+            )
+
+
+def none_fit(view: PlaceView) -> Iterator[Note]:
+    """A planting whose spacing does not fit its ground."""
+    for e in view.plantings:
+        if e.report.plants:
+            continue
+        cell = view.place.cell_cm or grid_words.DEFAULT_CELL_CM
+        wide = max(1, -(-int(e.report.spacing_cm * 100 - 1) // int(cell * 100)))
+        text = (
+            f"No {e.crop.name} fits here: plants stand {e.report.spacing_cm:g} cm apart and keep "
+            f"half of that from walls and other crops."
+        )
+        fix = f"Give it a block of {wide} × {wide} squares, or plant closer."
+        if e.planting.support and not places.edges(view.place, view.setting.north_deg):
+            text = f"The support for {e.crop.name} needs a straight side; this place is round."
+            fix = "Grow it in a bed with straight sides, or without the support."
+        fixes: tuple[Fix, ...] = ()
+        if not e.planting.support and e.report.layout != "single-squares" and wide == 1:
+            fixes = (Fix("Set one in each square", change_planting(e, layout="single-squares")),)
+        yield Note("stop", "none-fit", view.place.id, e.planting.id, text, fix, fixes)
+
+
+def missing_support(view: PlaceView) -> Iterator[Note]:
+    """Climbers with nothing to climb, and crops on a support that do not climb."""
+    for e in view.plantings:
+        if e.climbs_without_support:
+            lost = percent_lost(e.report.factors.training)
+            yield Note(
+                "care",
+                "no-support",
+                view.place.id,
+                e.planting.id,
+                f"{capital(named(e))} has nothing to climb; lying on the ground it gives "
+                f"about {lost} % less.",
+                "Give it a net, or plant it along one.",
+                tuple(_support_fixes(view, e)),
+            )
+        elif e.lone_support:
+            yield Note(
+                "tip",
+                "does-not-climb",
+                view.place.id,
+                e.planting.id,
+                f"{capital(e.crop.name)} does not climb; the support does nothing for it.",
+                "Keep the support for a climbing crop.",
+            )
+
+
+def _support_fixes(view: PlaceView, e: Evaluated) -> Iterator[Fix]:
+    system = next((t.system for t in e.crop.trainings if t.system != "ground"), None)
+    if system is None:
+        return
+    standing = next((s for s in view.place.supports if s.system == system), None)
+    if standing is not None:
+        yield Fix("Plant it along the net that is there", change_planting(e, support=standing.id))
+        return
+    if not places.edges(view.place, view.setting.north_deg):
+        return
+    height = view.book.trainings[system].height_cm
+    ident = next(
+        n
+        for n in ("net", *(f"net-{i}" for i in range(2, 99)))
+        if n not in {s.id for s in view.place.supports}
+    )
+    added = {"id": ident, "height_cm": height, "system": system}
+    existing = [p.document(s) for s in view.place.supports]
+    yield Fix(
+        f"Put up a net {height:g} cm high on the pole-ward side",
+        edits.Together(
+            edits=[
+                edits.ChangePlace(id=view.place.id, changes={"supports": [*existing, added]}),
+                edits.ChangePlanting(id=e.planting.id, changes={"support": ident}),
+            ]
+        ),
+    )
+
+
+def shaded_by_support(view: PlaceView) -> Iterator[Note]:
+    """A support on the equator-ward side shades its own bed."""
+    for support in view.place.supports:
+        edge = supports.edge_of(
+            view.place,
+            support,
+            latitude=view.setting.latitude,
+            north_deg=view.setting.north_deg,
+        )
+        if edge is None or not supports.shades_own_bed(edge, view.setting.latitude, view.book):
+            continue
+        side = "south" if view.setting.latitude >= 0 else "north"
+        moved = [
+            {k: v for k, v in p.document(s).items() if k != "edge" or s.id != support.id}
+            for s in view.place.supports
+        ]
+        yield Note(
+            "care",
+            "shades-own-bed",
+            view.place.id,
+            None,
+            f"The net on the {side} side stands between its bed and the midday sun and shades "
+            "the squares behind it.",
+            "Put it on the pole-ward side, where its shade falls outside.",
+            (Fix("Move it to the pole-ward side", change_place(view, supports=moved)),),
+        )
+
+
+def low_light(view: PlaceView) -> Iterator[Note]:
+    """Too few hours of sun, or hours that nobody has counted."""
+    hours = view.place.sun_hours
+    if hours is None:
+        if view.plantings:
+            yield Note(
+                "tip",
+                "light-unknown",
+                view.place.id,
+                None,
+                "Nobody has counted the hours of sun here, so light is taken as enough.",
+                "Count the hours of direct sun on a clear day and enter them for this place.",
+            )
+        return
+    for e in view.plantings:
+        if hours < e.crop.least_sun_hours:
+            yield _light_note(view, "stop", [e], hours)
+    dim = [
+        e
+        for e in view.plantings
+        if hours >= e.crop.least_sun_hours and e.report.light.factor < LOW_LIGHT_WORTH_SAYING
+    ]
+    if dim:
+        yield _light_note(view, "care", dim, hours)
+
+
+def _light_note(view: PlaceView, level: Level, dim: list[Evaluated], hours: float) -> Note:
+    wants = ", ".join(dict.fromkeys(f"{e.crop.name} {e.crop.full_sun_hours:g} h" for e in dim))
+    lost = span_lost(e.report.light.factor for e in dim)
+    return Note(
+        level,
+        "light-low",
+        view.place.id,
+        dim[0].planting.id if len(dim) == 1 else None,
+        f"{hours:g} h of sun reach this place; at their best: {wants}. Expect {lost} less.",
+        "Grow them in a sunnier place; leaves and salads bear shade best.",
+        (),
+        all_cells(dim),
+    )
+
+
+def unusual_start(view: PlaceView) -> Iterator[Note]:
+    """A way of starting that the crop book does not know for the crop."""
+    for e in view.plantings:
+        if e.planting.start in e.crop.starts:
+            continue
+        usual = e.crop.starts[0]
+        yield Note(
+            "care",
+            "unusual-start",
+            view.place.id,
+            e.planting.id,
+            f"{capital(e.crop.name)} is not usually started by {e.planting.start}; its dates are "
+            f"those of {usual}.",
+            f"Start it by {usual}.",
+            (Fix(f"Start it by {usual}", change_planting(e, start=usual)),),
+        )
+
+
+def too_small(view: PlaceView) -> Iterator[Note]:
+    """Crowded or starved pieces that fall below a usable size."""
+    for e in view.plantings:
+        crop, factors = e.crop, e.report.factors
+        if crop.picking.kind != "once" or not crop.piece_kg or not crop.least_piece_kg:
+            continue
+        piece = crop.piece_kg * factors.density * factors.depth * factors.light
+        if 0 < piece < crop.least_piece_kg:
+            yield Note(
+                "care",
+                "small-pieces",
+                view.place.id,
+                e.planting.id,
+                f"{capital(named(e))} would weigh about {piece * 1000:.0f} g apiece, too small "
+                "to use.",
+                "Plant wider.",
+                (
+                    Fix(
+                        "Use the book's spacing", change_planting(e, spacing_cm=None, per_cell=None)
+                    ),
+                ),
+            )

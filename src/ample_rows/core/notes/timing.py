@@ -1,0 +1,140 @@
+"""Notes on time: starts too early or late, turn-round, idle ground."""
+
+from collections.abc import Iterator
+
+from ample_rows.core import cells as grid_words
+from ample_rows.core import season
+from ample_rows.core.notes.view import PlaceView, capital, change_planting, day_words, named
+from ample_rows.core.planting import Evaluated
+from ample_rows.core.report import Fix, Note
+
+SHORT_PICKING = 0.6
+LEAST_IDLE_DAYS = 28
+MOST_IDLE_NOTES = 2
+
+
+def wrong_time(view: PlaceView) -> Iterator[Note]:
+    """Starts too early for frost or soil, or too late to be picked."""
+    for e in view.plantings:
+        window, start = e.report.window, e.dates.start
+        if e.crop.overwinters or window.latest < window.earliest:
+            if e.dates.first_pick is None:
+                yield _no_pick(view, e, ())
+            continue
+        earliest = Fix(
+            f"Start on {day_words(window.earliest)}",
+            change_planting(e, start_date=window.earliest.isoformat()),
+        )
+        if start < window.earliest and start >= view.setting.year.start:
+            risk = round((1 - e.dates.frost_survival) * 100)
+            why = f"frost takes it {risk} springs in 100" if risk >= 1 else "the soil is still cold"
+            yield Note(
+                "care" if risk < 50 else "stop",
+                "before-window",
+                view.place.id,
+                e.planting.id,
+                f"{capital(named(e))} starts on {day_words(start)}; before "
+                f"{day_words(window.earliest)} {why}.",
+                f"Wait until {day_words(window.earliest)}.",
+                (earliest,),
+            )
+        latest = Fix(
+            f"Start by {day_words(window.latest)}",
+            change_planting(e, start_date=window.latest.isoformat()),
+        )
+        sooner = (latest,) if start > window.latest else ()
+        if e.dates.first_pick is None:
+            yield _no_pick(view, e, sooner)
+        elif e.dates.killed_by_frost and e.dates.picked_share < SHORT_PICKING:
+            share = round(e.dates.picked_share * 100)
+            yield Note(
+                "care",
+                "frost-first",
+                view.place.id,
+                e.planting.id,
+                f"Frost ends {named(e)} when {share} % of its picking is done.",
+                "Start it sooner, or set out plants instead of seed.",
+                sooner,
+            )
+        elif start > window.latest and e.crop.frost == "hardy":
+            yield Note(
+                "care",
+                "after-window",
+                view.place.id,
+                e.planting.id,
+                f"{capital(named(e))} starts after {day_words(window.latest)}; short cold days "
+                "come before it has its size.",
+                f"Start by {day_words(window.latest)}.",
+                sooner,
+            )
+
+
+def _no_pick(view: PlaceView, e: Evaluated, fixes: tuple[Fix, ...]) -> Note:
+    if e.dates.killed_by_frost:
+        why = f"frost comes about {day_words(e.dates.clear)}, and the first pick was due "
+        why += day_words(e.dates.due)
+    else:
+        why = f"it is cleared on {day_words(e.dates.clear)}, before its first pick is due "
+        why += f"({day_words(e.dates.due)})"
+        fixes = (
+            *fixes,
+            Fix("Let it stand until it is picked", change_planting(e, clear_date=None)),
+        )
+    return Note(
+        "stop",
+        "no-pick",
+        view.place.id,
+        e.planting.id,
+        f"Nothing is picked from {named(e)}: {why}.",
+        "Start it sooner, or choose a quicker crop.",
+        fixes,
+    )
+
+
+def turn_round(view: PlaceView) -> Iterator[Note]:
+    """A follow-on that starts before the ground is ready again."""
+    by_id = {e.planting.id: e for e in view.plantings}
+    for e in view.plantings:
+        before = by_id.get(e.planting.follows or "")
+        if before is None:
+            continue
+        rest = (e.dates.start - before.dates.clear).days
+        wanted = before.crop.turn_round_days
+        if 0 <= rest < wanted:
+            ready = before.dates.clear + season.days(wanted)
+            yield Note(
+                "tip",
+                "turn-round",
+                view.place.id,
+                e.planting.id,
+                f"{capital(e.crop.name)} follows {before.crop.name} after {rest} days; clearing, "
+                f"feeding and raking want about {wanted:g}.",
+                f"Start it on {day_words(ready)}.",
+                (
+                    Fix(
+                        f"Start on {day_words(ready)}",
+                        change_planting(e, start_date=ready.isoformat()),
+                    ),
+                ),
+            )
+
+
+def idle_ground(view: PlaceView) -> Iterator[Note]:
+    """The largest stretches of ground that stand empty in growing weather."""
+    told = 0
+    for spell in view.idle:
+        length = (spell.end - spell.start).days
+        if length < LEAST_IDLE_DAYS or told == MOST_IDLE_NOTES:
+            continue
+        told += 1
+        yield Note(
+            "tip",
+            "idle",
+            view.place.id,
+            None,
+            f"{grid_words.span_words(spell.cells)} stand free for {length // 7} weeks from "
+            f"{day_words(spell.start)}.",
+            "Choose these squares to see what fits.",
+            (),
+            spell.cells,
+        )

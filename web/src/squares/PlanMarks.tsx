@@ -1,0 +1,182 @@
+import type { PlaceReport, PlantingReport, YearReport } from '../api/types';
+import { useUnits } from '../app/preferences';
+import { SHADE } from '../drawing/Hatches';
+import { NorthMark } from '../drawing/NorthMark';
+import { polygonPath } from '../drawing/outline';
+import { groundToPx } from '../drawing/scale';
+import type { GroundScale, PointCm } from '../drawing/scale';
+import { dayOf } from '../time/day';
+import type { Day } from '../time/day';
+import { boxOf, gridSize, spotOf } from './cells';
+
+const DIMENSION_PX_A_LETTER = 3.6;
+
+export function Supports({ place, scale }: { place: PlaceReport; scale: GroundScale }) {
+  const units = useUnits();
+  return (
+    <g>
+      {place.supports.map((support) => {
+        const [start, end] = support.line_cm;
+        const [ax, ay] = groundToPx(scale, [start[0], start[1]]);
+        const [bx, by] = groundToPx(scale, [end[0], end[1]]);
+        const posts = Array.from(
+          { length: support.posts },
+          (_, i) => i / Math.max(1, support.posts - 1),
+        );
+        return (
+          <g key={support.id}>
+            <line x1={ax} y1={ay} x2={bx} y2={by} stroke="var(--damson)" strokeWidth={2.6} />
+            {posts.map((share) => (
+              <circle
+                key={share}
+                cx={ax + (bx - ax) * share}
+                cy={ay + (by - ay) * share}
+                r={4}
+                fill="var(--paper)"
+                stroke="var(--damson)"
+                strokeWidth={1.6}
+              />
+            ))}
+            <text
+              x={Math.max(ax, bx)}
+              y={Math.min(ay, by) - 9}
+              fontSize={12}
+              fontWeight={600}
+              textAnchor="end"
+              fill="var(--damson)"
+              className="halo"
+            >
+              {`${support.label}, ${support.posts} posts, ${units.length(support.height_cm)} high`}
+            </text>
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+/** Where the noon shadow of each support falls on this day. */
+export function NoonShade({
+  place,
+  year,
+  day,
+  scale,
+}: {
+  place: PlaceReport;
+  year: YearReport;
+  day: Day;
+  scale: GroundScale;
+}) {
+  const week = Math.min(
+    year.noon_altitude_deg.length - 1,
+    Math.max(0, Math.round((day - dayOf(year.start)) / 7)),
+  );
+  const altitude = year.noon_altitude_deg[week] ?? 0;
+  const azimuth = year.noon_azimuth_deg[week] ?? 180;
+  if (altitude < 3) return null;
+  const away = ((azimuth + 180 - place.heading_deg) * Math.PI) / 180;
+  return (
+    <g>
+      {place.supports.map((support) => {
+        const reach = Math.min(400, support.height_cm / Math.tan((altitude * Math.PI) / 180));
+        const [dx, dy] = [Math.sin(away) * reach, Math.cos(away) * reach];
+        const [a, b] = support.line_cm;
+        const corners: PointCm[] = [
+          [a[0], a[1]],
+          [b[0], b[1]],
+          [b[0] + dx, b[1] + dy],
+          [a[0] + dx, a[1] + dy],
+        ];
+        return (
+          <path
+            key={support.id}
+            d={polygonPath(corners.map((c) => groundToPx(scale, c)))}
+            fill={SHADE}
+          />
+        );
+      })}
+    </g>
+  );
+}
+
+/** How many and how far apart, as a drawing is dimensioned: in the margin below the bed. */
+export function Dimension({
+  planting,
+  place,
+  scale,
+}: {
+  planting: PlantingReport;
+  place: PlaceReport;
+  scale: GroundScale;
+}) {
+  const units = useUnits();
+  const boxes = planting.cells.map((cell) => boxOf(place, spotOf(cell)));
+  const [, , x1] = place.bounds_cm;
+  const [left, y] = groundToPx(scale, [x1, Math.min(...boxes.map((b) => b.y0))]);
+  const [right] = groundToPx(scale, [x1, Math.max(...boxes.map((b) => b.y1))]);
+  const base = y + 27;
+  const count =
+    planting.plants === 1
+      ? '1 plant'
+      : `${planting.plants}, ${units.length(planting.spacing_cm)} apart`;
+  const text = `${planting.mark} ${count}`;
+  const middle = (left + right) / 2;
+  // The line breaks for its figure, as on a drawing board.
+  const half = text.length * DIMENSION_PX_A_LETTER;
+  const sides =
+    right - left > 2 * half + 16
+      ? `M${left} ${base}H${middle - half}M${middle + half} ${base}H${right}`
+      : '';
+  return (
+    <g>
+      <path
+        d={`M${left} ${base - 5}v10M${right} ${base - 5}v10${sides}`}
+        stroke="var(--damson)"
+        fill="none"
+      />
+      <text
+        x={sides ? middle : Math.max(middle, half)}
+        y={base + 4}
+        textAnchor="middle"
+        fontSize={12.5}
+        fontWeight={600}
+        fill="var(--damson)"
+        className="halo"
+      >
+        {text}
+      </text>
+    </g>
+  );
+}
+
+export function Letters({ place, scale }: { place: PlaceReport; scale: GroundScale }) {
+  const { columns, rows } = gridSize(place);
+  const [x0, y0, x1] = place.bounds_cm;
+  return (
+    <g fontSize={11.5} fill="var(--muted)" textAnchor="middle">
+      {Array.from({ length: columns }, (_, column) => {
+        const box = boxOf(place, { column, row: 0 });
+        const [x, y] = groundToPx(scale, [(box.x0 + box.x1) / 2, y0]);
+        return (
+          <text key={column} x={x - 16} y={y + 4}>
+            {String.fromCharCode(65 + column)}
+          </text>
+        );
+      })}
+      {Array.from({ length: rows }, (_, row) => {
+        const box = boxOf(place, { column: 0, row });
+        const [x, y] = groundToPx(scale, [x1, (box.y0 + box.y1) / 2]);
+        return (
+          <text key={row} x={x} y={y + 17}>
+            {row + 1}
+          </text>
+        );
+      })}
+      <NorthMark
+        x={groundToPx(scale, [x0, place.bounds_cm[3]])[0] + 28}
+        y={groundToPx(scale, [x0, y0])[1] + 24}
+        headingDeg={place.heading_deg}
+      />
+    </g>
+  );
+}
