@@ -14,9 +14,11 @@ from ample_rows.api.state import (
     EditRequest,
     FirstBedRequest,
     FrostAnswer,
+    GardenChange,
     GardenState,
     ShelfRequest,
     VersionRequest,
+    change_response,
     garden_response,
 )
 from ample_rows.core.evaluate import evaluate
@@ -35,6 +37,7 @@ router = APIRouter(prefix="/api", tags=["gardens"], responses=RESPONSES)
 
 Latitude = Query(ge=-90, le=90, allow_inf_nan=False)
 STATE: Responses = {200: {"model": GardenState}}
+CHANGED: Responses = {200: {"model": GardenChange}}
 MADE: Responses = {201: {"model": GardenState}}
 
 
@@ -100,25 +103,22 @@ def remove_garden(slug: str, store: Store) -> None:
     store.remove(slug)
 
 
-@router.post("/gardens/{slug}/edits", responses=STATE)
+@router.post("/gardens/{slug}/edits", responses=CHANGED)
 def edit_garden(slug: str, asked: EditRequest, store: Store, book: Reference) -> Response:
     """Make one edit; 409 when the garden was changed since `version`."""
-    before = store.load(slug).plan
-    return garden_response(store.edit(slug, asked.version, asked.edit), book, before=before)
+    return change_response(store.edit(slug, asked.version, asked.edit), book)
 
 
-@router.post("/gardens/{slug}/undo", responses=STATE)
+@router.post("/gardens/{slug}/undo", responses=CHANGED)
 def undo(slug: str, asked: VersionRequest, store: Store, book: Reference) -> Response:
     """Take back the last edit."""
-    before = store.load(slug).plan
-    return garden_response(store.undo(slug, asked.version), book, before=before)
+    return change_response(store.undo(slug, asked.version), book)
 
 
-@router.post("/gardens/{slug}/redo", responses=STATE)
+@router.post("/gardens/{slug}/redo", responses=CHANGED)
 def redo(slug: str, asked: VersionRequest, store: Store, book: Reference) -> Response:
     """Make the edit last taken back again."""
-    before = store.load(slug).plan
-    return garden_response(store.redo(slug, asked.version), book, before=before)
+    return change_response(store.redo(slug, asked.version), book)
 
 
 @router.post("/gardens/{slug}/shelf")

@@ -1,6 +1,6 @@
 """What the pages get: a garden with its history and its report, in one answer."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import date
 from functools import cache
 
@@ -12,7 +12,7 @@ from ample_rows.core.edits import Edit
 from ample_rows.core.evaluate import evaluate
 from ample_rows.core.plan import Plan
 from ample_rows.core.reference import Book
-from ample_rows.core.report import Report
+from ample_rows.core.report import PlaceReport, Report
 from ample_rows.store import Head, Stored
 
 
@@ -28,11 +28,22 @@ class PlaceChange:
 
 @dataclass(frozen=True)
 class GardenState:
-    """A garden as it stands, and what the last edit changed."""
+    """A garden as it stands."""
 
     head: Head
     plan: Plan
     report: Report
+
+
+@dataclass(frozen=True)
+class GardenChange:
+    """A garden after a change. Its report leaves out what is said of unchanged places:
+    their own reports, those of their plantings, and their notes."""
+
+    head: Head
+    plan: Plan
+    report: Report
+    unchanged: list[str]
     changed: list[PlaceChange]
 
 
@@ -82,34 +93,51 @@ class FrostAnswer(BaseModel):
 
 
 @cache
-def _adapter() -> TypeAdapter[GardenState]:
+def _state_adapter() -> TypeAdapter[GardenState]:
     return TypeAdapter(GardenState)
 
 
-def garden_response(
-    stored: Stored, book: Book, *, before: Plan | None = None, status: int = 200
-) -> Response:
+@cache
+def _change_adapter() -> TypeAdapter[GardenChange]:
+    return TypeAdapter(GardenChange)
+
+
+def garden_response(stored: Stored, book: Book, *, status: int = 200) -> Response:
     """A garden's state, serialised once; no model is built and checked a second time."""
+    state = GardenState(stored.head, stored.plan, evaluate(stored.plan, book, program=PROGRAM))
+    return Response(_state_adapter().dump_json(state), status, media_type="application/json")
+
+
+def change_response(stored: Stored, book: Book) -> Response:
+    """What a change left different, and what it moved in each place's figures."""
     report = evaluate(stored.plan, book, program=PROGRAM)
-    changed = _changes(evaluate(before, book, program=PROGRAM), report) if before else []
-    state = GardenState(stored.head, stored.plan, report, changed)
-    body = _adapter().dump_json(state)
-    return Response(body, status, media_type="application/json")
+    before = evaluate(stored.before or stored.plan, book, program=PROGRAM)
+    was = {place.id: place for place in before.places}
+    # A place that was not evaluated anew is the very same value: the cache returned it.
+    unchanged = {place.id for place in report.places if was.get(place.id) is place}
+    change = GardenChange(
+        head=stored.head,
+        plan=stored.plan,
+        report=replace(
+            report,
+            places=tuple(r for r in report.places if r.id not in unchanged),
+            plantings=tuple(r for r in report.plantings if r.place not in unchanged),
+            notes=tuple(n for n in report.notes if n.place not in unchanged),
+        ),
+        unchanged=sorted(unchanged),
+        changed=[
+            _difference(was[place.id], place)
+            for place in report.places
+            if place.id in was and place.id not in unchanged
+        ],
+    )
+    return Response(_change_adapter().dump_json(change), media_type="application/json")
 
 
-def _changes(old: Report, new: Report) -> list[PlaceChange]:
-    was = {place.id: place for place in old.places}
-    changes = []
-    for place in new.places:
-        before = was.get(place.id)
-        if before is None or before is place:
-            continue
-        changes.append(
-            PlaceChange(
-                place=place.id,
-                plants=place.plants - before.plants,
-                harvest_kg=place.harvest_kg.p50 - before.harvest_kg.p50,
-                idle_cell_weeks=place.idle_cell_weeks - before.idle_cell_weeks,
-            )
-        )
-    return changes
+def _difference(before: PlaceReport, after: PlaceReport) -> PlaceChange:
+    return PlaceChange(
+        place=after.id,
+        plants=after.plants - before.plants,
+        harvest_kg=after.harvest_kg.p50 - before.harvest_kg.p50,
+        idle_cell_weeks=after.idle_cell_weeks - before.idle_cell_weeks,
+    )

@@ -1,12 +1,14 @@
 """Growth drawn through time: canopy, height and root from start to clearing."""
 
 import math
-from datetime import date, timedelta
+
+import numpy as np
+from numpy.typing import NDArray
 
 from ample_rows.core import plan as p
-from ample_rows.core.reference import Book, Crop
+from ample_rows.core.reference import Book, Crop, PickingShape
 from ample_rows.core.report import GrowthReport
-from ample_rows.core.season import Dates, growth_share, picking_curve
+from ample_rows.core.season import Dates, growth_share
 
 STEP_DAYS = 7
 
@@ -17,19 +19,22 @@ def growth_of(
     """Sizes every week from start to clearing, both included."""
     shape = book.picking_shapes[crop.picking.kind]
     steps = math.ceil((dates.clear - dates.start).days / STEP_DAYS) + 1
-    days = [dates.start + timedelta(days=STEP_DAYS * i) for i in range(steps)]
+    ages = np.arange(steps, dtype=np.float64) * STEP_DAYS
     begin = _start_share(planting, crop, book)
-    sizes = [_size(dates, day, begin) for day in days]
+    to_pick = max(1, (dates.due - dates.start).days)
+    sizes = begin + (1 - begin) * growth_share(ages / to_pick)
     return GrowthReport(
         start=dates.start,
         step_days=STEP_DAYS,
-        canopy_cm=tuple(round(crop.canopy_cm * s, 1) for s in sizes),
-        height_cm=tuple(round(full_height_cm * s, 1) for s in sizes),
-        root_cm=tuple(round(crop.rooting_cm * math.sqrt(s), 1) for s in sizes),
-        standing=tuple(
-            round(_standing(dates, day, shape.peaked, shape.kept_standing), 3) for day in days
-        ),
+        canopy_cm=_rounded(crop.canopy_cm * sizes),
+        height_cm=_rounded(full_height_cm * sizes),
+        root_cm=_rounded(crop.rooting_cm * np.sqrt(sizes)),
+        standing=_standing(dates, ages, shape),
     )
+
+
+def _rounded(values: NDArray[np.float64]) -> tuple[float, ...]:
+    return tuple(values.round(1).tolist())
 
 
 def _start_share(planting: p.Planting, crop: Crop, book: Book) -> float:
@@ -38,16 +43,11 @@ def _start_share(planting: p.Planting, crop: Crop, book: Book) -> float:
     return min(1.0, book.value("canopy_start_cm") / crop.canopy_cm)
 
 
-def _size(dates: Dates, day: date, begin: float) -> float:
-    """Share of full size on a day: logistic from the start to the first pick due."""
-    whole = max(1, (dates.due - dates.start).days)
-    grown = growth_share((day - dates.start).days / whole)
-    return begin + (1 - begin) * grown
-
-
-def _standing(dates: Dates, day: date, peaked: bool, kept: float) -> float:
-    """Share of the stand's leaf still there as picking takes it."""
-    if dates.first_pick is None or day <= dates.first_pick:
-        return 1.0
-    taken = picking_curve(peaked, (day - dates.first_pick).days / dates.pick_days)
-    return 1 - (1 - kept) * taken
+def _standing(dates: Dates, ages: NDArray[np.float64], shape: PickingShape) -> tuple[float, ...]:
+    """Share of the stand's leaf still there at each age as picking takes it."""
+    if dates.first_pick is None:
+        return (1.0,) * len(ages)
+    before = (dates.first_pick - dates.start).days
+    u = np.clip((ages - before) / dates.pick_days, 0.0, 1.0)
+    taken = u * u * (3 - 2 * u) if shape.peaked else u
+    return tuple((1 - (1 - shape.kept_standing) * taken).round(3).tolist())

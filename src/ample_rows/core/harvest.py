@@ -20,6 +20,7 @@ from ample_rows.core.reference import Book, Crop, Range3
 from ample_rows.core.season import Dates, picking_curve
 
 Draws = NDArray[np.float64]
+_WEEK = timedelta(days=7)
 _Z90 = NormalDist().inv_cdf(0.9)
 
 
@@ -120,6 +121,18 @@ def _scores(seed: int, crop: str, planting: str, book: Book) -> Draws:
     return scores
 
 
+@lru_cache(maxsize=4096)
+def _unit_draws(seed: int, crop: str, planting: str, spread: Range3, book: Book) -> Draws:
+    """Kilograms a plant in each season: lognormal, with its own spread on either side."""
+    return _yields(spread, _scores(seed, crop, planting, book))
+
+
+def _yields(spread: Range3, z: Draws) -> Draws:
+    below = math.log(spread.typical / spread.low) / _Z90
+    above = math.log(spread.high / spread.typical) / _Z90
+    return spread.typical * np.exp(z * np.where(z < 0, below, above))
+
+
 def harvest_draws(*, seed: int, crop: Crop, planting_id: str, scale: float, book: Book) -> Draws:
     """Kilograms of one planting in each simulated season.
 
@@ -127,22 +140,27 @@ def harvest_draws(*, seed: int, crop: Crop, planting_id: str, scale: float, book
         scale: Expected stand times the product of all factors.
 
     Returns:
-        One value a season; a lognormal with its own spread on either side of typical,
-        so that P10, P50 and P90 are low, typical and high times the scale. [kg]
+        One value a season, whose P10, P50 and P90 are low, typical and high times the
+        scale. [kg]
     """
     spread = crop.yield_kg_per_plant
     if spread is None or scale <= 0:
         return np.zeros(int(book.value("seasons")))
-    z = _scores(seed, crop.id, planting_id, book)
-    return scale * spread.typical * np.exp(z * np.where(z < 0, _below(spread), _above(spread)))
+    return scale * _unit_draws(seed, crop.id, planting_id, spread, book)
 
 
-def _below(spread: Range3) -> float:
-    return math.log(spread.typical / spread.low) / _Z90
+def planting_quantiles(crop: Crop, scale: float, book: Book) -> Quantiles:
+    """Quantiles of one planting's draws: its scores are stratified, so only the scale differs."""
+    spread = crop.yield_kg_per_plant
+    if spread is None or scale <= 0:
+        return Quantiles(0.0, 0.0, 0.0)
+    unit = _unit_quantiles(spread, int(book.value("seasons")))
+    return Quantiles(scale * unit.p10, scale * unit.p50, scale * unit.p90)
 
 
-def _above(spread: Range3) -> float:
-    return math.log(spread.high / spread.typical) / _Z90
+@lru_cache(maxsize=1024)
+def _unit_quantiles(spread: Range3, seasons: int) -> Quantiles:
+    return quantiles(_yields(spread, _stratified(seasons)))
 
 
 def quantiles(draws: Draws) -> Quantiles:
@@ -157,15 +175,13 @@ def weekly(dates: Dates, peaked: bool, total_kg: float) -> tuple[WeekKg, ...]:
         return ()
     first, after = dates.first_pick, dates.last_pick + timedelta(days=1)
 
-    def picked(day: date) -> float:
-        return picking_curve(peaked, (min(day, after) - first).days / dates.pick_days)
-
-    whole = picked(after)
-    weeks = []
+    whole = picking_curve(peaked, (after - first).days / dates.pick_days) or 1.0
+    weeks, before = [], 0.0
     monday = first - timedelta(days=first.weekday())
     while monday < after:
-        following = monday + timedelta(days=7)
-        share = (picked(following) - picked(monday)) / whole if whole else 1.0
-        weeks.append(WeekKg(monday, total_kg * share))
-        monday = following
+        following = monday + _WEEK
+        until = min(following, after)
+        share = picking_curve(peaked, (until - first).days / dates.pick_days) / whole
+        weeks.append(WeekKg(monday, total_kg * (share - before)))
+        monday, before = following, share
     return tuple(weeks)

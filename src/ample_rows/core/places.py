@@ -191,14 +191,18 @@ def _mound_litres(shape: p.Mound, depth: float) -> float:
 
 def edges(place: p.Place, north_deg: float) -> tuple[Edge, ...]:
     """Straight sides, each running the way its coordinates rise. A circle has none."""
-    if isinstance(place.shape, p.Circle):
+    return _edges(place.shape, (place.heading_deg or 0.0) + north_deg)
+
+
+@lru_cache(maxsize=512)
+def _edges(shape: p.Shape, heading_deg: float) -> tuple[Edge, ...]:
+    if isinstance(shape, p.Circle):
         return ()
-    ring = shapely.geometry.polygon.orient(outline(place.shape)).exterior.coords
-    heading = (place.heading_deg or 0.0) + north_deg
+    ring = shapely.geometry.polygon.orient(outline(shape)).exterior.coords
     found = []
     for (x0, y0), (x1, y1) in itertools.pairwise(ring):
         # On a counter-clockwise ring the outward normal lies to the right of travel.
-        facing = (heading + math.degrees(math.atan2(y1 - y0, -(x1 - x0)))) % 360
+        facing = (heading_deg + math.degrees(math.atan2(y1 - y0, -(x1 - x0)))) % 360
         start, end = sorted([(x0, y0), (x1, y1)])
         found.append(Edge(start, end, facing))
     return tuple(found)

@@ -222,7 +222,8 @@ def _depth(case: Case, laid: _SetOut) -> DepthResult:
 
 def _report(case: Case, outcome: _Outcome) -> PlantingReport:
     planting, crop, laid, dates = case.planting, case.crop, outcome.laid, outcome.dates
-    total = harvest.quantiles(outcome.draws)
+    scale = outcome.expected * outcome.factors.product
+    total = harvest.planting_quantiles(crop, scale, case.book)
     window = season.window(case.setting.year, crop, planting.start, case.book)
     sown = planting.start in ("sow", "transplant") and crop.seeds_per_station is not None
     spread = crop.yield_kg_per_plant

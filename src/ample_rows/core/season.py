@@ -10,6 +10,9 @@ from datetime import date, timedelta
 from functools import lru_cache
 from statistics import NormalDist
 
+import numpy as np
+from numpy.typing import NDArray
+
 from ample_rows.core import plan as p
 from ample_rows.core.reference import Book, Crop
 
@@ -219,18 +222,20 @@ def _warm_enough(year: GrowingYear, least_c: float) -> date | None:
 
 def picking_curve(peaked: bool, share: float) -> float:
     """Cumulative share picked at a share of the spell: even, or rising to a peak."""
-    u = max(0.0, min(1.0, share))
+    u = 0.0 if share < 0 else 1.0 if share > 1 else share
     return u * u * (3 - 2 * u) if peaked else u
 
 
-def growth_share(day_share: float) -> float:
+_STEEPNESS, _MIDDLE = 10.0, 0.55
+_AT_START = 1 / (1 + math.exp(_STEEPNESS * _MIDDLE))
+_GAIN = 1 / (1 + math.exp(-_STEEPNESS * (1 - _MIDDLE))) - _AT_START
+
+
+def growth_share(day_share: NDArray[np.float64] | float) -> NDArray[np.float64]:
     """Logistic growth: the share of full size at a share of the time to first pick."""
-
-    def raw(u: float) -> float:
-        return 1 / (1 + math.exp(-10 * (u - 0.55)))
-
-    u = max(0.0, min(1.0, day_share))
-    return (raw(u) - raw(0)) / (raw(1) - raw(0))
+    u = np.clip(day_share, 0.0, 1.0)
+    grown: NDArray[np.float64] = 1 / (1 + np.exp(-_STEEPNESS * (u - _MIDDLE)))
+    return (grown - _AT_START) / _GAIN
 
 
 def dates_of(planting: p.Planting, crop: Crop, year: GrowingYear, book: Book) -> Dates:
@@ -277,7 +282,7 @@ def _pick_days(crop: Crop, spell: int) -> float:
 
 def _early_share(crop: Crop, grow_days: float, stood_days: int) -> float:
     """What a once-picked crop weighs when it is cleared before its time; 0 if too small to use."""
-    share = growth_share(stood_days / grow_days)
+    share = float(growth_share(stood_days / grow_days))
     if crop.piece_kg and crop.least_piece_kg and share * crop.piece_kg < crop.least_piece_kg:
         return 0.0
     return share

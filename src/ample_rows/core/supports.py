@@ -1,12 +1,13 @@
 """Growing up: what stands on a support, the cells beneath it, and its own shade."""
 
 from dataclasses import dataclass
+from functools import lru_cache
 
 import shapely
 
 from ample_rows.core import lattice, places
 from ample_rows.core import plan as p
-from ample_rows.core.cells import FIT_TOLERANCE_CM, grid_of
+from ample_rows.core.cells import DEFAULT_CELL_CM, FIT_TOLERANCE_CM, grid_of, grid_over
 from ample_rows.core.lattice import Point
 from ample_rows.core.places import Edge
 from ample_rows.core.reference import Book, Crop, TrainingSystem
@@ -99,6 +100,11 @@ def positions_on(run: Run, in_row_cm: float) -> list[Point]:
 
 def cells_under(place: p.Place, run: Run) -> tuple[str, ...]:
     """Cells that the footprint of a run covers by more than the fit tolerance."""
+    return _cells_under(place.shape, place.cell_cm or DEFAULT_CELL_CM, run)
+
+
+@lru_cache(maxsize=2048)
+def _cells_under(shape: p.Shape, cell_cm: float, run: Run) -> tuple[str, ...]:
     if run.length_cm <= 0:
         return ()
     strip = shapely.Polygon(
@@ -109,7 +115,7 @@ def cells_under(place: p.Place, run: Run) -> tuple[str, ...]:
             run.at(run.from_cm, run.footprint_cm),
         ]
     )
-    grid = grid_of(place)
+    grid = grid_over(shape, cell_cm)
     x0, y0, x1, y1 = strip.bounds
     taken = []
     for address, cell in grid.cells.items():
@@ -118,7 +124,7 @@ def cells_under(place: p.Place, run: Run) -> tuple[str, ...]:
         if apart:
             continue
         shared = strip.intersection(shapely.box(box.x0, box.y0, box.x1, box.y1)).area
-        if shared > FIT_TOLERANCE_CM * grid.cell_cm:
+        if shared > FIT_TOLERANCE_CM * cell_cm:
             taken.append(address)
     return tuple(taken)
 

@@ -65,10 +65,11 @@ class Head:
 
 @dataclass(frozen=True)
 class Stored:
-    """A garden as it is kept."""
+    """A garden as it is kept; after a change also the plan before it."""
 
     head: Head
     plan: p.Plan
+    before: p.Plan | None = None
 
 
 class GardenStore:
@@ -143,7 +144,7 @@ class GardenStore:
                 )
             )
             _write(session, row, old.parts, new)
-            stored = Stored(_head(session, row), plan)
+            stored = Stored(_head(session, row), plan, old.plan)
         self._known[slug] = _Known(stored.head.version, plan, new)
         return stored
 
@@ -169,7 +170,7 @@ class GardenStore:
             plan = self._parsed(new)
             row.head += 1 if forward else -1
             _write(session, row, old.parts, new)
-            stored = Stored(_head(session, row), plan)
+            stored = Stored(_head(session, row), plan, old.plan)
         self._known[slug] = _Known(stored.head.version, plan, new)
         return stored
 

@@ -1,7 +1,7 @@
 import createClient from 'openapi-fetch';
 
 import type { paths } from './schema.gen';
-import type { GardenState, Problem } from './types';
+import type { GardenChange, GardenState, Problem } from './types';
 
 export const api = createClient<paths>({ baseUrl: '' });
 
@@ -38,11 +38,15 @@ interface Answer<T> {
 }
 
 /**
- * A garden's state, typed as the API describes it: the client's own reading of an answer
- * loses that a point has just two numbers.
+ * Answers typed as the API describes them: the client's own reading of an answer loses that
+ * a point has just two numbers.
  */
 export function answeredState(asking: Promise<Answer<unknown>>): Promise<GardenState> {
   return answered(asking as Promise<Answer<GardenState>>);
+}
+
+export function answeredChange(asking: Promise<Answer<unknown>>): Promise<GardenChange> {
+  return answered(asking as Promise<Answer<GardenChange>>);
 }
 
 /** The data of an answer, or a thrown `ProblemError`. */

@@ -3,8 +3,10 @@ import type { QueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
 
 import { useMessages } from '../app/messages';
-import { answered, answeredState, api, ProblemError } from './client';
-import type { Edit, GardenState, Head, ShelfAnswer } from './types';
+import { answered, answeredChange, answeredState, api, ProblemError } from './client';
+import { held, merged } from './merge';
+import type { HeldGarden } from './merge';
+import type { Edit, GardenChange, Head, ShelfAnswer } from './types';
 
 export const gardenKey = (slug: string) => ['garden', slug] as const;
 export const gardensKey = ['gardens'] as const;
@@ -16,11 +18,20 @@ export function useGardens() {
   });
 }
 
+async function fetched(slug: string, signal?: AbortSignal): Promise<HeldGarden> {
+  const asking = api.GET('/api/gardens/{slug}', {
+    params: { path: { slug } },
+    signal: signal ?? null,
+  });
+  return held(await answeredState(asking));
+}
+
 export function useGarden(slug: string) {
-  return useQuery<GardenState, ProblemError>({
+  return useQuery<HeldGarden, ProblemError>({
     queryKey: gardenKey(slug),
-    queryFn: ({ signal }) =>
-      answeredState(api.GET('/api/gardens/{slug}', { params: { path: { slug } }, signal })),
+    // Values are kept the same by `merged`; comparing the whole garden would cost a frame.
+    structuralSharing: false,
+    queryFn: ({ signal }) => fetched(slug, signal),
   });
 }
 
@@ -46,7 +57,7 @@ export function useShelf(
   });
 }
 
-type Step = (version: number, signal: AbortSignal) => Promise<GardenState>;
+type Step = (version: number, signal: AbortSignal) => Promise<GardenChange>;
 
 export interface Editor {
   /** Make an edit; resolves to true when it was saved. */
@@ -65,11 +76,8 @@ function inTurn<T>(slug: string, work: () => Promise<T>): Promise<T> {
   return next;
 }
 
-async function versionOf(client: QueryClient, slug: string): Promise<number> {
-  const known = client.getQueryData<GardenState>(gardenKey(slug));
-  if (known) return known.head.version;
-  const state = await answeredState(api.GET('/api/gardens/{slug}', { params: { path: { slug } } }));
-  return state.head.version;
+async function known(client: QueryClient, slug: string): Promise<HeldGarden> {
+  return client.getQueryData<HeldGarden>(gardenKey(slug)) ?? (await fetched(slug));
 }
 
 export function useEditor(slug: string): Editor {
@@ -82,9 +90,12 @@ export function useEditor(slug: string): Editor {
         const stop = new AbortController();
         const done = working(words, () => stop.abort());
         try {
-          const state = await make(await versionOf(client, slug), stop.signal);
-          client.setQueryData(gardenKey(slug), state);
-          void client.invalidateQueries({ queryKey: gardensKey });
+          const before = await known(client, slug);
+          const change = await make(before.head.version, stop.signal);
+          client.setQueryData(gardenKey(slug), merged(before, change) ?? (await fetched(slug)));
+          if (change.head.name !== before.head.name) {
+            void client.invalidateQueries({ queryKey: gardensKey });
+          }
           return true;
         } catch (cause) {
           if (cause instanceof ProblemError && cause.isConflict) {
@@ -111,7 +122,7 @@ export function useEditor(slug: string): Editor {
     edit: (edit) =>
       step(
         (version, signal) =>
-          answeredState(
+          answeredChange(
             api.POST('/api/gardens/{slug}/edits', {
               params: { path: { slug } },
               body: { version, edit },
@@ -123,7 +134,7 @@ export function useEditor(slug: string): Editor {
     undo: () =>
       step(
         (version, signal) =>
-          answeredState(
+          answeredChange(
             api.POST('/api/gardens/{slug}/undo', {
               params: { path: { slug } },
               body: { version },
@@ -135,7 +146,7 @@ export function useEditor(slug: string): Editor {
     redo: () =>
       step(
         (version, signal) =>
-          answeredState(
+          answeredChange(
             api.POST('/api/gardens/{slug}/redo', {
               params: { path: { slug } },
               body: { version },

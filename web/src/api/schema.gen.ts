@@ -661,15 +661,27 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * GardenChange
+         * @description A garden after a change. Its report leaves out what is said of unchanged places:
+         *     their own reports, those of their plantings, and their notes.
+         */
+        GardenChange: {
+            head: components["schemas"]["Head"];
+            plan: components["schemas"]["Plan"];
+            report: components["schemas"]["Report"];
+            /** Unchanged */
+            unchanged: string[];
+            /** Changed */
+            changed: components["schemas"]["PlaceChange"][];
+        };
+        /**
          * GardenState
-         * @description A garden as it stands, and what the last edit changed.
+         * @description A garden as it stands.
          */
         GardenState: {
             head: components["schemas"]["Head"];
             plan: components["schemas"]["Plan"];
             report: components["schemas"]["Report"];
-            /** Changed */
-            changed: components["schemas"]["PlaceChange"][];
         };
         /** Germination */
         Germination: {
@@ -2077,7 +2089,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["GardenState"];
+                    "application/json": components["schemas"]["GardenChange"];
                 };
             };
             /** @description The request cannot be read */
@@ -2153,7 +2165,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["GardenState"];
+                    "application/json": components["schemas"]["GardenChange"];
                 };
             };
             /** @description The request cannot be read */
@@ -2229,7 +2241,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["GardenState"];
+                    "application/json": components["schemas"]["GardenChange"];
                 };
             };
             /** @description The request cannot be read */

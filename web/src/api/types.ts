@@ -3,6 +3,7 @@ import type { components } from './schema.gen';
 type Schemas = components['schemas'];
 
 export type GardenState = Schemas['GardenState'];
+export type GardenChange = Schemas['GardenChange'];
 export type Head = Schemas['Head'];
 export type Plan = Schemas['Plan'];
 export type Place = Schemas['Place'];

@@ -3,7 +3,7 @@ import { BrowserRouter, Link, Navigate, Route, Routes, useParams } from 'react-r
 import type { ComponentType } from 'react';
 
 import { useGarden, useGardens } from '../api/garden';
-import type { GardenState } from '../api/types';
+import type { HeldGarden } from '../api/merge';
 import { GardenScreen } from '../garden/GardenScreen';
 import { PlaceForm } from '../places/PlaceForm';
 import { SquaresScreen } from '../squares/SquaresScreen';
@@ -59,7 +59,7 @@ function ToSquares() {
   return <Navigate replace to={`/gardens/${garden}/squares`} />;
 }
 
-function Within({ screen: Screen }: { screen: ComponentType<{ state: GardenState }> }) {
+function Within({ screen: Screen }: { screen: ComponentType<{ state: HeldGarden }> }) {
   const { garden = '', place = '' } = useParams();
   const state = useGarden(garden);
   if (state.isPending) return <Waiting />;

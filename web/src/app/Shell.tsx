@@ -4,7 +4,7 @@ import { NavLink, useNavigate } from 'react-router';
 import type { ReactNode } from 'react';
 
 import { useEditor, useGardens } from '../api/garden';
-import type { GardenState } from '../api/types';
+import type { HeldGarden } from '../api/merge';
 import { Hatches } from '../drawing/Hatches';
 import { PlaceList } from '../places/PlaceList';
 import { DayProvider, useDay } from '../time/DayContext';
@@ -22,7 +22,7 @@ const KEYS = [
 ] as const;
 
 /** What surrounds every screen of a garden: its name, the ruler, the way through, undo. */
-export function Shell({ state, children }: { state: GardenState; children: ReactNode }) {
+export function Shell({ state, children }: { state: HeldGarden; children: ReactNode }) {
   return (
     <DayProvider key={state.head.slug} year={state.report.year}>
       <Hatches />
@@ -61,7 +61,7 @@ function item(isActive: boolean): string {
   return `border-l-[3px] px-[13px] py-1 text-[15px] ${edge}`;
 }
 
-function GardenName({ state }: { state: GardenState }) {
+function GardenName({ state }: { state: HeldGarden }) {
   const gardens = useGardens();
   const go = useNavigate();
   const year = state.report.year;
@@ -88,7 +88,7 @@ function GardenName({ state }: { state: GardenState }) {
   );
 }
 
-function History({ state }: { state: GardenState }) {
+function History({ state }: { state: HeldGarden }) {
   const editor = useEditor(state.head.slug);
   const { undo_label: undo, redo_label: redo } = state.head;
   return (
@@ -139,7 +139,7 @@ function History({ state }: { state: GardenState }) {
 }
 
 /** Keys that work everywhere: the day by a week, undo and redo. */
-function Keys({ state }: { state: GardenState }) {
+function Keys({ state }: { state: HeldGarden }) {
   const { day, setDay } = useDay();
   const { undo, redo } = useEditor(state.head.slug);
   useEffect(() => {

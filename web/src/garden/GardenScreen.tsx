@@ -4,14 +4,14 @@ import { useNavigate } from 'react-router';
 
 import { answeredState, api, ProblemError } from '../api/client';
 import { gardensKey, useEditor } from '../api/garden';
-import type { GardenState } from '../api/types';
+import type { HeldGarden } from '../api/merge';
 import { Field } from '../app/Field';
 import { useMessages } from '../app/messages';
 import { usePreferences } from '../app/preferences';
 import type { Preferences } from '../app/preferences';
 
 /** The garden's own facts, how it is shown, and the ways in and out. */
-export function GardenScreen({ state }: { state: GardenState }) {
+export function GardenScreen({ state }: { state: HeldGarden }) {
   return (
     <main className="grid max-w-5xl content-start gap-8 overflow-y-auto p-6 lg:grid-cols-2">
       <h1 className="col-span-full text-xl">{state.plan.garden.name}</h1>
@@ -29,7 +29,7 @@ const DATES = [
   ['first_frost', 'First frost'],
 ] as const;
 
-function Facts({ state }: { state: GardenState }) {
+function Facts({ state }: { state: HeldGarden }) {
   const editor = useEditor(state.head.slug);
   const { garden } = state.plan;
   const [typed, setTyped] = useState({
@@ -169,7 +169,7 @@ function Shown() {
   );
 }
 
-function InAndOut({ state }: { state: GardenState }) {
+function InAndOut({ state }: { state: HeldGarden }) {
   const { slug } = state.head;
   const { say } = useMessages();
   const client = useQueryClient();

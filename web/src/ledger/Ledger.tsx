@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import type { ReactNode } from 'react';
 
 import type { PlaceChange, PlaceReport, PlantingReport } from '../api/types';
@@ -29,7 +30,7 @@ export function Ledger({ place, plantings, day, selected, changed, onSelect }: P
         <Line term="Squares taken">
           <Figure
             label="Squares taken: working"
-            working={<Standing plantings={plantings} day={day} />}
+            working={() => <Standing plantings={plantings} day={day} />}
           >
             {`${now?.cells_taken ?? 0} of ${place.cells_usable}`}
           </Figure>
@@ -38,7 +39,7 @@ export function Ledger({ place, plantings, day, selected, changed, onSelect }: P
         <Line term="Usable depth">
           <Figure
             label="Usable depth: working"
-            working={<Sum title="Usable depth and soil" terms={[...place.working]} />}
+            working={() => <Sum title="Usable depth and soil" terms={[...place.working]} />}
           >
             {units.length(place.usable_depth_cm)}
           </Figure>
@@ -46,13 +47,13 @@ export function Ledger({ place, plantings, day, selected, changed, onSelect }: P
         <Line term="Soil">
           <Figure
             label="Soil: working"
-            working={<Sum title="Usable depth and soil" terms={[...place.working]} />}
+            working={() => <Sum title="Usable depth and soil" terms={[...place.working]} />}
           >
             {units.volume(place.soil_litres)}
           </Figure>
         </Line>
         <Line term="Idle in season">
-          <Figure label="Idle in season: working" working={<IdleSum place={place} />}>
+          <Figure label="Idle in season: working" working={() => <IdleSum place={place} />}>
             {`${Math.round(place.idle_cell_weeks)} square-weeks`}
           </Figure>
         </Line>
@@ -103,31 +104,12 @@ function HarvestTable({ place, plantings, selected, onSelect }: Omit<Props, 'day
           </thead>
           <tbody>
             {plantings.map((p) => (
-              <tr key={p.id} className={p.id === selected ? 'bg-wash' : ''}>
-                <th scope="row" className="w-7 text-left font-semibold">
-                  {p.mark}
-                </th>
-                <td className="max-w-0 truncate">
-                  <button type="button" className="w-full truncate" onClick={() => onSelect(p.id)}>
-                    {`${p.name}, ${p.plants}`}
-                  </button>
-                </td>
-                <td className="text-right text-muted">{units.weight(p.harvest_kg.p10)}</td>
-                <td className="text-right font-semibold">
-                  <Figure
-                    label={`${p.name}, likely harvest: working`}
-                    working={
-                      <Sum
-                        title={`${p.name} from ${shortWords(dayOf(p.start_date))}`}
-                        terms={[...p.working]}
-                      />
-                    }
-                  >
-                    {units.weight(p.harvest_kg.p50)}
-                  </Figure>
-                </td>
-                <td className="text-right text-muted">{units.weight(p.harvest_kg.p90)}</td>
-              </tr>
+              <HarvestRow
+                key={p.id}
+                planting={p}
+                selected={p.id === selected}
+                onSelect={onSelect}
+              />
             ))}
           </tbody>
         </table>
@@ -143,6 +125,43 @@ function HarvestTable({ place, plantings, selected, onSelect }: Omit<Props, 'day
     </div>
   );
 }
+
+interface RowProps {
+  planting: PlantingReport;
+  selected: boolean;
+  onSelect: (planting: string) => void;
+}
+
+const HarvestRow = memo(function HarvestRow({ planting: p, selected, onSelect }: RowProps) {
+  const units = useUnits();
+  return (
+    <tr className={selected ? 'bg-wash' : ''}>
+      <th scope="row" className="w-7 text-left font-semibold">
+        {p.mark}
+      </th>
+      <td className="max-w-0 truncate">
+        <button type="button" className="w-full truncate" onClick={() => onSelect(p.id)}>
+          {`${p.name}, ${p.plants}`}
+        </button>
+      </td>
+      <td className="text-right text-muted">{units.weight(p.harvest_kg.p10)}</td>
+      <td className="text-right font-semibold">
+        <Figure
+          label={`${p.name}, likely harvest: working`}
+          working={() => (
+            <Sum
+              title={`${p.name} from ${shortWords(dayOf(p.start_date))}`}
+              terms={[...p.working]}
+            />
+          )}
+        >
+          {units.weight(p.harvest_kg.p50)}
+        </Figure>
+      </td>
+      <td className="text-right text-muted">{units.weight(p.harvest_kg.p90)}</td>
+    </tr>
+  );
+});
 
 /** What the last edit changed, until the next. */
 function Changed({ changed }: { changed: PlaceChange | undefined }) {

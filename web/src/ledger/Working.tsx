@@ -1,8 +1,48 @@
 import { Popover } from 'radix-ui';
+import { createContext, useCallback, useContext, useRef, useState } from 'react';
 import type { ReactNode } from 'react';
 
 import type { Term } from '../api/types';
 import { useUnits } from '../app/preferences';
+
+type Open = (anchor: HTMLElement, working: () => ReactNode) => void;
+
+const Opening = createContext<Open | null>(null);
+
+/** One leaf of paper for all workings of a page: it opens beside the figure that asked. */
+export function Workings({ children }: { children: ReactNode }) {
+  const anchor = useRef<HTMLElement | null>(null);
+  const [working, setWorking] = useState<(() => ReactNode) | null>(null);
+  const open = useCallback<Open>((from, content) => {
+    anchor.current = from;
+    setWorking(() => content);
+  }, []);
+  return (
+    <Opening value={open}>
+      {children}
+      <Popover.Root open={working !== null} onOpenChange={(on) => !on && setWorking(null)}>
+        <Popover.Anchor virtualRef={anchor} />
+        <Popover.Portal>
+          <Popover.Content
+            side="left"
+            align="start"
+            sideOffset={8}
+            collisionPadding={12}
+            aria-label="Working"
+            onCloseAutoFocus={(event) => {
+              event.preventDefault();
+              anchor.current?.focus();
+            }}
+            className="z-20 max-h-[70vh] w-[430px] max-w-[92vw] overflow-y-auto border border-ink bg-paper p-4"
+          >
+            {working?.()}
+            <Popover.Close className="press mt-2">Close</Popover.Close>
+          </Popover.Content>
+        </Popover.Portal>
+      </Popover.Root>
+    </Opening>
+  );
+}
 
 /** A figure that opens its working. */
 export function Figure({
@@ -12,26 +52,19 @@ export function Figure({
 }: {
   label: string;
   children: ReactNode;
-  working: ReactNode;
+  working: () => ReactNode;
 }) {
+  const open = useContext(Opening);
   return (
-    <Popover.Root>
-      <Popover.Trigger className="figure" aria-label={label}>
-        {children}
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          side="left"
-          align="start"
-          sideOffset={8}
-          collisionPadding={12}
-          className="z-20 max-h-[70vh] w-[430px] max-w-[92vw] overflow-y-auto border border-ink bg-paper p-4"
-        >
-          {working}
-          <Popover.Close className="press mt-2">Close</Popover.Close>
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+    <button
+      type="button"
+      className="figure"
+      aria-label={label}
+      aria-haspopup="dialog"
+      onClick={(event) => open?.(event.currentTarget, working)}
+    >
+      {children}
+    </button>
   );
 }
 

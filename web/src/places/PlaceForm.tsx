@@ -3,7 +3,7 @@ import type { SubmitEvent } from 'react';
 import { useNavigate, useParams } from 'react-router';
 
 import { useEditor } from '../api/garden';
-import type { GardenState } from '../api/types';
+import type { HeldGarden } from '../api/merge';
 import { Field } from '../app/Field';
 import { useUnits } from '../app/preferences';
 import { nextId } from '../squares/edits';
@@ -36,7 +36,7 @@ const POLICIES = [
 ] as const;
 
 /** A place added or changed: measures, what lies below, sun and a net. */
-export function PlaceForm({ state }: { state: GardenState }) {
+export function PlaceForm({ state }: { state: HeldGarden }) {
   const { place: id } = useParams();
   const before = state.plan.places.find((p) => p.id === id);
   const units = useUnits();

@@ -1,11 +1,12 @@
 import { NavLink } from 'react-router';
 
-import type { GardenState, PlaceReport } from '../api/types';
+import type { HeldGarden } from '../api/merge';
+import type { PlaceReport } from '../api/types';
 import { useUnits } from '../app/preferences';
 import { polygonPath } from '../drawing/outline';
 
 /** All places, each with its outline at one common scale and what it is likely to give. */
-export function PlaceList({ state }: { state: GardenState }) {
+export function PlaceList({ state }: { state: HeldGarden }) {
   const units = useUnits();
   const longest = Math.max(
     1,

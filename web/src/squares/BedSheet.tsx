@@ -1,5 +1,5 @@
 import type { KeyboardEvent, PointerEvent } from 'react';
-import { useRef } from 'react';
+import { useMemo, useRef } from 'react';
 
 import type { PlaceReport, PlantingReport, YearReport } from '../api/types';
 import type { Extent } from '../app/useExtent';
@@ -38,15 +38,21 @@ const PLAN_SHARE = 0.62;
 export function BedSheet(props: Props) {
   const { place, plantings, day, extent, chosen, cursor, selected, gesture, send } = props;
   const focused = useRef<SVGSVGElement>(null);
-  const scale = centred(
-    fitGround(
-      place.bounds_cm,
-      { width: extent.width - LEFT - RIGHT, height: extent.height * PLAN_SHARE - TOP - FOOT },
-      LEFT,
-      TOP,
-    ),
-    place,
-    extent.width,
+  const [x0, y0, x1, y1] = place.bounds_cm;
+  const { width, height } = extent;
+  const scale = useMemo(
+    () =>
+      centred(
+        fitGround(
+          [x0, y0, x1, y1],
+          { width: width - LEFT - RIGHT, height: height * PLAN_SHARE - TOP - FOOT },
+          LEFT,
+          TOP,
+        ),
+        y1 - y0,
+        width,
+      ),
+    [x0, y0, x1, y1, width, height],
   );
   const planFoot = groundToPx(scale, [place.bounds_cm[2], place.bounds_cm[1]])[1] + FOOT;
   const shown = gestureCells(place, gesture) ?? chosen;
@@ -116,8 +122,8 @@ export function BedSheet(props: Props) {
 }
 
 /** The same scale with the place in the middle of the page's width. */
-function centred(scale: GroundScale, place: PlaceReport, width: number): GroundScale {
-  const drawn = (place.bounds_cm[3] - place.bounds_cm[1]) * scale.pxPerCm;
+function centred(scale: GroundScale, lengthCm: number, width: number): GroundScale {
+  const drawn = lengthCm * scale.pxPerCm;
   return { ...scale, left: LEFT + Math.max(0, (width - LEFT - RIGHT - drawn) / 2) };
 }
 

@@ -1,4 +1,4 @@
-import { memo } from 'react';
+import { memo, useMemo } from 'react';
 
 import type { PlaceReport, PlantingReport, YearReport } from '../api/types';
 import { useUnits } from '../app/preferences';
@@ -57,7 +57,10 @@ export const Cutaway = memo(function Cutaway(props: Props) {
   const topRoom = room - soilPxPerCm * deepest;
   const topPxPerCm = Math.min(scale.pxPerCm, (topRoom - 6) / tallest);
   const surface = top + CAPTION + 6 + tallest * topPxPerCm;
-  const heights: Heights = { surface, soilPxPerCm, topPxPerCm };
+  const heights = useMemo<Heights>(
+    () => ({ surface, soilPxPerCm, topPxPerCm }),
+    [surface, soilPxPerCm, topPxPerCm],
+  );
   const [x0] = place.bounds_cm;
   const low = x0 + column * place.cell_cm;
   const inCut = (x: number) => x >= low && x < low + place.cell_cm;
@@ -71,22 +74,17 @@ export const Cutaway = memo(function Cutaway(props: Props) {
       </text>
       <Soil place={place} left={left} right={right} heights={heights} />
       <Nets place={place} left={left} right={right} scale={scale} heights={heights} cut={inCut} />
-      {standing.map(({ planting, size }) => (
-        <g key={planting.id}>
-          {sideViews(planting, size, inCut).map((view) => (
-            <g key={view.index} opacity={view.cut ? 1 : 0.22}>
-              <Plant
-                planting={planting}
-                size={size}
-                x={groundToPx(scale, [0, view.y])[0]}
-                index={view.index}
-                heights={heights}
-                scale={scale}
-                floorCm={rootFloor(place)}
-              />
-            </g>
-          ))}
-        </g>
+      {standing.map(({ planting }) => (
+        <Side
+          key={planting.id}
+          planting={planting}
+          day={day}
+          cutFrom={low}
+          cutTo={low + place.cell_cm}
+          heights={heights}
+          scale={scale}
+          floorCm={rootFloor(place)}
+        />
       ))}
       {standing.map(({ planting }) =>
         planting.positions_cm.some(([x]) => inCut(x)) ? (
@@ -101,6 +99,37 @@ export const Cutaway = memo(function Cutaway(props: Props) {
       )}
       <DepthTicks place={place} left={left} heights={heights} length={units.length} />
       <NoonSun place={place} year={year} day={day} right={right} heights={heights} />
+    </g>
+  );
+});
+
+interface SideProps {
+  planting: PlantingReport;
+  day: Day;
+  cutFrom: number;
+  cutTo: number;
+  heights: Heights;
+  scale: GroundScale;
+  floorCm: number;
+}
+
+/** One planting seen from the side. */
+const Side = memo(function Side({ planting, day, cutFrom, cutTo, ...drawn }: SideProps) {
+  const size = sizeOn(planting, day);
+  if (!size) return null;
+  return (
+    <g>
+      {sideViews(planting, size, (x) => x >= cutFrom && x < cutTo).map((view) => (
+        <g key={view.index} opacity={view.cut ? 1 : 0.22}>
+          <Plant
+            planting={planting}
+            size={size}
+            x={groundToPx(drawn.scale, [0, view.y])[0]}
+            index={view.index}
+            {...drawn}
+          />
+        </g>
+      ))}
     </g>
   );
 });

@@ -110,7 +110,7 @@ function HeldCell({ box, scale }: { box: CellBox; scale: GroundScale }) {
   );
 }
 
-function PlantsFromAbove({
+const PlantsFromAbove = memo(function PlantsFromAbove({
   planting,
   day,
   scale,
@@ -141,7 +141,7 @@ function PlantsFromAbove({
       {own > 3 && picked && <path d={path} fill={PICKED} opacity={0.4} />}
     </g>
   );
-}
+});
 
 function MarkAt({
   planting,

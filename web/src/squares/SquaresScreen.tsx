@@ -1,14 +1,16 @@
 import { Tabs } from 'radix-ui';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { KeyboardEvent } from 'react';
 import { Link, useParams } from 'react-router';
 
 import { useEditor, useShelf } from '../api/garden';
-import type { Edit, GardenState, ShelfEntry } from '../api/types';
+import type { HeldGarden } from '../api/merge';
+import type { Edit, ShelfEntry } from '../api/types';
 import { useMessages } from '../app/messages';
 import { usePreferences, useUnits } from '../app/preferences';
 import { useExtent } from '../app/useExtent';
 import { Ledger } from '../ledger/Ledger';
+import { Workings } from '../ledger/Working';
 import { MarginNotes } from '../notes/MarginNotes';
 import { isoOf, dayOf, words } from '../time/day';
 import { useDay } from '../time/DayContext';
@@ -36,7 +38,7 @@ interface Chosen {
 const NOTHING: Chosen = { cells: [], anchor: { column: 0, row: 0 }, planting: null };
 
 /** The workbench: one place from above, in section and through time, with its ledger. */
-export function SquaresScreen({ state }: { state: GardenState }) {
+export function SquaresScreen({ state }: { state: HeldGarden }) {
   const { place: id } = useParams();
   const known = state.report.places.find((p) => p.id === id) ?? state.report.places[0];
   if (!known) {
@@ -55,7 +57,7 @@ export function SquaresScreen({ state }: { state: GardenState }) {
   return <Workbench key={known.id} state={state} placeId={known.id} />;
 }
 
-function Workbench({ state, placeId }: { state: GardenState; placeId: string }) {
+function Workbench({ state, placeId }: { state: HeldGarden; placeId: string }) {
   const { slug, version } = state.head;
   const { day, start, end, setDay } = useDay();
   const units = useUnits();
@@ -70,6 +72,11 @@ function Workbench({ state, placeId }: { state: GardenState; placeId: string }) 
   const [mark, setMark] = useState<TypedMark>({ letters: '', atMs: 0 });
   const [panel, setPanel] = useState<Panel>('notes');
   const [asTable, setAsTable] = useState(false);
+
+  const scale = useMemo(
+    () => timeScale(start, end, stripExtent.width),
+    [start, end, stripExtent.width],
+  );
 
   const place = state.report.places.find((p) => p.id === placeId);
   const document = state.plan.places.find((p) => p.id === placeId);
@@ -172,7 +179,6 @@ function Workbench({ state, placeId }: { state: GardenState; placeId: string }) 
     event.preventDefault();
   };
 
-  const scale = timeScale(start, end, stripExtent.width);
   const stops = notes.filter((n) => n.level !== 'tip').length;
   return (
     <main className="workbench">
@@ -221,14 +227,16 @@ function Workbench({ state, placeId }: { state: GardenState; placeId: string }) 
         )}
       </div>
       <aside className="side flex min-h-0 flex-col border-l border-rule px-3 pt-2">
-        <Ledger
-          place={place}
-          plantings={plantings}
-          day={day}
-          selected={chosen.planting}
-          changed={state.changed.find((c) => c.place === placeId)}
-          onSelect={selectPlanting}
-        />
+        <Workings>
+          <Ledger
+            place={place}
+            plantings={plantings}
+            day={day}
+            selected={chosen.planting}
+            changed={state.changed.find((c) => c.place === placeId)}
+            onSelect={selectPlanting}
+          />
+        </Workings>
         <Tabs.Root
           value={panel}
           onValueChange={(value) => setPanel(value as Panel)}

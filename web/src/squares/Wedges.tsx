@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import type { PointerEvent } from 'react';
 
 import type { PlaceReport, PlantingReport } from '../api/types';
@@ -26,9 +27,18 @@ interface Props {
 
 const MOST_LANE_PX = 40;
 
+/** The planting whose wedge an event came from. */
+function plantingUnder(target: EventTarget): string | null {
+  const wedge = target instanceof Element ? target.closest('[data-planting]') : null;
+  return wedge?.getAttribute('data-planting') ?? null;
+}
+
 /** Time below the ground: each planting a wedge whose thickness is canopy throughout. */
 export function Wedges(props: Props) {
-  const { place, plantings, scale, height, day, gesture, send, onRelease } = props;
+  const { place, plantings, scale, height, day, selected, gesture, send, onRelease, onSelect } =
+    props;
+  const [moving, movedBy] =
+    gesture.kind === 'movingWedge' ? [gesture.planting, gesture.byDays] : [null, 0];
   const lanes = lanesOf(plantings);
   const laneHeight = Math.min(MOST_LANE_PX, (height - 6) / Math.max(1, lanes.length));
   const dayAt = (event: PointerEvent<SVGGElement>) => {
@@ -37,6 +47,19 @@ export function Wedges(props: Props) {
   };
   return (
     <g
+      onPointerDown={(event) => {
+        const planting = plantingUnder(event.target);
+        if (!planting) return;
+        event.currentTarget.setPointerCapture(event.pointerId);
+        onSelect(planting);
+        send({ kind: 'pressWedge', planting, day: dayAt(event) });
+      }}
+      onKeyDown={(event) => {
+        const planting = plantingUnder(event.target);
+        if (!planting || (event.key !== 'Enter' && event.key !== ' ')) return;
+        onSelect(planting);
+        event.preventDefault();
+      }}
       onPointerMove={(event) => {
         if (gesture.kind === 'movingWedge') send({ kind: 'overDay', day: dayAt(event) });
       }}
@@ -65,11 +88,12 @@ export function Wedges(props: Props) {
             {lane.plantings.map((planting) => (
               <Wedge
                 key={planting.id}
-                {...props}
                 planting={planting}
+                scale={scale}
                 base={base}
                 height={laneHeight - 2}
-                dayAt={dayAt}
+                selected={selected === planting.id}
+                shift={moving === planting.id ? movedBy : 0}
               />
             ))}
           </g>
@@ -88,31 +112,21 @@ export function Wedges(props: Props) {
   );
 }
 
-interface WedgeProps extends Props {
+interface WedgeProps {
   planting: PlantingReport;
+  scale: TimeScale;
   base: number;
   height: number;
-  dayAt: (event: PointerEvent<SVGGElement>) => Day;
+  selected: boolean;
+  /** Days that it is being moved by. */
+  shift: number;
 }
 
-function Wedge({
-  planting,
-  scale,
-  base,
-  height,
-  selected,
-  gesture,
-  send,
-  onSelect,
-  dayAt,
-}: WedgeProps) {
-  const shift =
-    gesture.kind === 'movingWedge' && gesture.planting === planting.id ? gesture.byDays : 0;
+const Wedge = memo(function Wedge({ planting, scale, base, height, selected, shift }: WedgeProps) {
   const start = dayOf(planting.start_date) + shift;
   const clear =
     (planting.clear_date ? dayOf(planting.clear_date) : dayOf(planting.start_date)) + shift;
   const pick = planting.first_pick ? dayOf(planting.first_pick) + shift : null;
-  const isSelected = selected === planting.id;
   const middle = dayToPx(
     scale,
     Math.max(scale.start, start) +
@@ -122,19 +136,10 @@ function Wedge({
     <g
       role="button"
       tabIndex={0}
-      aria-pressed={isSelected}
+      aria-pressed={selected}
       aria-label={`${planting.name}, ${shortWords(start)} to ${shortWords(clear)}`}
       className="cursor-grab"
-      onPointerDown={(event) => {
-        event.currentTarget.setPointerCapture(event.pointerId);
-        onSelect(planting.id);
-        send({ kind: 'pressWedge', planting: planting.id, day: dayAt(event) });
-      }}
-      onKeyDown={(event) => {
-        if (event.key === 'Enter' || event.key === ' ') onSelect(planting.id);
-        else return;
-        event.preventDefault();
-      }}
+      data-planting={planting.id}
     >
       {planting.sow_indoors && (
         <line
@@ -150,8 +155,8 @@ function Wedge({
       <path
         d={wedgePath(planting, shift, scale, base, height, start, clear)}
         fill="var(--leaf-wash)"
-        stroke={isSelected ? 'var(--damson)' : 'var(--leaf)'}
-        strokeWidth={isSelected ? 2 : 1.1}
+        stroke={selected ? 'var(--damson)' : 'var(--leaf)'}
+        strokeWidth={selected ? 2 : 1.1}
       />
       <path
         d={wedgePath(planting, shift, scale, base, height, start, pick ?? clear)}
@@ -170,7 +175,7 @@ function Wedge({
         fontSize={12}
         fontWeight={600}
         textAnchor="middle"
-        fill={isSelected ? 'var(--damson)' : 'var(--ink)'}
+        fill={selected ? 'var(--damson)' : 'var(--ink)'}
         className="halo"
         pointerEvents="none"
       >
@@ -178,7 +183,7 @@ function Wedge({
       </text>
     </g>
   );
-}
+});
 
 /** The part of a wedge between two days: canopy as a share of its fullest, thinned by picking. */
 function wedgePath(

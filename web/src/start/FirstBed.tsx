@@ -5,6 +5,7 @@ import { useNavigate } from 'react-router';
 
 import { answered, answeredState, api, ProblemError } from '../api/client';
 import { gardenKey, gardensKey } from '../api/garden';
+import { held } from '../api/merge';
 import { Field } from '../app/Field';
 import { usePreferences } from '../app/preferences';
 import { dayOf, words } from '../time/day';
@@ -84,7 +85,7 @@ export function FirstBed() {
     setBusy(true);
     try {
       const state = await answeredState(api.POST('/api/first-bed', { body }));
-      client.setQueryData(gardenKey(state.head.slug), state);
+      client.setQueryData(gardenKey(state.head.slug), held(state));
       await client.invalidateQueries({ queryKey: gardensKey });
       void go(`/gardens/${state.head.slug}`);
     } catch (cause) {

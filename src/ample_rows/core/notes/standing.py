@@ -28,10 +28,13 @@ def clashes(view: PlaceView) -> Iterator[Note]:
     ordered = sorted(view.plantings, key=lambda e: (e.dates.start, e.planting.id))
     for index, first in enumerate(ordered):
         for second in ordered[index + 1 :]:
-            shared = [c for c in first.report.cells if c in set(second.report.cells)]
             start = max(first.dates.start, second.dates.start)
             end = min(first.dates.clear, second.dates.clear)
-            if not shared or start >= end:
+            if start >= end:
+                continue
+            others = set(second.report.cells)
+            shared = [cell for cell in first.report.cells if cell in others]
+            if not shared:
                 continue
             fixes = [
                 Fix(
