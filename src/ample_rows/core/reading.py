@@ -166,6 +166,8 @@ def _wanted(detail: ErrorDetails) -> str:
         return f"must be a date that exists, as YYYY-MM-DD; {_shown(detail['input'])} was given"
     if kind == "missing":
         return "is required"
+    if kind in ("model_type", "model_attributes_type", "dict_type"):
+        return f"must be an object; {_shown(detail['input'])} was given"
     if kind == "string_pattern_mismatch":
         return f"{_shown(detail['input'])} is not a cell address such as A1"
     if kind == "tuple_type" and detail["loc"][-1] != "cells" and "cells" in detail["loc"]:

@@ -56,7 +56,7 @@ class Database:
         version = self._version()
         if version == HEAD:
             return
-        if version is not None:
+        if self._has_content():
             self._backup()
         # Alembic is slow to import, and needed only when something changes.
         from alembic import command
@@ -78,7 +78,7 @@ class Database:
 
     def _version(self) -> str | None:
         """The schema's version, None for a new file."""
-        if not self.path.exists() or self.path.stat().st_size == 0:
+        if not self._has_content():
             return None
         try:
             with contextlib.closing(sqlite3.connect(self.path)) as connection:
@@ -89,6 +89,9 @@ class Database:
                 "move it away, or choose another folder with --data."
             ) from error
         return str(row[0]) if row else None
+
+    def _has_content(self) -> bool:
+        return self.path.exists() and self.path.stat().st_size > 0
 
     def _backup(self) -> None:
         """Copy the file, whole, before its schema changes."""

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 from datetime import timedelta
 
 from ample_rows.core import cells as grid_words
-from ample_rows.core import edits, places, supports
+from ample_rows.core import edits, places, stand, supports
 from ample_rows.core import plan as p
 from ample_rows.core.notes.view import (
     PlaceView,
@@ -69,7 +69,7 @@ def none_fit(view: PlaceView) -> Iterator[Note]:
         if e.report.plants:
             continue
         cell = view.place.cell_cm or grid_words.DEFAULT_CELL_CM
-        wide = max(1, -(-int(e.report.spacing_cm * 100 - 1) // int(cell * 100)))
+        wide = stand.block_cells(e.report.spacing_cm, cell, view.book)
         text = (
             f"No {e.crop.name} fits here: plants stand {e.report.spacing_cm:g} cm apart and keep "
             f"half of that from walls and other crops."

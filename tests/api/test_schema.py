@@ -1,0 +1,74 @@
+"""The API against its own description, and the front end's types against the API."""
+
+import subprocess
+import tempfile
+from pathlib import Path
+
+import pytest
+import schemathesis
+from hypothesis import HealthCheck, settings
+
+from ample_rows.api.app import create_app
+from ample_rows.api.openapi import openapi_text
+from ample_rows.core import plan as p
+from ample_rows.crops import load_book
+from ample_rows.demo import demo_plans
+from ample_rows.store import Database, GardenStore
+
+HOST = {"host": "127.0.0.1"}
+ROOT = Path(__file__).resolve().parents[2]
+
+
+@pytest.fixture(scope="module")
+def api():
+    book = load_book()
+    store = GardenStore(Database(Path(tempfile.mkdtemp())), book)
+    store.create(demo_plans(book)[1])
+    return schemathesis.openapi.from_asgi(
+        "/api/openapi.json", create_app(store, book), headers=HOST
+    )
+
+
+schema = schemathesis.pytest.from_fixture("api")
+
+
+@schema.parametrize()
+@settings(max_examples=20, suppress_health_check=list(HealthCheck))
+def test_every_operation_keeps_to_its_description(case):
+    from schemathesis.checks import not_a_server_error
+    from schemathesis.specs.openapi.checks import (
+        content_type_conformance,
+        response_schema_conformance,
+        status_code_conformance,
+    )
+
+    case.call_and_validate(
+        headers=HOST,
+        checks=[
+            not_a_server_error,
+            status_code_conformance,
+            content_type_conformance,
+            response_schema_conformance,
+        ],
+    )
+
+
+def test_the_description_kept_for_the_front_end_is_current():
+    kept = (ROOT / "web" / "openapi.json").read_text()
+    assert kept == openapi_text(), "run ./ample types"
+
+
+def test_the_front_ends_types_are_made_from_that_description():
+    made = subprocess.run(
+        ["npx", "--no-install", "openapi-typescript", "openapi.json"],
+        cwd=ROOT / "web",
+        capture_output=True,
+        text=True,
+        check=True,
+    )
+    kept = (ROOT / "web" / "src" / "api" / "schema.gen.ts").read_text()
+    assert kept.strip() == made.stdout.strip(), "run ./ample types"
+
+
+def test_a_plan_that_the_schema_describes_is_read(read):
+    assert p.document(read({**p.document(demo_plans(load_book())[0])}))

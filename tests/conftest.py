@@ -1,0 +1,185 @@
+"""Fixtures that every kind of test shares: the book, plans in few words, a store, a server."""
+
+import copy
+import json
+import os
+import threading
+import time
+from collections.abc import Callable, Iterator
+from pathlib import Path
+from typing import Any
+
+import hypothesis
+import pytest
+import uvicorn
+from starlette.testclient import TestClient
+
+from ample_rows import PROGRAM
+from ample_rows.api.app import create_app
+from ample_rows.core import plan as p
+from ample_rows.core.evaluate import evaluate
+from ample_rows.core.faults import read_plan
+from ample_rows.core.reference import Book
+from ample_rows.core.report import Note, PlantingReport, Report
+from ample_rows.crops import load_book
+from ample_rows.demo import demo_plans
+from ample_rows.store import Database, GardenStore
+
+Document = dict[str, Any]
+
+# Machines are noisy: a slow run is no fault. Found examples stay with the machine.
+hypothesis.settings.register_profile("ample", deadline=None, max_examples=60)
+hypothesis.settings.load_profile("ample")
+
+GARDEN: Document = {
+    "name": "Test yard",
+    "latitude": 51.9,
+    "longitude": -2.1,
+    "last_frost": "2027-04-25",
+    "first_frost": "2027-10-20",
+    "frost_spread_days": 12,
+}
+BED: Document = {
+    "id": "bed",
+    "kind": "framed",
+    "shape": {"type": "rectangle", "width_cm": 120, "length_cm": 240},
+    "wall_height_cm": 33,
+    "rim_gap_cm": 3,
+    "native": "ordinary",
+    "sun_hours": 8,
+}
+TUB: Document = {
+    "id": "tub",
+    "kind": "container",
+    "shape": {"type": "circle", "diameter_cm": 46},
+    "wall_height_cm": 40,
+    "rim_gap_cm": 3,
+    "sun_hours": 8,
+}
+
+
+def bed(**changes: Any) -> Document:
+    """A framed bed 120 x 240 cm, 30 cm of soil, in full sun, with some keys changed."""
+    return {**copy.deepcopy(BED), **changes}
+
+
+def tub(**changes: Any) -> Document:
+    return {**copy.deepcopy(TUB), **changes}
+
+
+def rectangle(width_cm: float, length_cm: float) -> Document:
+    return {"type": "rectangle", "width_cm": width_cm, "length_cm": length_cm}
+
+
+def planting(
+    crop: str = "carrot", cells: Any = ("A1", "A2", "B1", "B2"), **changes: Any
+) -> Document:
+    """A planting of the bed, sown on 10 April unless told otherwise."""
+    return {
+        "id": "p1",
+        "place": "bed",
+        "crop": crop,
+        "cells": list(cells) if isinstance(cells, tuple) else cells,
+        "start": "sow",
+        "start_date": "2027-04-10",
+        **changes,
+    }
+
+
+def document(*plantings: Document, places: list[Document] | None = None, **garden: Any) -> Document:
+    """A plan document of some plantings; without places it has the bed alone."""
+    return {
+        "format": "ample-rows/plan",
+        "version": 1,
+        "garden": {**GARDEN, **garden},
+        "places": [bed()] if places is None else places,
+        "plantings": list(plantings),
+    }
+
+
+def block(first: str, last: str) -> tuple[str, ...]:
+    """The cells of a rectangle, single letters only: block("A1", "B3")."""
+    columns = range(ord(first[0]), ord(last[0]) + 1)
+    rows = range(int(first[1:]), int(last[1:]) + 1)
+    return tuple(f"{chr(c)}{r}" for c in columns for r in rows)
+
+
+@pytest.fixture(scope="session")
+def book() -> Book:
+    return load_book()
+
+
+@pytest.fixture(scope="session")
+def read(book: Book) -> Callable[[Document], p.Plan]:
+    """A document as a sound plan."""
+    return lambda doc: read_plan(json.dumps(doc), book)
+
+
+@pytest.fixture(scope="session")
+def reported(book: Book, read: Callable[[Document], p.Plan]) -> Callable[[Document], Report]:
+    """A document evaluated."""
+    return lambda doc: evaluate(read(doc), book, program=PROGRAM)
+
+
+@pytest.fixture(scope="session")
+def grown(reported: Callable[[Document], Report]) -> Callable[..., PlantingReport]:
+    """The report of one planting in a plan of its own: `grown(planting(...), places=[...])`."""
+
+    def one(what: Document, **context: Any) -> PlantingReport:
+        return reported(document(what, **context)).plantings[0]
+
+    return one
+
+
+@pytest.fixture(scope="session")
+def noted(reported: Callable[[Document], Report]) -> Callable[..., dict[str, Note]]:
+    """The notes of a document by their code."""
+    return lambda doc: {note.code: note for note in reported(doc).notes}
+
+
+@pytest.fixture
+def store(tmp_path: Path, book: Book) -> Iterator[GardenStore]:
+    database = Database(tmp_path)
+    yield GardenStore(database, book)
+    database.close()
+
+
+@pytest.fixture
+def client(store: GardenStore, book: Book) -> TestClient:
+    """An API client over an empty store."""
+    return TestClient(create_app(store, book), base_url="http://127.0.0.1:8437")
+
+
+@pytest.fixture
+def lantern(client: TestClient, book: Book) -> Document:
+    """The first demo garden, kept and read back: its state."""
+    plan = demo_plans(book)[0]
+    made = client.post("/api/gardens", json=p.document(plan))
+    state: Document = made.json()
+    return state
+
+
+@pytest.fixture(scope="session")
+def long_run() -> bool:
+    """Whether the longer forms of tests were asked for."""
+    return os.environ.get("AMPLE_LONG") == "1"
+
+
+@pytest.fixture
+def base_url(tmp_path: Path, book: Book) -> Iterator[str]:
+    """A real server with both demo gardens, on a free port."""
+    database = Database(tmp_path)
+    kept = GardenStore(database, book)
+    for plan in demo_plans(book):
+        kept.create(plan)
+    config = uvicorn.Config(create_app(kept, book), host="127.0.0.1", port=0, log_level="error")
+    server = uvicorn.Server(config)
+    thread = threading.Thread(target=server.run, daemon=True)
+    thread.start()
+    while not server.started:
+        time.sleep(0.01)
+    port = server.servers[0].sockets[0].getsockname()[1]
+    yield f"http://127.0.0.1:{port}"
+    server.should_exit = True
+    thread.join(timeout=10)
+    database.close()
