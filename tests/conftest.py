@@ -27,6 +27,9 @@ from ample_rows.store import Database, GardenStore
 
 Document = dict[str, Any]
 
+# Commands that tests start find the package as the tests themselves do.
+os.environ["PYTHONPATH"] = str(Path(__file__).resolve().parents[1] / "src")
+
 # Machines are noisy: a slow run is no fault. Found examples stay with the machine.
 hypothesis.settings.register_profile("ample", deadline=None, max_examples=60)
 hypothesis.settings.load_profile("ample")

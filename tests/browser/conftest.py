@@ -1,0 +1,93 @@
+"""The real interface in Debian's Chromium, without a network."""
+
+import os
+import re
+import shutil
+from collections.abc import Callable, Iterator
+from typing import Any
+
+import pytest
+from playwright.sync_api import Locator, Page, expect
+
+FLAGS = [
+    "--no-sandbox",
+    "--disable-gpu",
+    "--disable-quic",
+    "--no-first-run",
+    "--disable-background-networking",
+    "--disable-component-update",
+    "--disable-sync",
+]
+
+
+def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
+    for item in items:
+        if "/browser/" in str(item.path):
+            item.add_marker(pytest.mark.browser)
+
+
+@pytest.fixture(scope="session")
+def browser_type_launch_args() -> dict[str, Any]:
+    found = os.environ.get("AMPLE_CHROMIUM") or shutil.which("chromium")
+    if not found:
+        pytest.fail("no Chromium: ./ample test installs it, or install Debian's `chromium`")
+    return {"executable_path": found, "args": FLAGS}
+
+
+@pytest.fixture(scope="session")
+def browser_context_args() -> dict[str, Any]:
+    return {"viewport": {"width": 1280, "height": 800}}
+
+
+@pytest.fixture
+def page(page: Page) -> Iterator[Page]:
+    """A page that fails its test when anything goes wrong in its console."""
+    troubles: list[str] = []
+    page.on(
+        "console", lambda m: troubles.append(m.text) if m.type in ("error", "warning") else None
+    )
+    page.on("pageerror", lambda error: troubles.append(str(error)))
+    yield page
+    unexpected = [t for t in troubles if not re.search(r"status of 4\d\d|ERR_CONNECTION", t)]
+    assert unexpected == []
+
+
+@pytest.fixture
+def at(page: Page, base_url: str) -> Callable[[str], Page]:
+    """Open a place of the first demo garden: `at("south")`."""
+
+    def open_place(place: str, garden: str = "lantern-court") -> Page:
+        page.goto(f"{base_url}/gardens/{garden}/squares/{place}")
+        expect(page.locator("svg.bed text").first).to_be_visible()
+        return page
+
+    return open_place
+
+
+def square(page: Page, address: str) -> tuple[float, float]:
+    """The middle of a square on the page, found from the drawing's own letters and numbers."""
+    texts = page.locator("svg.bed text")
+    letter = texts.get_by_text(address[0], exact=True).first.bounding_box()
+    number = texts.get_by_text(address[1:], exact=True).first.bounding_box()
+    assert letter is not None
+    assert number is not None
+    return number["x"] + number["width"] / 2, letter["y"] + letter["height"] / 2
+
+
+def paint(page: Page, first: str, last: str) -> None:
+    """Press in one square, drag to another, let go."""
+    page.mouse.move(*square(page, first))
+    page.mouse.down()
+    page.mouse.move(*square(page, last), steps=5)
+    page.mouse.up()
+
+
+def set_day(page: Page, weeks: int) -> None:
+    """Move the day by so many weeks with the keys."""
+    key = "PageDown" if weeks > 0 else "PageUp"
+    for _ in range(abs(weeks)):
+        page.keyboard.press(key)
+
+
+def ledger(page: Page) -> Locator:
+    return page.get_by_role("region", name="Ledger")

@@ -1,0 +1,63 @@
+"""What everyone needs: axe on every screen, light and dark, small and large, and no network."""
+
+from pathlib import Path
+
+import pytest
+from playwright.sync_api import expect
+
+AXE = Path(__file__).resolve().parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js"
+SCREENS = {
+    "bed": "/gardens/lantern-court/squares/south",
+    "tub": "/gardens/lantern-court/squares/tap-tub",
+    "south": "/gardens/magpie-terrace/squares/tall",
+    "garden": "/gardens/lantern-court/garden",
+    "new place": "/gardens/lantern-court/places/new",
+    "change place": "/gardens/lantern-court/places/low/change",
+    "first bed": "/start",
+    "no such garden": "/gardens/atlantis/squares",
+    "no such page": "/nowhere",
+}
+
+
+def violations(page):
+    # Axe is evaluated by the test, not loaded by the page: the page's policy stays as it is.
+    page.evaluate(AXE.read_text())
+    found = page.evaluate("axe.run(document, {resultTypes: ['violations']})")["violations"]
+    return [(v["id"], [n["html"][:120] for n in v["nodes"]]) for v in found]
+
+
+@pytest.mark.parametrize("theme", ["light", "dark"])
+@pytest.mark.parametrize("screen", SCREENS)
+def test_axe_finds_nothing(page, base_url, screen, theme):
+    page.emulate_media(color_scheme=theme)
+    page.goto(base_url + SCREENS[screen])
+    page.wait_for_load_state("networkidle")
+    expect(page.get_by_role("heading").first).to_be_visible()
+    assert violations(page) == []
+
+
+@pytest.mark.parametrize(
+    "opened", ["maincrop carrot, 64", "Table", "Keys", "Usable depth: working"]
+)
+def test_axe_finds_nothing_in_what_opens(page, base_url, opened):
+    page.goto(base_url + SCREENS["bed"])
+    page.get_by_role("button", name=opened, exact=True).click()
+    assert violations(page) == []
+
+
+@pytest.mark.parametrize("screen", ["bed", "garden", "first bed", "new place"])
+def test_a_phone_needs_no_scrolling_sideways(page, base_url, screen):
+    page.set_viewport_size({"width": 390, "height": 844})
+    page.goto(base_url + SCREENS[screen])
+    expect(page.get_by_role("heading").first).to_be_visible()
+    widths = page.evaluate("[document.documentElement.scrollWidth, innerWidth]")
+    assert widths[0] <= widths[1]
+
+
+def test_nothing_is_asked_of_any_other_machine(page, base_url):
+    asked = []
+    page.on("request", lambda request: asked.append(request.url))
+    for path in SCREENS.values():
+        page.goto(base_url + path)
+        page.wait_for_load_state("networkidle")
+    assert all(url.startswith((base_url, "data:")) for url in asked)

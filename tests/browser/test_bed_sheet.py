@@ -1,0 +1,204 @@
+"""The bed sheet as a gardener works it: by pointer, by keyboard, through time."""
+
+import re
+
+import pytest
+from playwright.sync_api import Page, expect
+from tests.browser.conftest import ledger, paint, set_day, square
+
+
+def clear_low_bed(page: Page) -> None:
+    """Move to a day in winter when the low bed is free."""
+    set_day(page, -19)
+    expect(ledger(page).get_by_text("of 12")).to_contain_text("0 of 12")
+
+
+def test_a_bed_shows_its_plan_section_year_and_ledger_on_one_screen(at):
+    page = at("south")
+    expect(page.get_by_role("heading", name="South bed")).to_be_visible()
+    expect(page.locator("svg.bed")).to_contain_text("Section along row A")
+    expect(
+        page.get_by_role("button", name=re.compile("maincrop carrot, 1 Apr to 19 Aug"))
+    ).to_be_visible()
+    expect(ledger(page)).to_contain_text("36 of 36")
+    heights = page.evaluate("[document.documentElement.scrollHeight, innerHeight]")
+    assert heights[0] == heights[1]
+
+
+def test_squares_painted_then_a_crop_pressed_plants_it(at):
+    page = at("low")
+    clear_low_bed(page)
+    paint(page, "A1", "A3")
+    panel = page.get_by_role("tabpanel")
+    expect(panel).to_contain_text("3 squares from")
+    panel.get_by_role("button", name=re.compile("^Ra ?radish")).click()
+    expect(page.get_by_text("Last: plant radish")).to_be_visible()
+    expect(ledger(page)).to_contain_text("3 of 12")
+    expect(ledger(page).get_by_role("status")).to_contain_text("+75 plants")
+
+
+def test_the_same_by_keyboard_alone(at):
+    page = at("low")
+    clear_low_bed(page)
+    bed = page.locator("svg.bed")
+    bed.focus()
+    for key in ("ArrowDown", "ArrowUp", "Shift+ArrowRight", "Shift+ArrowRight"):
+        page.keyboard.press(key)
+    expect(bed).to_have_attribute("aria-label", re.compile("Cursor at A3, free. 3 chosen"))
+    expect(page.get_by_role("list", name="Crops that fit")).to_be_visible()
+    page.keyboard.type("Ra")
+    expect(ledger(page)).to_contain_text("3 of 12")
+    page.keyboard.press("Control+z")
+    expect(ledger(page)).to_contain_text("0 of 12")
+    page.keyboard.press("Control+Shift+z")
+    expect(ledger(page)).to_contain_text("3 of 12")
+
+
+def test_delete_clears_some_squares_of_a_planting(at):
+    page = at("south")
+    page.locator("svg.bed").focus()
+    page.mouse.click(*square(page, "B1"))
+    page.keyboard.press("Delete")
+    expect(page.get_by_role("button", name="maincrop carrot, 48")).to_be_visible()
+    page.keyboard.press("Control+z")
+    expect(page.get_by_role("button", name="maincrop carrot, 64")).to_be_visible()
+
+
+def test_bare_letters_do_nothing_outside_the_bed_or_when_turned_off(at, base_url):
+    page = at("low")
+    clear_low_bed(page)
+    paint(page, "A1", "A2")
+    page.get_by_role("button", name="Table").focus()
+    page.keyboard.type("Ra")
+    page.goto(f"{base_url}/gardens/lantern-court/garden")
+    page.get_by_label("Typing a crop’s two letters").uncheck()
+    page = at("low")
+    clear_low_bed(page)
+    paint(page, "A1", "A2")
+    expect(page.get_by_role("list", name="Crops that fit")).to_be_visible()
+    page.locator("svg.bed").focus()
+    page.keyboard.type("Ra")
+    expect(ledger(page)).to_contain_text("0 of 12")
+
+
+def test_taken_squares_say_until_when_and_lead_there(at):
+    page = at("low")
+    paint(page, "B1", "C1")
+    panel = page.get_by_role("tabpanel")
+    expect(panel).to_contain_text(re.compile("stands here until"))
+    panel.get_by_role("button", name=re.compile("See what follows on")).click()
+    expect(page.get_by_role("slider")).not_to_have_attribute("aria-valuetext", "14 June")
+
+
+def test_dragging_a_wedge_moves_a_planting_in_time(at):
+    page = at("south")
+    wedge = page.get_by_role("button", name=re.compile("maincrop carrot, 1 Apr"))
+    box = wedge.bounding_box()
+    middle = (box["x"] + box["width"] / 2, box["y"] + box["height"] - 3)
+    page.mouse.move(*middle)
+    page.mouse.down()
+    page.mouse.move(middle[0] + 30, middle[1], steps=4)
+    page.mouse.up()
+    moved = page.get_by_role("button", name=re.compile(r"maincrop carrot, \d+ Apr"))
+    expect(moved).to_have_attribute("aria-label", re.compile(r"carrot, 1[0-3] Apr"))
+
+
+def test_a_corner_pulled_resizes_a_planting(at):
+    page = at("low")
+    page.mouse.click(*square(page, "B3"))
+    expect(page.get_by_role("tab", name="This planting")).to_be_visible()
+    x, y = square(page, "B4")
+    half = x - square(page, "B3")[0]
+    page.mouse.move(x + half / 2 - 2, y + half / 2 - 2)
+    page.mouse.down()
+    page.mouse.move(*square(page, "B3"), steps=4)
+    page.mouse.up()
+    expect(page.get_by_role("button", name="radish, 25")).to_be_visible()
+
+
+def test_a_planting_is_changed_in_its_card(at):
+    page = at("south")
+    page.get_by_role("button", name="maincrop carrot, 64").click()
+    card = page.get_by_role("tabpanel")
+    card.get_by_label("Apart, cm").fill("10")
+    card.get_by_label("Apart, cm").press("Enter")
+    expect(page.get_by_role("button", name="maincrop carrot, 36")).to_be_visible()
+    card.get_by_role("button", name="A week later").click()
+    expect(card.get_by_label("On", exact=True)).to_have_value("2027-04-08")
+    card.get_by_label("Plants a square").fill("4")
+    card.get_by_label("Plants a square").press("Tab")
+    expect(page.get_by_role("button", name="maincrop carrot, 16")).to_be_visible()
+
+
+@pytest.mark.parametrize("typed", ["wide", "0", "-3", "9999m"])
+def test_a_spacing_that_cannot_be_is_explained_at_the_field(at, typed):
+    page = at("south")
+    page.get_by_role("button", name="maincrop carrot, 64").click()
+    field = page.get_by_label("Apart, cm")
+    field.fill(typed)
+    field.press("Enter")
+    expect(page.get_by_role("alert")).to_contain_text("Give a length")
+    expect(page.get_by_role("button", name="maincrop carrot, 64")).to_be_visible()
+
+
+def test_the_day_moves_every_drawing(at):
+    page = at("south")
+    slider = page.get_by_role("slider", name="Day of the year")
+    expect(slider).to_have_attribute("aria-valuetext", "14 June")
+    before = page.locator("svg.bed").inner_html()
+    slider.focus()
+    page.keyboard.press("ArrowRight")
+    expect(slider).to_have_attribute("aria-valuetext", "15 June")
+    page.keyboard.press("PageDown")
+    expect(slider).to_have_attribute("aria-valuetext", "22 June")
+    assert page.locator("svg.bed").inner_html() != before
+    expect(ledger(page)).to_contain_text("22 June")
+    box = slider.bounding_box()
+    page.mouse.click(box["x"] + 20, box["y"] + 40)
+    expect(slider).to_have_attribute("aria-valuetext", re.compile("February"))
+
+
+def test_a_figure_opens_its_working(at):
+    page = at("south")
+    page.get_by_role("button", name="maincrop carrot, likely harvest: working").click()
+    working = page.get_by_role("dialog")
+    expect(working).to_contain_text("Shinozaki and Kira 1956")
+    expect(working).to_contain_text("likely harvest")
+    page.keyboard.press("Escape")
+    expect(working).to_be_hidden()
+
+
+def test_a_margin_note_mends_what_it_tells_of(at):
+    page = at("low")
+    notes = page.get_by_role("tabpanel")
+    expect(notes).to_contain_text("grows a root 19 cm long")
+    notes.get_by_role("button", name="Grow a short-rooted carrot instead").click()
+    expect(notes).not_to_contain_text("grows a root 19 cm long")
+    expect(page.get_by_role("button", name=re.compile("short-rooted carrot, 50"))).to_be_visible()
+
+
+def test_the_drawing_has_a_table_that_copies_as_csv(at, context):
+    context.grant_permissions(["clipboard-read", "clipboard-write"])
+    page = at("south")
+    page.get_by_role("button", name="Table").click()
+    row = page.get_by_role("row", name=re.compile("maincrop carrot"))
+    expect(row).to_contain_text("B1 B2 C1 C2")
+    page.get_by_role("button", name="Copy as CSV").click()
+    text = page.evaluate("navigator.clipboard.readText()")
+    assert '"Ct","maincrop carrot","B1 B2 C1 C2","64"' in text
+
+
+def test_the_sheet_prints_on_one_legible_page(at):
+    page = at("south")
+    page.emulate_media(media="print")
+    expect(page.get_by_role("navigation")).to_be_hidden()
+    expect(page.get_by_role("table").last).to_be_visible()
+    pdf = page.pdf(prefer_css_page_size=True)
+    assert len(re.findall(rb"/Type\s*/Page\b", pdf)) == 1
+
+
+def test_the_other_hemisphere_turns_with_its_sun(at):
+    page = at("tall", garden="magpie-terrace")
+    expect(page.get_by_role("slider")).to_have_attribute("aria-valuetext", "25 October")
+    expect(page.get_by_role("img", name="North is turned 180° from up")).to_be_visible()
+    expect(page.locator("svg.bed")).to_contain_text("noon sun 65°")
