@@ -9,7 +9,7 @@ from tests.browser.conftest import ledger, paint, set_day, square
 
 def clear_low_bed(page: Page) -> None:
     """Move to a day in winter when the low bed is free."""
-    set_day(page, -19)
+    set_day(page, -16)
     expect(ledger(page).get_by_text("of 12")).to_contain_text("0 of 12")
 
 
@@ -93,7 +93,7 @@ def test_taken_squares_say_until_when_and_lead_there(at):
 def test_dragging_a_wedge_moves_a_planting_in_time(at):
     page = at("south")
     wedge = page.get_by_role("button", name=re.compile("maincrop carrot, 1 Apr"))
-    box = wedge.bounding_box()
+    box = wedge.locator("rect").bounding_box()
     middle = (box["x"] + box["width"] / 2, box["y"] + box["height"] - 3)
     page.mouse.move(*middle)
     page.mouse.down()
@@ -181,7 +181,8 @@ def test_the_drawing_has_a_table_that_copies_as_csv(at, context):
     context.grant_permissions(["clipboard-read", "clipboard-write"])
     page = at("south")
     page.get_by_role("button", name="Table").click()
-    row = page.get_by_role("row", name=re.compile("maincrop carrot"))
+    twin = page.get_by_role("region", name="South bed as a table")
+    row = twin.get_by_role("row", name=re.compile("maincrop carrot"))
     expect(row).to_contain_text("B1 B2 C1 C2")
     page.get_by_role("button", name="Copy as CSV").click()
     text = page.evaluate("navigator.clipboard.readText()")

@@ -18,6 +18,7 @@ from ample_rows.core.places import Box
 Point = tuple[float, float]
 _EVEN_PHASES = 8
 _MOST_PHASES = 14
+_MOST_TRIALS = 60_000
 
 
 def fits(extent_cm: float, spacing_cm: float) -> int:
@@ -100,14 +101,16 @@ def _densest(region: BaseGeometry, x_pitch: float, y_pitch: float, offset: bool)
     if x1 - x0 + FIT_TOLERANCE_CM < x_pitch or y1 - y0 + FIT_TOLERANCE_CM < x_pitch:
         return []
     y_period = y_pitch * (2 if offset else 1)
+    base = _base_lattice(x1 - x0, y1 - y0, x_pitch, y_pitch, offset)
+    # Where thousands of plants stand, another phase gains a share too small to search for.
+    most = min(_MOST_PHASES, max(2, math.isqrt(_MOST_TRIALS // len(base))))
     phases = np.array(
         [
             (px, py)
-            for px in _phases(corners[:, 0], x0, x_pitch, clearance)
-            for py in _phases(corners[:, 1], y0, y_period, clearance)
+            for px in _phases(corners[:, 0], x0, x_pitch, clearance)[:most]
+            for py in _phases(corners[:, 1], y0, y_period, clearance)[:most]
         ]
     )
-    base = _base_lattice(x1 - x0, y1 - y0, x_pitch, y_pitch, offset)
     points = phases[:, None, :] + base[None, :, :] + np.array([x0, y0])
     inside = _clear_of(points.reshape(-1, 2), region, boundary, clearance)
     per_phase = inside.reshape(len(phases), -1)

@@ -53,9 +53,18 @@ class ShelfAnswer:
 
 
 def shelf_for(
-    plan: p.Plan, place_id: str, cells: tuple[str, ...], day: date, book: Book
+    plan: p.Plan,
+    place_id: str,
+    cells: tuple[str, ...],
+    day: date,
+    book: Book,
+    *,
+    crops: tuple[str, ...] | None = None,
 ) -> ShelfAnswer:
     """What these cells can grow from a day: best first by yield of ground and time.
+
+    Args:
+        crops: Ask of these alone; without it, of the whole book.
 
     Raises:
         PlanFaultsError: No such place, or a cell that is not on it.
@@ -81,7 +90,8 @@ def shelf_for(
         setting=setting,
         book=book,
     )
-    entries = [_entry(asked, crop) for crop in book.crops.values()]
+    asked_of = book.crops if crops is None else crops
+    entries = [_entry(asked, book.crops[crop]) for crop in asked_of]
     entries.sort(key=lambda e: (not e.fits, -e.kg_per_square_week, -e.factor, e.name))
     blocked = _blocked(asked)
     now = asked.use.now

@@ -4,6 +4,7 @@ The crops are a list of plain favourites; where each goes, when it starts and wh
 follows it is worked out for the bed's own depth, light and frosts.
 """
 
+from collections import defaultdict
 from dataclasses import dataclass
 from datetime import date, timedelta
 
@@ -112,11 +113,13 @@ def _planted(plan: p.Plan, book: Book) -> p.Plan:
 
 
 def _blocks(place: p.Place) -> list[tuple[str, ...]]:
-    """Squares in compact blocks, one for each crop, along the length."""
-    cells = sorted(grid_of(place).cells.values(), key=lambda c: (c.spot[1], c.spot[0]))
-    size = max(1, -(-len(cells) // MOST_BLOCKS))
-    names = [c.address for c in cells]
-    return [tuple(names[i : i + size]) for i in range(0, len(names), size)]
+    """Squares in blocks of whole rows across the bed, one for each crop, along the length."""
+    grid = grid_of(place)
+    size = max(1, -(-grid.rows // MOST_BLOCKS))
+    rows: dict[int, list[str]] = defaultdict(list)
+    for cell in grid.cells.values():
+        rows[cell.spot[1] // size].append(cell.address)
+    return [tuple(names) for _, names in sorted(rows.items())]
 
 
 def _with_favourite(
@@ -128,8 +131,8 @@ def _with_favourite(
         crop = book.crops[crop_id]
         opens = window(year, crop, crop.starts[0], book).earliest
         start = max(opens, year.start) + timedelta(days=SETTLE_DAYS)
-        shelf = shelf_for(plan, plan.places[0].id, block, start, book).entries
-        entry = next(e for e in shelf if e.crop == crop_id)
+        place = plan.places[0].id
+        (entry,) = shelf_for(plan, place, block, start, book, crops=(crop_id,)).entries
         if entry.fits and entry.factor >= LEAST_FACTOR:
             return _planted_with(plan, entry, block, start, follows=None), crop_id
     return plan, None
@@ -142,9 +145,9 @@ def _with_follower(plan: p.Plan, block: tuple[str, ...], used: list[str], book: 
         return plan
     rest = book.crops[last.crop].turn_round_days
     day = last.clear_date + timedelta(days=round(rest))
-    for entry in shelf_for(plan, plan.places[0].id, block, day, book).entries:
-        fresh = entry.crop in FOLLOWERS and entry.family != last.family
-        if entry.fits and fresh and used.count(entry.crop) < MOST_REPEATS:
+    place = plan.places[0].id
+    for entry in shelf_for(plan, place, block, day, book, crops=FOLLOWERS).entries:
+        if entry.fits and entry.family != last.family and used.count(entry.crop) < MOST_REPEATS:
             used.append(entry.crop)
             return _planted_with(plan, entry, block, day, follows=last.id)
     return plan

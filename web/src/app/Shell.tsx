@@ -27,12 +27,12 @@ export function Shell({ state, children }: { state: HeldGarden; children: ReactN
     <DayProvider key={state.head.slug} year={state.report.year}>
       <Hatches />
       <div className="shell">
-        <div className="no-print flex flex-col justify-center border-b border-r border-rule px-4">
+        <header className="no-print flex flex-col justify-center border-b border-r border-rule px-4">
           <GardenName state={state} />
-        </div>
-        <div className="ruler border-b border-rule">
+        </header>
+        <section aria-label="Season" className="ruler border-b border-rule">
           <SeasonRuler year={state.report.year} />
-        </div>
+        </section>
         <nav aria-label="Main" className="nav no-print flex flex-col border-r border-rule py-2">
           <NavLink
             to={`/gardens/${state.head.slug}/squares`}
@@ -114,7 +114,12 @@ function History({ state }: { state: HeldGarden }) {
       <Popover.Root>
         <Popover.Trigger className="press">Keys</Popover.Trigger>
         <Popover.Portal>
-          <Popover.Content side="top" align="start" className="z-20 border border-ink bg-paper p-4">
+          <Popover.Content
+            aria-label="Keys"
+            side="top"
+            align="start"
+            className="z-20 border border-ink bg-paper p-4"
+          >
             <table>
               <caption className="mb-1 text-left font-serif text-base font-semibold">Keys</caption>
               <tbody>

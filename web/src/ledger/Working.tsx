@@ -51,7 +51,8 @@ export function Figure({
   working,
 }: {
   label: string;
-  children: ReactNode;
+  /** The figure as it is read: part of the button's name, as it should be. */
+  children: string;
   working: () => ReactNode;
 }) {
   const open = useContext(Opening);
@@ -59,7 +60,7 @@ export function Figure({
     <button
       type="button"
       className="figure"
-      aria-label={label}
+      aria-label={`${children}, ${label}`}
       aria-haspopup="dialog"
       onClick={(event) => open?.(event.currentTarget, working)}
     >

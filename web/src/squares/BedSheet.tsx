@@ -78,6 +78,7 @@ export function BedSheet(props: Props) {
     <svg
       ref={focused}
       className="bed block h-full w-full touch-none select-none"
+      viewBox={`0 0 ${extent.width} ${extent.height}`}
       role="application"
       tabIndex={0}
       aria-label={`Plan of the squares. Cursor at ${addressOf(cursor)}, ${here ? here.name : 'free'}. ${chosen.length} chosen.`}

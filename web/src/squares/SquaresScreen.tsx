@@ -202,7 +202,7 @@ function Workbench({ state, placeId }: { state: HeldGarden; placeId: string }) {
           </button>
         </span>
       </header>
-      <p className="print-only px-4">{`${state.plan.garden.name}, as it stands on ${words(day)}`}</p>
+      <p className="print-only print-day px-4">{`${state.plan.garden.name}, as it stands on ${words(day)}`}</p>
       <div ref={sheet} className="sheet min-h-0 px-1">
         {asTable ? (
           <div className="h-full overflow-y-auto px-4 pt-2">
@@ -283,6 +283,7 @@ function Workbench({ state, placeId }: { state: HeldGarden; placeId: string }) {
       <div ref={strip} className="strip border-t border-rule">
         <svg
           className="block h-full w-full touch-none select-none"
+          viewBox={`0 0 ${stripExtent.width} ${stripExtent.height}`}
           role="group"
           aria-label="Plantings through the year"
         >
@@ -307,7 +308,7 @@ function Workbench({ state, placeId }: { state: HeldGarden; placeId: string }) {
           </p>
         )}
       </div>
-      <div className="print-only px-4">
+      <div className="print-only print-table px-4">
         <TableTwin plantings={plantings} title={document.name ?? placeId} />
       </div>
     </main>

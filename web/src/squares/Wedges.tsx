@@ -137,10 +137,20 @@ const Wedge = memo(function Wedge({ planting, scale, base, height, selected, shi
       role="button"
       tabIndex={0}
       aria-pressed={selected}
-      aria-label={`${planting.name}, ${shortWords(start)} to ${shortWords(clear)}`}
+      aria-label={`${planting.mark}, ${planting.name}, ${shortWords(start)} to ${shortWords(clear)}`}
       className="cursor-grab"
       data-planting={planting.id}
     >
+      <rect
+        x={dayToPx(scale, Math.max(scale.start, start))}
+        y={base - height}
+        width={Math.max(
+          4,
+          dayToPx(scale, Math.min(clear, scale.end)) - dayToPx(scale, Math.max(scale.start, start)),
+        )}
+        height={height}
+        fill="transparent"
+      />
       {planting.sow_indoors && (
         <line
           x1={dayToPx(scale, Math.max(scale.start, dayOf(planting.sow_indoors) + shift))}
