@@ -22,6 +22,7 @@ HELP = """Ample Rows
   ./ample check                         format, lint, types and unit tests: the quick loop
   ./ample dev                           both servers, reloading
   ./ample types                         the API's types for the front end, made anew
+  ./ample shots                         docs/screenshots, taken anew from the demo
 """
 
 
@@ -37,6 +38,7 @@ def run(arguments: Sequence[str]) -> int:
         "dev": _dev,
         "types": _types,
         "format": _format,
+        "shots": _shots,
     }
     try:
         if word in commands:
@@ -154,6 +156,13 @@ def _types(_: list[str]) -> int:
             ("TypeScript types", ["npm", "run", "--silent", "api-types"], True),
         ]
     )
+
+
+def _shots(_: list[str]) -> int:
+    _prepare()
+    setup.ensure_site()
+    python, script = str(setup.python_path()), str(ROOT / "scripts" / "tasks" / "shots.py")
+    return _steps([("Screenshots", [python, script, setup.ensure_chromium()], False)])
 
 
 def _dev(rest: list[str]) -> int:

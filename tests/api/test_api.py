@@ -5,10 +5,10 @@ import io
 import json
 
 import pytest
-from tests.conftest import document, planting
 
 from ample_rows.core import plan as p
 from ample_rows.demo import demo_plans
+from tests.conftest import document, planting
 
 PROBLEM = "application/problem+json"
 

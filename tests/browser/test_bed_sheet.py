@@ -4,6 +4,7 @@ import re
 
 import pytest
 from playwright.sync_api import Page, expect
+
 from tests.browser.conftest import ledger, paint, set_day, square
 
 

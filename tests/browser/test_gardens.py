@@ -5,6 +5,7 @@ import re
 
 import pytest
 from playwright.sync_api import expect
+
 from tests.browser.conftest import ledger
 from tests.conftest import document, planting
 

@@ -6,9 +6,9 @@ import sys
 from importlib.resources import files
 
 import pytest
-from tests.conftest import document, planting
 
 from ample_rows.cli.main import main
+from tests.conftest import document, planting
 
 
 def run(*arguments, text=None):

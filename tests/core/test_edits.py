@@ -2,11 +2,11 @@
 
 import pytest
 from pydantic import TypeAdapter
-from tests.conftest import document, planting
 
 from ample_rows.core import plan as p
 from ample_rows.core.edits import Edit, apply_edit, describe
 from ample_rows.core.reading import PlanFaultsError
+from tests.conftest import document, planting
 
 EDIT = TypeAdapter(Edit)
 FOLLOW = planting("leek", id="p2", start="transplant", start_date="2027-09-01", follows="p1")

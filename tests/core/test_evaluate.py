@@ -4,12 +4,12 @@ import json
 from datetime import date, timedelta
 
 import pytest
-from tests.conftest import bed, block, document, planting, tub
 
 from ample_rows.core import plan as p
 from ample_rows.core.evaluate import evaluate, evaluate_place
 from ample_rows.core.report_json import report_json, schemas
 from ample_rows.demo import demo_plans
+from tests.conftest import bed, block, document, planting, tub
 
 TWO = document(
     planting("carrot", block("A1", "B2"), id="a"),

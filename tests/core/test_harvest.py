@@ -7,10 +7,10 @@ import numpy as np
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
-from tests.conftest import bed, block, document, planting
 
 from ample_rows.core import harvest
 from ample_rows.crops import load_book
+from tests.conftest import bed, block, document, planting
 
 BOOK = load_book()
 CARROT = BOOK.crops["carrot"]

@@ -1,10 +1,10 @@
 """Margin notes: found where they should be, silent elsewhere, and mended by their fixes."""
 
 import pytest
-from tests.conftest import bed, block, document, planting, tub
 
 from ample_rows.core import plan as p
 from ample_rows.core.edits import apply_edit
+from tests.conftest import bed, block, document, planting, tub
 
 FIRST = planting("carrot", block("A1", "B2"), id="first")
 

@@ -3,10 +3,10 @@
 import math
 
 import pytest
-from tests.conftest import bed, document, rectangle, tub
 
 from ample_rows.core import places
 from ample_rows.core import plan as p
+from tests.conftest import bed, document, rectangle, tub
 
 
 def place(read, **keys):

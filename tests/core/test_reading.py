@@ -6,13 +6,13 @@ import json
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
-from tests.conftest import bed, document, planting, rectangle
 
 from ample_rows.core import plan as p
 from ample_rows.core.faults import read_plan
 from ample_rows.core.reading import PlanFaultsError, path_of
 from ample_rows.crops import load_book
 from ample_rows.demo import NAMES, demo_plans
+from tests.conftest import bed, document, planting, rectangle
 
 BOOK = load_book()
 

@@ -3,10 +3,10 @@
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
-from tests.conftest import bed, document, planting, tub
 
 from ample_rows.core import roots
 from ample_rows.crops import load_book
+from tests.conftest import bed, document, planting, tub
 
 BOOK = load_book()
 CARROT, LETTUCE = BOOK.crops["carrot"], BOOK.crops["lettuce"]

@@ -5,11 +5,11 @@ from datetime import date, timedelta
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
-from tests.conftest import GARDEN, document, planting
 
 from ample_rows.core import plan as p
 from ample_rows.core import season
 from ample_rows.crops import load_book
+from tests.conftest import GARDEN, document, planting
 
 BOOK = load_book()
 CLIMATE = {

@@ -3,12 +3,12 @@
 from datetime import date
 
 import pytest
-from tests.conftest import bed, block, document, planting, tub
 
 from ample_rows.core.frost_guess import guess_frosts
 from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.shelf import shelf_for
 from ample_rows.core.starter import FirstBed, first_garden
+from tests.conftest import bed, block, document, planting, tub
 
 MAY = date(2027, 5, 15)
 

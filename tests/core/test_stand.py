@@ -5,13 +5,13 @@ import math
 import pytest
 from hypothesis import assume, given
 from hypothesis import strategies as st
-from tests.conftest import block, planting, tub
 
 from ample_rows.core import lattice, stand
 from ample_rows.core import plan as p
 from ample_rows.core.cells import grid_over
 from ample_rows.core.places import Box
 from ample_rows.crops import load_book
+from tests.conftest import block, planting, tub
 
 BOOK = load_book()
 RECTANGLE = p.Rectangle(type="rectangle", width_cm=120.0, length_cm=240.0)

@@ -1,6 +1,7 @@
 """Growing up: plants along a net, the squares beneath it, and its shade."""
 
 import pytest
+
 from tests.conftest import bed, block, document, planting, tub
 
 NET = {"id": "net", "system": "net", "height_cm": 180}

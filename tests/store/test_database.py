@@ -11,11 +11,11 @@ import time
 import pytest
 from sqlalchemy import inspect
 from sqlmodel import SQLModel
-from tests.conftest import document, planting
 
 from ample_rows.core.edits import ChangePlanting
 from ample_rows.crops import load_book
 from ample_rows.store import Database, GardenStore, StoreError
+from tests.conftest import document, planting
 
 
 def test_migrations_make_the_tables_that_the_code_declares(tmp_path):

@@ -6,7 +6,6 @@ import pytest
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 from pydantic import TypeAdapter
-from tests.conftest import bed, document, planting, rectangle
 
 from ample_rows.core import plan as p
 from ample_rows.core.edits import Edit
@@ -19,6 +18,7 @@ from ample_rows.store import (
     NothingToDoError,
     UnknownGardenError,
 )
+from tests.conftest import bed, document, planting, rectangle
 
 EDIT = TypeAdapter(Edit)
 

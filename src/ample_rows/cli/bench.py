@@ -121,7 +121,7 @@ def core_rows(book: Book) -> list[Row]:
     ]
 
 
-class _Server:
+class Server:
     """A demo server of its own, on a free port, in a folder of its own."""
 
     def __init__(self, folder: Path) -> None:
@@ -157,7 +157,7 @@ class _Server:
         self.thread.join(timeout=5)
 
 
-def server_rows(server: _Server) -> list[Row]:
+def server_rows(server: Server) -> list[Row]:
     """An edit's answer, against an empty request of the same server."""
     version = server.ask("/api/gardens/lantern-court")["head"]["version"]
 
@@ -181,7 +181,7 @@ def server_rows(server: _Server) -> list[Row]:
     ]
 
 
-def browser_row(server: _Server, chromium: str) -> Row:
+def browser_row(server: Server, chromium: str) -> Row:
     """Edit to repaint: pressing "A week later" until the ledger's figures are painted anew."""
     from playwright.sync_api import sync_playwright
 
@@ -262,7 +262,7 @@ def bench(*, chromium: str | None) -> int:
     book = load_book()
     rows = core_rows(book)
     with tempfile.TemporaryDirectory() as folder:
-        server = _Server(Path(folder))
+        server = Server(Path(folder))
         rows += server_rows(server)
         if chromium:
             rows.append(browser_row(server, chromium))

@@ -1,0 +1,89 @@
+"""Take the README's pictures of the running demo, at 1280 x 800 and phone size."""
+
+import re
+import sys
+import tempfile
+from collections.abc import Callable
+from pathlib import Path
+
+from playwright.sync_api import Browser, Page, sync_playwright
+
+from ample_rows.cli.bench import Server
+
+OUT = Path(__file__).resolve().parents[2] / "docs" / "screenshots"
+LANTERN, MAGPIE = "/gardens/lantern-court", "/gardens/magpie-terrace"
+DESK, PHONE = {"width": 1280, "height": 800}, {"width": 390, "height": 844}
+
+
+def choose_free_squares(page: Page) -> None:
+    for _ in range(16):
+        page.keyboard.press("PageUp")
+    page.locator("svg.bed").focus()
+    for key in ("ArrowDown", "Shift+ArrowDown", "Shift+ArrowRight"):
+        page.keyboard.press(key)
+    page.get_by_role("list", name="Crops that fit").wait_for()
+
+
+def open_working(page: Page) -> None:
+    page.get_by_role("button", name="cordon tomato, likely harvest: working").click()
+
+
+def choose_long_roots(page: Page) -> None:
+    page.locator("svg.bed").focus()
+    page.keyboard.press("ArrowDown")
+    page.get_by_role("tab", name=re.compile("Notes")).click()
+
+
+def select_carrot(page: Page) -> None:
+    page.get_by_role("button", name="maincrop carrot, 64").click()
+
+
+def fill_in(page: Page) -> None:
+    page.get_by_label("About how far").fill("52")
+
+
+def as_table(page: Page) -> None:
+    page.get_by_role("button", name="Table").click()
+
+
+Steps = Callable[[Page], None] | None
+VIEWS: dict[str, tuple[str, dict[str, int], str, Steps]] = {
+    "bed-sheet": (f"{LANTERN}/squares/south", DESK, "light", select_carrot),
+    "what-fits": (f"{LANTERN}/squares/low", DESK, "light", choose_free_squares),
+    "working": (f"{LANTERN}/squares/border", DESK, "light", open_working),
+    "depth": (f"{LANTERN}/squares/low", DESK, "light", choose_long_roots),
+    "southern-evening": (f"{MAGPIE}/squares/tall", DESK, "dark", None),
+    "place": (f"{LANTERN}/places/low/change", DESK, "light", None),
+    "garden": (f"{LANTERN}/garden", DESK, "light", None),
+    "first-bed": ("/start", DESK, "light", fill_in),
+    "table": (f"{LANTERN}/squares/long", DESK, "light", as_table),
+    "phone": (f"{LANTERN}/squares/border", PHONE, "light", None),
+}
+
+
+def take(browser: Browser, base: str, name: str) -> None:
+    """One picture of one view."""
+    path, viewport, theme, steps = VIEWS[name]
+    page = browser.new_page(viewport=viewport, color_scheme=theme)
+    page.goto(base + path)
+    page.wait_for_load_state("networkidle")
+    if steps is not None:
+        steps(page)
+    page.wait_for_timeout(400)
+    page.screenshot(path=OUT / f"{name}.png")
+    page.close()
+
+
+def main(chromium: str) -> None:
+    with tempfile.TemporaryDirectory() as folder, sync_playwright() as playwright:
+        server = Server(Path(folder))
+        flags = ["--no-sandbox", "--disable-gpu", "--disable-background-networking"]
+        browser = playwright.chromium.launch(executable_path=chromium, args=flags)
+        for name in VIEWS:
+            take(browser, server.base, name)
+        browser.close()
+        server.stop()
+
+
+if __name__ == "__main__":
+    main(sys.argv[1])
