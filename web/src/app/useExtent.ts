@@ -14,12 +14,9 @@ export function useExtent<T extends Element>(): [RefObject<T | null>, Extent] {
     const element = ref.current;
     if (!element) return undefined;
     const measure = () => {
-      const box = element.getBoundingClientRect();
-      setExtent((old) =>
-        old.width === box.width && old.height === box.height
-          ? old
-          : { width: box.width, height: box.height },
-      );
+      // Inside the border, so that a drawing of this size is drawn at its own scale.
+      const { clientWidth: width, clientHeight: height } = element;
+      setExtent((old) => (old.width === width && old.height === height ? old : { width, height }));
     };
     measure();
     const observer = new ResizeObserver(measure);

@@ -1,0 +1,83 @@
+import { describe, expect, it } from 'vitest';
+
+import type { PlaceReport, PlantingReport } from '../api/types';
+import { addressOf, rectangle, sidesOf, spotOf } from './cells';
+import { clearEdit, moveEdit, nextId } from './edits';
+import { laneOfSpell, lanesOf } from './lanes';
+
+function planting(id: string, cells: string[], start: string, clear = '2027-08-01') {
+  return { id, cells, start_date: start, clear_date: clear } as unknown as PlantingReport;
+}
+
+const PLACE = {
+  bounds_cm: [0, 0, 120, 270],
+  cell_cm: 30,
+  cells: ['A', 'B', 'C', 'D'].flatMap((c) =>
+    Array.from({ length: 9 }, (_, r) => ({
+      address: `${c}${r + 1}`,
+      held: c === 'D' && r === 8 ? 'a post' : null,
+    })),
+  ),
+} as unknown as PlaceReport;
+
+describe('lanes of time', () => {
+  const pea = planting('a', ['A1', 'A2'], '2027-03-01');
+  const bean = planting('b', ['A2'], '2027-07-01');
+  const leek = planting('c', ['C1'], '2027-05-01');
+
+  it('plantings that share ground share a lane', () => {
+    const lanes = lanesOf([bean, leek, pea]);
+    expect(lanes.map((lane) => lane.plantings.map((p) => p.id))).toEqual([['a', 'b'], ['c']]);
+  });
+
+  it('an idle spell is drawn in the lane that it covers most of', () => {
+    const lanes = lanesOf([pea, leek]);
+    expect(laneOfSpell(lanes, ['C1', 'A1'])?.plantings[0]?.id).toBe('c');
+    expect(laneOfSpell(lanes, ['D4'])).toBeUndefined();
+  });
+});
+
+describe('squares', () => {
+  it.each(['A1', 'D9', 'Z3', 'AA12'])('%s is read and written', (address) => {
+    expect(addressOf(spotOf(address))).toBe(address);
+  });
+
+  it('a painted rectangle leaves out what is held', () => {
+    const cells = rectangle(PLACE, spotOf('D9'), spotOf('C8'));
+    expect(cells).toEqual(['C8', 'C9', 'D8']);
+  });
+
+  it('an outline has no inner sides', () => {
+    expect(sidesOf(PLACE, ['A1', 'A2', 'B1', 'B2'])).toHaveLength(8);
+  });
+});
+
+describe('edits of the bed sheet', () => {
+  it('clearing part of a planting keeps the rest', () => {
+    expect(clearEdit(['A1'], [planting('a', ['A1', 'A2'], '2027-03-01')])).toEqual({
+      do: 'change-planting',
+      id: 'a',
+      changes: { cells: ['A2'], run_cm: null },
+    });
+  });
+
+  it('clearing all of several is one edit, and nothing is none', () => {
+    const both = [planting('a', ['A1'], '2027-03-01'), planting('b', ['B1'], '2027-03-01')];
+    expect(clearEdit(['A1', 'B1'], both)).toMatchObject({ do: 'together' });
+    expect(clearEdit(['C1'], both)).toBeNull();
+  });
+
+  it('a moved planting takes its own clear date along', () => {
+    const own = { id: 'a', clear_date: '2027-08-01' } as never;
+    expect(moveEdit(own, 20_000, 20_100, 7)).toMatchObject({
+      changes: { start_date: '2024-10-11', clear_date: '2025-01-19' },
+    });
+    const none = { id: 'a', clear_date: null } as never;
+    expect(moveEdit(none, 20_000, 20_100, 7)).not.toHaveProperty('changes.clear_date');
+  });
+
+  it('a new id is free', () => {
+    expect(nextId(['p1', 'p3'], 'p')).toBe('p4');
+    expect(nextId(['p2'], 'p')).toBe('p3');
+  });
+});
