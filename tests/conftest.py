@@ -3,6 +3,7 @@
 import copy
 import json
 import os
+import shutil
 import threading
 import time
 from collections.abc import Callable, Iterator
@@ -140,8 +141,22 @@ def noted(reported: Callable[[Document], Report]) -> Callable[..., dict[str, Not
     return lambda doc: {note.code: note for note in reported(doc).notes}
 
 
+@pytest.fixture(scope="session")
+def templates(tmp_path_factory: pytest.TempPathFactory, book: Book) -> dict[str, Path]:
+    """Folders to copy: an empty database, and one with both demo gardens."""
+    folders = {name: tmp_path_factory.mktemp(name) for name in ("empty", "demo")}
+    for folder in folders.values():
+        database = Database(folder)
+        if folder is folders["demo"]:
+            for plan in demo_plans(book):
+                GardenStore(database, book).create(plan)
+        database.close()
+    return folders
+
+
 @pytest.fixture
-def store(tmp_path: Path, book: Book) -> Iterator[GardenStore]:
+def store(tmp_path: Path, book: Book, templates: dict[str, Path]) -> Iterator[GardenStore]:
+    shutil.copytree(templates["empty"], tmp_path, dirs_exist_ok=True)
     database = Database(tmp_path)
     yield GardenStore(database, book)
     database.close()
@@ -169,12 +184,11 @@ def long_run() -> bool:
 
 
 @pytest.fixture
-def base_url(tmp_path: Path, book: Book) -> Iterator[str]:
+def base_url(tmp_path: Path, book: Book, templates: dict[str, Path]) -> Iterator[str]:
     """A real server with both demo gardens, on a free port."""
+    shutil.copytree(templates["demo"], tmp_path, dirs_exist_ok=True)
     database = Database(tmp_path)
     kept = GardenStore(database, book)
-    for plan in demo_plans(book):
-        kept.create(plan)
     config = uvicorn.Config(create_app(kept, book), host="127.0.0.1", port=0, log_level="error")
     server = uvicorn.Server(config)
     thread = threading.Thread(target=server.run, daemon=True)

@@ -13,5 +13,7 @@ export default defineConfig({
     assetsInlineLimit: 0,
     modulePreload: { polyfill: false },
   },
-  server: { proxy: { '/api': { target: server, changeOrigin: true } } },
+  server: {
+    proxy: { '/api': { target: server, changeOrigin: true, headers: { origin: server } } },
+  },
 });

@@ -91,6 +91,18 @@ def test_taken_squares_say_until_when_and_lead_there(at):
     expect(page.get_by_role("slider")).not_to_have_attribute("aria-valuetext", "14 June")
 
 
+def test_squares_are_held_for_a_seat_and_freed_again(at):
+    page = at("low")
+    clear_low_bed(page)
+    paint(page, "A1", "A2")
+    page.get_by_label("Hold for").fill("a seat")
+    page.get_by_role("button", name="Hold these squares").click()
+    expect(ledger(page)).to_contain_text("0 of 10")
+    expect(page.get_by_role("tabpanel")).to_contain_text("A1, A2: a seat")
+    page.get_by_role("button", name="Free A1, A2").click()
+    expect(ledger(page)).to_contain_text("0 of 12")
+
+
 def test_dragging_a_wedge_moves_a_planting_in_time(at):
     page = at("south")
     wedge = page.get_by_role("button", name=re.compile("maincrop carrot, 1 Apr"))

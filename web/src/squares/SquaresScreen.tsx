@@ -19,6 +19,7 @@ import { BedSheet, gestureCells } from './BedSheet';
 import { addressOf, freeAddresses, gridSize, plantingAt, rectangle, spotOf } from './cells';
 import type { Spot } from './cells';
 import { clearEdit, moveEdit, plantEdit } from './edits';
+import { Holding } from './Holding';
 import { IDLE, moved, next, typed } from './gesture';
 import type { Gesture, Input, TypedMark } from './gesture';
 import { measuresOf } from './measures';
@@ -264,6 +265,15 @@ function Workbench({ state, placeId }: { state: HeldGarden; placeId: string }) {
               onDay={setDay}
               problem={shelf.error}
               onPlant={plant}
+            />
+            <Holding
+              place={document}
+              cells={shelf.data?.blocked ? [] : chosen.cells}
+              onEdit={(change) => {
+                edit(change);
+                choose([], chosen.anchor, null);
+                setPanel('shelf');
+              }}
             />
           </Tabs.Content>
           {selected && planned && (

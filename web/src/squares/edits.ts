@@ -1,4 +1,4 @@
-import type { Edit, Plan, Planting, PlantingReport, ShelfEntry } from '../api/types';
+import type { Edit, Place, Plan, Planting, PlantingReport, ShelfEntry } from '../api/types';
 import { isoOf } from '../time/day';
 import type { Day } from '../time/day';
 
@@ -26,6 +26,19 @@ export function plantEdit(plan: Plan, place: string, entry: ShelfEntry, day: Day
   if (entry.support) planting.support = entry.support;
   if (entry.clear_by) planting.clear_date = entry.clear_by;
   return { do: 'plant', planting };
+}
+
+/** Keep squares free of crops, for a post, a seat or a later project. */
+export function holdEdit(place: Place, cells: readonly string[], reason: string): Edit {
+  const words = reason.trim();
+  const part = words ? { cells: [...cells], reason: words } : { cells: [...cells] };
+  return { do: 'change-place', id: place.id, changes: { held: [...place.held, part] } };
+}
+
+/** Give held squares back to the crops. */
+export function freeEdit(place: Place, index: number): Edit {
+  const held = place.held.filter((_, i) => i !== index);
+  return { do: 'change-place', id: place.id, changes: { held } };
 }
 
 /** Take some cells from whatever stands there on the day; a planting left without any goes. */

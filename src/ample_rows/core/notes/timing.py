@@ -16,57 +16,62 @@ MOST_IDLE_NOTES = 2
 def wrong_time(view: PlaceView) -> Iterator[Note]:
     """Starts too early for frost or soil, or too late to be picked."""
     for e in view.plantings:
-        window, start = e.report.window, e.dates.start
+        window = e.report.window
         if e.crop.overwinters or window.latest < window.earliest:
             if e.dates.first_pick is None:
                 yield _no_pick(view, e, ())
             continue
-        earliest = Fix(
-            f"Start on {day_words(window.earliest)}",
-            change_planting(e, start_date=window.earliest.isoformat()),
+        if view.setting.year.start <= e.dates.start < window.earliest:
+            yield _too_early(view, e)
+        yield from _too_late(view, e)
+
+
+def _too_early(view: PlaceView, e: Evaluated) -> Note:
+    opens = e.report.window.earliest
+    risk = round((1 - e.dates.frost_survival) * 100)
+    why = f"frost takes it {risk} springs in 100" if risk >= 1 else "the soil is still cold"
+    fix = Fix(f"Start on {day_words(opens)}", change_planting(e, start_date=opens.isoformat()))
+    return Note(
+        "care" if risk < 50 else "stop",
+        "before-window",
+        view.place.id,
+        e.planting.id,
+        f"{capital(named(e))} starts on {day_words(e.dates.start)}; before "
+        f"{day_words(opens)} {why}.",
+        f"Wait until {day_words(opens)}.",
+        (fix,),
+    )
+
+
+def _too_late(view: PlaceView, e: Evaluated) -> Iterator[Note]:
+    shuts = e.report.window.latest
+    late = e.dates.start > shuts
+    fix = Fix(f"Start by {day_words(shuts)}", change_planting(e, start_date=shuts.isoformat()))
+    sooner = (fix,) if late else ()
+    if e.dates.first_pick is None:
+        yield _no_pick(view, e, sooner)
+    elif e.dates.killed_by_frost and e.dates.picked_share < SHORT_PICKING:
+        share = round(e.dates.picked_share * 100)
+        yield Note(
+            "care",
+            "frost-first",
+            view.place.id,
+            e.planting.id,
+            f"Frost ends {named(e)} when {share} % of its picking is done.",
+            "Start it sooner, or set out plants instead of seed.",
+            sooner,
         )
-        if start < window.earliest and start >= view.setting.year.start:
-            risk = round((1 - e.dates.frost_survival) * 100)
-            why = f"frost takes it {risk} springs in 100" if risk >= 1 else "the soil is still cold"
-            yield Note(
-                "care" if risk < 50 else "stop",
-                "before-window",
-                view.place.id,
-                e.planting.id,
-                f"{capital(named(e))} starts on {day_words(start)}; before "
-                f"{day_words(window.earliest)} {why}.",
-                f"Wait until {day_words(window.earliest)}.",
-                (earliest,),
-            )
-        latest = Fix(
-            f"Start by {day_words(window.latest)}",
-            change_planting(e, start_date=window.latest.isoformat()),
+    elif late and e.crop.frost == "hardy":
+        yield Note(
+            "care",
+            "after-window",
+            view.place.id,
+            e.planting.id,
+            f"{capital(named(e))} starts after {day_words(shuts)}; short cold days come before it "
+            "has its size.",
+            f"Start by {day_words(shuts)}.",
+            sooner,
         )
-        sooner = (latest,) if start > window.latest else ()
-        if e.dates.first_pick is None:
-            yield _no_pick(view, e, sooner)
-        elif e.dates.killed_by_frost and e.dates.picked_share < SHORT_PICKING:
-            share = round(e.dates.picked_share * 100)
-            yield Note(
-                "care",
-                "frost-first",
-                view.place.id,
-                e.planting.id,
-                f"Frost ends {named(e)} when {share} % of its picking is done.",
-                "Start it sooner, or set out plants instead of seed.",
-                sooner,
-            )
-        elif start > window.latest and e.crop.frost == "hardy":
-            yield Note(
-                "care",
-                "after-window",
-                view.place.id,
-                e.planting.id,
-                f"{capital(named(e))} starts after {day_words(window.latest)}; short cold days "
-                "come before it has its size.",
-                f"Start by {day_words(window.latest)}.",
-                sooner,
-            )
 
 
 def _no_pick(view: PlaceView, e: Evaluated, fixes: tuple[Fix, ...]) -> Note:
