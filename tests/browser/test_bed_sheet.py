@@ -6,6 +6,7 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import ledger, paint, set_day, square
+from tests.conftest import document
 
 
 def clear_low_bed(page: Page) -> None:
@@ -91,16 +92,25 @@ def test_taken_squares_say_until_when_and_lead_there(at):
     expect(page.get_by_role("slider")).not_to_have_attribute("aria-valuetext", "14 June")
 
 
-def test_squares_are_held_for_a_seat_and_freed_again(at):
-    page = at("low")
-    clear_low_bed(page)
+def test_squares_are_held_for_a_seat_and_freed_again(page, base_url):
+    made = page.request.post(f"{base_url}/api/gardens", data=document())
+    page.goto(f"{base_url}/gardens/{made.json()['head']['slug']}/squares/bed")
     paint(page, "A1", "A2")
     page.get_by_label("Hold for").fill("a seat")
     page.get_by_role("button", name="Hold these squares").click()
-    expect(ledger(page)).to_contain_text("0 of 10")
+    expect(ledger(page)).to_contain_text("0 of 30")
     expect(page.get_by_role("tabpanel")).to_contain_text("A1, A2: a seat")
     page.get_by_role("button", name="Free A1, A2").click()
-    expect(ledger(page)).to_contain_text("0 of 12")
+    expect(ledger(page)).to_contain_text("0 of 32")
+
+
+def test_squares_that_are_used_in_the_year_are_not_held(at):
+    page = at("low")
+    paint(page, "A1", "A2")
+    page.get_by_role("tab", name="What fits").click()
+    held = page.get_by_role("region", name="Held squares")
+    expect(held).to_contain_text("move what grows here in the year: head lettuce")
+    expect(held.get_by_role("button")).to_have_count(0)
 
 
 def test_dragging_a_wedge_moves_a_planting_in_time(at):

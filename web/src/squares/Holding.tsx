@@ -1,20 +1,29 @@
 import { useState } from 'react';
 
-import type { Edit, Place } from '../api/types';
+import type { Edit, Place, PlantingReport } from '../api/types';
 import { freeEdit, holdEdit } from './edits';
 
 interface Props {
   place: Place;
   cells: readonly string[];
+  plantings: readonly PlantingReport[];
   onEdit: (edit: Edit) => void;
 }
 
 /** Squares kept for something that is no crop: hold the chosen ones, free those held. */
-export function Holding({ place, cells, onEdit }: Props) {
+export function Holding({ place, cells, plantings, onEdit }: Props) {
   const [reason, setReason] = useState('');
+  const users = new Set(
+    plantings.filter((p) => p.cells.some((cell) => cells.includes(cell))).map((p) => p.name),
+  );
   return (
     <section aria-label="Held squares" className="mt-3 border-t border-faint pt-1">
-      {cells.length > 0 && (
+      {users.size > 0 && (
+        <p className="text-muted">
+          {`To hold these squares, move what grows here in the year: ${[...users].join(', ')}.`}
+        </p>
+      )}
+      {cells.length > 0 && users.size === 0 && (
         <form
           className="flex items-baseline gap-2"
           onSubmit={(event) => {

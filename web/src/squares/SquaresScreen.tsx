@@ -268,7 +268,8 @@ function Workbench({ state, placeId }: { state: HeldGarden; placeId: string }) {
             />
             <Holding
               place={document}
-              cells={shelf.data?.blocked ? [] : chosen.cells}
+              cells={chosen.cells}
+              plantings={plantings}
               onEdit={(change) => {
                 edit(change);
                 choose([], chosen.anchor, null);
