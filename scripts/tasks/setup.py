@@ -110,7 +110,8 @@ def _install(lock: str) -> None:
     )
     uv = VENV / ("Scripts/uv.exe" if os.name == "nt" else "bin/uv")
     if quiet.returncode == 0 and uv.exists():
-        command = [str(uv), "pip", "install", "--quiet", "--python", python, "--require-hashes"]
+        command = [str(uv), "pip", "install", "--quiet", "--compile-bytecode"]
+        command += ["--python", python, "--require-hashes"]
         if subprocess.run([*command, "-r", lock], cwd=ROOT, check=False).returncode == 0:
             return
         say("uv could not install the packages; trying pip ...")
