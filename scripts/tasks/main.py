@@ -5,9 +5,12 @@ import subprocess
 import sys
 import time
 from collections.abc import Callable, Sequence
+from concurrent.futures import ThreadPoolExecutor
 
 from tasks import setup
 from tasks.setup import DEV, ROOT, WEB, SetupError, say
+
+Step = tuple[str, list[str], bool]
 
 HELP = """Ample Rows
 
@@ -81,32 +84,49 @@ def _tool(name: str) -> str:
     return str(setup.python_path().parent / name)
 
 
-def _steps(steps: list[tuple[str, list[str], bool]]) -> int:
-    """Run named steps, all of them, and say at the end which failed."""
-    failed = []
-    for name, command, in_web in steps:
-        say(f"── {name}")
-        began = time.monotonic()
-        result = subprocess.run(
-            command, cwd=WEB if in_web else ROOT, env=_environment(), check=False
-        )
-        say(f"   {'ok' if result.returncode == 0 else 'FAILED'}, {time.monotonic() - began:.0f} s")
-        if result.returncode:
-            failed.append(name)
-    if failed:
-        say(f"Failed: {', '.join(failed)}")
-        return 1
-    say("All checks passed.")
-    return 0
+def _step(step: Step) -> bool:
+    """Run one step and print what it said when it is over; True when it passed."""
+    name, command, in_web = step
+    began = time.monotonic()
+    result = subprocess.run(
+        command,
+        cwd=WEB if in_web else ROOT,
+        env=_environment(),
+        stdout=subprocess.PIPE,
+        stderr=subprocess.STDOUT,
+        text=True,
+        check=False,
+    )
+    passed = result.returncode == 0
+    took = f"{'ok' if passed else 'FAILED'}, {time.monotonic() - began:.0f} s"
+    print(f"── {name}: {took}\n{result.stdout.strip()}".rstrip(), flush=True)
+    return passed
 
 
-def _static() -> list[tuple[str, list[str], bool]]:
+def _steps(*lanes: list[Step]) -> int:
+    """Run the steps of each lane in turn and the lanes beside each other; say what failed."""
+
+    def lane(steps: list[Step]) -> list[str]:
+        return [step[0] for step in steps if not _step(step)]
+
+    with ThreadPoolExecutor() as pool:
+        failed = [name for names in pool.map(lane, lanes) for name in names]
+    print(f"Failed: {', '.join(failed)}" if failed else "All checks passed.", flush=True)
+    return 1 if failed else 0
+
+
+def _python_checks() -> list[Step]:
     sources = ["src", "tests", "scripts", "ample"]
     return [
         ("Python format", [_tool("ruff"), "format", "--check", "--quiet", *sources], False),
         ("Python lint", [_tool("ruff"), "check", "--quiet", *sources], False),
         ("Python types", [_tool("mypy"), "--no-error-summary"], False),
         ("Layer contract", [_tool("lint-imports"), "--no-cache"], False),
+    ]
+
+
+def _web_checks() -> list[Step]:
+    return [
         ("Web format", ["npm", "run", "--silent", "format"], True),
         ("Web lint", ["npm", "run", "--silent", "lint"], True),
         ("Web types", ["npm", "run", "--silent", "types"], True),
@@ -122,7 +142,7 @@ def _prepare() -> None:
 def _check(rest: list[str]) -> int:
     _prepare()
     quick = [_tool("pytest"), "tests/core", "tests/crops", "tests/store", "tests/cli", *rest]
-    return _steps([*_static(), ("Unit tests", quick, False)])
+    return _steps([*_python_checks(), ("Unit tests", quick, False)], _web_checks())
 
 
 def _test(rest: list[str]) -> int:
@@ -132,7 +152,10 @@ def _test(rest: list[str]) -> int:
     if "--long" in rest:
         os.environ["AMPLE_LONG"] = "1"
     tests = [_tool("pytest"), *(a for a in rest if a != "--long")]
-    return _steps([*_static(), ("Unit, property, API and browser tests", tests, False)])
+    checks = _steps(_python_checks(), _web_checks())
+    # Alone, so that the browser has the machine to itself; its closing lines come last.
+    passed = _step(("Unit, property, API and browser tests", tests, False))
+    return checks if passed else 1
 
 
 def _format(_: list[str]) -> int:

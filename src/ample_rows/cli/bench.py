@@ -176,7 +176,7 @@ def server_rows(server: Server) -> list[Row]:
         empty()
     edits, nothing = median_ms(edit, rounds=60), median_ms(empty, rounds=60)
     return [
-        Row("an edit's answer", edits, "ms", 50, "HTTP, saved to disk, whole garden returned"),
+        Row("an edit's answer", edits, "ms", 50, "HTTP, saved to disk, what changed returned"),
         Row("an edit against an empty request", edits / nothing, "x", None, "same server"),
     ]
 
