@@ -35,7 +35,14 @@ export function Ledger({ place, plantings, day, selected, changed, onSelect }: P
             {`${now?.cells_taken ?? 0} of ${place.cells_usable}`}
           </Figure>
         </Line>
-        <Line term="Plants standing">{now?.plants ?? 0}</Line>
+        <Line term="Plants standing">
+          <Figure
+            label="Plants standing: working"
+            working={() => <Standing plantings={plantings} day={day} />}
+          >
+            {String(now?.plants ?? 0)}
+          </Figure>
+        </Line>
         <Line term="Usable depth">
           <Figure
             label="Usable depth: working"
@@ -118,11 +125,53 @@ function HarvestTable({ place, plantings, selected, onSelect }: Omit<Props, 'day
         <span>This place</span>
         <span className="flex">
           <span className="w-11 text-right font-normal text-muted">{units.weight(total.p10)}</span>
-          <span className="w-12 text-right text-damson">{units.weight(total.p50)}</span>
+          <span className="w-12 text-right text-damson">
+            <Figure
+              label="This place, likely harvest: working"
+              working={() => <HarvestSum place={place} plantings={plantings} />}
+            >
+              {units.weight(total.p50)}
+            </Figure>
+          </span>
           <span className="w-11 text-right font-normal text-muted">{units.weight(total.p90)}</span>
         </span>
       </p>
     </div>
+  );
+}
+
+function HarvestSum({
+  place,
+  plantings,
+}: {
+  place: PlaceReport;
+  plantings: readonly PlantingReport[];
+}) {
+  const units = useUnits();
+  return (
+    <table className="w-full">
+      <caption className="mb-1 text-left font-serif text-base font-semibold">
+        {`Likely harvest of this place, ${units.weightUnit}`}
+      </caption>
+      <tbody>
+        {plantings.map((p) => (
+          <tr key={p.id}>
+            <th scope="row" className="pr-2 text-left font-semibold">
+              {p.mark}
+            </th>
+            <td>{`${p.name} from ${shortWords(dayOf(p.start_date))}`}</td>
+            <td className="text-right">{units.weight(p.harvest_kg.p50)}</td>
+          </tr>
+        ))}
+        <tr className="double-rule font-semibold">
+          <td colSpan={2}>
+            The middle of the added seasons: good and bad luck of crops partly even out, so it need
+            not be the sum of the middles
+          </td>
+          <td className="text-right align-top">{units.weight(place.harvest_kg.p50)}</td>
+        </tr>
+      </tbody>
+    </table>
   );
 }
 

@@ -3,8 +3,8 @@ import { useUnits } from '../app/preferences';
 import { steady } from '../drawing/outline';
 import { groundToPx } from '../drawing/scale';
 import type { GroundScale } from '../drawing/scale';
-import { dayOf } from '../time/day';
 import type { Day } from '../time/day';
+import { noonOn } from '../time/noon';
 import type { Heights } from './Cutaway';
 
 export function Soil({
@@ -206,17 +206,12 @@ export function NoonSun({
   right: number;
   heights: Heights;
 }) {
-  const week = Math.min(
-    year.noon_altitude_deg.length - 1,
-    Math.max(0, Math.round((day - dayOf(year.start)) / 7)),
-  );
-  const altitude = year.noon_altitude_deg[week] ?? 0;
-  const azimuth = year.noon_azimuth_deg[week] ?? 180;
+  const { altitudeDeg: altitude, azimuthDeg: azimuth } = noonOn(year, day);
   if (altitude <= 0) return null;
   const along = Math.cos(((azimuth - place.heading_deg) * Math.PI) / 180);
   const rise = Math.tan((altitude * Math.PI) / 180);
   const profile = Math.atan2(rise, along);
-  const foot = right + 44;
+  const foot = right + 36;
   const [dx, dy] = [Math.cos(profile) * 34, Math.sin(profile) * 34];
   return (
     <g>
@@ -230,7 +225,7 @@ export function NoonSun({
       />
       <circle cx={foot + dx} cy={heights.surface - dy} r={5} fill="var(--marigold-line)" />
       <text x={foot} y={heights.surface + 14} textAnchor="middle" fontSize={11} fill="var(--muted)">
-        {`noon sun ${Math.round(altitude)}°`}
+        {`sun ${Math.round(altitude)}°`}
       </text>
     </g>
   );

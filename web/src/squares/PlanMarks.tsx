@@ -5,8 +5,8 @@ import { NorthMark } from '../drawing/NorthMark';
 import { polygonPath } from '../drawing/outline';
 import { groundToPx } from '../drawing/scale';
 import type { GroundScale, PointCm } from '../drawing/scale';
-import { dayOf } from '../time/day';
 import type { Day } from '../time/day';
+import { noonOn } from '../time/noon';
 import { boxOf, gridSize, spotOf } from './cells';
 
 const DIMENSION_PX_A_LETTER = 3.6;
@@ -67,12 +67,7 @@ export function NoonShade({
   day: Day;
   scale: GroundScale;
 }) {
-  const week = Math.min(
-    year.noon_altitude_deg.length - 1,
-    Math.max(0, Math.round((day - dayOf(year.start)) / 7)),
-  );
-  const altitude = year.noon_altitude_deg[week] ?? 0;
-  const azimuth = year.noon_azimuth_deg[week] ?? 180;
+  const { altitudeDeg: altitude, azimuthDeg: azimuth } = noonOn(year, day);
   if (altitude < 3) return null;
   const away = ((azimuth + 180 - place.heading_deg) * Math.PI) / 180;
   return (

@@ -77,7 +77,7 @@ export function TableTwin({
               {row.map((text, i) => (
                 <td
                   key={HEADS[i]}
-                  className={`px-1.5 ${i > 8 || i === 3 ? 'text-right' : ''} ${i === 2 ? 'max-w-44' : ''}`}
+                  className={`px-1.5 ${i > 8 || i === 3 ? 'text-right' : ''} ${i === 2 ? 'max-w-44' : i > 3 ? 'whitespace-nowrap' : ''}`}
                 >
                   {text}
                 </td>
