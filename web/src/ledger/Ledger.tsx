@@ -123,7 +123,7 @@ function HarvestTable({ place, plantings, selected, onSelect }: Omit<Props, 'day
       </div>
       <p className="double-rule flex items-baseline justify-between pt-0.5 font-semibold">
         <span>This place</span>
-        <span className="flex">
+        <span className="flex items-baseline">
           <span className="w-11 text-right font-normal text-muted">{units.weight(total.p10)}</span>
           <span className="w-12 text-right text-damson">
             <Figure
