@@ -11,6 +11,14 @@ from ample_rows.demo import demo_plans
 from tests.conftest import document, planting
 
 PROBLEM = "application/problem+json"
+FIRST_BED = {
+    "name": "My garden",
+    "width_cm": 120,
+    "length_cm": 240,
+    "depth_cm": 25,
+    "sun_hours": 6,
+    "latitude": 47,
+}
 
 
 def edits(client, version, edit, slug="lantern-court"):
@@ -173,15 +181,7 @@ def test_the_shelf_answers_for_squares_and_day(client, lantern):
 
 
 def test_a_first_bed_is_made_from_four_answers(client):
-    answers = {
-        "name": "My garden",
-        "width_cm": 120,
-        "length_cm": 240,
-        "depth_cm": 25,
-        "sun_hours": 6,
-        "latitude": 47,
-    }
-    made = client.post("/api/first-bed", json=answers)
+    made = client.post("/api/first-bed", json=FIRST_BED)
     assert made.status_code == 201
     state = made.json()
     assert state["report"]["year"]["guessed"] == ["last_frost", "first_frost"]
@@ -193,31 +193,14 @@ def test_a_first_bed_is_made_from_four_answers(client):
     [("width_cm", 0), ("depth_cm", 1e9), ("sun_hours", 30), ("latitude", 89), ("name", "")],
 )
 def test_a_first_bed_that_cannot_be_is_refused_at_the_field(client, field, value):
-    answers = {
-        "name": "x",
-        "width_cm": 120,
-        "length_cm": 240,
-        "depth_cm": 25,
-        "sun_hours": 6,
-        "latitude": 47,
-        field: value,
-    }
+    answers = {**FIRST_BED, field: value}
     answer = client.post("/api/first-bed", json=answers)
     assert answer.status_code == 422
     assert answer.json()["errors"][0]["path"] == field
 
 
 def test_frosts_out_of_order_are_refused(client):
-    answers = {
-        "name": "x",
-        "width_cm": 120,
-        "length_cm": 240,
-        "depth_cm": 25,
-        "sun_hours": 6,
-        "latitude": 47,
-        "last_frost": "2027-10-01",
-        "first_frost": "2027-05-01",
-    }
+    answers = {**FIRST_BED, "last_frost": "2027-10-01", "first_frost": "2027-05-01"}
     answer = client.post("/api/first-bed", json=answers)
     assert answer.json()["errors"][0]["path"] == "garden.first_frost"
 

@@ -1,9 +1,11 @@
 """The API against its own description, and the front end's types against the API."""
 
+import json
 import subprocess
 import tempfile
 from pathlib import Path
 
+import jsonschema_rs
 import pytest
 import schemathesis
 from hypothesis import HealthCheck, settings
@@ -11,6 +13,8 @@ from hypothesis import HealthCheck, settings
 from ample_rows.api.app import create_app
 from ample_rows.api.openapi import openapi_text
 from ample_rows.core import plan as p
+from ample_rows.core.evaluate import evaluate
+from ample_rows.core.report_json import report_json, schemas
 from ample_rows.crops import load_book
 from ample_rows.demo import demo_plans
 from ample_rows.store import Database, GardenStore
@@ -74,5 +78,15 @@ def test_the_front_ends_types_are_made_from_that_description():
     assert kept.strip() == made.stdout.strip(), "run ./ample types"
 
 
-def test_a_plan_that_the_schema_describes_is_read(read):
-    assert p.document(read({**p.document(demo_plans(load_book())[0])}))
+def test_published_schemas_hold_for_what_is_read_and_written(book):
+    """An independent validator agrees with the reader and the writer."""
+    published = schemas()
+    plan_schema = jsonschema_rs.validator_for(published["plan"])
+    report_schema = jsonschema_rs.validator_for(published["report"])
+    for plan in demo_plans(book):
+        document = p.document(plan)
+        plan_schema.validate(document)
+        report = evaluate(plan, book, program="x")
+        report_schema.validate(json.loads(report_json(report)))
+        document["garden"]["latitude"] = 200
+        assert not plan_schema.is_valid(document)

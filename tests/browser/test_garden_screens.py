@@ -7,7 +7,7 @@ import pytest
 from playwright.sync_api import expect
 
 from tests.browser.conftest import ledger
-from tests.conftest import document, planting
+from tests.conftest import bed, document, planting
 
 
 def answer(page, base_url, **typed):
@@ -78,6 +78,20 @@ def test_a_measure_that_cannot_be_read_is_told_at_its_field(page, base_url, labe
     page.get_by_label(label).fill(typed)
     page.get_by_role("button", name="Add the place").click()
     expect(page.get_by_role("alert")).to_contain_text(words)
+
+
+def test_a_drawn_outline_is_kept_when_its_place_is_changed(page, base_url):
+    outline = [[0, 0], [200, 0], [200, 80], [80, 80], [80, 240], [0, 240]]
+    corner = bed(id="corner", shape={"type": "polygon", "outline_cm": outline})
+    made = page.request.post(f"{base_url}/api/gardens", data=document(places=[corner]))
+    slug = made.json()["head"]["slug"]
+    page.goto(f"{base_url}/gardens/{slug}/places/corner/change")
+    expect(page.get_by_text("outline is kept")).to_be_visible()
+    page.get_by_label("Wall height").fill("45")
+    page.get_by_role("button", name="Save the place").click()
+    expect(page.get_by_text("42 cm mix")).to_be_visible()
+    kept = page.request.get(f"{base_url}/api/gardens/{slug}/plan.amplerows.json").json()
+    assert kept["places"][0]["shape"]["outline_cm"] == outline
 
 
 def test_a_fill_above_the_rim_is_refused_by_the_core_and_nothing_is_lost(page, base_url):

@@ -31,6 +31,7 @@ def test_an_empty_bed_is_idle_from_frost_to_frost(reported):
     assert place.idle_cell_weeks == pytest.approx(32 * days / 7)
     (spell,) = place.idle
     assert (spell.start, spell.end) == (date(2027, 4, 25), date(2027, 10, 20))
+    assert spell.cell_weeks == pytest.approx(place.idle_cell_weeks)
 
 
 def test_idle_ground_counts_part_cells_by_area_and_leaves_out_held_ones(reported):

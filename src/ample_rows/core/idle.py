@@ -1,7 +1,7 @@
 """Idle ground: cells that stand empty while something could grow."""
 
 from collections import defaultdict
-from datetime import date, timedelta
+from datetime import date
 from functools import lru_cache
 
 import numpy as np
@@ -55,11 +55,16 @@ def idle_ground(
         for gap in _gaps(season[empty]):
             gaps[gap] += addresses
     spells = [
-        IdleSpell(tuple(cells), date.fromordinal(start), date.fromordinal(end) + timedelta(days=1))
+        _spell(grid, tuple(cells), date.fromordinal(start), date.fromordinal(end + 1))
         for (start, end), cells in gaps.items()
     ]
     spells.sort(key=lambda s: (-len(s.cells) * (s.end - s.start).days, s.start, s.cells))
     return weeks, tuple(spells)
+
+
+def _spell(grid: Grid, cells: tuple[str, ...], start: date, end: date) -> IdleSpell:
+    ground = sum(grid.cells[a].area_cm2 for a in cells) / grid.cell_cm**2
+    return IdleSpell(cells, start, end, ground * (end - start).days / 7)
 
 
 def _gaps(days: NDArray[np.int64]) -> list[Spell]:

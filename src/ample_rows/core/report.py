@@ -66,6 +66,7 @@ class IdleSpell:
     cells: tuple[str, ...]
     start: date
     end: date
+    cell_weeks: float
 
 
 @dataclass(frozen=True, slots=True)

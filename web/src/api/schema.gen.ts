@@ -768,6 +768,8 @@ export interface components {
              * Format: date
              */
             end: string;
+            /** Cell Weeks */
+            cell_weeks: number;
         };
         /** LightReport */
         LightReport: {

@@ -5,10 +5,13 @@ import { useNavigate } from 'react-router';
 import { answeredState, api, ProblemError } from '../api/client';
 import { gardensKey, useEditor } from '../api/garden';
 import type { HeldGarden } from '../api/merge';
+import { Choice } from '../app/Choice';
+import type { Options } from '../app/Choice';
 import { Field } from '../app/Field';
 import { useMessages } from '../app/messages';
 import { usePreferences } from '../app/preferences';
 import type { Preferences } from '../app/preferences';
+import { LAYOUTS } from '../squares/words';
 
 /** The garden's own facts, how it is shown, and the ways in and out. */
 export function GardenScreen({ state }: { state: HeldGarden }) {
@@ -24,6 +27,20 @@ export function GardenScreen({ state }: { state: HeldGarden }) {
   );
 }
 
+const SCHOOLS = [
+  ['shallow', 'a rich, shallow mix will do'],
+  ['standard', 'the standard depths'],
+  ['deep', 'deep, loosened soil'],
+] as const;
+const THEMES: Options<Preferences['theme']> = [
+  ['system', 'as the device'],
+  ['light', 'light'],
+  ['dark', 'dark'],
+];
+const SYSTEMS: Options<Preferences['units']> = [
+  ['metric', 'centimetres, kilograms, litres'],
+  ['imperial', 'inches, pounds, gallons'],
+];
 const DATES = [
   ['last_frost', 'Last frost'],
   ['first_frost', 'First frost'],
@@ -105,19 +122,18 @@ function Facts({ state }: { state: HeldGarden }) {
             onChange={(e) => set('spread', e.target.value)}
           />
         </Field>
-        <Field label="How deep must soil be">
-          <select value={typed.depth} onChange={(e) => set('depth', e.target.value)}>
-            <option value="shallow">a rich, shallow mix will do</option>
-            <option value="standard">the standard depths</option>
-            <option value="deep">deep, loosened soil</option>
-          </select>
-        </Field>
-        <Field label="How plants are set out">
-          <select value={typed.layout} onChange={(e) => set('layout', e.target.value)}>
-            <option value="merged">squares merged</option>
-            <option value="single-squares">each square alone</option>
-          </select>
-        </Field>
+        <Choice
+          label="How deep must soil be"
+          value={typed.depth}
+          options={SCHOOLS}
+          onChange={(v) => set('depth', v)}
+        />
+        <Choice
+          label="How plants are set out"
+          value={typed.layout}
+          options={LAYOUTS}
+          onChange={(v) => set('layout', v)}
+        />
         <p className="col-span-full">
           <button type="submit" className="act act-main">
             Save the garden
@@ -136,25 +152,18 @@ function Shown() {
         On this device
       </h2>
       <div className="grid grid-cols-2 gap-4">
-        <Field label="Light or dark">
-          <select
-            value={preferences.theme}
-            onChange={(e) => change({ theme: e.target.value as Preferences['theme'] })}
-          >
-            <option value="system">as the device</option>
-            <option value="light">light</option>
-            <option value="dark">dark</option>
-          </select>
-        </Field>
-        <Field label="Measures">
-          <select
-            value={preferences.units}
-            onChange={(e) => change({ units: e.target.value as Preferences['units'] })}
-          >
-            <option value="metric">centimetres, kilograms, litres</option>
-            <option value="imperial">inches, pounds, gallons</option>
-          </select>
-        </Field>
+        <Choice
+          label="Light or dark"
+          value={preferences.theme}
+          options={THEMES}
+          onChange={(theme) => change({ theme })}
+        />
+        <Choice
+          label="Measures"
+          value={preferences.units}
+          options={SYSTEMS}
+          onChange={(units) => change({ units })}
+        />
         <label className="col-span-full flex items-center gap-2">
           <input
             type="checkbox"
@@ -171,13 +180,15 @@ function Shown() {
 
 function InAndOut({ state }: { state: HeldGarden }) {
   const { slug } = state.head;
-  const { say } = useMessages();
+  const { say, working } = useMessages();
   const client = useQueryClient();
   const go = useNavigate();
   const file = useRef<HTMLInputElement>(null);
   const [sure, setSure] = useState(false);
 
   const take = async (chosen: File) => {
+    const stop = new AbortController();
+    const done = working('Reading the plan', () => stop.abort());
     try {
       const made = await answeredState(
         api.POST('/api/gardens', {
@@ -185,6 +196,7 @@ function InAndOut({ state }: { state: HeldGarden }) {
           body: (await chosen.text()) as never,
           bodySerializer: (body) => body as unknown as string,
           headers: { 'content-type': 'application/json' },
+          signal: stop.signal,
         }),
       );
       await client.invalidateQueries({ queryKey: gardensKey });
@@ -192,7 +204,9 @@ function InAndOut({ state }: { state: HeldGarden }) {
     } catch (cause) {
       if (cause instanceof ProblemError)
         say({ kind: 'stop', text: `${chosen.name}: ${cause.message}` });
-      else throw cause;
+      else if (!stop.signal.aborted) throw cause;
+    } finally {
+      done();
     }
   };
   const remove = async () => {

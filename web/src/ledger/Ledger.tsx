@@ -269,9 +269,7 @@ function IdleSum({ place }: { place: PlaceReport }) {
           <tr key={`${spell.start}${spell.cells.join()}`}>
             <td>{`${spell.cells.length} squares`}</td>
             <td>{`${shortWords(dayOf(spell.start))} to ${shortWords(dayOf(spell.end))}`}</td>
-            <td className="text-right">
-              {((spell.cells.length * (dayOf(spell.end) - dayOf(spell.start))) / 7).toFixed(0)}
-            </td>
+            <td className="text-right">{spell.cell_weeks.toFixed(0)}</td>
           </tr>
         ))}
         <tr className="double-rule font-semibold">

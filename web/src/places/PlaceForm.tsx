@@ -4,6 +4,7 @@ import { useNavigate, useParams } from 'react-router';
 
 import { useEditor } from '../api/garden';
 import type { HeldGarden } from '../api/merge';
+import { Choice } from '../app/Choice';
 import { Field } from '../app/Field';
 import { useUnits } from '../app/preferences';
 import { nextId } from '../squares/edits';
@@ -14,6 +15,11 @@ const KINDS = [
   ['framed', 'bed with a frame'],
   ['ground', 'bed in the ground'],
   ['container', 'container'],
+  ['mound', 'mound without a frame'],
+] as const;
+const OUTLINES = [
+  ['rectangle', 'rectangle'],
+  ['round', 'round'],
 ] as const;
 const BOTTOMS = [
   ['open', 'open to the ground'],
@@ -73,6 +79,7 @@ export function PlaceForm({ state }: { state: HeldGarden }) {
     if (before && (await editor.edit({ do: 'remove-place', id: before.id })))
       void go(`/gardens/${state.head.slug}`);
   };
+  const measured = before?.shape.measured === 'outside' ? 'outside' : 'inside';
   const planted = state.plan.plantings.filter((p) => p.place === before?.id).length;
   const length = (
     key: 'width' | 'length' | 'wall' | 'gap' | 'loosened' | 'cell' | 'net',
@@ -83,22 +90,6 @@ export function PlaceForm({ state }: { state: HeldGarden }) {
       <input value={draft[key]} inputMode="decimal" onChange={(e) => set(key, e.target.value)} />
     </Field>
   );
-  const pick = <K extends 'kind' | 'bottom' | 'native' | 'policy'>(
-    key: K,
-    label: string,
-    options: readonly (readonly [Draft[K], string])[],
-  ) => (
-    <Field label={label}>
-      <select value={draft[key]} onChange={(e) => set(key, e.target.value as Draft[K])}>
-        {options.map(([value, text]) => (
-          <option key={value} value={value}>
-            {text}
-          </option>
-        ))}
-      </select>
-    </Field>
-  );
-
   return (
     <main className="max-w-3xl overflow-y-auto p-6">
       <h1 className="text-xl">{before ? `Change ${before.name ?? before.id}` : 'Add a place'}</h1>
@@ -110,23 +101,35 @@ export function PlaceForm({ state }: { state: HeldGarden }) {
         <Field label="Name">
           <input value={draft.name} maxLength={120} onChange={(e) => set('name', e.target.value)} />
         </Field>
-        {pick('kind', 'Kind', KINDS)}
-        <Field label="Outline">
-          <select
-            value={draft.round ? 'round' : 'rectangle'}
-            onChange={(e) => set('round', e.target.value === 'round')}
-          >
-            <option value="rectangle">rectangle</option>
-            <option value="round">round</option>
-          </select>
-        </Field>
-        {length('width', draft.round ? 'Across, inside' : 'Width, inside')}
-        {!draft.round && length('length', 'Length, inside')}
+        <Choice label="Kind" value={draft.kind} options={KINDS} onChange={(v) => set('kind', v)} />
+        {draft.outline === 'drawn' ? (
+          <p className="self-end pb-1 text-muted">Its outline is kept as it is in the plan.</p>
+        ) : (
+          <Choice
+            label="Outline"
+            value={draft.outline}
+            options={OUTLINES}
+            onChange={(v) => set('outline', v)}
+          />
+        )}
+        {draft.outline === 'round' && length('width', `Across, ${measured}`)}
+        {draft.outline === 'rectangle' && length('width', `Width, ${measured}`)}
+        {draft.outline === 'rectangle' && length('length', `Length, ${measured}`)}
         {length('wall', 'Wall height', 'How deep it could be filled.')}
         {length('gap', 'Gap below the rim')}
-        {pick('bottom', 'Bottom', BOTTOMS)}
+        <Choice
+          label="Bottom"
+          value={draft.bottom}
+          options={BOTTOMS}
+          onChange={(v) => set('bottom', v)}
+        />
         {length('loosened', 'Loosened below')}
-        {pick('native', 'Ground below that', NATIVES)}
+        <Choice
+          label="Ground below that"
+          value={draft.native}
+          options={NATIVES}
+          onChange={(v) => set('native', v)}
+        />
         {length('cell', 'Side of a square')}
         <Field
           label="Hours of sun"
@@ -139,7 +142,7 @@ export function PlaceForm({ state }: { state: HeldGarden }) {
             onChange={(e) => set('sun', e.target.value)}
           />
         </Field>
-        {!draft.round && (
+        {draft.outline !== 'round' && (
           <Field
             label="The length points to, degrees"
             fault={faults.heading}
@@ -152,9 +155,14 @@ export function PlaceForm({ state }: { state: HeldGarden }) {
             />
           </Field>
         )}
-        {!draft.round &&
+        {draft.outline !== 'round' &&
           length('net', 'Net on posts, height', 'On the pole-ward side; empty for none.')}
-        {pick('policy', 'How deep must soil be', POLICIES)}
+        <Choice
+          label="How deep must soil be"
+          value={draft.policy}
+          options={POLICIES}
+          onChange={(v) => set('policy', v)}
+        />
         <p className="col-span-full mt-2 flex flex-wrap gap-3">
           <button type="submit" className="act act-main">
             {before ? 'Save the place' : 'Add the place'}

@@ -6,7 +6,8 @@ import type { Units } from '../units/units';
 export interface Draft {
   name: string;
   kind: Place['kind'];
-  round: boolean;
+  /** Drawn outlines (polygons, mounds) are kept as the plan has them. */
+  outline: 'rectangle' | 'round' | 'drawn';
   bottom: NonNullable<Place['bottom']>;
   native: '' | NonNullable<Place['native']>;
   width: string;
@@ -31,7 +32,7 @@ export function draftOf(place: Place | undefined, units: Units): Draft {
   return {
     name: place?.name ?? '',
     kind: place?.kind ?? 'framed',
-    round: shape?.type === 'circle',
+    outline: outlineOf(shape),
     bottom: place?.bottom ?? (place?.kind === 'container' ? 'closed' : 'open'),
     native: place ? (place.native ?? '') : 'ordinary',
     width: field(shape?.type === 'rectangle' ? shape.width_cm : across, NEW_PLACE.width),
@@ -45,6 +46,11 @@ export function draftOf(place: Place | undefined, units: Units): Draft {
     policy: place?.depth_policy ?? '',
     net: net ? field(net.height_cm, 180) : '',
   };
+}
+
+function outlineOf(shape: Place['shape'] | undefined): Draft['outline'] {
+  if (shape?.type === 'circle') return 'round';
+  return shape === undefined || shape.type === 'rectangle' ? 'rectangle' : 'drawn';
 }
 
 export type Faults = Partial<Record<keyof Draft, string>>;
@@ -73,20 +79,27 @@ export function readDraft(
     }
     return value;
   };
-  const width = measure('width', 1);
+  const shape = (): object | undefined => {
+    switch (draft.outline) {
+      case 'drawn':
+        return before?.shape;
+      case 'round':
+        return { ...keptShape(before, 'circle'), type: 'circle', diameter_cm: measure('width', 1) };
+      case 'rectangle':
+        return {
+          ...keptShape(before, 'rectangle'),
+          type: 'rectangle',
+          width_cm: measure('width', 1),
+          length_cm: measure('length', 1),
+        };
+    }
+  };
   const changes: Record<string, unknown> = {
     name: draft.name.trim() || null,
     kind: draft.kind,
     bottom: draft.bottom,
     native: draft.native || null,
-    shape: draft.round
-      ? { ...keptShape(before, 'circle'), type: 'circle', diameter_cm: width }
-      : {
-          ...keptShape(before, 'rectangle'),
-          type: 'rectangle',
-          width_cm: width,
-          length_cm: measure('length', 1),
-        },
+    shape: shape(),
     wall_height_cm: measure('wall', 0),
     rim_gap_cm: measure('gap', 0),
     loosened_below_cm: measure('loosened', 0),

@@ -2,10 +2,13 @@ import { useState } from 'react';
 
 import type { Edit, Place, Planting, PlantingReport } from '../api/types';
 import { usePreferences, useUnits } from '../app/preferences';
+import { Choice } from '../app/Choice';
+import type { Options } from '../app/Choice';
 import { Field } from '../app/Field';
 import { Sum } from '../ledger/Working';
 import { dayOf, isoOf, shortWords, words } from '../time/day';
 import { readLength } from '../units/units';
+import { LAYOUTS, STARTS } from './words';
 
 interface Props {
   planting: Planting;
@@ -15,22 +18,7 @@ interface Props {
   onEdit: (edit: Edit) => void;
 }
 
-const STARTS = [
-  ['sow', 'sown here'],
-  ['transplant', 'set out as plants'],
-  ['set', 'sets, cloves or tubers'],
-  ['division', 'divided or runners'],
-] as const;
-
-const LAYOUTS = [
-  ['', 'as the garden'],
-  ['merged', 'squares merged'],
-  ['single-squares', 'each square alone'],
-  ['offset', 'offset rows'],
-  ['rows', 'straight rows'],
-  ['band', 'thick band'],
-  ['stations', 'stations'],
-] as const;
+const OWN_LAYOUTS: Options<'' | (typeof LAYOUTS)[number][0]> = [['', 'as the garden'], ...LAYOUTS];
 
 const VERDICT = {
   full: 'deep enough',
@@ -54,32 +42,23 @@ export function PlantingCard({ planting, report, place, chosen, onEdit }: Props)
       </p>
       <p className="text-muted">{sowing(report, units.length)}</p>
       <div className="grid grid-cols-2 gap-x-3 gap-y-1.5">
-        <Field label="Start">
-          <select value={planting.start} onChange={(e) => change({ start: e.target.value })}>
-            {STARTS.map(([value, text]) => (
-              <option key={value} value={value}>
-                {text}
-              </option>
-            ))}
-          </select>
-        </Field>
+        <Choice
+          label="Start"
+          value={planting.start}
+          options={STARTS}
+          onChange={(start) => change({ start })}
+        />
         <DateField
           label="On"
           value={planting.start_date}
           onCommit={(v) => v && change({ start_date: v })}
         />
-        <Field label="Set out">
-          <select
-            value={planting.layout ?? ''}
-            onChange={(e) => change({ layout: e.target.value || null })}
-          >
-            {LAYOUTS.map(([value, text]) => (
-              <option key={value} value={value}>
-                {text}
-              </option>
-            ))}
-          </select>
-        </Field>
+        <Choice
+          label="Set out"
+          value={planting.layout ?? ''}
+          options={OWN_LAYOUTS}
+          onChange={(layout) => change({ layout: layout || null })}
+        />
         <DateField
           label="Cleared on"
           value={planting.clear_date ?? report.clear_date ?? ''}
@@ -106,19 +85,12 @@ export function PlantingCard({ planting, report, place, chosen, onEdit }: Props)
           />
         </Field>
         {place.supports.length > 0 && (
-          <Field label="Climbs">
-            <select
-              value={planting.support ?? ''}
-              onChange={(e) => change({ support: e.target.value || null })}
-            >
-              <option value="">nothing</option>
-              {place.supports.map((s) => (
-                <option key={s.id} value={s.id}>
-                  {s.id}
-                </option>
-              ))}
-            </select>
-          </Field>
+          <Choice
+            label="Climbs"
+            value={planting.support ?? ''}
+            options={[['', 'nothing'], ...place.supports.map((s) => [s.id, s.id] as const)]}
+            onChange={(support) => change({ support: support || null })}
+          />
         )}
       </div>
       <p className="flex flex-wrap gap-x-4">

@@ -7,6 +7,7 @@ import { answered, answeredState, api, ProblemError } from '../api/client';
 import { gardenKey, gardensKey } from '../api/garden';
 import { held } from '../api/merge';
 import { Field } from '../app/Field';
+import { useMessages } from '../app/messages';
 import { usePreferences } from '../app/preferences';
 import { dayOf, words } from '../time/day';
 import { readLength } from '../units/units';
@@ -44,6 +45,7 @@ export function FirstBed() {
   const [busy, setBusy] = useState(false);
   const client = useQueryClient();
   const go = useNavigate();
+  const { working } = useMessages();
   const set = <K extends keyof Answers>(key: K, value: Answers[K]) =>
     setAnswers((now) => ({ ...now, [key]: value }));
 
@@ -82,16 +84,19 @@ export function FirstBed() {
     if (!known) found.latitude = 'Give degrees from 0 to 66; a rough figure will do.';
     setFaults(found);
     if (Object.keys(found).length > 0) return;
+    const stop = new AbortController();
+    const done = working('Planting the bed', () => stop.abort());
     setBusy(true);
     try {
-      const state = await answeredState(api.POST('/api/first-bed', { body }));
+      const state = await answeredState(api.POST('/api/first-bed', { body, signal: stop.signal }));
       client.setQueryData(gardenKey(state.head.slug), held(state));
       await client.invalidateQueries({ queryKey: gardensKey });
       void go(`/gardens/${state.head.slug}`);
     } catch (cause) {
-      if (!(cause instanceof ProblemError)) throw cause;
-      setProblem(cause.message);
+      if (cause instanceof ProblemError) setProblem(cause.message);
+      else if (!stop.signal.aborted) throw cause;
     } finally {
+      done();
       setBusy(false);
     }
   };

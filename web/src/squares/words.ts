@@ -1,0 +1,22 @@
+import type { Planting } from '../api/types';
+import type { Options } from '../app/Choice';
+
+type Layout = NonNullable<Planting['layout']>;
+
+/** Ways of setting plants out, in words. */
+export const LAYOUTS: Options<Layout> = [
+  ['merged', 'squares merged'],
+  ['single-squares', 'each square alone'],
+  ['offset', 'offset rows'],
+  ['rows', 'straight rows'],
+  ['band', 'thick band'],
+  ['stations', 'stations'],
+];
+
+/** Ways of starting, in words. */
+export const STARTS: Options<Planting['start']> = [
+  ['sow', 'sown here'],
+  ['transplant', 'set out as plants'],
+  ['set', 'sets, cloves or tubers'],
+  ['division', 'divided or runners'],
+];
