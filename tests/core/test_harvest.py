@@ -176,6 +176,14 @@ def test_nothing_fits_gives_nothing_and_no_trouble(grown):
     assert report.weekly_kg == ()
 
 
+def test_a_place_with_every_square_held_gives_nothing_and_no_trouble(grown):
+    held = bed(
+        shape={"type": "rectangle", "width_cm": 30, "length_cm": 30}, held=[{"cells": ["A1"]}]
+    )
+    report = grown(planting(cells="all"), places=[held])
+    assert (report.plants, report.harvest_kg.p90) == (0, 0)
+
+
 @pytest.mark.parametrize("policy", ["shallow", "standard", "deep"])
 def test_a_deeper_fill_never_lowers_the_harvest(grown, policy):
     harvests = [

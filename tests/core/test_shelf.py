@@ -102,7 +102,8 @@ def test_all_squares_of_a_tub_are_the_whole_tub(shelf, read):
 
 
 @pytest.mark.parametrize(
-    ("place", "cells", "path"), [("attic", ("A1",), "place"), ("bed", ("Z9",), "cells[0]")]
+    ("place", "cells", "path"),
+    [("attic", ("A1",), "place"), ("bed", ("Z9",), "cells[0]"), ("bed", (), "cells")],
 )
 def test_questions_about_ground_that_is_not_there(shelf, place, cells, path):
     with pytest.raises(PlanFaultsError) as raised:

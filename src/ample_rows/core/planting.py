@@ -159,7 +159,9 @@ def _on_ground(case: Case) -> _SetOut:
         out,
         case.book,
     )
-    per_m2 = len(laid.positions) * out.per_station / laid.region_cm2 * 1e4
+    # Where every square is held there is no ground, and nothing stands on it.
+    area_m2 = laid.region_cm2 / 1e4
+    per_m2 = len(laid.positions) * out.per_station / area_m2 if area_m2 else 0.0
     reference = 1e4 / crop.spacing_cm**2
     return _SetOut(
         positions=laid.positions,

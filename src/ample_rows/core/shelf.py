@@ -72,6 +72,9 @@ def shelf_for(
     place = plan.place(place_id)
     if place is None:
         raise PlanFaultsError.one("place", f'there is no place "{place_id}"')
+    if not cells:
+        raise PlanFaultsError.one("cells", "choose at least one square")
+    cells = tuple(dict.fromkeys(cells))
     known = grid_of(place).cells
     for index, address in enumerate(cells):
         if address not in known:
