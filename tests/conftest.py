@@ -90,9 +90,15 @@ def planting(
     }
 
 
-def document(*plantings: Document, places: list[Document] | None = None, **garden: Any) -> Document:
+def document(
+    *plantings: Document,
+    places: list[Document] | None = None,
+    site: Document | None = None,
+    **garden: Any,
+) -> Document:
     """A plan document of some plantings; without places it has the bed alone."""
     return {
+        **({} if site is None else {"site": site}),
         "format": "ample-rows/plan",
         "version": 1,
         "garden": {**GARDEN, **garden},

@@ -18,7 +18,7 @@ FAULT = 2
 def estimate(source: str, *, as_json: bool) -> int:
     """Print what a plan gives. Status 2, nothing printed, and one line a fault if it is none."""
     try:
-        raw = sys.stdin.buffer.read() if source == "-" else Path(source).read_bytes()
+        raw = read(source)
     except OSError as error:
         print(f"{source}: {error.strerror or error}", file=sys.stderr)
         return FAULT
@@ -34,6 +34,15 @@ def estimate(source: str, *, as_json: bool) -> int:
     else:
         print(_table(plan, report))
     return 0
+
+
+def read(source: str) -> bytes:
+    """A document from a file, or from standard input where the source is a dash.
+
+    Raises:
+        OSError: The file cannot be read.
+    """
+    return sys.stdin.buffer.read() if source == "-" else Path(source).read_bytes()
 
 
 def _table(plan: Plan, report: Report) -> str:

@@ -21,6 +21,12 @@ def parser() -> argparse.ArgumentParser:
     crops = words.add_parser("crops", help="the crop book")
     crops.add_argument("--json", action="store_true", help="every field as it is used")
 
+    sun = words.add_parser("sun", help="hours of direct sun on a day")
+    sun.add_argument("plan", help="a plan document, or - for standard input")
+    sun.add_argument("--day", required=True, help="a date such as 2027-05-15")
+    sun.add_argument("--points", default=None, help='ground points in site metres: "3.2,1.5 4,2"')
+    sun.add_argument("--json", action="store_true", help="as JSON, nothing else")
+
     words.add_parser("schema", help="JSON Schemas of plan and report")
 
     for word, about in (("start", "your own gardens"), ("demo", "two made-up gardens")):
@@ -59,6 +65,10 @@ def main(arguments: Sequence[str] | None = None) -> int:
             from ample_rows.cli.book import print_crops
 
             return print_crops(as_json=options.json)
+        case "sun":
+            from ample_rows.cli.sun import sun
+
+            return sun(options.plan, day=options.day, points=options.points, as_json=options.json)
         case "schema":
             from ample_rows.cli.book import print_schema
 

@@ -14,9 +14,10 @@ import numpy as np
 from ample_rows.core import harvest, notes, places, roots, season, sun, supports
 from ample_rows.core import plan as p
 from ample_rows.core.cells import grid_of
+from ample_rows.core.ground.place_sun import place_sun, sky_of
 from ample_rows.core.harvest import Draws, WeekKg
 from ample_rows.core.idle import idle_ground
-from ample_rows.core.planting import Evaluated, Setting, evaluate_planting
+from ample_rows.core.planting import Evaluated, PlaceCase, Setting, evaluate_planting
 from ample_rows.core.reference import Book
 from ample_rows.core.report import (
     CellReport,
@@ -26,6 +27,7 @@ from ample_rows.core.report import (
     PlantingReport,
     Report,
     Standing,
+    SunReport,
     SupportReport,
     Totals,
     YearReport,
@@ -57,7 +59,8 @@ def evaluate(plan: p.Plan, book: Book, *, program: str) -> Report:
     for planting in plan.plantings:
         by_place[planting.place].append(planting)
     results = [
-        evaluate_place(place, tuple(by_place[place.id]), setting, book) for place in plan.places
+        evaluate_place(place_case(plan, place, setting, book), tuple(by_place[place.id]))
+        for place in plan.places
     ]
     reports = {r.id: r for result in results for r in result.plantings}
     return Report(
@@ -90,12 +93,17 @@ def setting_of(plan: p.Plan, book: Book) -> Setting:
     )
 
 
+def place_case(plan: p.Plan, place: p.Place, setting: Setting, book: Book) -> PlaceCase:
+    """A place of a plan with the sun that falls on it."""
+    sky = sky_of(plan, setting.year.start.year, book)
+    return PlaceCase(place, setting, place_sun(place, sky), book)
+
+
 @lru_cache(maxsize=1024)
-def evaluate_place(
-    place: p.Place, plantings: tuple[p.Planting, ...], setting: Setting, book: Book
-) -> PlaceResult:
+def evaluate_place(here: PlaceCase, plantings: tuple[p.Planting, ...]) -> PlaceResult:
     """One place with its plantings, independent of all others."""
-    evaluated = tuple(evaluate_planting(place, g, setting, book) for g in plantings)
+    place, setting, book = here.place, here.setting, here.book
+    evaluated = tuple(evaluate_planting(g, here) for g in plantings)
     grid = grid_of(place)
     held = frozenset(a for h in place.held for a in h.cells)
     taken: dict[str, list[tuple[date, date]]] = defaultdict(list)
@@ -104,7 +112,9 @@ def evaluate_place(
             taken[address].append((e.dates.start, e.dates.clear))
     weeks, spells = idle_ground(grid, held, taken, setting.year, book)
     draws = _sum_of([e.draws for e in evaluated], book)
-    view = notes.PlaceView(place, evaluated, spells, _supports(place, setting, book), setting, book)
+    view = notes.PlaceView(
+        place, evaluated, spells, _supports(place, setting, book), here.sun, setting, book
+    )
     return PlaceResult(
         _place_report(view, weeks, draws),
         tuple(e.report for e in evaluated),
@@ -153,6 +163,7 @@ def _place_report(view: notes.PlaceView, idle_weeks: float, draws: Draws) -> Pla
         cells_usable=len(grid.cells) - len(held),
         standing=_standing(view.plantings),
         harvest_kg=harvest.quantiles(draws),
+        sun=SunReport(view.sun.monthly()) if view.sun else None,
         working=_place_working(place, depth, policy, book),
     )
 

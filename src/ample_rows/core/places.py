@@ -135,6 +135,17 @@ def outline(shape: p.Shape) -> shapely.Polygon:
     return shapely.box(box.x0, box.y0, box.x1, box.y1)
 
 
+@lru_cache(maxsize=512)
+def outer_outline(shape: p.Shape) -> shapely.Polygon:
+    """The ground a place covers: walls and a mound's sides included, in its own frame."""
+    if isinstance(shape, p.Mound):
+        spread = (shape.side_slope or 0.0) * shape.height_cm
+    else:
+        spread = shape.wall_thickness_cm or 0.0
+    inner = outline(shape)
+    return inner.buffer(spread, join_style="mitre") if spread else inner
+
+
 def inside_area_m2(shape: p.Shape) -> float:
     """Area inside the walls, exact for every shape. [m2]"""
     inner = inside_shape(shape)

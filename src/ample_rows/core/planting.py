@@ -7,6 +7,7 @@ from datetime import date, timedelta
 from ample_rows.core import harvest, places, roots, season, stand, supports
 from ample_rows.core import plan as p
 from ample_rows.core.cells import DEFAULT_CELL_CM
+from ample_rows.core.ground.place_sun import PlaceSun
 from ample_rows.core.growth import growth_of
 from ample_rows.core.harvest import Draws, Factors
 from ample_rows.core.lattice import Point
@@ -45,6 +46,16 @@ class Evaluated:
 
 
 @dataclass(frozen=True)
+class PlaceCase:
+    """A place with all that bears on whatever grows there; hashable, so that it can be cached."""
+
+    place: p.Place
+    setting: Setting
+    sun: PlaceSun | None
+    book: Book
+
+
+@dataclass(frozen=True, eq=False)
 class Case:
     """One planting with all that bears on it."""
 
@@ -53,6 +64,7 @@ class Case:
     crop: Crop
     support: p.Support | None
     setting: Setting
+    sun: PlaceSun | None
     book: Book
 
     @property
@@ -61,6 +73,15 @@ class Case:
         if self.support is not None:
             return self.planting.training or self.support.system
         return ON_GROUND if self.crop.trainings else None
+
+
+@dataclass(frozen=True)
+class Light:
+    """Mean daily sun on a planting: all of it, what counts for growing, and how it is known."""
+
+    hours: float | None
+    useful_hours: float | None
+    how: str
 
 
 @dataclass(frozen=True)
@@ -89,18 +110,17 @@ class _Outcome:
     laid: _SetOut
     dates: Dates
     depth: DepthResult
+    light: Light
     factors: Factors
     expected: float
     draws: Draws
 
 
-def evaluate_planting(
-    place: p.Place, planting: p.Planting, setting: Setting, book: Book
-) -> Evaluated:
+def evaluate_planting(planting: p.Planting, here: PlaceCase) -> Evaluated:
     """All that can be said of one planting from its place alone."""
-    crop = crop_grown(planting, book)
-    support = next((s for s in place.supports if s.id == planting.support), None)
-    case = Case(place, planting, crop, support, setting, book)
+    crop = crop_grown(planting, here.book)
+    support = next((s for s in here.place.supports if s.id == planting.support), None)
+    case = Case(here.place, planting, crop, support, here.setting, here.sun, here.book)
     outcome = _outcome(case)
     return Evaluated(
         planting=planting,
@@ -125,11 +145,12 @@ def _outcome(case: Case) -> _Outcome:
     laid = _on_ground(case) if case.support is None else _on_support(case, case.support)
     dates = season.dates_of(case.planting, crop, year, book)
     depth = _depth(case, laid)
+    light = _light(case, laid, dates)
     trained = crop.training(case.training) if case.training else None
     factors = Factors(
         density=laid.density if laid.plants else 1.0,
         depth=depth.factor,
-        light=harvest.light_factor(crop, case.place.sun_hours),
+        light=harvest.light_factor(crop, light.useful_hours),
         season=dates.picked_share * dates.frost_survival,
         training=trained.harvest_factor if trained else 1.0,
         own=1.0,
@@ -142,7 +163,7 @@ def _outcome(case: Case) -> _Outcome:
         scale=expected * factors.product,
         book=book,
     )
-    return _Outcome(laid, dates, depth, factors, expected, draws)
+    return _Outcome(laid, dates, depth, light, factors, expected, draws)
 
 
 def _on_ground(case: Case) -> _SetOut:
@@ -208,6 +229,20 @@ def _on_support(case: Case, support: p.Support) -> _SetOut:
     )
 
 
+def _light(case: Case, laid: _SetOut, dates: Dates) -> Light:
+    """The sun on a planting's own squares while it stands: as observed, else as reckoned."""
+    seen, sun = case.place.sun_hours, case.sun
+    if seen is not None:
+        return Light(seen, seen, "counted here")
+    if sun is None:
+        return Light(None, None, "")
+    return Light(
+        sun.mean_between(laid.taken, dates.start, dates.clear, useful=False),
+        sun.mean_between(laid.taken, dates.start, dates.clear, useful=True),
+        "mean of its squares with the sun above 10°",
+    )
+
+
 def _depth(case: Case, laid: _SetOut) -> DepthResult:
     place = case.place
     litres = None
@@ -252,7 +287,7 @@ def _report(case: Case, outcome: _Outcome) -> PlantingReport:
         before_sowing=crop.before_sowing,
         cells=laid.taken,
         depth=_depth_report(outcome.depth),
-        light=LightReport(case.place.sun_hours, outcome.factors.light),
+        light=LightReport(outcome.light.hours, outcome.light.useful_hours, outcome.factors.light),
         training=case.training,
         window=WindowReport(window.earliest, window.latest, window.how),
         start_date=planting.start_date,
@@ -331,7 +366,7 @@ def _working(case: Case, outcome: _Outcome, total_kg: float) -> tuple[Term, ...]
         Term("typical yield", spread.typical if spread else 0.0, "kg", yield_how, source("yield")),
         Term("crowding", factors.density, "×", laid.density_how, "Shinozaki and Kira 1956"),
         Term("depth", factors.depth, "×", outcome.depth.how, source("roots")),
-        Term("light", factors.light, "×", _light_words(case), source("light")),
+        Term("light", factors.light, "×", _light_words(case.crop, outcome.light), source("light")),
         Term("season", factors.season, "×", _season_words(outcome.dates), source("time")),
         Term("training", factors.training, "×", "against its usual way", source("yield")),
         Term("own record", factors.own, "×", "no weights recorded here yet", "This garden"),
@@ -339,11 +374,11 @@ def _working(case: Case, outcome: _Outcome, total_kg: float) -> tuple[Term, ...]
     )
 
 
-def _light_words(case: Case) -> str:
-    sun, crop = case.place.sun_hours, case.crop
-    if sun is None:
+def _light_words(crop: Crop, light: Light) -> str:
+    if light.useful_hours is None:
         return "hours of sun not known; taken as enough"
-    return f"{sun:g} h of {crop.full_sun_hours:g} h in full, {crop.least_sun_hours:g} h least"
+    need = f"{crop.full_sun_hours:g} h in full, {crop.least_sun_hours:g} h least"
+    return f"{light.useful_hours:.3g} h of {need}; {light.how}"
 
 
 def _season_words(dates: Dates) -> str:

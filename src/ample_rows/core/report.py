@@ -86,6 +86,13 @@ class DepthLayers:
 
 
 @dataclass(frozen=True, slots=True)
+class SunReport:
+    """Mean daily direct sun on a place in each month, January first. [hours]"""
+
+    hours: tuple[float, ...]
+
+
+@dataclass(frozen=True, slots=True)
 class PlaceReport:
     id: str
     inside_area_m2: float
@@ -108,6 +115,7 @@ class PlaceReport:
     cells_usable: int
     standing: tuple[Standing, ...]
     harvest_kg: Quantiles
+    sun: SunReport | None
     working: tuple[Term, ...]
 
 
@@ -124,7 +132,10 @@ class DepthReport:
 
 @dataclass(frozen=True, slots=True)
 class LightReport:
+    """Mean daily sun while it grows; `useful_hours` above ten degrees is what it lives on."""
+
     hours: float | None
+    useful_hours: float | None
     factor: float
 
 

@@ -7,10 +7,10 @@ from typing import Literal
 from ample_rows.core import plan as p
 from ample_rows.core import season, supports
 from ample_rows.core.cells import grid_of
-from ample_rows.core.evaluate import evaluate_place, setting_of
+from ample_rows.core.evaluate import evaluate_place, place_case, setting_of
 from ample_rows.core.harvest import Quantiles
 from ample_rows.core.notes import day_words
-from ample_rows.core.planting import Evaluated, Setting, evaluate_planting
+from ample_rows.core.planting import Evaluated, PlaceCase, evaluate_planting
 from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.reference import Book, Crop
 from ample_rows.core.report import PlantingReport, WindowReport
@@ -81,17 +81,15 @@ def shelf_for(
             raise PlanFaultsError.one(
                 f"cells[{index}]", f'"{address}" is not a cell of "{place_id}"'
             )
-    setting = setting_of(plan, book)
+    here = place_case(plan, place, setting_of(plan, book), book)
     plantings = tuple(g for g in plan.plantings if g.place == place_id)
-    standing = evaluate_place(place, plantings, setting, book).plantings
+    standing = evaluate_place(here, plantings).plantings
     asked = _Asked(
-        place=place,
+        here=here,
         cells=cells,
         day=day,
         use=_next_use(standing, cells, day),
         held=tuple(sorted({a for h in place.held for a in h.cells} & set(cells))),
-        setting=setting,
-        book=book,
     )
     asked_of = book.crops if crops is None else crops
     entries = [_entry(asked, book.crops[crop]) for crop in asked_of]
@@ -122,13 +120,15 @@ def _next_use(standing: tuple[PlantingReport, ...], cells: tuple[str, ...], day:
 class _Asked:
     """The question put to the shelf."""
 
-    place: p.Place
+    here: PlaceCase
     cells: tuple[str, ...]
     day: date
     use: _NextUse
     held: tuple[str, ...]
-    setting: Setting
-    book: Book
+
+    @property
+    def place(self) -> p.Place:
+        return self.here.place
 
     @property
     def ground(self) -> tuple[str, ...] | Literal["all"]:
@@ -156,17 +156,17 @@ def _tried(asked: _Asked, crop: Crop, start: p.Start, support: str | None) -> Ev
         start_date=asked.day,
         support=support,
     )
-    tried = evaluate_planting(asked.place, probe, asked.setting, asked.book)
+    tried = evaluate_planting(probe, asked.here)
     later = asked.use.later
     if later is None or tried.dates.clear <= later.start_date:
         return tried
     cut = probe.model_copy(update={"clear_date": later.start_date})
-    return evaluate_planting(asked.place, cut, asked.setting, asked.book)
+    return evaluate_planting(cut, asked.here)
 
 
 def _support_over(asked: _Asked, crop: Crop) -> str | None:
     """A support of the place that the crop can climb and whose footprint holds the cells."""
-    place, setting = asked.place, asked.setting
+    place, setting = asked.place, asked.here.setting
     for support in place.supports:
         if crop.training(support.system) is None or not asked.cells:
             continue
@@ -183,7 +183,7 @@ def _support_over(asked: _Asked, crop: Crop) -> str | None:
             place,
             support,
             probe,
-            asked.book.trainings[support.system],
+            asked.here.book.trainings[support.system],
             latitude=setting.latitude,
             north_deg=setting.north_deg,
         )
@@ -217,7 +217,7 @@ def _why_not(e: Evaluated, asked: _Asked) -> str:
         if e.depth.governed_by == "litres":
             return f"needs {e.crop.least_litres:g} L of soil a plant"
         return f"needs {e.depth.least_cm:g} cm of soil; {e.depth.usable_cm:g} cm is there"
-    hours = report.light.hours
+    hours = report.light.useful_hours
     if hours is not None and hours < e.crop.least_sun_hours:
         return f"needs {e.crop.least_sun_hours:g} h of sun"
     if day < window.earliest and not _within_a_year_later(window, day):

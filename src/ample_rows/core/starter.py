@@ -10,7 +10,7 @@ from datetime import date, timedelta
 
 from ample_rows.core import plan as p
 from ample_rows.core.cells import grid_of
-from ample_rows.core.evaluate import evaluate_place, setting_of
+from ample_rows.core.evaluate import evaluate_place, place_case, setting_of
 from ample_rows.core.frost_guess import FrostGuess, guess_frosts
 from ample_rows.core.reference import Book
 from ample_rows.core.report import PlantingReport
@@ -154,7 +154,8 @@ def _with_follower(plan: p.Plan, block: tuple[str, ...], used: list[str], book: 
 
 
 def _reports(plan: p.Plan, book: Book) -> tuple[PlantingReport, ...]:
-    return evaluate_place(plan.places[0], plan.plantings, setting_of(plan, book), book).plantings
+    here = place_case(plan, plan.places[0], setting_of(plan, book), book)
+    return evaluate_place(here, plan.plantings).plantings
 
 
 def _planted_with(

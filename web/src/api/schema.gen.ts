@@ -771,10 +771,15 @@ export interface components {
             /** Cell Weeks */
             cell_weeks: number;
         };
-        /** LightReport */
+        /**
+         * LightReport
+         * @description Mean daily sun while it grows; `useful_hours` above ten degrees is what it lives on.
+         */
         LightReport: {
             /** Hours */
             hours: number | null;
+            /** Useful Hours */
+            useful_hours: number | null;
             /** Factor */
             factor: number;
         };
@@ -831,10 +836,18 @@ export interface components {
              */
             cells: string[];
         };
-        /** Obstacle */
+        /**
+         * Obstacle
+         * @description What casts a shadow: an outline carried up to a height.
+         *
+         *     A tree, shrub or hedge lets some light through, more of it without leaves. `leaf_months`
+         *     are the first and last month in leaf, and may wrap the new year.
+         */
         Obstacle: {
             /** Name */
             name?: string | null;
+            /** Kind */
+            kind?: ("house" | "wall" | "fence" | "hedge" | "tree" | "shrub" | "other") | null;
             /** Outline M */
             outline_m: [
                 number,
@@ -842,6 +855,36 @@ export interface components {
             ][];
             /** Height M */
             height_m: number;
+            /** Crown Base M */
+            crown_base_m?: number | null;
+            /** Leaf */
+            leaf?: ("evergreen" | "deciduous") | null;
+            /** Leaf Months */
+            leaf_months?: [
+                number,
+                number
+            ] | null;
+            /** Root Reach M */
+            root_reach_m?: number | null;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * Path
+         * @description Ground kept free for walking: a line with a width, for feet, a barrow or a chair.
+         */
+        Path: {
+            /** Name */
+            name?: string | null;
+            /** Line M */
+            line_m: [
+                number,
+                number
+            ][];
+            /** Width Cm */
+            width_cm: number;
+            /** Use */
+            use?: ("feet" | "barrow" | "chair") | null;
         } & {
             [key: string]: unknown;
         };
@@ -971,6 +1014,7 @@ export interface components {
             /** Standing */
             standing: components["schemas"]["Standing"][];
             harvest_kg: components["schemas"]["Quantiles"];
+            sun: components["schemas"]["SunReport"] | null;
             /** Working */
             working: components["schemas"]["Term"][];
         };
@@ -1388,7 +1432,10 @@ export interface components {
              */
             day: string;
         };
-        /** Site */
+        /**
+         * Site
+         * @description The yard. `horizon_deg`: height of the hills all round, evenly from north, clockwise.
+         */
         Site: {
             /** Outline M */
             outline_m?: [
@@ -1397,21 +1444,46 @@ export interface components {
             ][] | null;
             /** North Deg */
             north_deg?: number | null;
+            slope?: components["schemas"]["Slope"] | null;
+            /** Horizon Deg */
+            horizon_deg?: number[] | null;
             /**
              * Obstacles
              * @default []
              */
             obstacles: components["schemas"]["Obstacle"][];
             /**
+             * Paths
+             * @default []
+             */
+            paths: components["schemas"]["Path"][];
+            /**
              * Taps
              * @default []
              */
             taps: components["schemas"]["Tap"][];
+            /**
+             * Tanks
+             * @default []
+             */
+            tanks: components["schemas"]["Tank"][];
             /** Door M */
             door_m?: [
                 number,
                 number
             ] | null;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * Slope
+         * @description An even fall: so many metres down in a hundred, towards `downhill_deg` clockwise from +y.
+         */
+        Slope: {
+            /** Fall Percent */
+            fall_percent: number;
+            /** Downhill Deg */
+            downhill_deg: number;
         } & {
             [key: string]: unknown;
         };
@@ -1429,6 +1501,14 @@ export interface components {
             cells_taken: number;
             /** Plants */
             plants: number;
+        };
+        /**
+         * SunReport
+         * @description Mean daily direct sun on a place in each month, January first. [hours]
+         */
+        SunReport: {
+            /** Hours */
+            hours: number[];
         };
         /**
          * Support
@@ -1481,15 +1561,41 @@ export interface components {
             /** Caution */
             caution: string | null;
         };
-        /** Tap */
+        /**
+         * Tank
+         * @description A butt or tank, and the roof that fills it.
+         */
+        Tank: {
+            /** At M */
+            at_m: [
+                number,
+                number
+            ];
+            /** Name */
+            name?: string | null;
+            /** Litres */
+            litres: number;
+            /** Roof M2 */
+            roof_m2?: number | null;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * Tap
+         * @description Running water, with the hose that hangs on it.
+         */
         Tap: {
             /** At M */
             at_m: [
                 number,
                 number
             ];
+            /** Name */
+            name?: string | null;
             /** Hose M */
             hose_m?: number | null;
+            /** Flow L Per Min */
+            flow_l_per_min?: number | null;
         } & {
             [key: string]: unknown;
         };

@@ -169,8 +169,7 @@ def shaded_by_support(view: PlaceView) -> Iterator[Note]:
 
 def low_light(view: PlaceView) -> Iterator[Note]:
     """Too few hours of sun, or hours that nobody has counted."""
-    hours = view.place.sun_hours
-    if hours is None:
+    if view.place.sun_hours is None and view.sun is None:
         if view.plantings:
             yield Note(
                 "tip",
@@ -178,30 +177,38 @@ def low_light(view: PlaceView) -> Iterator[Note]:
                 view.place.id,
                 None,
                 "Nobody has counted the hours of sun here, so light is taken as enough.",
-                "Count the hours of direct sun on a clear day and enter them for this place.",
+                "Give the place its spot in the yard, or count the hours on a clear day.",
             )
         return
-    for e in view.plantings:
-        if hours < e.crop.least_sun_hours:
-            yield _light_note(view, "stop", [e], hours)
+    stopped = [e for e in view.plantings if _hours(e) < e.crop.least_sun_hours]
+    for e in stopped:
+        yield _light_note(view, "stop", [e])
     dim = [
         e
         for e in view.plantings
-        if hours >= e.crop.least_sun_hours and e.report.light.factor < LOW_LIGHT_WORTH_SAYING
+        if e not in stopped and e.report.light.factor < LOW_LIGHT_WORTH_SAYING
     ]
     if dim:
-        yield _light_note(view, "care", dim, hours)
+        yield _light_note(view, "care", dim)
 
 
-def _light_note(view: PlaceView, level: Level, dim: list[Evaluated], hours: float) -> Note:
+def _hours(e: Evaluated) -> float:
+    useful = e.report.light.useful_hours
+    return 24.0 if useful is None else useful
+
+
+def _light_note(view: PlaceView, level: Level, dim: list[Evaluated]) -> Note:
     wants = ", ".join(dict.fromkeys(f"{e.crop.name} {e.crop.full_sun_hours:g} h" for e in dim))
     lost = span_lost(e.report.light.factor for e in dim)
+    hours = sorted({f"{_hours(e):.1f}".removesuffix(".0") for e in dim}, key=float)
+    span = hours[0] if len(hours) == 1 else f"{hours[0]}–{hours[-1]}"
+    what = "this place" if len(dim) > 1 or view.place.sun_hours else named(dim[0])
     return Note(
         level,
         "light-low",
         view.place.id,
         dim[0].planting.id if len(dim) == 1 else None,
-        f"{hours:g} h of sun reach this place; at their best: {wants}. Expect {lost} less.",
+        f"{span} h of sun reach {what}; at their best: {wants}. Expect {lost} less.",
         "Grow them in a sunnier place; leaves and salads bear shade best.",
         (),
         all_cells(dim),

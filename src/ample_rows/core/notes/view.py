@@ -11,6 +11,7 @@ from datetime import date
 from ample_rows.core import cells as grid_words
 from ample_rows.core import edits
 from ample_rows.core import plan as p
+from ample_rows.core.ground.place_sun import PlaceSun
 from ample_rows.core.planting import Evaluated, Setting
 from ample_rows.core.reference import Book
 from ample_rows.core.report import IdleSpell, SupportReport
@@ -24,6 +25,7 @@ class PlaceView:
     plantings: tuple[Evaluated, ...]
     idle: tuple[IdleSpell, ...]
     supports: tuple[SupportReport, ...]
+    sun: PlaceSun | None
     setting: Setting
     book: Book
 

@@ -1,0 +1,160 @@
+"""Sun on a place: the hours each of its cells gets through the year."""
+
+from dataclasses import dataclass
+from datetime import date, timedelta
+from functools import lru_cache
+
+import numpy as np
+from numpy.typing import NDArray
+
+from ample_rows.core import places
+from ample_rows.core import plan as p
+from ample_rows.core.cells import DEFAULT_CELL_CM, Grid, grid_of, grid_over
+from ample_rows.core.ground.frame import laid
+from ample_rows.core.ground.shade import hours_of_sun
+from ample_rows.core.ground.sun_path import Location, SunPath, sample_days, sun_path
+from ample_rows.core.ground.yard import Yard, yard_of
+from ample_rows.core.reference import Book
+
+_DAYS = 365
+_MOST_POINTS = 600
+_HIGH = (1, 2)
+"""Parts of a day with the sun above ten degrees, which is what a crop's need counts."""
+
+Floats = NDArray[np.float64]
+
+
+@dataclass(frozen=True)
+class Sky:
+    """The sun over one yard: where it is, what stands round it, and the year in question."""
+
+    where: Location
+    yard: Yard
+    year: int
+
+
+@dataclass(frozen=True, eq=False)
+class PlaceSun:
+    """Direct sun on the cells of one place, on sample days of each month.
+
+    `hours` is cells x sample days x four parts of a day, in the order of `addresses`.
+    """
+
+    addresses: dict[str, int]
+    areas_cm2: Floats
+    hours: NDArray[np.float32]
+    year: int
+
+    def monthly(self) -> tuple[float, ...]:
+        """Mean daily hours of each month over the whole place, January first. [hours]"""
+        days = self.areas_cm2 @ self.hours.sum(axis=2) / self.areas_cm2.sum()
+        return tuple(float(x) for x in days.reshape(12, -1).mean(axis=1))
+
+    def on_day(self, day: date) -> dict[str, float]:
+        """Hours on each cell on a day, between the days that were sampled. [hours]"""
+        weights = _weights(day, day + timedelta(days=1), self.year)
+        each = self.hours.sum(axis=2) @ weights
+        return {address: float(each[row]) for address, row in self.addresses.items()}
+
+    def mean_between(
+        self, cells: tuple[str, ...], start: date, end: date, *, useful: bool
+    ) -> float:
+        """Mean daily hours over some cells from a day up to another. [hours]
+
+        Args:
+            cells: Addresses; none means the whole place.
+            useful: Count only the sun above ten degrees.
+        """
+        rows = np.array([self.addresses[a] for a in cells] or list(self.addresses.values()))
+        parts = self.hours[:, :, _HIGH] if useful else self.hours
+        daily = parts[rows].sum(axis=2) @ _weights(start, end, self.year)
+        return float(np.average(daily, weights=self.areas_cm2[rows]))
+
+
+def sky_of(plan: p.Plan, year: int, book: Book) -> Sky | None:
+    """The sky over a plan's yard; None where no yard is described."""
+    return None if plan.site is None else sky_over(plan.garden, plan.site, year, book)
+
+
+def sky_over(garden: p.Garden, site: p.Site, year: int, book: Book) -> Sky:
+    """The sky over a site at a garden's latitude."""
+    where = Location(garden.latitude, garden.longitude, garden.elevation_m or 0.0)
+    return Sky(where, yard_of(site, garden.latitude, book), year)
+
+
+def place_sun(place: p.Place, sky: Sky | None) -> PlaceSun | None:
+    """The sun on a place through the year; None where its spot or its yard is not known."""
+    if sky is None or place.at_m is None:
+        return None
+    spot = _Spot(place.at_m, place.heading_deg or 0.0, places.fill_cm(place))
+    return _sun_on(place.shape, place.cell_cm or DEFAULT_CELL_CM, spot, sky)
+
+
+@dataclass(frozen=True)
+class _Spot:
+    at_m: p.PointM
+    heading_deg: float
+    soil_cm: float
+
+
+@lru_cache(maxsize=1024)
+def _sun_on(shape: p.Shape, cell_cm: float, spot: _Spot, sky: Sky) -> PlaceSun:
+    grid = grid_over(shape, cell_cm)
+    points, block_of = _block_points(grid)
+    path = sun_path(sky.where, sample_days(sky.year))
+    yard_m = laid(shape, spot.at_m, spot.heading_deg, points)
+    hours = hours_of_sun(yard_m, np.full(len(yard_m), spot.soil_cm / 100), sky.yard, path)
+    return PlaceSun(
+        addresses={address: row for row, address in enumerate(grid.cells)},
+        areas_cm2=np.array([cell.area_cm2 for cell in grid.cells.values()]),
+        hours=hours[block_of],
+        year=sky.year,
+    )
+
+
+def hours_on_day(place: p.Place, sky: Sky, path: SunPath) -> dict[str, float] | None:
+    """Direct sun on each cell over the first day of a path, reckoned for itself. [hours]"""
+    if place.at_m is None:
+        return None
+    grid = grid_of(place)
+    spots = laid(place.shape, place.at_m, place.heading_deg or 0.0, cell_points_cm(grid))
+    soil = np.full(len(spots), places.fill_cm(place) / 100)
+    hours = hours_of_sun(spots, soil, sky.yard, path)[:, 0].sum(axis=1)
+    return {address: float(h) for address, h in zip(grid.cells, hours, strict=True)}
+
+
+def cell_points_cm(grid: Grid) -> Floats:
+    """The middle of each cell's ground, in the place's frame. [cm]"""
+    middles = []
+    for address, cell in grid.cells.items():
+        box = grid.box(cell.spot)
+        middle = ((box.x0 + box.x1) / 2, (box.y0 + box.y1) / 2)
+        if not (cell.whole or places.is_rectangular(grid.shape)):
+            ground = grid.region([address]).centroid
+            middle = (ground.x, ground.y)
+        middles.append(middle)
+    return np.array(middles)
+
+
+def _block_points(grid: Grid) -> tuple[Floats, NDArray[np.intp]]:
+    """Points to reckon, and each cell's point: its own, or in a vast place its block's."""
+    if len(grid.cells) <= _MOST_POINTS:
+        return cell_points_cm(grid), np.arange(len(grid.cells))
+    side = int(np.ceil(np.sqrt(len(grid.cells) / _MOST_POINTS)))
+    blocks = np.array([cell.spot for cell in grid.cells.values()]) // side
+    found, block_of = np.unique(blocks, axis=0, return_inverse=True)
+    box = places.bounds(grid.shape)
+    middles = np.array([box.x0, box.y0]) + (found + 0.5) * side * grid.cell_cm
+    return middles, block_of.reshape(-1)
+
+
+@lru_cache(maxsize=2048)
+def _weights(start: date, end: date, year: int) -> Floats:
+    """How much each sample day counts in the mean from a day up to another."""
+    samples = np.array([(day - date(year, 1, 1)).days for day in sample_days(year)])
+    span = np.arange(max(1, min(_DAYS, (end - start).days)))
+    days = (start - date(year, 1, 1)).days + span
+    basis = np.eye(len(samples))
+    each = np.stack([np.interp(days, samples, row, period=_DAYS) for row in basis])
+    weights: Floats = each.mean(axis=1)
+    return weights

@@ -1,0 +1,59 @@
+"""The garden as a whole: where it lies, its frosts and climate, its schools, its household."""
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from ample_rows.core.plan.values import (
+    DepthPolicyName,
+    Ident,
+    Layout,
+    Name,
+    Normal,
+    PlanDate,
+    PlanValue,
+    Positive,
+    Rain,
+)
+
+
+class Climate(PlanValue):
+    """Monthly normals, January first. [deg C, deg C, mm]"""
+
+    tmin_c: Annotated[tuple[Normal, ...], Field(min_length=12, max_length=12)] | None = None
+    tmax_c: Annotated[tuple[Normal, ...], Field(min_length=12, max_length=12)] | None = None
+    rain_mm: Annotated[tuple[Rain, ...], Field(min_length=12, max_length=12)] | None = None
+
+
+class Policies(PlanValue):
+    depth: DepthPolicyName | None = None
+    layout: Layout | None = None
+    time: Literal["calendar", "thermal"] | None = None
+
+
+class Want(PlanValue):
+    crop: Ident
+    kg_per_year: Positive
+
+
+class Household(PlanValue):
+    people: Positive | None = None
+    wants: tuple[Want, ...] = ()
+
+
+class Garden(PlanValue):
+    """Where the garden lies, its frosts, and the schools it follows."""
+
+    name: Name
+    latitude: Annotated[float, Field(ge=-90, le=90, allow_inf_nan=False)]
+    longitude: Annotated[float, Field(ge=-180, le=180, allow_inf_nan=False)]
+    utc_offset_hours: Annotated[float, Field(ge=-14, le=14, allow_inf_nan=False)] | None = None
+    elevation_m: Annotated[float, Field(ge=-500, le=9_000, allow_inf_nan=False)] | None = None
+    last_frost: PlanDate
+    first_frost: PlanDate
+    frost_spread_days: Annotated[float, Field(ge=0, le=90, allow_inf_nan=False)] | None = None
+    season_start: PlanDate | None = None
+    seed: Annotated[int, Field(ge=0, le=2**53)] | None = None
+    climate: Climate | None = None
+    policies: Policies = Policies()
+    household: Household | None = None

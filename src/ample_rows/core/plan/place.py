@@ -1,0 +1,96 @@
+"""Places: what holds soil."""
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from ample_rows.core.plan.values import (
+    Address,
+    Bottom,
+    Compass,
+    Depth,
+    DepthPolicyName,
+    Ident,
+    Kind,
+    Measure,
+    Name,
+    Native,
+    PlanValue,
+    PointCm,
+    PointM,
+)
+
+
+class _Measured(PlanValue):
+    measured: Literal["inside", "outside"] | None = None
+    wall_thickness_cm: Annotated[float, Field(ge=0, le=1_000, allow_inf_nan=False)] | None = None
+
+
+class Rectangle(_Measured):
+    type: Literal["rectangle"]
+    width_cm: Measure
+    length_cm: Measure
+
+
+class Circle(_Measured):
+    type: Literal["circle"]
+    diameter_cm: Measure
+    bottom_diameter_cm: Measure | None = None
+
+
+class Polygon(_Measured):
+    type: Literal["polygon"]
+    outline_cm: Annotated[tuple[PointCm, ...], Field(min_length=3, max_length=10_000)]
+    holes_cm: tuple[Annotated[tuple[PointCm, ...], Field(min_length=3)], ...] | None = None
+
+
+class Mound(_Measured):
+    type: Literal["mound"]
+    top_width_cm: Measure
+    top_length_cm: Measure
+    height_cm: Depth
+    side_slope: Annotated[float, Field(ge=0, le=10, allow_inf_nan=False)] | None = None
+
+
+Shape = Annotated[Rectangle | Circle | Polygon | Mound, Field(discriminator="type")]
+
+
+class Held(PlanValue):
+    """Cells kept for a post, a seat or a later project."""
+
+    cells: tuple[Address, ...]
+    reason: Name | None = None
+
+
+class Support(PlanValue):
+    """Something to climb on, along one edge of a place."""
+
+    id: Ident
+    edge: Compass | None = None
+    height_cm: Annotated[float, Field(ge=10, le=1_000, allow_inf_nan=False)] | None = None
+    system: Ident
+
+
+class Place(PlanValue):
+    """What holds soil: a bed or a container."""
+
+    id: Ident
+    name: Name | None = None
+    kind: Kind
+    bottom: Bottom | None = None
+    shape: Shape
+    wall_height_cm: Depth
+    rim_gap_cm: Depth | None = None
+    loosened_below_cm: Depth | None = None
+    native: Native | None = None
+    cell_cm: Annotated[float, Field(ge=15, le=60, allow_inf_nan=False)] | None = None
+    depth_policy: DepthPolicyName | None = None
+    at_m: PointM | None = None
+    heading_deg: Annotated[float, Field(ge=-360, le=360, allow_inf_nan=False)] | None = None
+    sun_hours: Annotated[float, Field(ge=0, le=24, allow_inf_nan=False)] | None = None
+    held: tuple[Held, ...] = ()
+    supports: tuple[Support, ...] = ()
+
+    @property
+    def label(self) -> str:
+        return self.name or self.id

@@ -1,0 +1,38 @@
+"""Plantings: one crop in some cells, or along a support, for a time."""
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from ample_rows.core.plan.values import (
+    Address,
+    Coordinate,
+    Ident,
+    Layout,
+    PlanDate,
+    PlanValue,
+    Spacing,
+    Start,
+)
+
+
+class Planting(PlanValue):
+    """One crop in some cells, or along a support, for a time."""
+
+    id: Ident
+    place: Ident
+    crop: Ident
+    variety: Ident | None = None
+    cells: tuple[Address, ...] | Literal["all"]
+    layout: Layout | None = None
+    spacing_cm: Spacing | None = None
+    row_spacing_cm: Spacing | None = None
+    per_cell: Annotated[int, Field(ge=1, le=20)] | None = None
+    plants_per_station: Annotated[int, Field(ge=1, le=50)] | None = None
+    support: Ident | None = None
+    run_cm: tuple[Coordinate, Coordinate] | None = None
+    training: Ident | None = None
+    start: Start
+    start_date: PlanDate
+    clear_date: PlanDate | None = None
+    follows: Ident | None = None

@@ -1,0 +1,84 @@
+"""The ground a garden lies on."""
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from ample_rows.core.plan.values import (
+    HorizonAngle,
+    Measure,
+    Month,
+    Name,
+    ObstacleKind,
+    PathUse,
+    PlanValue,
+    PointM,
+    Positive,
+)
+
+
+class Obstacle(PlanValue):
+    """What casts a shadow: an outline carried up to a height.
+
+    A tree, shrub or hedge lets some light through, more of it without leaves. `leaf_months`
+    are the first and last month in leaf, and may wrap the new year.
+    """
+
+    name: Name | None = None
+    kind: ObstacleKind | None = None
+    outline_m: Annotated[tuple[PointM, ...], Field(min_length=3, max_length=10_000)]
+    height_m: Annotated[float, Field(ge=0, le=200, allow_inf_nan=False)]
+    crown_base_m: Annotated[float, Field(ge=0, le=200, allow_inf_nan=False)] | None = None
+    leaf: Literal["evergreen", "deciduous"] | None = None
+    leaf_months: tuple[Month, Month] | None = None
+    root_reach_m: Annotated[float, Field(ge=0, le=100, allow_inf_nan=False)] | None = None
+
+
+class Tap(PlanValue):
+    """Running water, with the hose that hangs on it."""
+
+    at_m: PointM
+    name: Name | None = None
+    hose_m: Positive | None = None
+    flow_l_per_min: Positive | None = None
+
+
+class Tank(PlanValue):
+    """A butt or tank, and the roof that fills it."""
+
+    at_m: PointM
+    name: Name | None = None
+    litres: Positive
+    roof_m2: Positive | None = None
+
+
+class Path(PlanValue):
+    """Ground kept free for walking: a line with a width, for feet, a barrow or a chair."""
+
+    name: Name | None = None
+    line_m: Annotated[tuple[PointM, ...], Field(min_length=2, max_length=1_000)]
+    width_cm: Measure
+    use: PathUse | None = None
+
+
+class Slope(PlanValue):
+    """An even fall: so many metres down in a hundred, towards `downhill_deg` clockwise from +y."""
+
+    fall_percent: Annotated[float, Field(ge=0, le=100, allow_inf_nan=False)]
+    downhill_deg: Annotated[float, Field(ge=-360, le=360, allow_inf_nan=False)]
+
+
+class Site(PlanValue):
+    """The yard. `horizon_deg`: height of the hills all round, evenly from north, clockwise."""
+
+    outline_m: Annotated[tuple[PointM, ...], Field(min_length=3, max_length=10_000)] | None = None
+    north_deg: Annotated[float, Field(ge=-360, le=360, allow_inf_nan=False)] | None = None
+    slope: Slope | None = None
+    horizon_deg: Annotated[tuple[HorizonAngle, ...], Field(min_length=4, max_length=360)] | None = (
+        None
+    )
+    obstacles: Annotated[tuple[Obstacle, ...], Field(max_length=500)] = ()
+    paths: tuple[Path, ...] = ()
+    taps: tuple[Tap, ...] = ()
+    tanks: tuple[Tank, ...] = ()
+    door_m: PointM | None = None

@@ -1,0 +1,66 @@
+"""What every part of the plan is made of: bounded numbers, words, and the closed base."""
+
+import re
+from datetime import date
+from typing import Annotated, Any, Literal
+
+from pydantic import AfterValidator, BaseModel, ConfigDict, Field, model_validator
+from pydantic_core import PydanticCustomError
+
+
+def _printable(text: str) -> str:
+    if not text.isprintable():
+        raise ValueError("an id is 1 to 64 printable characters")
+    return text
+
+
+Ident = Annotated[str, Field(min_length=1, max_length=64), AfterValidator(_printable)]
+Name = Annotated[str, Field(max_length=120)]
+Measure = Annotated[float, Field(ge=1, le=10_000, allow_inf_nan=False)]
+Depth = Annotated[float, Field(ge=0, le=1_000, allow_inf_nan=False)]
+Spacing = Annotated[float, Field(ge=0.5, le=2_000, allow_inf_nan=False)]
+Metres = Annotated[float, Field(ge=-100_000, le=100_000, allow_inf_nan=False)]
+Coordinate = Annotated[float, Field(ge=-10_000, le=10_000, allow_inf_nan=False)]
+Positive = Annotated[float, Field(ge=0, le=1e6, allow_inf_nan=False)]
+Normal = Annotated[float, Field(ge=-90, le=60, allow_inf_nan=False)]
+Rain = Annotated[float, Field(ge=0, le=5_000, allow_inf_nan=False)]
+Address = Annotated[str, Field(pattern=r"^[A-Z]{1,3}[1-9][0-9]{0,3}$")]
+PointCm = tuple[Coordinate, Coordinate]
+PointM = tuple[Metres, Metres]
+
+Layout = Literal["single-squares", "merged", "offset", "rows", "band", "stations"]
+Start = Literal["sow", "transplant", "set", "division"]
+Bottom = Literal["open", "mesh", "rotting", "lined", "closed"]
+Kind = Literal["framed", "mound", "ground", "container"]
+Native = Literal["compacted", "ordinary", "loose"]
+DepthPolicyName = Literal["shallow", "standard", "deep"]
+Compass = Literal[
+    "north", "northeast", "east", "southeast", "south", "southwest", "west", "northwest"
+]
+
+ObstacleKind = Literal["house", "wall", "fence", "hedge", "tree", "shrub", "other"]
+PathUse = Literal["feet", "barrow", "chair"]
+Month = Annotated[int, Field(ge=1, le=12)]
+HorizonAngle = Annotated[float, Field(ge=0, le=89, allow_inf_nan=False)]
+
+PlanDate = Annotated[date, Field(ge=date(1900, 1, 1), le=date(2200, 12, 31))]
+
+
+class PlanValue(BaseModel):
+    """Base of every part of the plan: frozen, strict, closed but for `x-` keys."""
+
+    model_config = ConfigDict(frozen=True, strict=True, extra="allow", ser_json_inf_nan="null")
+
+    @model_validator(mode="after")
+    def _only_private_extras(self) -> "PlanValue":
+        for key in self.__pydantic_extra__ or {}:
+            if not re.match(r"x-.", key):
+                raise PydanticCustomError(
+                    "unknown_key", "is not a key here; keys of your own begin with x-", {"key": key}
+                )
+        return self
+
+
+def document(plan: PlanValue) -> dict[str, Any]:
+    """The JSON value of a plan or a part: what was given, nothing that was not."""
+    return plan.model_dump(mode="json", exclude_unset=True)
