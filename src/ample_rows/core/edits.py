@@ -56,6 +56,13 @@ class ChangeGarden(_Edit):
     changes: Changes
 
 
+class ChangeSite(_Edit):
+    """Set some keys of the yard; a key set to null is taken out."""
+
+    do: Literal["change-site"] = "change-site"
+    changes: Changes
+
+
 class Together(_Edit):
     """Several edits that stand or fall, and are undone, as one."""
 
@@ -76,6 +83,7 @@ Edit = Annotated[
     | ChangePlace
     | RemovePlace
     | ChangeGarden
+    | ChangeSite
     | Together
     | ReplacePlan,
     Field(discriminator="do"),
@@ -116,6 +124,8 @@ def _apply(document: Changes, edit: Edit) -> None:
             _forget_follows(plantings, gone)
         case ChangeGarden():
             _merge(document["garden"], edit.changes)
+        case ChangeSite():
+            _merge(document.setdefault("site", {}), edit.changes)
         case Together():
             for part in edit.edits:
                 _apply(document, part)
@@ -164,7 +174,27 @@ def describe(edit: Edit, before: p.Plan) -> str:
             return f"remove {places.get(edit.id, edit.id)}"
         case ChangeGarden():
             return "change the garden"
+        case ChangeSite():
+            return f"change {_of_the_yard(edit.changes)}"
         case Together():
             return describe(edit.edits[0], before)
         case ReplacePlan():
             return "replace the whole plan"
+
+
+_YARD_WORDS = {
+    "outline_m": "the yard's outline",
+    "north_deg": "north",
+    "slope": "the slope",
+    "horizon_deg": "the horizon",
+    "obstacles": "what casts shade",
+    "paths": "the paths",
+    "taps": "the taps",
+    "tanks": "the butts",
+    "door_m": "the door",
+}
+
+
+def _of_the_yard(changes: Changes) -> str:
+    words = [_YARD_WORDS[key] for key in changes if key in _YARD_WORDS]
+    return words[0] if len(words) == 1 else "the yard"

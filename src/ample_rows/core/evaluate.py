@@ -15,6 +15,7 @@ from ample_rows.core import harvest, notes, places, roots, season, sun, supports
 from ample_rows.core import plan as p
 from ample_rows.core.cells import grid_of
 from ample_rows.core.ground.place_sun import place_sun, sky_of
+from ample_rows.core.ground.surroundings import Surroundings, surroundings
 from ample_rows.core.harvest import Draws, WeekKg
 from ample_rows.core.idle import idle_ground
 from ample_rows.core.planting import Evaluated, PlaceCase, Setting, evaluate_planting
@@ -22,6 +23,7 @@ from ample_rows.core.reference import Book
 from ample_rows.core.report import (
     CellReport,
     DepthLayers,
+    GroundReport,
     Note,
     PlaceReport,
     PlantingReport,
@@ -76,7 +78,7 @@ def evaluate(plan: p.Plan, book: Book, *, program: str) -> Report:
         totals=_totals(results, book),
         notes=(
             *(note for result in results for note in result.notes),
-            *notes.garden_notes(plan.garden),
+            *notes.garden_notes(plan, book),
         ),
     )
 
@@ -94,9 +96,10 @@ def setting_of(plan: p.Plan, book: Book) -> Setting:
 
 
 def place_case(plan: p.Plan, place: p.Place, setting: Setting, book: Book) -> PlaceCase:
-    """A place of a plan with the sun that falls on it."""
+    """A place of a plan with the sun that falls on it and what lies round it."""
     sky = sky_of(plan, setting.year.start.year, book)
-    return PlaceCase(place, setting, place_sun(place, sky), book)
+    around = surroundings(plan.site, plan.places, plan.garden.household, book)[place.id]
+    return PlaceCase(place, setting, place_sun(place, sky), around, book)
 
 
 @lru_cache(maxsize=1024)
@@ -113,7 +116,14 @@ def evaluate_place(here: PlaceCase, plantings: tuple[p.Planting, ...]) -> PlaceR
     weeks, spells = idle_ground(grid, held, taken, setting.year, book)
     draws = _sum_of([e.draws for e in evaluated], book)
     view = notes.PlaceView(
-        place, evaluated, spells, _supports(place, setting, book), here.sun, setting, book
+        place,
+        evaluated,
+        spells,
+        _supports(place, setting, book),
+        here.sun,
+        here.around,
+        setting,
+        book,
     )
     return PlaceResult(
         _place_report(view, weeks, draws),
@@ -164,7 +174,23 @@ def _place_report(view: notes.PlaceView, idle_weeks: float, draws: Draws) -> Pla
         standing=_standing(view.plantings),
         harvest_kg=harvest.quantiles(draws),
         sun=SunReport(view.sun.monthly()) if view.sun else None,
+        reach=view.around.reach,
+        ground=_ground_report(view.around),
         working=_place_working(place, depth, policy, book),
+    )
+
+
+def _ground_report(around: Surroundings) -> GroundReport:
+    return GroundReport(
+        path_cm=around.path_cm,
+        path_beside=around.path_beside,
+        water=around.water.source if around.water else None,
+        water_m=around.water.route_m if around.water else None,
+        hose_m=around.water.hose_m if around.water else None,
+        door_m=around.door_m,
+        in_sight=around.in_sight,
+        fall_width_cm=around.fall_width_cm,
+        fall_length_cm=around.fall_length_cm,
     )
 
 

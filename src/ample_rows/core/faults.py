@@ -10,7 +10,7 @@ from datetime import date, timedelta
 from ample_rows.core import places, season, stand, supports
 from ample_rows.core import plan as p
 from ample_rows.core.cells import Grid, grid_of
-from ample_rows.core.outlines import outline_fault
+from ample_rows.core.outlines import outline_fault, ring_fault
 from ample_rows.core.reading import MOST_FAULTS, Fault, PlanFaultsError, read_document
 from ample_rows.core.reference import Book, Crop
 
@@ -36,6 +36,7 @@ def require_sound(plan: p.Plan, book: Book) -> None:
 def check_plan(plan: p.Plan, book: Book) -> list[Fault]:
     """Every disagreement between parts, in the order of the document."""
     faults = list(_garden_faults(plan.garden, book))
+    faults += _site_faults(plan.site or p.Site())
     faults += _twice([place.id for place in plan.places], "places")
     for index, place in enumerate(plan.places):
         faults += _place_faults(place, f"places[{index}]", book)
@@ -80,6 +81,22 @@ def _garden_faults(garden: p.Garden, book: Book) -> Iterator[Fault]:
         if want.crop not in book.crops:
             path = f"garden.household.wants[{index}].crop"
             yield Fault(path, _unknown_crop(want.crop))
+
+
+def _site_faults(site: p.Site) -> Iterator[Fault]:
+    problem = ring_fault(site.outline_m) if site.outline_m else None
+    if problem:
+        yield Fault("site.outline_m", problem)
+    for index, obstacle in enumerate(site.obstacles):
+        path = f"site.obstacles[{index}]"
+        problem = ring_fault(obstacle.outline_m)
+        if problem:
+            yield Fault(f"{path}.outline_m", problem)
+        crown = obstacle.crown_base_m
+        if crown is not None and crown >= obstacle.height_m > 0:
+            yield Fault(
+                f"{path}.crown_base_m", f"must lie below the height of {obstacle.height_m:g} m"
+            )
 
 
 def _unknown_crop(name: str) -> str:

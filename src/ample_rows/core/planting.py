@@ -8,6 +8,7 @@ from ample_rows.core import harvest, places, roots, season, stand, supports
 from ample_rows.core import plan as p
 from ample_rows.core.cells import DEFAULT_CELL_CM
 from ample_rows.core.ground.place_sun import PlaceSun
+from ample_rows.core.ground.surroundings import Surroundings
 from ample_rows.core.growth import growth_of
 from ample_rows.core.harvest import Draws, Factors
 from ample_rows.core.lattice import Point
@@ -52,6 +53,7 @@ class PlaceCase:
     place: p.Place
     setting: Setting
     sun: PlaceSun | None
+    around: Surroundings
     book: Book
 
 

@@ -75,6 +75,27 @@ class TrainingSystem(_Record):
     source: Text
 
 
+class Worker(_Record):
+    """Who works a place: easy reach and a stretch over the rim, and the rim's height for it."""
+
+    label: Text
+    arm_cm: Size
+    stretch_cm: Size
+    rim_cm: tuple[Amount, Amount]
+    status: Literal["measured", "derived", "judged"]
+    source: Text
+
+
+class PathNeed(_Record):
+    """What goes along a path: the least width it passes, and the width that is easy."""
+
+    label: Text
+    least_cm: Size
+    easy_cm: Size
+    status: Literal["measured", "derived", "judged"]
+    source: Text
+
+
 class CropTraining(_Record):
     """How one crop does under one training system, relative to its reference way."""
 
@@ -208,6 +229,8 @@ class Book:
     depth_policies: dict[str, DepthPolicy]
     picking_shapes: dict[str, PickingShape]
     trainings: dict[str, TrainingSystem]
+    workers: dict[str, Worker]
+    path_needs: dict[str, PathNeed]
     circle_packings: dict[int, tuple[tuple[float, float], ...]]
     square_packings: dict[int, tuple[tuple[float, float], ...]]
     packing_source: str

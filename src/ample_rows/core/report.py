@@ -5,6 +5,7 @@ from datetime import date
 from typing import Literal
 
 from ample_rows.core.edits import Edit
+from ample_rows.core.ground.reach import Reach
 from ample_rows.core.harvest import Factors, Quantiles, WeekKg
 from ample_rows.core.lattice import Point
 from ample_rows.core.roots import Verdict
@@ -93,6 +94,21 @@ class SunReport:
 
 
 @dataclass(frozen=True, slots=True)
+class GroundReport:
+    """Where a place lies in the yard: paths, water, the door, the fall. Unknown is null."""
+
+    path_cm: float | None
+    path_beside: str | None
+    water: str | None
+    water_m: float | None
+    hose_m: float | None
+    door_m: float | None
+    in_sight: bool | None
+    fall_width_cm: float
+    fall_length_cm: float
+
+
+@dataclass(frozen=True, slots=True)
 class PlaceReport:
     id: str
     inside_area_m2: float
@@ -116,6 +132,8 @@ class PlaceReport:
     standing: tuple[Standing, ...]
     harvest_kg: Quantiles
     sun: SunReport | None
+    reach: Reach
+    ground: GroundReport
     working: tuple[Term, ...]
 
 

@@ -263,7 +263,8 @@ def dates_of(planting: p.Planting, crop: Crop, year: GrowingYear, book: Book) ->
         start=start,
         first_pick=first,
         last_pick=end - timedelta(days=1) if picked else None,
-        clear=planting.clear_date or end,
+        # What frost meets on its first day still held its ground for that day.
+        clear=planting.clear_date or max(end, start + timedelta(days=1)),
         due=due,
         pick_days=_pick_days(crop, spell),
         picked_share=share,

@@ -15,8 +15,10 @@ from ample_rows.core.reference import (
     Coefficient,
     Crop,
     DepthPolicy,
+    PathNeed,
     PickingShape,
     TrainingSystem,
+    Worker,
 )
 
 Model = TypeVar("Model", bound=BaseModel)
@@ -96,6 +98,7 @@ def load_book() -> Book:
     family_files = sorted((root / "families").iterdir(), key=lambda f: f.name)
     texts = {f.name: f.read_text("utf-8") for f in family_files if f.name.endswith(".toml")}
     policies = _toml(tables / "policies.toml")
+    reach = _toml(tables / "reach.toml")
     packings = json.loads((tables / "packings.json").read_text("utf-8"))
     trainings = _table(TrainingSystem, policies["training"], "policies.toml")
     crops = [crop for name, text in texts.items() for crop in read_family(text, file_name=name)]
@@ -105,6 +108,8 @@ def load_book() -> Book:
         depth_policies=_table(DepthPolicy, policies["depth"], "policies.toml"),
         picking_shapes=_table(PickingShape, policies["picking"], "policies.toml"),
         trainings=trainings,
+        workers=_table(Worker, reach["worker"], "reach.toml"),
+        path_needs=_table(PathNeed, reach["path"], "reach.toml"),
         circle_packings=_packing(packings["circle"]),
         square_packings=_packing(packings["square"]),
         packing_source=packings["source"],

@@ -212,6 +212,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/sun": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Sun Of A Day
+         * @description Direct sun over the yard on one day, one layer.
+         */
+        get: operations["sun_of_a_day_api_gardens__slug__sun_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{slug}/sun/months": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Sun Of The Months
+         * @description Mean daily direct sun over the yard in each month, twelve layers, January first.
+         */
+        get: operations["sun_of_the_months_api_gardens__slug__sun_months_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{slug}/sun/places": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Sun On Places
+         * @description Mean hours on each place that has a spot in the yard, on one day, by the place's id.
+         */
+        get: operations["sun_on_places_api_gardens__slug__sun_places_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/crops": {
         parameters: {
             query?: never;
@@ -317,6 +377,21 @@ export interface components {
             do: "change-planting";
             /** Id */
             id: string;
+            /** Changes */
+            changes: {
+                [key: string]: unknown;
+            };
+        };
+        /**
+         * ChangeSite
+         * @description Set some keys of the yard; a key set to null is taken out.
+         */
+        ChangeSite: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "change-site";
             /** Changes */
             changes: {
                 [key: string]: unknown;
@@ -540,7 +615,7 @@ export interface components {
             /** Version */
             version: number;
             /** Edit */
-            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["Together-Input"] | components["schemas"]["ReplacePlan"];
+            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["Together-Input"] | components["schemas"]["ReplacePlan"];
         };
         /**
          * Factors
@@ -605,7 +680,7 @@ export interface components {
             /** Label */
             label: string;
             /** Edit */
-            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
+            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
         };
         /** FrostAnswer */
         FrostAnswer: {
@@ -691,6 +766,30 @@ export interface components {
             high: number;
         };
         /**
+         * GroundReport
+         * @description Where a place lies in the yard: paths, water, the door, the fall. Unknown is null.
+         */
+        GroundReport: {
+            /** Path Cm */
+            path_cm: number | null;
+            /** Path Beside */
+            path_beside: string | null;
+            /** Water */
+            water: string | null;
+            /** Water M */
+            water_m: number | null;
+            /** Hose M */
+            hose_m: number | null;
+            /** Door M */
+            door_m: number | null;
+            /** In Sight */
+            in_sight: boolean | null;
+            /** Fall Width Cm */
+            fall_width_cm: number;
+            /** Fall Length Cm */
+            fall_length_cm: number;
+        };
+        /**
          * GrowthReport
          * @description Size through time, sampled at even steps from the start. [cm, share 0-1]
          */
@@ -739,10 +838,20 @@ export interface components {
         } & {
             [key: string]: unknown;
         };
-        /** Household */
+        /**
+         * Household
+         * @description Who eats, and who works: `arm_cm` is the shortest arm's own easy reach.
+         */
         Household: {
             /** People */
             people?: number | null;
+            /**
+             * Workers
+             * @default []
+             */
+            workers: ("adult" | "child" | "seated")[];
+            /** Arm Cm */
+            arm_cm?: number | null;
             /**
              * Wants
              * @default []
@@ -1015,6 +1124,8 @@ export interface components {
             standing: components["schemas"]["Standing"][];
             harvest_kg: components["schemas"]["Quantiles"];
             sun: components["schemas"]["SunReport"] | null;
+            reach: components["schemas"]["Reach"];
+            ground: components["schemas"]["GroundReport"];
             /** Working */
             working: components["schemas"]["Term"][];
         };
@@ -1264,6 +1375,28 @@ export interface components {
             /** High */
             high: number;
         };
+        /**
+         * Reach
+         * @description The farthest square from a standing person's side of the wall, against an arm. [cm]
+         */
+        Reach: {
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "within reach" | "a stretch" | "out of reach";
+            /** Reasons */
+            reasons: string[];
+            /** Needed Cm */
+            needed_cm: number;
+            /** Arm Cm */
+            arm_cm: number;
+            /**
+             * Cells Beyond
+             * @default []
+             */
+            cells_beyond: string[];
+        };
         /** Rectangle */
         Rectangle: {
             /** Measured */
@@ -1503,6 +1636,26 @@ export interface components {
             plants: number;
         };
         /**
+         * SunMap
+         * @description Hours of direct sun in tenths, row by row from the least y; -1 outside the yard.
+         *
+         *     The first point lies at `x0_m`, `y0_m`, and the rest `step_m` apart.
+         */
+        SunMap: {
+            /** X0 M */
+            x0_m: number;
+            /** Y0 M */
+            y0_m: number;
+            /** Step M */
+            step_m: number;
+            /** Columns */
+            columns: number;
+            /** Rows */
+            rows: number;
+            /** Tenths */
+            tenths: number[][];
+        };
+        /**
          * SunReport
          * @description Mean daily direct sun on a place in each month, January first. [hours]
          */
@@ -1626,7 +1779,7 @@ export interface components {
              */
             do: "together";
             /** Edits */
-            edits: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["Together-Input"] | components["schemas"]["ReplacePlan"])[];
+            edits: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["Together-Input"] | components["schemas"]["ReplacePlan"])[];
         };
         /**
          * Together
@@ -1639,7 +1792,7 @@ export interface components {
              */
             do: "together";
             /** Edits */
-            edits: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"])[];
+            edits: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"])[];
         };
         /** Totals */
         Totals: {
@@ -2570,6 +2723,228 @@ export interface operations {
                 };
                 content: {
                     "text/csv": unknown;
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sun_of_a_day_api_gardens__slug__sun_get: {
+        parameters: {
+            query: {
+                day: string;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SunMap"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sun_of_the_months_api_gardens__slug__sun_months_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SunMap"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sun_on_places_api_gardens__slug__sun_places_get: {
+        parameters: {
+            query: {
+                day: string;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: number;
+                    };
                 };
             };
             /** @description The request cannot be read */

@@ -9,7 +9,8 @@ from numpy.typing import NDArray
 
 from ample_rows.core import places
 from ample_rows.core import plan as p
-from ample_rows.core.cells import DEFAULT_CELL_CM, Grid, grid_of, grid_over
+from ample_rows.core.cells import DEFAULT_CELL_CM, grid_of, grid_over
+from ample_rows.core.ground.cell_points import block_points_cm, cell_points_cm
 from ample_rows.core.ground.frame import laid
 from ample_rows.core.ground.shade import hours_of_sun
 from ample_rows.core.ground.sun_path import Location, SunPath, sample_days, sun_path
@@ -17,7 +18,6 @@ from ample_rows.core.ground.yard import Yard, yard_of
 from ample_rows.core.reference import Book
 
 _DAYS = 365
-_MOST_POINTS = 600
 _HIGH = (1, 2)
 """Parts of a day with the sun above ten degrees, which is what a crop's need counts."""
 
@@ -50,11 +50,9 @@ class PlaceSun:
         days = self.areas_cm2 @ self.hours.sum(axis=2) / self.areas_cm2.sum()
         return tuple(float(x) for x in days.reshape(12, -1).mean(axis=1))
 
-    def on_day(self, day: date) -> dict[str, float]:
-        """Hours on each cell on a day, between the days that were sampled. [hours]"""
-        weights = _weights(day, day + timedelta(days=1), self.year)
-        each = self.hours.sum(axis=2) @ weights
-        return {address: float(each[row]) for address, row in self.addresses.items()}
+    def mean_on(self, day: date) -> float:
+        """Mean hours over the whole place on a day. [hours]"""
+        return self.mean_between((), day, day + timedelta(days=1), useful=False)
 
     def mean_between(
         self, cells: tuple[str, ...], start: date, end: date, *, useful: bool
@@ -100,7 +98,7 @@ class _Spot:
 @lru_cache(maxsize=1024)
 def _sun_on(shape: p.Shape, cell_cm: float, spot: _Spot, sky: Sky) -> PlaceSun:
     grid = grid_over(shape, cell_cm)
-    points, block_of = _block_points(grid)
+    points, block_of = block_points_cm(grid)
     path = sun_path(sky.where, sample_days(sky.year))
     yard_m = laid(shape, spot.at_m, spot.heading_deg, points)
     hours = hours_of_sun(yard_m, np.full(len(yard_m), spot.soil_cm / 100), sky.yard, path)
@@ -121,31 +119,6 @@ def hours_on_day(place: p.Place, sky: Sky, path: SunPath) -> dict[str, float] | 
     soil = np.full(len(spots), places.fill_cm(place) / 100)
     hours = hours_of_sun(spots, soil, sky.yard, path)[:, 0].sum(axis=1)
     return {address: float(h) for address, h in zip(grid.cells, hours, strict=True)}
-
-
-def cell_points_cm(grid: Grid) -> Floats:
-    """The middle of each cell's ground, in the place's frame. [cm]"""
-    middles = []
-    for address, cell in grid.cells.items():
-        box = grid.box(cell.spot)
-        middle = ((box.x0 + box.x1) / 2, (box.y0 + box.y1) / 2)
-        if not (cell.whole or places.is_rectangular(grid.shape)):
-            ground = grid.region([address]).centroid
-            middle = (ground.x, ground.y)
-        middles.append(middle)
-    return np.array(middles)
-
-
-def _block_points(grid: Grid) -> tuple[Floats, NDArray[np.intp]]:
-    """Points to reckon, and each cell's point: its own, or in a vast place its block's."""
-    if len(grid.cells) <= _MOST_POINTS:
-        return cell_points_cm(grid), np.arange(len(grid.cells))
-    side = int(np.ceil(np.sqrt(len(grid.cells) / _MOST_POINTS)))
-    blocks = np.array([cell.spot for cell in grid.cells.values()]) // side
-    found, block_of = np.unique(blocks, axis=0, return_inverse=True)
-    box = places.bounds(grid.shape)
-    middles = np.array([box.x0, box.y0]) + (found + 0.5) * side * grid.cell_cm
-    return middles, block_of.reshape(-1)
 
 
 @lru_cache(maxsize=2048)

@@ -20,6 +20,18 @@ from ample_rows.core.notes.standing import (
 )
 from ample_rows.core.notes.timing import idle_ground, turn_round, wrong_time
 from ample_rows.core.notes.view import PlaceView, day_words
+from ample_rows.core.notes.yard import (
+    fall,
+    lies_amiss,
+    long_walk,
+    out_of_sight,
+    path_beside,
+    paths_too_narrow,
+    reach,
+    tree_roots,
+    water,
+)
+from ample_rows.core.reference import Book
 from ample_rows.core.report import Note
 
 __all__ = ["PlaceView", "day_words", "garden_notes", "guessed_keys", "place_notes"]
@@ -29,6 +41,7 @@ Rule = Callable[[PlaceView], Iterator[Note]]
 RULES: tuple[Rule, ...] = (
     clashes,
     none_fit,
+    lies_amiss,
     depth_short,
     missing_support,
     shaded_by_support,
@@ -41,6 +54,13 @@ RULES: tuple[Rule, ...] = (
     idle_ground,
     crop_cautions,
     support_caution,
+    reach,
+    path_beside,
+    long_walk,
+    water,
+    out_of_sight,
+    tree_roots,
+    fall,
 )
 _ORDER = {"stop": 0, "care": 1, "tip": 2}
 
@@ -51,8 +71,10 @@ def place_notes(view: PlaceView) -> tuple[Note, ...]:
     return tuple(sorted(found, key=lambda note: _ORDER[note.level]))
 
 
-def garden_notes(garden: p.Garden) -> Iterator[Note]:
-    """What concerns the whole plan: things guessed, and things not computed."""
+def garden_notes(plan: p.Plan, book: Book) -> Iterator[Note]:
+    """What concerns the whole plan: things guessed, things not computed, its paths."""
+    garden = plan.garden
+    yield from paths_too_narrow(plan.site or p.Site(), book)
     guessed = guessed_keys(garden)
     if guessed:
         words = " and ".join(key.replace("_", " ") for key in guessed)

@@ -12,6 +12,7 @@ from ample_rows.core import cells as grid_words
 from ample_rows.core import edits
 from ample_rows.core import plan as p
 from ample_rows.core.ground.place_sun import PlaceSun
+from ample_rows.core.ground.surroundings import Surroundings
 from ample_rows.core.planting import Evaluated, Setting
 from ample_rows.core.reference import Book
 from ample_rows.core.report import IdleSpell, SupportReport
@@ -26,6 +27,7 @@ class PlaceView:
     idle: tuple[IdleSpell, ...]
     supports: tuple[SupportReport, ...]
     sun: PlaceSun | None
+    around: Surroundings
     setting: Setting
     book: Book
 

@@ -63,6 +63,7 @@ from ample_rows.core.plan.values import (
     Rain,
     Spacing,
     Start,
+    WorkerName,
     document,
 )
 
@@ -114,6 +115,7 @@ __all__ = [
     "Tank",
     "Tap",
     "Want",
+    "WorkerName",
     "document",
 ]
 

@@ -8,12 +8,14 @@ from ample_rows.core.plan.values import (
     DepthPolicyName,
     Ident,
     Layout,
+    Measure,
     Name,
     Normal,
     PlanDate,
     PlanValue,
     Positive,
     Rain,
+    WorkerName,
 )
 
 
@@ -37,7 +39,11 @@ class Want(PlanValue):
 
 
 class Household(PlanValue):
+    """Who eats, and who works: `arm_cm` is the shortest arm's own easy reach."""
+
     people: Positive | None = None
+    workers: tuple[WorkerName, ...] = ()
+    arm_cm: Measure | None = None
     wants: tuple[Want, ...] = ()
 
 
