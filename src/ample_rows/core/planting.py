@@ -239,9 +239,9 @@ def _light(case: Case, laid: _SetOut, dates: Dates) -> Light:
     if sun is None:
         return Light(None, None, "")
     return Light(
-        sun.mean_between(laid.taken, dates.start, dates.clear, useful=False),
-        sun.mean_between(laid.taken, dates.start, dates.clear, useful=True),
-        "mean of its squares with the sun above 10°",
+        sun.mean_between(laid.taken, dates.start, dates.clear),
+        sun.useful_between(laid.taken, dates.start, dates.clear),
+        "sun above 10° on its squares, long days counting most",
     )
 
 

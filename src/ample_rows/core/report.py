@@ -150,7 +150,8 @@ class DepthReport:
 
 @dataclass(frozen=True, slots=True)
 class LightReport:
-    """Mean daily sun while it grows; `useful_hours` above ten degrees is what it lives on."""
+    """Mean daily sun from start to clearing, and the useful part that its need is met by:
+    the sun above ten degrees, long days counting most."""
 
     hours: float | None
     useful_hours: float | None

@@ -882,7 +882,8 @@ export interface components {
         };
         /**
          * LightReport
-         * @description Mean daily sun while it grows; `useful_hours` above ten degrees is what it lives on.
+         * @description Mean daily sun from start to clearing, and the useful part that its need is met by:
+         *     the sun above ten degrees, long days counting most.
          */
         LightReport: {
             /** Hours */

@@ -13,7 +13,7 @@ from ample_rows.core.cells import DEFAULT_CELL_CM, grid_of, grid_over
 from ample_rows.core.ground.cell_points import block_points_cm, cell_points_cm
 from ample_rows.core.ground.frame import laid
 from ample_rows.core.ground.shade import hours_of_sun
-from ample_rows.core.ground.sun_path import Location, SunPath, sample_days, sun_path
+from ample_rows.core.ground.sun_path import PARTS, Location, SunPath, sample_days, sun_path
 from ample_rows.core.ground.yard import Yard, yard_of
 from ample_rows.core.reference import Book
 
@@ -37,12 +37,14 @@ class Sky:
 class PlaceSun:
     """Direct sun on the cells of one place, on sample days of each month.
 
-    `hours` is cells x sample days x four parts of a day, in the order of `addresses`.
+    `hours` is cells x sample days x four parts of a day, in the order of `addresses`;
+    `open_hours` are those above ten degrees that an open sky gives on the sample days.
     """
 
     addresses: dict[str, int]
     areas_cm2: Floats
     hours: NDArray[np.float32]
+    open_hours: Floats
     year: int
 
     def monthly(self) -> tuple[float, ...]:
@@ -52,21 +54,30 @@ class PlaceSun:
 
     def mean_on(self, day: date) -> float:
         """Mean hours over the whole place on a day. [hours]"""
-        return self.mean_between((), day, day + timedelta(days=1), useful=False)
+        return self.mean_between((), day, day + timedelta(days=1))
 
-    def mean_between(
-        self, cells: tuple[str, ...], start: date, end: date, *, useful: bool
-    ) -> float:
-        """Mean daily hours over some cells from a day up to another. [hours]
-
-        Args:
-            cells: Addresses; none means the whole place.
-            useful: Count only the sun above ten degrees.
-        """
-        rows = np.array([self.addresses[a] for a in cells] or list(self.addresses.values()))
-        parts = self.hours[:, :, _HIGH] if useful else self.hours
-        daily = parts[rows].sum(axis=2) @ _weights(start, end, self.year)
+    def mean_between(self, cells: tuple[str, ...], start: date, end: date) -> float:
+        """Mean daily hours over some cells from a day up to another; no cells mean all. [hours]"""
+        rows = self._rows(cells)
+        daily = self.hours[rows].sum(axis=2) @ _weights(start, end, self.year)
         return float(np.average(daily, weights=self.areas_cm2[rows]))
+
+    def useful_between(self, cells: tuple[str, ...], start: date, end: date) -> float:
+        """`mean_between` of the sun above ten degrees, days counting by what they could give.
+
+        A crop grows when days are long: dark weeks that any open ground has in winter, when it
+        only stands, are no shade. [hours]
+        """
+        rows = self._rows(cells)
+        days = _weights(start, end, self.year)
+        weights = days * self.open_hours
+        if weights.sum() <= 0:
+            weights = days
+        daily = self.hours[rows][:, :, _HIGH].sum(axis=2) @ (weights / weights.sum())
+        return float(np.average(daily, weights=self.areas_cm2[rows]))
+
+    def _rows(self, cells: tuple[str, ...]) -> NDArray[np.intp]:
+        return np.array([self.addresses[a] for a in cells] or list(self.addresses.values()))
 
 
 def sky_of(plan: p.Plan, year: int, book: Book) -> Sky | None:
@@ -106,8 +117,15 @@ def _sun_on(shape: p.Shape, cell_cm: float, spot: _Spot, sky: Sky) -> PlaceSun:
         addresses={address: row for row, address in enumerate(grid.cells)},
         areas_cm2=np.array([cell.area_cm2 for cell in grid.cells.values()]),
         hours=hours[block_of],
+        open_hours=_open_hours(path),
         year=sky.year,
     )
+
+
+def _open_hours(path: SunPath) -> Floats:
+    parts = np.bincount(path.segment, minlength=len(path.days) * PARTS).reshape(-1, PARTS)
+    hours: Floats = parts[:, _HIGH].sum(axis=1) * path.step_hours
+    return hours
 
 
 def hours_on_day(place: p.Place, sky: Sky, path: SunPath) -> dict[str, float] | None:
