@@ -14,10 +14,13 @@ import numpy as np
 from ample_rows.core import harvest, notes, places, roots, season, sun, supports
 from ample_rows.core import plan as p
 from ample_rows.core.cells import grid_of
-from ample_rows.core.ground.place_sun import place_sun, sky_of
+from ample_rows.core.ground.bears import bears_words
+from ample_rows.core.ground.frame import Points, inner_rings_m, outer_ring_m
+from ample_rows.core.ground.place_sun import PlaceSun, place_sun, sky_of
 from ample_rows.core.ground.surroundings import Surroundings, surroundings
 from ample_rows.core.harvest import Draws, WeekKg
 from ample_rows.core.idle import idle_ground
+from ample_rows.core.lattice import Point
 from ample_rows.core.planting import Evaluated, PlaceCase, Setting, evaluate_planting
 from ample_rows.core.reference import Book
 from ample_rows.core.report import (
@@ -173,15 +176,25 @@ def _place_report(view: notes.PlaceView, idle_weeks: float, draws: Draws) -> Pla
         cells_usable=len(grid.cells) - len(held),
         standing=_standing(view.plantings),
         harvest_kg=harvest.quantiles(draws),
-        sun=SunReport(view.sun.monthly()) if view.sun else None,
+        sun=_sun_report(view.sun, book),
         reach=view.around.reach,
-        ground=_ground_report(view.around),
+        ground=_ground_report(place, view.around),
         working=_place_working(place, depth, policy, book),
     )
 
 
-def _ground_report(around: Surroundings) -> GroundReport:
+def _sun_report(found: PlaceSun | None, book: Book) -> SunReport | None:
+    if found is None:
+        return None
+    hours = found.monthly()
+    return SunReport(hours, bears_words(hours, book))
+
+
+def _ground_report(place: p.Place, around: Surroundings) -> GroundReport:
+    outer = outer_ring_m(place)
     return GroundReport(
+        outer_m=() if outer is None else _points(outer),
+        inner_m=tuple(_points(ring) for ring in inner_rings_m(place)),
         path_cm=around.path_cm,
         path_beside=around.path_beside,
         water=around.water.source if around.water else None,
@@ -192,6 +205,10 @@ def _ground_report(around: Surroundings) -> GroundReport:
         fall_width_cm=around.fall_width_cm,
         fall_length_cm=around.fall_length_cm,
     )
+
+
+def _points(ring: Points) -> tuple[Point, ...]:
+    return tuple((round(float(x), 4), round(float(y), 4)) for x, y in ring)
 
 
 def _standing(plantings: tuple[Evaluated, ...]) -> tuple[Standing, ...]:

@@ -88,14 +88,18 @@ class DepthLayers:
 
 @dataclass(frozen=True, slots=True)
 class SunReport:
-    """Mean daily direct sun on a place in each month, January first. [hours]"""
+    """Mean daily direct sun on a place in each month, January first, and what it bears. [hours]"""
 
     hours: tuple[float, ...]
+    bears: str
 
 
 @dataclass(frozen=True, slots=True)
 class GroundReport:
-    """Where a place lies in the yard: paths, water, the door, the fall. Unknown is null."""
+    """Where a place lies in the yard: paths, water, the door, the fall. Unknown is null.
+
+    `outer_m` is its outline with walls, `inner_m` the rings round its soil, in yard metres.
+    """
 
     path_cm: float | None
     path_beside: str | None
@@ -106,6 +110,8 @@ class GroundReport:
     in_sight: bool | None
     fall_width_cm: float
     fall_length_cm: float
+    outer_m: tuple[Point, ...]
+    inner_m: tuple[tuple[Point, ...], ...]
 
 
 @dataclass(frozen=True, slots=True)

@@ -221,7 +221,7 @@ export interface paths {
         };
         /**
          * Sun Of A Day
-         * @description Direct sun over the yard on one day, one layer.
+         * @description Direct sun on one day: over the yard in one layer, and on each place.
          */
         get: operations["sun_of_a_day_api_gardens__slug__sun_get"];
         put?: never;
@@ -252,7 +252,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/gardens/{slug}/sun/places": {
+    "/api/gardens/{slug}/places/{place}/turned": {
         parameters: {
             query?: never;
             header?: never;
@@ -260,10 +260,10 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Sun On Places
-         * @description Mean hours on each place that has a spot in the yard, on one day, by the place's id.
+         * Place Turned
+         * @description A place as it lies against the same place turned a quarter: sun, harvest, words.
          */
-        get: operations["sun_on_places_api_gardens__slug__sun_places_get"];
+        get: operations["place_turned_api_gardens__slug__places__place__turned_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -768,6 +768,8 @@ export interface components {
         /**
          * GroundReport
          * @description Where a place lies in the yard: paths, water, the door, the fall. Unknown is null.
+         *
+         *     `outer_m` is its outline with walls, `inner_m` the rings round its soil, in yard metres.
          */
         GroundReport: {
             /** Path Cm */
@@ -788,6 +790,16 @@ export interface components {
             fall_width_cm: number;
             /** Fall Length Cm */
             fall_length_cm: number;
+            /** Outer M */
+            outer_m: [
+                number,
+                number
+            ][];
+            /** Inner M */
+            inner_m: [
+                number,
+                number
+            ][][];
         };
         /**
          * GrowthReport
@@ -1658,11 +1670,13 @@ export interface components {
         };
         /**
          * SunReport
-         * @description Mean daily direct sun on a place in each month, January first. [hours]
+         * @description Mean daily direct sun on a place in each month, January first, and what it bears. [hours]
          */
         SunReport: {
             /** Hours */
             hours: number[];
+            /** Bears */
+            bears: string;
         };
         /**
          * Support
@@ -1811,6 +1825,29 @@ export interface components {
             /** Weekly Kg */
             weekly_kg: components["schemas"]["WeekKg"][];
         };
+        /**
+         * Turned
+         * @description Sun through the six sunniest months and likely harvest, as it lies and turned.
+         */
+        Turned: {
+            /** Hours Now */
+            hours_now: number;
+            /** Hours Turned */
+            hours_turned: number;
+            /** Kg Now */
+            kg_now: number;
+            /** Kg Turned */
+            kg_turned: number;
+            /** At M */
+            at_m: [
+                number,
+                number
+            ];
+            /** Heading Deg */
+            heading_deg: number;
+            /** Words */
+            words: string;
+        };
         /** VersionRequest */
         VersionRequest: {
             /** Version */
@@ -1852,6 +1889,17 @@ export interface components {
             latest: string;
             /** How */
             how: string;
+        };
+        /**
+         * YardSun
+         * @description Hours over the yard's ground, and the mean on each place at its soil's height.
+         */
+        YardSun: {
+            map: components["schemas"]["SunMap"] | null;
+            /** Places */
+            places: {
+                [key: string]: number;
+            };
         };
         /**
          * YearReport
@@ -2797,7 +2845,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SunMap"];
+                    "application/json": components["schemas"]["YardSun"];
                 };
             };
             /** @description The request cannot be read */
@@ -2924,14 +2972,13 @@ export interface operations {
             };
         };
     };
-    sun_on_places_api_gardens__slug__sun_places_get: {
+    place_turned_api_gardens__slug__places__place__turned_get: {
         parameters: {
-            query: {
-                day: string;
-            };
+            query?: never;
             header?: never;
             path: {
                 slug: string;
+                place: string;
             };
             cookie?: never;
         };
@@ -2943,9 +2990,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": {
-                        [key: string]: number;
-                    };
+                    "application/json": components["schemas"]["Turned"];
                 };
             };
             /** @description The request cannot be read */

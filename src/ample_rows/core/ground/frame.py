@@ -40,3 +40,15 @@ def laid(shape: p.Shape, at_m: p.PointM, heading_deg: float, points_cm: Points) 
 def outer_ring_m(place: p.Place) -> Points | None:
     """The place's outline in the yard, walls included. [m]"""
     return to_yard(place, np.asarray(places.outer_outline(place.shape).exterior.coords[:-1]))
+
+
+def inner_rings_m(place: p.Place) -> tuple[Points, ...]:
+    """The rings round a place's soil in the yard, holes after the outline. [m]"""
+    if place.at_m is None:
+        return ()
+    inside = places.outline(place.shape)
+    rings = (inside.exterior, *inside.interiors)
+    return tuple(
+        laid(place.shape, place.at_m, place.heading_deg or 0.0, np.asarray(ring.coords[:-1]))
+        for ring in rings
+    )

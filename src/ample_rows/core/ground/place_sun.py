@@ -128,10 +128,16 @@ def _open_hours(path: SunPath) -> Floats:
     return hours
 
 
-def hours_on_day(place: p.Place, sky: Sky, path: SunPath) -> dict[str, float] | None:
-    """Direct sun on each cell over the first day of a path, reckoned for itself. [hours]"""
+def mean_by_area(place: p.Place, cells: dict[str, float]) -> float:
+    """Mean hours over cells, each by its ground. [hours]"""
+    areas = [grid_of(place).cells[address].area_cm2 for address in cells]
+    return float(np.average(list(cells.values()), weights=areas))
+
+
+def hours_on_day(place: p.Place, sky: Sky, path: SunPath) -> dict[str, float]:
+    """Direct sun on each cell over the first day of a path; empty without a spot. [hours]"""
     if place.at_m is None:
-        return None
+        return {}
     grid = grid_of(place)
     spots = laid(place.shape, place.at_m, place.heading_deg or 0.0, cell_points_cm(grid))
     soil = np.full(len(spots), places.fill_cm(place) / 100)

@@ -16,7 +16,7 @@ from ample_rows.core.ground.sun_path import sample_days, sun_path
 
 FINEST_M = 0.25
 MOST_POINTS = 8000
-_DAY_MINUTES = 2.0
+DAY_MINUTES = 2.0
 OUTSIDE = -1
 
 Ring = tuple[p.PointM, ...]
@@ -75,7 +75,7 @@ def _months(field: _Field, sky: Sky) -> NDArray[np.float32]:
 def sun_on_day(outline_m: Ring, sky: Sky, day: date) -> SunMap:
     """Direct sun over a yard on one day."""
     field = _field(outline_m, sky.yard.rise_per_m)
-    path = sun_path(sky.where, (day,), _DAY_MINUTES)
+    path = sun_path(sky.where, (day,), DAY_MINUTES)
     return field.map_of(map_hours(field.blocks, sky.yard, path).sum(axis=2))
 
 

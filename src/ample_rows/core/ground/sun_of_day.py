@@ -7,8 +7,7 @@ from datetime import date
 import numpy as np
 
 from ample_rows.core import plan as p
-from ample_rows.core.cells import grid_of
-from ample_rows.core.ground.place_sun import hours_on_day, sky_over
+from ample_rows.core.ground.place_sun import hours_on_day, mean_by_area, sky_over
 from ample_rows.core.ground.shade import hours_of_sun
 from ample_rows.core.ground.sun_path import sun_path
 from ample_rows.core.reference import Book
@@ -52,9 +51,8 @@ def sun_of_day(plan: p.Plan, day: date, points_m: Sequence[p.PointM], book: Book
     hours = hours_of_sun(ground, np.zeros(len(ground)), sky.yard, path)[:, 0].sum(axis=1)
     places = []
     for place in plan.places:
-        cells = hours_on_day(place, sky, path) or {}
-        areas = [grid_of(place).cells[address].area_cm2 for address in cells]
-        mean = float(np.average(list(cells.values()), weights=areas)) if cells else None
+        cells = hours_on_day(place, sky, path)
+        mean = mean_by_area(place, cells) if cells else None
         places.append(PlaceDay(place.id, place.label, mean, cells))
     found = [PointDay(at, float(h)) for at, h in zip(points_m, hours, strict=True)]
     return SunOfDay(day, tuple(places), tuple(found))
