@@ -1838,15 +1838,9 @@ export interface components {
             kg_now: number;
             /** Kg Turned */
             kg_turned: number;
-            /** At M */
-            at_m: [
-                number,
-                number
-            ];
-            /** Heading Deg */
-            heading_deg: number;
             /** Words */
             words: string;
+            turn: components["schemas"]["Fix"];
         };
         /** VersionRequest */
         VersionRequest: {

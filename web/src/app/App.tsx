@@ -1,5 +1,6 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { BrowserRouter, Link, Navigate, Route, Routes, useParams } from 'react-router';
+import { lazy, Suspense } from 'react';
 import type { ComponentType } from 'react';
 
 import { useGarden, useGardens } from '../api/garden';
@@ -11,6 +12,11 @@ import { FirstBed } from '../start/FirstBed';
 import { MessagesProvider } from './messages';
 import { PreferencesProvider } from './preferences';
 import { Shell } from './Shell';
+
+// The yard's drawing is not needed to open a bed: it is fetched when it is asked for.
+const GroundScreen = lazy(() =>
+  import('../ground/GroundScreen').then((part) => ({ default: part.GroundScreen })),
+);
 
 const client = new QueryClient({
   defaultOptions: { queries: { staleTime: 5_000, retry: 1, refetchOnWindowFocus: true } },
@@ -26,6 +32,7 @@ export function App() {
               <Route path="/" element={<Home />} />
               <Route path="/start" element={<FirstBed />} />
               <Route path="/gardens/:garden" element={<ToSquares />} />
+              <Route path="/gardens/:garden/ground" element={<Within screen={GroundScreen} />} />
               <Route
                 path="/gardens/:garden/squares/:place?"
                 element={<Within screen={SquaresScreen} />}
@@ -67,7 +74,9 @@ function Within({ screen: Screen }: { screen: ComponentType<{ state: HeldGarden 
     return <Trouble text={state.error.message} retry={() => void state.refetch()} />;
   return (
     <Shell state={state.data}>
-      <Screen key={place} state={state.data} />
+      <Suspense fallback={<Waiting />}>
+        <Screen key={place} state={state.data} />
+      </Suspense>
     </Shell>
   );
 }

@@ -35,6 +35,12 @@ export function Shell({ state, children }: { state: HeldGarden; children: ReactN
         </section>
         <nav aria-label="Main" className="nav no-print flex flex-col border-r border-rule py-2">
           <NavLink
+            to={`/gardens/${state.head.slug}/ground`}
+            className={({ isActive }) => item(isActive)}
+          >
+            Ground
+          </NavLink>
+          <NavLink
             to={`/gardens/${state.head.slug}/squares`}
             className={({ isActive }) => item(isActive)}
           >

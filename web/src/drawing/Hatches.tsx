@@ -50,6 +50,18 @@ export function Hatches() {
           <circle cx={0.8} cy={0.8} r={0.8} fill="var(--leaf)" />
           <circle cx={2.4} cy={2.4} r={0.8} fill="var(--leaf)" />
         </pattern>
+        <pattern id="hatch-built" width={6} height={6} patternUnits="userSpaceOnUse">
+          <rect width={6} height={6} fill="var(--ground)" />
+          <path d="M-1 7L7 -1" stroke="var(--ink)" strokeWidth={0.6} opacity={0.6} />
+        </pattern>
+        <pattern id="hatch-leafy" width={9} height={9} patternUnits="userSpaceOnUse">
+          <path
+            d="M1 3Q2.5 1 4 3M5.5 7.5Q7 5.5 8.5 7.5"
+            fill="none"
+            stroke="var(--leaf)"
+            strokeWidth={0.9}
+          />
+        </pattern>
         <pattern id="hatch-shade" width={7} height={7} patternUnits="userSpaceOnUse">
           <path d="M-1 8L8 -1" stroke="var(--ink)" strokeWidth={0.7} opacity={0.45} />
         </pattern>

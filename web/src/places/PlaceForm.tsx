@@ -1,12 +1,13 @@
 import { useState } from 'react';
 import type { SubmitEvent } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { useNavigate, useParams, useSearchParams } from 'react-router';
 
 import { useEditor } from '../api/garden';
 import type { HeldGarden } from '../api/merge';
 import { Choice } from '../app/Choice';
 import { Field } from '../app/Field';
 import { useUnits } from '../app/preferences';
+import { middleOf } from '../ground/things';
 import { nextId } from '../squares/edits';
 import { draftOf, readDraft } from './draft';
 import type { Draft, Faults } from './draft';
@@ -53,8 +54,13 @@ export function PlaceForm({ state }: { state: HeldGarden }) {
   const [sure, setSure] = useState(false);
   const set = <K extends keyof Draft>(key: K, value: Draft[K]) =>
     setDraft((now) => ({ ...now, [key]: value }));
+  const fromGround = useSearchParams()[0].get('from') === 'ground';
   const back = (place: string) =>
-    go(`/gardens/${state.head.slug}/squares/${encodeURIComponent(place)}`);
+    go(
+      fromGround
+        ? `/gardens/${state.head.slug}/ground?place=${encodeURIComponent(place)}`
+        : `/gardens/${state.head.slug}/squares/${encodeURIComponent(place)}`,
+    );
 
   const save = async (event: SubmitEvent) => {
     event.preventDefault();
@@ -68,10 +74,14 @@ export function PlaceForm({ state }: { state: HeldGarden }) {
         'place-',
       );
     const given = Object.fromEntries(Object.entries(changes).filter(([, v]) => v !== null));
+    // A new place lies in the middle of the yard until it is dragged to its spot.
+    const spot = state.plan.site?.outline_m
+      ? { at_m: [...middleOf(state.plan.site, units.snapM)] }
+      : {};
     const saved = await editor.edit(
       before
         ? { do: 'change-place', id: before.id, changes }
-        : { do: 'add-place', place: { id: place, ...given } },
+        : { do: 'add-place', place: { id: place, ...given, ...spot } },
     );
     if (saved) void back(place);
   };

@@ -20,6 +20,19 @@ export function measuresOf(place: Place, report: PlaceReport, units: Units): str
   const { fill_cm: fill, loosened_cm: loosened } = report.layers;
   const soil = `${units.length(fill)} mix${loosened > 0 ? ` over ${units.bare(loosened)} loosened` : ''}`;
   const bottom = BOTTOM[report.bottom as keyof typeof BOTTOM];
-  const sun = place.sun_hours ? `${place.sun_hours} h sun` : 'sun not counted';
-  return `${size} inside · ${soil} · ${bottom} · ${sun}`;
+  return `${size} inside · ${soil} · ${bottom} · ${sunWords(place, report)}`;
+}
+
+/** The sun on a place in few words: as counted, else by the yard, else not known. */
+function sunWords(place: Place, report: PlaceReport): string {
+  if (place.sun_hours) return `${place.sun_hours} h sun`;
+  const best = sunniest(report);
+  return best === null ? 'sun not counted' : `${best.toFixed(1)} h sun in season`;
+}
+
+/** Mean hours over the six sunniest months, where the yard tells them. */
+export function sunniest(report: PlaceReport): number | null {
+  if (!report.sun) return null;
+  const best = [...report.sun.hours].sort((a, b) => b - a).slice(0, 6);
+  return best.reduce((sum, h) => sum + h, 0) / best.length;
 }

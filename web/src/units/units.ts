@@ -18,6 +18,10 @@ export interface Units {
   bare: (cm: number) => string;
   /** A weight without its unit, for columns. */
   weight: (kg: number) => string;
+  /** A distance over the ground, in metres or feet. */
+  distance: (m: number) => string;
+  /** How finely things drawn in the yard are set: 5 cm or 2 in. [m] */
+  snapM: number;
   volume: (litres: number) => string;
   area: (m2: number) => string;
   /** Turn the core's own measures in a sentence into these units. */
@@ -41,6 +45,8 @@ const metric: Units = {
   length: (cm) => `${trimmed(cm, 1)} cm`,
   bare: (cm) => trimmed(cm, 1),
   weight: weightDigits,
+  distance: (m) => `${trimmed(m, 2)} m`,
+  snapM: 0.05,
   volume: (litres) => `${Math.round(litres)} L`,
   area: (m2) => `${trimmed(m2, 2)} m²`,
   sentence: (text) => text,
@@ -56,11 +62,13 @@ const imperial: Units = {
   length: inches,
   bare: (cm) => trimmed(cm / CM_PER_INCH, 1),
   weight: (kg) => weightDigits(kg * LB_PER_KG),
+  distance: (m) => `${trimmed((m * 100) / CM_PER_FOOT, 1)} ft`,
+  snapM: 0.0508,
   volume: (litres) => `${trimmed(litres * GALLONS_PER_LITRE, 1)} gal`,
   area: (m2) => `${trimmed(m2 * SQUARE_FEET_PER_M2, 1)} sq ft`,
   sentence: (text) =>
     text.replace(
-      /(\d+(?:\.\d+)?) (cm|kg|g|L|m²|°C)(?![\p{L}\d])/gu,
+      /(\d+(?:\.\d+)?) (cm|kg|g|L|m²|m|°C)(?![\p{L}\d])/gu,
       (_whole: string, figure: string, unit: string) => converted(Number(figure), unit),
     ),
   toField: (cm) => trimmed(cm / CM_PER_INCH, 2),
@@ -76,6 +84,8 @@ function converted(value: number, unit: string): string {
       return `${trimmed(value * OZ_PER_GRAM, 1)} oz`;
     case 'L':
       return imperial.volume(value);
+    case 'm':
+      return imperial.distance(value);
     case 'm²':
       return imperial.area(value);
     default:

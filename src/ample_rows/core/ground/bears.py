@@ -31,6 +31,8 @@ def bears_words(hours: Sequence[float], book: Book) -> str:
     Args:
         hours: Mean daily direct sun of twelve months, January first. [hours]
     """
+    if min(hours) >= book.value(_NEEDS[0][1]):
+        return "Sun enough for any crop in every month."
     parts = [f"{what} {_when([h >= book.value(need) for h in hours])}" for what, need in _NEEDS]
     return f"Sun enough for {', for '.join(parts)}."
 

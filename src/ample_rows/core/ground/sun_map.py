@@ -1,5 +1,6 @@
 """The sun over the whole yard: hours at ground level on an even grid of points."""
 
+import math
 from dataclasses import dataclass
 from datetime import date
 from functools import lru_cache
@@ -86,8 +87,8 @@ def _field(outline_m: Ring, rise_per_m: tuple[float, float]) -> _Field:
     step = FINEST_M
     while (x1 - x0) * (y1 - y0) / step**2 > MOST_POINTS:
         step *= 2
-    xs = np.arange(x0 + step / 2, max(x1, x0 + step), step)
-    ys = np.arange(y0 + step / 2, max(y1, y0 + step), step)
+    xs = x0 + (np.arange(_steps(x1 - x0, step)) + 0.5) * step
+    ys = y0 + (np.arange(_steps(y1 - y0, step)) + 0.5) * step
     points = np.stack(np.meshgrid(xs, ys), axis=-1).reshape(-1, 2)
     inside = shapely.contains_xy(yard, points[:, 0], points[:, 1])
     ground = np.zeros(int(inside.sum()))
@@ -100,3 +101,8 @@ def _field(outline_m: Ring, rise_per_m: tuple[float, float]) -> _Field:
         inside=inside,
         blocks=blocks(points[inside], ground, rise_per_m),
     )
+
+
+def _steps(length_m: float, step_m: float) -> int:
+    # A hair over a whole number of steps is float dust, not another row.
+    return max(1, math.ceil(length_m / step_m - 1e-6))

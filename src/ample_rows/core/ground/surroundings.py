@@ -42,6 +42,7 @@ class Surroundings:
     outside_share: float = 0.0
     overlaps: tuple[str, ...] = ()
     stands_in: tuple[str, ...] = ()
+    on_paths: tuple[str, ...] = ()
     roots: tuple[str, ...] = ()
     water: WaterWay | None = None
     door_m: float | None = None
@@ -81,6 +82,15 @@ class _Ground:
             if o.kind not in LEAFY
         ]
 
+    def paths(self) -> list[tuple[str, shapely.Polygon]]:
+        return [
+            (
+                path.name or "path",
+                shapely.LineString(path.line_m).buffer(path.width_cm / 200, cap_style="flat"),
+            )
+            for path in self.site.paths
+        ]
+
 
 def _outline(place: p.Place) -> shapely.Polygon | None:
     ring = outer_ring_m(place)
@@ -108,6 +118,7 @@ def _around(place: p.Place, ground: _Ground, household: p.Household | None) -> S
         outside_share=round(outside, 4) if outside > _LEAST_OVERLAP_M2 else 0.0,
         overlaps=_met(outline, others),
         stands_in=_met(outline, solids),
+        on_paths=_met(outline, ground.paths()),
         roots=_roots(outline, site, book),
         water=_water(outline, site, in_the_way),
         door_m=_door_m(outline, site, in_the_way),

@@ -6,10 +6,12 @@ import numpy as np
 
 from ample_rows.core import places, supports
 from ample_rows.core import plan as p
+from ample_rows.core.edits import ChangePlace, Changes
 from ample_rows.core.evaluate import PlaceResult, evaluate_place, place_case, setting_of
 from ample_rows.core.ground.frame import laid
 from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.reference import Book
+from ample_rows.core.report import Fix
 
 _QUARTER = 90.0
 _SEASON = 6
@@ -24,9 +26,8 @@ class Turned:
     hours_turned: float
     kg_now: float
     kg_turned: float
-    at_m: p.PointM
-    heading_deg: float
     words: str
+    turn: Fix
 
 
 def turned(plan: p.Plan, place_id: str, book: Book) -> Turned:
@@ -41,6 +42,9 @@ def turned(plan: p.Plan, place_id: str, book: Book) -> Turned:
     if place.at_m is None or plan.site is None:
         raise PlanFaultsError.one("place", f'"{place_id}" has no spot in a yard yet')
     other = _turned_place(plan, place, place.at_m)
+    changes: Changes = {"at_m": other.at_m, "heading_deg": other.heading_deg}
+    if other.supports:
+        changes["supports"] = [p.document(support) for support in other.supports]
     now, then = _result(plan, place, book), _result(plan, other, book)
     hours_now, hours_then = _hours(now), _hours(then)
     kg_now, kg_then = now.report.harvest_kg.p50, then.report.harvest_kg.p50
@@ -49,9 +53,8 @@ def turned(plan: p.Plan, place_id: str, book: Book) -> Turned:
         hours_then,
         kg_now,
         kg_then,
-        other.at_m or place.at_m,
-        other.heading_deg or 0.0,
         _words(place.label, hours_then - hours_now, kg_now, kg_then, book),
+        Fix("Turn it a quarter", ChangePlace(id=place_id, changes=changes)),
     )
 
 

@@ -36,6 +36,14 @@ def lies_amiss(view: PlaceView) -> Iterator[Note]:
             f"This place and the {label} stand in each other.",
             "Move it.",
         )
+    for label in around.on_paths:
+        yield _note(
+            view,
+            "care",
+            "on-path",
+            f"This place lies on the {label}.",
+            "Move it aside, or lead the path round it.",
+        )
     for label in around.overlaps:
         yield _note(
             view,

@@ -1,0 +1,169 @@
+"""The yard: drawn from nothing, dragged, typed, by keys alone, as a table, in feet."""
+
+import re
+
+import pytest
+from playwright.sync_api import expect
+
+GROUND = "/gardens/lantern-court/ground"
+
+
+@pytest.fixture
+def yard(page, base_url):
+    page.goto(base_url + GROUND)
+    expect(page.locator("svg.bed")).to_contain_text("8 h")
+    return page
+
+
+def thing(page, name):
+    return page.locator(f"svg.bed [data-thing*='{name}']").first
+
+
+def drag(page, name, right_px, down_px):
+    box = thing(page, name).bounding_box()
+    x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] - 4
+    page.mouse.move(x, y)
+    page.mouse.down()
+    page.mouse.move(x + right_px, y + down_px, steps=6)
+    page.mouse.up()
+
+
+def table_row(page, name):
+    page.get_by_role("button", name="Table").click()
+    row = page.get_by_role("row", name=re.compile(f"^{name}")).inner_text().split("\t")
+    page.get_by_role("button", name="Drawing").click()
+    return row
+
+
+def test_a_yard_is_drawn_from_nothing(page, base_url):
+    page.goto(f"{base_url}/start")
+    page.get_by_label("About how far").fill("52")
+    page.get_by_role("button", name="Plant this bed").click()
+    page.get_by_role("link", name="Ground").click()
+    expect(page.get_by_role("heading", name="Begin with the yard")).to_be_visible()
+    page.get_by_label("Left to right").fill("9m")
+    page.get_by_label("Bottom to top").fill("23'4\"")
+    page.get_by_role("button", name="Draw the yard").click()
+    expect(page.get_by_text("9 m × 7.11 m")).to_be_visible()
+    page.get_by_role("button", name="Put it in the yard").click()
+    expect(thing(page, "place")).to_contain_text("First bed")
+    # A wall to the south, typed to its size, takes sun from the bed.
+    page.get_by_role("button", name="wall", exact=True).click()
+    page.get_by_label("Height").fill("2.4m")
+    page.get_by_label("Width, left to right").fill("900")
+    page.get_by_label("From the left side").fill("0")
+    page.get_by_label("From the lower side").fill("1.2m")
+    page.get_by_role("button", name="Save").click()
+    expect(page.locator("svg.bed")).to_contain_text("wall, 2.4 m")
+    page.get_by_role("button", name="tap", exact=True).click()
+    page.get_by_label("Hose, cm").fill("1m")
+    page.get_by_role("button", name="Save").click()
+    expect(page.locator("svg.bed")).to_contain_text("tap, hose 1 m")
+    page.get_by_role("button", name="Undo").click()
+    expect(page.locator("svg.bed")).to_contain_text("tap, hose 10 m")
+
+
+def test_a_bed_is_dragged_and_its_hours_follow(yard):
+    side = yard.get_by_role("region", name="Low bed")
+    thing(yard, '"low"').click(position={"x": 20, "y": 38})
+    expect(side).to_contain_text("Sun, six best months8.3 h")
+    drag(yard, '"low"', 0, 130)
+    expect(side).not_to_contain_text("Sun, six best months8.3 h")
+    row = table_row(yard, "Low bed")
+    # Set down on the five-centimetre grid.
+    assert (float(row[3].removesuffix(" m")) * 20) % 1 == pytest.approx(0, abs=1e-6)
+    yard.keyboard.press("Control+z")
+    expect(side).to_contain_text("Sun, six best months8.3 h")
+
+
+def test_a_press_without_a_drag_only_chooses(yard):
+    thing(yard, '"long"').click(position={"x": 60, "y": 40})
+    expect(yard.get_by_role("region", name="Long bed")).to_be_visible()
+    expect(yard.get_by_role("button", name="Undo")).to_be_disabled()
+
+
+def test_a_thing_is_set_down_by_press_and_press(yard):
+    yard.get_by_role("button", name="Set it down elsewhere").click()
+    expect(yard.get_by_text("Press in the yard where its corner")).to_be_visible()
+    house = thing(yard, '"obstacle","index":0').bounding_box()
+    yard.mouse.click(house["x"] + 250, house["y"] + house["height"] + 260)
+    expect(yard.get_by_text("Press in the yard where its corner")).to_have_count(0)
+    expect(yard.get_by_role("button", name="Undo")).to_be_enabled()
+
+
+def test_by_keys_alone(yard):
+    yard.get_by_role("button", name="Table").focus()
+    yard.keyboard.press("Enter")
+    yard.get_by_role("row", name=re.compile("^South bed")).get_by_role("button").focus()
+    yard.keyboard.press("Enter")
+    yard.get_by_role("button", name="Drawing").focus()
+    yard.keyboard.press("Enter")
+    yard.locator("svg.bed").focus()
+    yard.keyboard.press("Shift+ArrowRight")
+    yard.keyboard.press("ArrowUp")
+    expect(yard.locator("svg.bed")).to_contain_text("1.7 m")
+    yard.keyboard.press("Escape")
+    expect(yard.get_by_text("Choose a place to see its hours")).to_be_visible()
+
+
+def test_the_day_and_the_months_move_the_sun(yard):
+    region = yard.get_by_role("region", name="South bed")
+    expect(region).to_contain_text("Sun, 14 June")
+    yard.get_by_role("button", name=re.compile("^Dec")).click()
+    expect(region).to_contain_text("Sun, 15 December")
+    expect(yard.locator("svg.bed")).not_to_contain_text("10 h")
+
+
+def test_a_measure_that_cannot_be_read_is_told_at_its_field(yard):
+    yard.get_by_role("button", name="hedge", exact=True).click()
+    yard.get_by_label("Height").fill("tall")
+    yard.get_by_role("button", name="Save").click()
+    expect(yard.get_by_role("alert")).to_contain_text("such as 120, 1.2m")
+    yard.get_by_role("button", name="Its size and lie").click()
+    yard.get_by_label("Left to right").fill("-3")
+    yard.get_by_role("button", name="Save the yard").click()
+    expect(yard.get_by_role("alert")).to_contain_text("at least 50 cm")
+
+
+def test_a_bed_out_of_the_yard_is_said_and_stays(yard):
+    drag(yard, '"low"', 95, 0)
+    expect(yard.get_by_text(re.compile("lies outside the yard"))).to_be_visible()
+
+
+def test_a_child_s_arm_is_shorter(yard):
+    yard.get_by_role("button", name="Its size and lie").click()
+    yard.get_by_label("a child").check()
+    yard.get_by_role("button", name="Save the yard").click()
+    thing(yard, '"south"').click(position={"x": 20, "y": 50})
+    expect(yard.get_by_text(re.compile("a child reaches 45 cm"))).to_be_visible()
+
+
+def test_turning_answers_in_hours_and_kilograms_and_turns(yard):
+    thing(yard, '"border"').click(position={"x": 20, "y": 25})
+    expect(
+        yard.get_by_text(re.compile("would lose .* h of sun a day and give about"))
+    ).to_be_visible()
+    yard.get_by_role("button", name="Turn it a quarter").click()
+    expect(yard.get_by_text(re.compile("stand in each other"))).to_be_visible()
+
+
+def test_what_is_laid_out_can_be_taken_out(yard):
+    thing(yard, '"tap"').click()
+    yard.get_by_role("button", name="Take it out").click()
+    expect(yard.locator("svg.bed")).not_to_contain_text("hose 12 m")
+
+
+def test_a_new_place_lands_in_the_yard(yard):
+    yard.get_by_role("link", name="bed or container").click()
+    yard.get_by_label("Name").fill("Middle bed")
+    yard.get_by_role("button", name="Add the place").click()
+    expect(yard.get_by_role("region", name="Middle bed")).to_be_visible()
+    expect(yard.locator("svg.bed")).to_contain_text("Middle bed")
+
+
+def test_in_feet_and_inches(page, base_url):
+    page.goto(f"{base_url}/gardens/lantern-court/garden")
+    page.get_by_label("Measures").select_option("imperial")
+    page.goto(base_url + GROUND)
+    expect(page.get_by_text("36.1 ft × 26.2 ft")).to_be_visible()
+    expect(page.locator("svg.bed")).to_contain_text("house, 19.7 ft")

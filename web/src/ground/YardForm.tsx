@@ -1,0 +1,139 @@
+import { useState } from 'react';
+
+import type { HeldGarden } from '../api/merge';
+import type { Edit } from '../api/types';
+import { Field } from '../app/Field';
+import { useUnits } from '../app/preferences';
+import { metresField, readMetres } from './measure';
+import { rectangleRing, siteOf } from './things';
+import { boundsOf } from './yardScale';
+
+const WORKERS = [
+  ['adult', 'an adult'],
+  ['child', 'a child'],
+  ['seated', 'somebody seated'],
+] as const;
+
+/** The yard itself: its size, which way it lies, how it falls, and who works in it. */
+export function YardForm({ state, onEdit }: { state: HeldGarden; onEdit: (edit: Edit) => void }) {
+  const units = useUnits();
+  const site = siteOf(state.plan);
+  const outline = site.outline_m;
+  const box = outline ? boundsOf(outline) : null;
+  const plain = outline === null || outline === undefined || outline.length === 4;
+  const household = state.plan.garden.household;
+  const [typed, setTyped] = useState({
+    width: metresField(box ? box.x1 - box.x0 : null, units),
+    depth: metresField(box ? box.y1 - box.y0 : null, units),
+    north: String(site.north_deg ?? 0),
+    fall: String(site.slope?.fall_percent ?? 0),
+    downhill: String(site.slope?.downhill_deg ?? 180),
+    arm: household?.arm_cm ? units.toField(household.arm_cm) : '',
+  });
+  const [workers, setWorkers] = useState<readonly string[]>(
+    household && household.workers.length > 0 ? household.workers : ['adult'],
+  );
+  const [faults, setFaults] = useState<Partial<Record<keyof typeof typed, string>>>({});
+  const set = (key: keyof typeof typed, value: string) =>
+    setTyped((now) => ({ ...now, [key]: value }));
+
+  const save = () => {
+    const found: typeof faults = {};
+    const metres = (key: 'width' | 'depth' | 'arm', least: number) => {
+      const { m, fault } = readMetres(typed[key], units, least);
+      if (fault) found[key] = fault;
+      return m;
+    };
+    const number = (key: 'north' | 'fall' | 'downhill', low: number, high: number) => {
+      const value = Number(typed[key].replace(',', '.'));
+      if (typed[key].trim() === '' || Number.isNaN(value) || value < low || value > high) {
+        found[key] = `Give a number from ${low} to ${high}.`;
+      }
+      return value;
+    };
+    const fall = number('fall', 0, 100);
+    const changes = {
+      ...(plain
+        ? {
+            outline_m: rectangleRing(
+              [box?.x0 ?? 0, box?.y0 ?? 0],
+              metres('width', 0.5),
+              metres('depth', 0.5),
+            ),
+          }
+        : {}),
+      north_deg: number('north', -360, 360),
+      slope:
+        fall === 0 ? null : { fall_percent: fall, downhill_deg: number('downhill', -360, 360) },
+    };
+    const arm = typed.arm.trim() === '' ? null : metres('arm', 0.2) * 100;
+    setFaults(found);
+    if (Object.keys(found).length > 0) return;
+    const people = { ...household, workers, arm_cm: arm };
+    onEdit({
+      do: 'together',
+      edits: [
+        { do: 'change-site', changes },
+        { do: 'change-garden', changes: { household: people } },
+      ],
+    });
+  };
+  const field = (key: keyof typeof typed, label: string, hint?: string) => (
+    <Field label={label} fault={faults[key]} {...(hint ? { hint } : {})}>
+      <input
+        value={typed[key]}
+        inputMode="decimal"
+        onChange={(event) => set(key, event.target.value)}
+      />
+    </Field>
+  );
+  return (
+    <section aria-labelledby="the-yard">
+      <h2 id="the-yard" className="text-base">
+        {outline ? 'The yard' : 'Begin with the yard'}
+      </h2>
+      <form
+        className="grid grid-cols-2 gap-x-3 gap-y-1.5"
+        onSubmit={(event) => {
+          event.preventDefault();
+          save();
+        }}
+      >
+        {plain && field('width', `Left to right, ${units.lengthUnit}`)}
+        {plain && field('depth', `Bottom to top, ${units.lengthUnit}`)}
+        {!plain && (
+          <p className="col-span-full text-muted">Its outline is kept as it is in the plan.</p>
+        )}
+        {field('north', 'Up on the drawing is, degrees', '0 north, 90 east.')}
+        {field('arm', `The shortest arm, ${units.lengthUnit}`, 'Empty: the usual.')}
+        {field('fall', 'Falls, in a hundred')}
+        {field('downhill', 'Downhill, degrees from up', '90 right, 180 down.')}
+        <fieldset className="col-span-full">
+          <legend className="text-[12.5px] text-muted">Who works here</legend>
+          <span className="flex flex-wrap gap-x-4">
+            {WORKERS.map(([name, words]) => (
+              <label key={name} className="flex items-center gap-1.5">
+                <input
+                  type="checkbox"
+                  className="min-h-0"
+                  checked={workers.includes(name)}
+                  onChange={(event) =>
+                    setWorkers((now) =>
+                      event.target.checked ? [...now, name] : now.filter((w) => w !== name),
+                    )
+                  }
+                />
+                {words}
+              </label>
+            ))}
+          </span>
+        </fieldset>
+        <p className="col-span-full">
+          <button type="submit" className="act act-main">
+            {outline ? 'Save the yard' : 'Draw the yard'}
+          </button>
+        </p>
+      </form>
+    </section>
+  );
+}
