@@ -64,8 +64,8 @@ def evaluate(plan: p.Plan, book: Book, *, program: str) -> Report:
     for planting in plan.plantings:
         by_place[planting.place].append(planting)
     results = [
-        evaluate_place(place_case(plan, place, setting, book), tuple(by_place[place.id]))
-        for place in plan.places
+        evaluate_place(here, tuple(by_place[here.place.id]))
+        for here in place_cases(plan, setting, book)
     ]
     reports = {r.id: r for result in results for r in result.plantings}
     return Report(
@@ -98,11 +98,20 @@ def setting_of(plan: p.Plan, book: Book) -> Setting:
     )
 
 
-def place_case(plan: p.Plan, place: p.Place, setting: Setting, book: Book) -> PlaceCase:
-    """A place of a plan with the sun that falls on it and what lies round it."""
+def place_cases(plan: p.Plan, setting: Setting, book: Book) -> list[PlaceCase]:
+    """Every place of a plan with the sun that falls on it and what lies round it."""
     sky = sky_of(plan, setting.year.start.year, book)
-    around = surroundings(plan.site, plan.places, plan.garden.household, book)[place.id]
-    return PlaceCase(place, setting, place_sun(place, sky), around, book)
+    around = surroundings(plan.site, plan.places, plan.garden.household, book)
+    return [
+        PlaceCase(place, setting, place_sun(place, sky), around[place.id], book)
+        for place in plan.places
+    ]
+
+
+def place_case(plan: p.Plan, place_id: str, book: Book) -> PlaceCase:
+    """One place of a plan with all that bears on it."""
+    cases = place_cases(plan, setting_of(plan, book), book)
+    return next(case for case in cases if case.place.id == place_id)
 
 
 @lru_cache(maxsize=1024)
@@ -208,7 +217,7 @@ def _ground_report(place: p.Place, around: Surroundings) -> GroundReport:
 
 
 def _points(ring: Points) -> tuple[Point, ...]:
-    return tuple((round(float(x), 4), round(float(y), 4)) for x, y in ring)
+    return tuple((x, y) for x, y in np.round(ring, 4).tolist())
 
 
 def _standing(plantings: tuple[Evaluated, ...]) -> tuple[Standing, ...]:

@@ -7,7 +7,7 @@ from typing import Literal
 from ample_rows.core import plan as p
 from ample_rows.core import season, supports
 from ample_rows.core.cells import grid_of
-from ample_rows.core.evaluate import evaluate_place, place_case, setting_of
+from ample_rows.core.evaluate import evaluate_place, place_case
 from ample_rows.core.harvest import Quantiles
 from ample_rows.core.notes import day_words
 from ample_rows.core.planting import Evaluated, PlaceCase, evaluate_planting
@@ -81,7 +81,7 @@ def shelf_for(
             raise PlanFaultsError.one(
                 f"cells[{index}]", f'"{address}" is not a cell of "{place_id}"'
             )
-    here = place_case(plan, place, setting_of(plan, book), book)
+    here = place_case(plan, place_id, book)
     plantings = tuple(g for g in plan.plantings if g.place == place_id)
     standing = evaluate_place(here, plantings).plantings
     asked = _Asked(

@@ -154,7 +154,7 @@ def _with_follower(plan: p.Plan, block: tuple[str, ...], used: list[str], book: 
 
 
 def _reports(plan: p.Plan, book: Book) -> tuple[PlantingReport, ...]:
-    here = place_case(plan, plan.places[0], setting_of(plan, book), book)
+    here = place_case(plan, plan.places[0].id, book)
     return evaluate_place(here, plan.plantings).plantings
 
 

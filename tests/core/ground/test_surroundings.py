@@ -5,7 +5,7 @@ import math
 import pytest
 import shapely
 
-from ample_rows.core.ground.routes import route_m
+from ample_rows.core.ground.routes import Ways
 from tests.conftest import bed, document, rectangle, tub
 
 OUTLINE = [[0, 0], [10, 0], [10, 8], [0, 8]]
@@ -215,4 +215,4 @@ def test_long_beds_get_stepped_on(around):
 
 def test_a_way_that_is_shut_in_is_told_straight():
     box = shapely.Polygon(ring(0, 0, 4, 4))
-    assert route_m((2, 2), (8, 2), [box]) == pytest.approx(6)
+    assert Ways.round([box]).length_m((2, 2), (8, 2)) == pytest.approx(6)

@@ -1,7 +1,7 @@
 """Sun on a place: the hours each of its cells gets through the year."""
 
 from dataclasses import dataclass
-from datetime import date, timedelta
+from datetime import date
 from functools import lru_cache
 
 import numpy as np
@@ -37,30 +37,25 @@ class Sky:
 class PlaceSun:
     """Direct sun on the cells of one place, on sample days of each month.
 
-    `hours` is cells x sample days x four parts of a day, in the order of `addresses`;
-    `open_hours` are those above ten degrees that an open sky gives on the sample days.
+    `hours` and `useful_hours`, of them above ten degrees, are cells x sample days in the order
+    of `addresses`; `open_hours` are the useful ones that an open sky gives on those days.
     """
 
     addresses: dict[str, int]
     areas_cm2: Floats
-    hours: NDArray[np.float32]
+    hours: Floats
+    useful_hours: Floats
     open_hours: Floats
     year: int
 
     def monthly(self) -> tuple[float, ...]:
         """Mean daily hours of each month over the whole place, January first. [hours]"""
-        days = self.areas_cm2 @ self.hours.sum(axis=2) / self.areas_cm2.sum()
+        days = self.areas_cm2 @ self.hours / self.areas_cm2.sum()
         return tuple(float(x) for x in days.reshape(12, -1).mean(axis=1))
-
-    def mean_on(self, day: date) -> float:
-        """Mean hours over the whole place on a day. [hours]"""
-        return self.mean_between((), day, day + timedelta(days=1))
 
     def mean_between(self, cells: tuple[str, ...], start: date, end: date) -> float:
         """Mean daily hours over some cells from a day up to another; no cells mean all. [hours]"""
-        rows = self._rows(cells)
-        daily = self.hours[rows].sum(axis=2) @ _weights(start, end, self.year)
-        return float(np.average(daily, weights=self.areas_cm2[rows]))
+        return self._over(cells, self.hours @ _weights(start, end, self.year))
 
     def useful_between(self, cells: tuple[str, ...], start: date, end: date) -> float:
         """`mean_between` of the sun above ten degrees, days counting by what they could give.
@@ -68,16 +63,18 @@ class PlaceSun:
         A crop grows when days are long: dark weeks that any open ground has in winter, when it
         only stands, are no shade. [hours]
         """
-        rows = self._rows(cells)
         days = _weights(start, end, self.year)
         weights = days * self.open_hours
-        if weights.sum() <= 0:
-            weights = days
-        daily = self.hours[rows][:, :, _HIGH].sum(axis=2) @ (weights / weights.sum())
-        return float(np.average(daily, weights=self.areas_cm2[rows]))
+        total = weights.sum()
+        return self._over(cells, self.useful_hours @ (weights / total if total > 0 else days))
 
-    def _rows(self, cells: tuple[str, ...]) -> NDArray[np.intp]:
-        return np.array([self.addresses[a] for a in cells] or list(self.addresses.values()))
+    def _over(self, cells: tuple[str, ...], each: Floats) -> float:
+        """Mean over cells by their ground."""
+        if not cells:
+            return float(self.areas_cm2 @ each / self.areas_cm2.sum())
+        rows = [self.addresses[address] for address in cells]
+        areas = self.areas_cm2[rows]
+        return float(areas @ each[rows] / areas.sum())
 
 
 def sky_of(plan: p.Plan, year: int, book: Book) -> Sky | None:
@@ -112,11 +109,12 @@ def _sun_on(shape: p.Shape, cell_cm: float, spot: _Spot, sky: Sky) -> PlaceSun:
     points, block_of = block_points_cm(grid)
     path = sun_path(sky.where, sample_days(sky.year))
     yard_m = laid(shape, spot.at_m, spot.heading_deg, points)
-    hours = hours_of_sun(yard_m, np.full(len(yard_m), spot.soil_cm / 100), sky.yard, path)
+    parts = hours_of_sun(yard_m, np.full(len(yard_m), spot.soil_cm / 100), sky.yard, path)
     return PlaceSun(
         addresses={address: row for row, address in enumerate(grid.cells)},
         areas_cm2=np.array([cell.area_cm2 for cell in grid.cells.values()]),
-        hours=hours[block_of],
+        hours=parts.sum(axis=2, dtype=np.float64)[block_of],
+        useful_hours=parts[:, :, _HIGH].sum(axis=2, dtype=np.float64)[block_of],
         open_hours=_open_hours(path),
         year=sky.year,
     )

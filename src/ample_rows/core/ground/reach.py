@@ -2,6 +2,7 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 from typing import Literal
 
 import numpy as np
@@ -37,12 +38,13 @@ def workers_of(household: p.Household | None, book: Book) -> tuple[Worker, ...]:
     return tuple(book.workers[name] for name in names)
 
 
+@lru_cache(maxsize=1024)
 def reach_of(
     place: p.Place,
     household: p.Household | None,
     book: Book,
     *,
-    in_the_way: Sequence[shapely.Polygon] = (),
+    in_the_way: tuple[shapely.Polygon, ...] = (),
     yard: shapely.Polygon | None = None,
 ) -> Reach:
     """Reach over a place from all of its rim, or from that part where a person can stand.
@@ -120,12 +122,12 @@ def _needed_cm(place: p.Place, rim: Points, outward: Points) -> dict[str, float]
     wall = place.shape.wall_thickness_cm or 0.0
     along = np.stack([-outward[:, 1], outward[:, 0]], axis=1) * _STEP_CM / 2
     segments = np.stack([rim - along, rim + along], axis=1)
-    stood = shapely.STRtree([shapely.LineString(ends) for ends in segments])
+    stood = shapely.STRtree(np.asarray(shapely.linestrings(segments)).tolist())
     points, block_of = _far_points(grid)
     outline = places.outline(place.shape).buffer(_EDGE_CM)
     shapely.prepare(outline)
     block, corner = np.nonzero(shapely.contains_xy(outline, points[..., 0], points[..., 1]))
-    which = [shapely.Point(x, y) for x, y in points[block, corner]]
+    which = np.asarray(shapely.points(points[block, corner])).tolist()
     pairs, far = stood.query_nearest(which, return_distance=True, all_matches=False)
     most = np.full(len(points), wall)
     np.maximum.at(most, block[pairs[0]], np.asarray(far) + wall)

@@ -106,3 +106,7 @@ def _field(outline_m: Ring, rise_per_m: tuple[float, float]) -> _Field:
 def _steps(length_m: float, step_m: float) -> int:
     # A hair over a whole number of steps is float dust, not another row.
     return max(1, math.ceil(length_m / step_m - 1e-6))
+
+
+KEPT = (_months, sun_on_day, _field)
+"""What is remembered of maps; cleared where times are measured from nothing."""

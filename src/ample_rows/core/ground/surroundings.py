@@ -1,6 +1,7 @@
 """What lies round a place in its yard: other places, walls, water, the door, roots, the fall."""
 
 import math
+from collections.abc import Iterable
 from dataclasses import dataclass
 from functools import lru_cache
 
@@ -10,12 +11,14 @@ import shapely
 from ample_rows.core import plan as p
 from ample_rows.core.ground.frame import outer_ring_m, to_yard
 from ample_rows.core.ground.reach import Reach, reach_of
-from ample_rows.core.ground.routes import route_m
+from ample_rows.core.ground.routes import Ways
 from ample_rows.core.ground.yard import LEAFY, rise_of
 from ample_rows.core.places import bounds
 from ample_rows.core.reference import Book
 
 _LEAST_OVERLAP_M2 = 1e-3
+_GRAZED_M = 0.05
+_NEAR_CM = 100.0
 
 
 @dataclass(frozen=True)
@@ -56,40 +59,53 @@ def surroundings(
     site: p.Site | None, all_places: tuple[p.Place, ...], household: p.Household | None, book: Book
 ) -> dict[str, Surroundings]:
     """Every place's surroundings by its id."""
-    yard = site or p.Site()
-    ground = _Ground(yard, {place.id: _outline(place) for place in all_places}, all_places, book)
+    ground = _Ground.of(site or p.Site(), all_places, book)
     return {place.id: _around(place, ground, household) for place in all_places}
 
 
 @dataclass(frozen=True, eq=False)
 class _Ground:
+    """A yard with its outlines worked out once. Solid things come first, then places."""
+
     site: p.Site
-    outlines: dict[str, shapely.Polygon | None]
-    places: tuple[p.Place, ...]
+    yard: shapely.Polygon | None
+    solids: tuple[tuple[str, shapely.Polygon], ...]
+    paths: tuple[tuple[str, shapely.Polygon], ...]
+    placed: dict[str, tuple[str, shapely.Polygon]]
+    ways: Ways
     book: Book
 
-    def others(self, place: p.Place) -> list[tuple[str, shapely.Polygon]]:
-        return [
-            (other.label, outline)
-            for other in self.places
-            if other.id != place.id and (outline := self.outlines[other.id]) is not None
-        ]
-
-    def solids(self) -> list[tuple[str, shapely.Polygon]]:
-        return [
+    @classmethod
+    def of(cls, site: p.Site, all_places: tuple[p.Place, ...], book: Book) -> "_Ground":
+        solids = tuple(
             (o.name or o.kind or "obstacle", shapely.Polygon(o.outline_m))
-            for o in self.site.obstacles
+            for o in site.obstacles
             if o.kind not in LEAFY
-        ]
+        )
+        paths = tuple((path.name or "path", _strip(path)) for path in site.paths)
+        outlines = ((place, _outline(place)) for place in all_places)
+        placed = {place.id: (place.label, o) for place, o in outlines if o is not None}
+        return cls(
+            site=site,
+            yard=shapely.Polygon(site.outline_m) if site.outline_m else None,
+            solids=solids,
+            paths=paths,
+            placed=placed,
+            ways=Ways.round([o for _, o in (*solids, *placed.values())]),
+            book=book,
+        )
 
-    def paths(self) -> list[tuple[str, shapely.Polygon]]:
-        return [
-            (
-                path.name or "path",
-                shapely.LineString(path.line_m).buffer(path.width_cm / 200, cap_style="flat"),
-            )
-            for path in self.site.paths
-        ]
+    def others(self, place: p.Place) -> list[tuple[str, shapely.Polygon]]:
+        return [known for ident, known in self.placed.items() if ident != place.id]
+
+    def way_m(self, start: p.PointM, place: p.Place, middle: p.PointM) -> float:
+        own = len(self.solids) + list(self.placed).index(place.id)
+        return self.ways.length_m(start, middle, inside=own)
+
+
+def _strip(path: p.Path) -> shapely.Polygon:
+    strip = shapely.LineString(path.line_m).buffer(path.width_cm / 200, cap_style="flat")
+    return strip if isinstance(strip, shapely.Polygon) else strip.convex_hull
 
 
 def _outline(place: p.Place) -> shapely.Polygon | None:
@@ -98,37 +114,42 @@ def _outline(place: p.Place) -> shapely.Polygon | None:
 
 
 def _around(place: p.Place, ground: _Ground, household: p.Household | None) -> Surroundings:
-    outline = ground.outlines[place.id]
     site, book = ground.site, ground.book
-    if outline is None:
+    if place.id not in ground.placed:
         return Surroundings(reach_of(place, household, book))
-    others, solids = ground.others(place), ground.solids()
-    in_the_way = [o for _, o in others] + [o for _, o in solids]
-    yard = shapely.Polygon(site.outline_m) if site.outline_m else None
-    path = min(
-        ((outline.distance(o) * 100, label) for label, o in others + solids),
-        default=(None, None),
-    )
-    outside = outline.difference(yard).area / outline.area if yard is not None else 0.0
+    _, outline = ground.placed[place.id]
+    others = ground.others(place)
+    in_the_way = [*others, *ground.solids]
+    gaps = [(outline.distance(o) * 100, label) for label, o in in_the_way]
+    path_cm, beside = min(gaps, default=(None, None))
+    near = [o for (gap, _), (_, o) in zip(gaps, in_the_way, strict=True) if gap < _NEAR_CM]
+    middle = _middle(outline)
     fall = _fall_cm(place, site)
     return Surroundings(
-        reach=reach_of(place, household, book, in_the_way=in_the_way, yard=yard),
-        path_cm=path[0],
-        path_beside=path[1],
-        outside_share=round(outside, 4) if outside > _LEAST_OVERLAP_M2 else 0.0,
+        reach=reach_of(place, household, book, in_the_way=tuple(near), yard=ground.yard),
+        path_cm=path_cm,
+        path_beside=beside,
+        outside_share=_share_outside(outline, ground.yard),
         overlaps=_met(outline, others),
-        stands_in=_met(outline, solids),
-        on_paths=_met(outline, ground.paths()),
+        stands_in=_met(outline, ground.solids),
+        on_paths=_met(outline, ground.paths),
         roots=_roots(outline, site, book),
-        water=_water(outline, site, in_the_way),
-        door_m=_door_m(outline, site, in_the_way),
-        in_sight=_in_sight(outline, site, book),
+        water=_water(place, middle, ground),
+        door_m=ground.way_m(site.door_m, place, middle) if site.door_m else None,
+        in_sight=_in_sight(middle, site, book),
         fall_width_cm=fall[0],
         fall_length_cm=fall[1],
     )
 
 
-def _met(outline: shapely.Polygon, others: list[tuple[str, shapely.Polygon]]) -> tuple[str, ...]:
+def _share_outside(outline: shapely.Polygon, yard: shapely.Polygon | None) -> float:
+    outside = 0.0 if yard is None else outline.difference(yard).area
+    return round(outside / outline.area, 4) if outside > _LEAST_OVERLAP_M2 else 0.0
+
+
+def _met(
+    outline: shapely.Polygon, others: Iterable[tuple[str, shapely.Polygon]]
+) -> tuple[str, ...]:
     return tuple(label for label, o in others if outline.intersection(o).area > _LEAST_OVERLAP_M2)
 
 
@@ -149,36 +170,21 @@ def _roots(outline: shapely.Polygon, site: p.Site, book: Book) -> tuple[str, ...
     return tuple(found)
 
 
-def _water(
-    outline: shapely.Polygon, site: p.Site, in_the_way: list[shapely.Polygon]
-) -> WaterWay | None:
-    middle = _middle(outline)
-    ways = [
-        WaterWay(tap.name or "tap", route_m(tap.at_m, middle, in_the_way), tap.hose_m)
-        for tap in site.taps
-    ]
-    ways += [
-        WaterWay(tank.name or "butt", route_m(tank.at_m, middle, in_the_way), None)
-        for tank in site.tanks
-    ]
+def _water(place: p.Place, middle: p.PointM, ground: _Ground) -> WaterWay | None:
+    site = ground.site
+    sources = [(tap.name or "tap", tap.at_m, tap.hose_m) for tap in site.taps]
+    sources += [(tank.name or "butt", tank.at_m, None) for tank in site.tanks]
+    ways = [WaterWay(name, ground.way_m(at, place, middle), hose) for name, at, hose in sources]
     return min(ways, key=lambda w: (w.short_m, w.route_m), default=None)
 
 
-def _door_m(
-    outline: shapely.Polygon, site: p.Site, in_the_way: list[shapely.Polygon]
-) -> float | None:
+def _in_sight(middle: p.PointM, site: p.Site, book: Book) -> bool | None:
     if site.door_m is None:
         return None
-    return route_m(site.door_m, _middle(outline), in_the_way)
-
-
-def _in_sight(outline: shapely.Polygon, site: p.Site, book: Book) -> bool | None:
-    if site.door_m is None:
-        return None
-    line = shapely.LineString([site.door_m, _middle(outline)])
+    line = shapely.LineString([site.door_m, middle])
     eyes = book.value("sight_height_m")
     tall = [shapely.Polygon(o.outline_m) for o in site.obstacles if o.height_m > eyes]
-    return not any(line.intersection(o).length > 0.05 for o in tall)
+    return not any(line.intersection(o).length > _GRAZED_M for o in tall)
 
 
 def _fall_cm(place: p.Place, site: p.Site) -> tuple[float, float]:

@@ -7,7 +7,7 @@ import numpy as np
 from ample_rows.core import places, supports
 from ample_rows.core import plan as p
 from ample_rows.core.edits import ChangePlace, Changes
-from ample_rows.core.evaluate import PlaceResult, evaluate_place, place_case, setting_of
+from ample_rows.core.evaluate import PlaceResult, evaluate_place, place_case
 from ample_rows.core.ground.frame import laid
 from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.reference import Book
@@ -91,7 +91,7 @@ def _result(plan: p.Plan, place: p.Place, book: Book) -> PlaceResult:
     others = tuple(reckoned if other.id == place.id else other for other in plan.places)
     drawn = plan.model_copy(update={"places": others})
     plantings = tuple(g for g in plan.plantings if g.place == place.id)
-    return evaluate_place(place_case(drawn, reckoned, setting_of(plan, book), book), plantings)
+    return evaluate_place(place_case(drawn, place.id, book), plantings)
 
 
 def _hours(result: PlaceResult) -> float:

@@ -31,9 +31,13 @@ class Caster:
         return self.base_m is None and not any(self.passes)
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, eq=False)
 class Yard:
-    """Everything that stands between a point of the yard and the sun."""
+    """Everything that stands between a point of the yard and the sun.
+
+    Compared by identity: `yard_of` gives the same one for the same site, and hashing all of its
+    corners for each place would cost more than the lookup saves.
+    """
 
     casters: tuple[Caster, ...]
     north_deg: float
