@@ -11,12 +11,12 @@ GROUND = "/gardens/lantern-court/ground"
 @pytest.fixture
 def yard(page, base_url):
     page.goto(base_url + GROUND)
-    expect(page.locator("svg.bed")).to_contain_text("8 h")
+    expect(page.locator(".bed")).to_contain_text("8 h")
     return page
 
 
 def thing(page, name):
-    return page.locator(f"svg.bed [data-thing*='{name}']").first
+    return page.locator(f".bed [data-thing*='{name}']").first
 
 
 def drag(page, name, right_px, down_px):
@@ -54,13 +54,13 @@ def test_a_yard_is_drawn_from_nothing(page, base_url):
     page.get_by_label("From the left side").fill("0")
     page.get_by_label("From the lower side").fill("1.2m")
     page.get_by_role("button", name="Save").click()
-    expect(page.locator("svg.bed")).to_contain_text("wall, 2.4 m")
+    expect(page.locator(".bed")).to_contain_text("wall, 2.4 m")
     page.get_by_role("button", name="tap", exact=True).click()
     page.get_by_label("Hose, cm").fill("1m")
     page.get_by_role("button", name="Save").click()
-    expect(page.locator("svg.bed")).to_contain_text("tap, hose 1 m")
+    expect(page.locator(".bed")).to_contain_text("tap, hose 1 m")
     page.get_by_role("button", name="Undo").click()
-    expect(page.locator("svg.bed")).to_contain_text("tap, hose 10 m")
+    expect(page.locator(".bed")).to_contain_text("tap, hose 10 m")
 
 
 def test_a_bed_is_dragged_and_its_hours_follow(yard):
@@ -98,10 +98,10 @@ def test_by_keys_alone(yard):
     yard.keyboard.press("Enter")
     yard.get_by_role("button", name="Drawing").focus()
     yard.keyboard.press("Enter")
-    yard.locator("svg.bed").focus()
+    yard.locator(".bed").focus()
     yard.keyboard.press("Shift+ArrowRight")
     yard.keyboard.press("ArrowUp")
-    expect(yard.locator("svg.bed")).to_contain_text("1.7 m")
+    expect(yard.locator(".bed")).to_contain_text("1.7 m")
     yard.keyboard.press("Escape")
     expect(yard.get_by_text("Choose a place to see its hours")).to_be_visible()
 
@@ -111,7 +111,7 @@ def test_the_day_and_the_months_move_the_sun(yard):
     expect(region).to_contain_text("Sun, 14 June")
     yard.get_by_role("button", name=re.compile("^Dec")).click()
     expect(region).to_contain_text("Sun, 15 December")
-    expect(yard.locator("svg.bed")).not_to_contain_text("10 h")
+    expect(yard.locator(".bed")).not_to_contain_text("10 h")
 
 
 def test_a_measure_that_cannot_be_read_is_told_at_its_field(yard):
@@ -150,7 +150,7 @@ def test_turning_answers_in_hours_and_kilograms_and_turns(yard):
 def test_what_is_laid_out_can_be_taken_out(yard):
     thing(yard, '"tap"').click()
     yard.get_by_role("button", name="Take it out").click()
-    expect(yard.locator("svg.bed")).not_to_contain_text("hose 12 m")
+    expect(yard.locator(".bed")).not_to_contain_text("hose 12 m")
 
 
 def test_a_new_place_lands_in_the_yard(yard):
@@ -158,7 +158,7 @@ def test_a_new_place_lands_in_the_yard(yard):
     yard.get_by_label("Name").fill("Middle bed")
     yard.get_by_role("button", name="Add the place").click()
     expect(yard.get_by_role("region", name="Middle bed")).to_be_visible()
-    expect(yard.locator("svg.bed")).to_contain_text("Middle bed")
+    expect(yard.locator(".bed")).to_contain_text("Middle bed")
 
 
 def test_in_feet_and_inches(page, base_url):
@@ -166,4 +166,4 @@ def test_in_feet_and_inches(page, base_url):
     page.get_by_label("Measures").select_option("imperial")
     page.goto(base_url + GROUND)
     expect(page.get_by_text("36.1 ft × 26.2 ft")).to_be_visible()
-    expect(page.locator("svg.bed")).to_contain_text("house, 19.7 ft")
+    expect(page.locator(".bed")).to_contain_text("house, 19.7 ft")

@@ -3,8 +3,8 @@ import { memo } from 'react';
 import type { HeldGarden } from '../api/merge';
 import type { PlaceReport } from '../api/types';
 import type { Extent } from '../app/useExtent';
-import { ring, shiftOf } from './held';
-import type { Held } from './held';
+import { isShown, ring } from './held';
+import type { Shows } from './held';
 import { beside, fitLabel, textWidth, within } from './labels';
 import type { Box } from './labels';
 import { sameThing } from './things';
@@ -69,10 +69,10 @@ interface Props {
   state: HeldGarden;
   scale: YardScale;
   chosen: Thing | null;
-  held: Held | null;
+  shows: Shows;
 }
 
-export function PlaceMarks({ marks, state, scale, chosen, held }: Props) {
+export const PlaceMarks = memo(function PlaceMarks({ marks, state, scale, chosen, shows }: Props) {
   return (
     <g>
       {marks.map((mark) => {
@@ -81,7 +81,7 @@ export function PlaceMarks({ marks, state, scale, chosen, held }: Props) {
           <g
             key={mark.report.id}
             data-thing={JSON.stringify(thing)}
-            transform={shiftOf(held, thing, scale)}
+            visibility={isShown(shows, thing) ? undefined : 'hidden'}
             className="cursor-move"
           >
             <Mark
@@ -97,7 +97,7 @@ export function PlaceMarks({ marks, state, scale, chosen, held }: Props) {
       })}
     </g>
   );
-}
+});
 
 const Mark = memo(function Mark({
   mark,

@@ -1,9 +1,11 @@
+import { memo } from 'react';
+
 import type { Obstacle, Site } from '../api/types';
 import { useUnits } from '../app/preferences';
 import type { Extent } from '../app/useExtent';
 import type { Units } from '../units/units';
-import { ring, shiftOf } from './held';
-import type { Held } from './held';
+import { isShown, ring } from './held';
+import type { Shows } from './held';
 import { textWidth } from './labels';
 import type { Box } from './labels';
 import { pageBox } from './PlaceMarks';
@@ -17,18 +19,18 @@ interface Props {
   scale: YardScale;
   extent: Extent;
   chosen: Thing | null;
-  held: Held | null;
+  shows: Shows;
 }
 
 const LEAFY = ['tree', 'shrub', 'hedge'];
 
 /** What stands round the beds: houses, walls, trees; paths; taps, butts and the door. */
-export function Surround({ site, scale, extent, chosen, held }: Props) {
+export const Surround = memo(function Surround({ site, scale, extent, chosen, shows }: Props) {
   const units = useUnits();
   const ink = (thing: Thing) => (sameThing(chosen, thing) ? 'var(--damson)' : 'var(--ink)');
   const part = (thing: Thing) => ({
     'data-thing': JSON.stringify(thing),
-    transform: shiftOf(held, thing, scale),
+    visibility: isShown(shows, thing) ? undefined : 'hidden',
     className: 'cursor-move',
   });
   return (
@@ -71,9 +73,7 @@ export function Surround({ site, scale, extent, chosen, held }: Props) {
               {...part(thing)}
               x={label.x}
               y={label.y}
-              transform={
-                label.turned ? `rotate(-90 ${label.x} ${label.y})` : shiftOf(held, thing, scale)
-              }
+              transform={label.turned ? `rotate(-90 ${label.x} ${label.y})` : undefined}
               textAnchor="middle"
               fontSize={12}
               fill={sameThing(chosen, thing) ? 'var(--damson)' : 'var(--muted)'}
@@ -118,7 +118,7 @@ export function Surround({ site, scale, extent, chosen, held }: Props) {
       )}
     </g>
   );
-}
+});
 
 interface SpotProps {
   part: Record<string, string | undefined>;

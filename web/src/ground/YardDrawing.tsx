@@ -1,4 +1,4 @@
-import { useMemo, useRef, useState } from 'react';
+import { memo, useMemo, useRef, useState } from 'react';
 import type { KeyboardEvent, PointerEvent } from 'react';
 
 import type { HeldGarden } from '../api/merge';
@@ -9,13 +9,15 @@ import { NorthMark } from '../drawing/NorthMark';
 import { Dimensions } from './Dimensions';
 import { ring } from './held';
 import type { Held } from './held';
+import type { Box } from './labels';
 import { PlaceMarks, placeBoxes } from './PlaceMarks';
+import type { PlaceMark } from './PlaceMarks';
 import { Isolines, Tones } from './SunLayer';
 import { Surround, surroundBoxes } from './Surround';
 import { keyOf, siteOf, spotOfThing } from './things';
 import type { Thing } from './things';
 import { boundsOf, fitYard, snapped, toYard } from './yardScale';
-import type { PointM } from './yardScale';
+import type { PointM, YardScale } from './yardScale';
 
 interface Props {
   state: HeldGarden;
@@ -57,7 +59,7 @@ export function YardDrawing(props: Props) {
   );
   if (!scale || !outline) return null;
 
-  const pointOf = (event: PointerEvent<SVGSVGElement>): PointM => {
+  const pointOf = (event: PointerEvent<HTMLDivElement>): PointM => {
     const box = event.currentTarget.getBoundingClientRect();
     return toYard(scale, [event.clientX - box.left, event.clientY - box.top]);
   };
@@ -65,7 +67,7 @@ export function YardDrawing(props: Props) {
     snapped(start[0] + by[0], units.snapM),
     snapped(start[1] + by[1], units.snapM),
   ];
-  const onPointerDown = (event: PointerEvent<SVGSVGElement>) => {
+  const onPointerDown = (event: PointerEvent<HTMLDivElement>) => {
     if (event.button !== 0) return;
     const at = pointOf(event);
     if (props.placing && chosen) {
@@ -79,7 +81,7 @@ export function YardDrawing(props: Props) {
     pressed.current = { x: event.clientX, y: event.clientY };
     setHeld({ thing, from: at, by: [0, 0] });
   };
-  const onPointerMove = (event: PointerEvent<SVGSVGElement>) => {
+  const onPointerMove = (event: PointerEvent<HTMLDivElement>) => {
     const began = pressed.current;
     if (!held || !began) return;
     if (held.by[0] === 0 && held.by[1] === 0) {
@@ -99,7 +101,7 @@ export function YardDrawing(props: Props) {
     if (!held || !start || (held.by[0] === 0 && held.by[1] === 0)) return;
     props.onMove(held.thing, [start[0] + held.by[0], start[1] + held.by[1]]);
   };
-  const onKeyDown = (event: KeyboardEvent<SVGSVGElement>) => {
+  const onKeyDown = (event: KeyboardEvent<HTMLDivElement>) => {
     const step = units.snapM * (event.shiftKey ? 10 : 1);
     const by = {
       ArrowLeft: [-step, 0],
@@ -114,11 +116,10 @@ export function YardDrawing(props: Props) {
     } else return;
     event.preventDefault();
   };
-  const [nx, ny] = northSpot(extent);
+  const carried = held && (held.by[0] !== 0 || held.by[1] !== 0) ? held : null;
   return (
-    <svg
-      className={`bed block h-full w-full touch-none select-none ${props.placing ? 'cursor-crosshair' : ''}`}
-      viewBox={`0 0 ${extent.width} ${extent.height}`}
+    <div
+      className={`bed relative h-full w-full touch-none select-none ${props.placing ? 'cursor-crosshair' : ''}`}
       role="application"
       tabIndex={0}
       aria-label={`The yard from above. ${chosen ? `Chosen: ${keyOf(chosen)}. Arrows move it.` : 'Nothing chosen.'}`}
@@ -129,8 +130,59 @@ export function YardDrawing(props: Props) {
       onPointerCancel={() => setHeld(null)}
       onKeyDown={onKeyDown}
     >
+      <Lying
+        state={state}
+        sun={sun}
+        extent={extent}
+        scale={scale}
+        places={places}
+        taken={taken}
+        chosen={chosen}
+        but={carried ? keyOf(carried.thing) : null}
+      />
+      <Carried
+        state={state}
+        extent={extent}
+        scale={scale}
+        places={places}
+        chosen={chosen}
+        held={carried}
+      />
+    </div>
+  );
+}
+
+interface LayerProps {
+  state: HeldGarden;
+  extent: Extent;
+  scale: YardScale;
+  places: readonly PlaceMark[];
+  chosen: Thing | null;
+}
+
+/** All that lies still. While something is carried this is not drawn again. */
+const Lying = memo(function Lying({
+  state,
+  sun,
+  extent,
+  scale,
+  places,
+  taken,
+  chosen,
+  but,
+}: LayerProps & { sun: YardSun | undefined; taken: readonly Box[]; but: string | null }) {
+  const site = siteOf(state.plan);
+  const outline = ring(scale, site.outline_m ?? []);
+  const shows = useMemo(() => ({ but }), [but]);
+  const [nx, ny] = northSpot(extent);
+  return (
+    <svg
+      className="layer block h-full w-full"
+      viewBox={`0 0 ${extent.width} ${extent.height}`}
+      role="group"
+    >
       <clipPath id="yard-clip">
-        <path d={ring(scale, outline)} />
+        <path d={outline} />
       </clipPath>
       {sun?.map && (
         <g clipPath="url(#yard-clip)">
@@ -138,17 +190,44 @@ export function YardDrawing(props: Props) {
           <Isolines map={sun.map} layer={0} scale={scale} taken={taken} />
         </g>
       )}
-      <path
-        d={ring(scale, outline)}
-        fill={sun?.map ? 'none' : 'var(--paper)'}
-        stroke="var(--ink)"
-      />
-      <Surround site={site} scale={scale} extent={extent} chosen={chosen} held={held} />
-      <PlaceMarks marks={places} state={state} scale={scale} chosen={chosen} held={held} />
+      <path d={outline} fill={sun?.map ? 'none' : 'var(--paper)'} stroke="var(--ink)" />
+      <Surround site={site} scale={scale} extent={extent} chosen={chosen} shows={shows} />
+      <PlaceMarks marks={places} state={state} scale={scale} chosen={chosen} shows={shows} />
+      <NorthMark x={nx} y={ny} headingDeg={(site.north_deg ?? 0) + 90} />
+    </svg>
+  );
+});
+
+/** What the pointer carries, and the measures of the chosen place, over all that lies still. */
+function Carried({
+  state,
+  extent,
+  scale,
+  places,
+  chosen,
+  held,
+}: LayerProps & { held: Held | null }) {
+  const key = held ? keyOf(held.thing) : '';
+  const shows = useMemo(() => ({ only: key }), [key]);
+  const site = siteOf(state.plan);
+  return (
+    <svg
+      className="layer pointer-events-none absolute inset-0 block h-full w-full"
+      viewBox={`0 0 ${extent.width} ${extent.height}`}
+      role="group"
+    >
+      {held && (
+        <g transform={`translate(${held.by[0] * scale.pxPerM} ${-held.by[1] * scale.pxPerM})`}>
+          {held.thing.kind === 'place' ? (
+            <PlaceMarks marks={places} state={state} scale={scale} chosen={chosen} shows={shows} />
+          ) : (
+            <Surround site={site} scale={scale} extent={extent} chosen={chosen} shows={shows} />
+          )}
+        </g>
+      )}
       {chosen?.kind === 'place' && (
         <Dimensions state={state} place={chosen.id} scale={scale} held={held} />
       )}
-      <NorthMark x={nx} y={ny} headingDeg={(site.north_deg ?? 0) + 90} />
     </svg>
   );
 }

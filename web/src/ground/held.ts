@@ -15,8 +15,9 @@ export function ring(scale: YardScale, points: readonly PointM[]): string {
   return polygonPath(points.map((p) => toPx(scale, p)));
 }
 
-/** How far a thing is shown from where it lies, while it is held. */
-export function shiftOf(held: Held | null, thing: Thing, scale: YardScale): string | undefined {
-  if (!held || keyOf(held.thing) !== keyOf(thing)) return undefined;
-  return `translate(${held.by[0] * scale.pxPerM} ${-held.by[1] * scale.pxPerM})`;
+/** Which things a layer of the drawing shows: all but the one that is held, or that one alone. */
+export type Shows = { but: string | null } | { only: string };
+
+export function isShown(shows: Shows, thing: Thing): boolean {
+  return 'only' in shows ? shows.only === keyOf(thing) : shows.but !== keyOf(thing);
 }

@@ -12,6 +12,7 @@ from ample_rows.core.reference import Book
 
 _DAY = sun_path.sample_days(2027)[11]
 MOVES = 60
+_SETTLE_MS = 1000
 _TRACED = ["devtools.timeline", "disabled-by-default-devtools.timeline"]
 
 
@@ -108,9 +109,10 @@ def drag_row(base: str, chromium: str) -> list[Row]:
         browser = playwright.chromium.launch(executable_path=chromium, args=flags)
         page = browser.new_page(viewport={"width": 1280, "height": 800})
         page.goto(f"{base}/gardens/lantern-court/ground")
-        bed = page.locator("svg.bed [data-thing*='\"low\"']")
+        bed = page.locator(".bed [data-thing*='\"low\"']")
         bed.wait_for()
         page.wait_for_load_state("networkidle")
+        page.wait_for_timeout(_SETTLE_MS)
         box = bed.bounding_box() or {"x": 0.0, "y": 0.0}
         x, y = box["x"] + 20, box["y"] + 12
         page.mouse.move(x, y)
