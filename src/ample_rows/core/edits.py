@@ -63,6 +63,13 @@ class ChangeSite(_Edit):
     changes: Changes
 
 
+class ChangeSoil(_Edit):
+    """Set some keys of the garden's soil and prices; a key set to null is taken out."""
+
+    do: Literal["change-soil"] = "change-soil"
+    changes: Changes
+
+
 class Together(_Edit):
     """Several edits that stand or fall, and are undone, as one."""
 
@@ -84,6 +91,7 @@ Edit = Annotated[
     | RemovePlace
     | ChangeGarden
     | ChangeSite
+    | ChangeSoil
     | Together
     | ReplacePlan,
     Field(discriminator="do"),
@@ -126,6 +134,8 @@ def _apply(document: Changes, edit: Edit) -> None:
             _merge(document["garden"], edit.changes)
         case ChangeSite():
             _merge(document.setdefault("site", {}), edit.changes)
+        case ChangeSoil():
+            _merge(document.setdefault("soil", {}), edit.changes)
         case Together():
             for part in edit.edits:
                 _apply(document, part)
@@ -176,6 +186,8 @@ def describe(edit: Edit, before: p.Plan) -> str:
             return "change the garden"
         case ChangeSite():
             return f"change {_of_the_yard(edit.changes)}"
+        case ChangeSoil():
+            return "change the soil"
         case Together():
             return describe(edit.edits[0], before)
         case ReplacePlan():

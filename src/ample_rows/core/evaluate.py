@@ -28,15 +28,23 @@ from ample_rows.core.report import (
     DepthLayers,
     GroundReport,
     Note,
+    OrderReport,
     PlaceReport,
     PlantingReport,
     Report,
+    SoilReport,
     Standing,
     SunReport,
     SupportReport,
     Totals,
+    WaterReport,
     YearReport,
 )
+from ample_rows.core.soil.fill import Fill, fill_of, order_working
+from ample_rows.core.soil.order import options_for, summed
+from ample_rows.core.soil.weight import weight_of
+from ample_rows.core.water.air import air_of
+from ample_rows.core.water.need import water_need
 from ample_rows.core.working import Term
 
 DEFAULT_SEED = 1
@@ -78,7 +86,7 @@ def evaluate(plan: p.Plan, book: Book, *, program: str) -> Report:
         year=_year_report(setting.year, notes.guessed_keys(plan.garden)),
         places=tuple(result.report for result in results),
         plantings=tuple(reports[planting.id] for planting in plan.plantings),
-        totals=_totals(results, book),
+        totals=_totals(results, plan.soil, book),
         notes=(
             *(note for result in results for note in result.notes),
             *notes.garden_notes(plan, book),
@@ -95,6 +103,8 @@ def setting_of(plan: p.Plan, book: Book) -> Setting:
         latitude=garden.latitude,
         north_deg=(plan.site.north_deg if plan.site else None) or 0.0,
         seed=DEFAULT_SEED if garden.seed is None else garden.seed,
+        soil=plan.soil,
+        air=air_of(garden, book),
     )
 
 
@@ -160,6 +170,7 @@ def _place_report(view: notes.PlaceView, idle_weeks: float, draws: Draws) -> Pla
     box = places.bounds(place.shape)
     policy = place.depth_policy or setting.policies.depth or "standard"
     outline = places.outline(place.shape).exterior.coords[:-1]
+    filled = fill_of(place, setting.soil, book)
     return PlaceReport(
         id=place.id,
         inside_area_m2=places.inside_area_m2(place.shape),
@@ -188,6 +199,9 @@ def _place_report(view: notes.PlaceView, idle_weeks: float, draws: Draws) -> Pla
         sun=_sun_report(view.sun, book),
         reach=view.around.reach,
         ground=_ground_report(place, view.around),
+        soil=_soil_report(filled, setting.soil, book),
+        weight=weight_of(place, filled, book),
+        water=_water_report(view, filled, book),
         working=_place_working(place, depth, policy, book),
     )
 
@@ -197,6 +211,42 @@ def _sun_report(found: PlaceSun | None, book: Book) -> SunReport | None:
         return None
     hours = found.monthly()
     return SunReport(hours, bears_words(hours, book))
+
+
+def _soil_report(filled: Fill, soil: p.Soil | None, book: Book) -> SoilReport:
+    return SoilReport(
+        mix=filled.mix,
+        label=filled.label,
+        settling=filled.settling,
+        fill_litres=filled.fill_litres,
+        order_litres=filled.order_litres,
+        layers=filled.layers,
+        recipe_litres=filled.recipe_litres,
+        options=options_for(filled.order_litres, soil),
+        working=order_working(filled, book),
+    )
+
+
+def _water_report(view: notes.PlaceView, filled: Fill, book: Book) -> WaterReport | None:
+    air = view.setting.air
+    if air is None:
+        return None
+    need = water_need(
+        view.place,
+        tuple(e.report for e in view.plantings),
+        air,
+        book,
+        available_water=book.mixes[filled.mix].available_water,
+        year=view.setting.year.last_frost.year,
+    )
+    can = book.value("can_litres")
+    return WaterReport(
+        need.litres_per_week,
+        need.dry_litres_per_week,
+        need.days_between,
+        tuple(litres / can for litres in need.dry_litres_per_week),
+        need.how,
+    )
 
 
 def _ground_report(place: p.Place, around: Surroundings) -> GroundReport:
@@ -276,7 +326,18 @@ def _supports(place: p.Place, setting: Setting, book: Book) -> tuple[SupportRepo
     return tuple(found)
 
 
-def _totals(results: list[PlaceResult], book: Book) -> Totals:
+def _order_of(results: list[PlaceResult], soil: p.Soil | None) -> OrderReport:
+    litres = sum(r.report.soil.order_litres for r in results)
+    recipe = summed(r.report.soil.recipe_litres for r in results)
+    return OrderReport(litres, recipe, options_for(litres, soil))
+
+
+def _water_of(results: list[PlaceResult]) -> tuple[float, ...] | None:
+    needs = [r.report.water.litres_per_week for r in results if r.report.water]
+    return tuple(sum(month) for month in zip(*needs, strict=True)) if needs else None
+
+
+def _totals(results: list[PlaceResult], soil: p.Soil | None, book: Book) -> Totals:
     weeks: dict[date, float] = defaultdict(float)
     for result in results:
         for planting in result.plantings:
@@ -287,6 +348,9 @@ def _totals(results: list[PlaceResult], book: Book) -> Totals:
         plants=sum(r.report.plants for r in results),
         inside_area_m2=sum(r.report.inside_area_m2 for r in results),
         soil_litres=sum(r.report.soil_litres for r in results),
+        order=_order_of(results, soil),
+        kg_wet=sum(r.report.weight.kg for r in results),
+        water_litres_per_week=_water_of(results),
         idle_cell_weeks=sum(r.report.idle_cell_weeks for r in results),
         harvest_kg=harvest.quantiles(_sum_of([r.draws for r in results], book)),
         weekly_kg=tuple(WeekKg(week, kg) for week, kg in sorted(weeks.items())),

@@ -36,6 +36,8 @@ def require_sound(plan: p.Plan, book: Book) -> None:
 def check_plan(plan: p.Plan, book: Book) -> list[Fault]:
     """Every disagreement between parts, in the order of the document."""
     faults = list(_garden_faults(plan.garden, book))
+    if plan.soil and plan.soil.mix is not None and plan.soil.mix not in book.mixes:
+        faults.append(Fault("soil.mix", _unknown_mix(plan.soil.mix, book)))
     faults += _site_faults(plan.site or p.Site())
     faults += _twice([place.id for place in plan.places], "places")
     for index, place in enumerate(plan.places):
@@ -99,6 +101,10 @@ def _site_faults(site: p.Site) -> Iterator[Fault]:
             )
 
 
+def _unknown_mix(name: str, book: Book) -> str:
+    return f'"{name}" is not a mix; use {", ".join(book.mixes)}'
+
+
 def _unknown_crop(name: str) -> str:
     return f'"{name}" is not in the crop book; `ample crops` lists what is'
 
@@ -119,6 +125,13 @@ def _place_faults(place: p.Place, path: str, book: Book) -> Iterator[Fault]:
         yield Fault(
             f"{path}.rim_gap_cm", f"{place.rim_gap_cm:g} cm leaves no soil in a wall of {wall:g} cm"
         )
+    if place.base_cm is not None and place.base_cm > 0 and place.base_cm >= places.fill_cm(place):
+        yield Fault(
+            f"{path}.base_cm",
+            f"{place.base_cm:g} cm leaves no mix in a fill of {places.fill_cm(place):g} cm",
+        )
+    if place.mix is not None and place.mix not in book.mixes:
+        yield Fault(f"{path}.mix", _unknown_mix(place.mix, book))
     grid = grid_of(place)
     held: set[str] = set()
     for index, part in enumerate(place.held):

@@ -179,14 +179,28 @@ def bottom(place: p.Place) -> p.Bottom:
 
 def soil_litres(place: p.Place) -> float:
     """Soil inside the walls at its settled depth, exact for tapered pots and mounds. [L]"""
-    depth = fill_cm(place)
+    return litres_above(place, fill_cm(place))
+
+
+def foot_area_m2(place: p.Place) -> float:
+    """The ground a place stands on; a tapered pot stands on less than its rim. [m2]"""
+    shape = inside_shape(place.shape)
+    if isinstance(shape, p.Circle) and shape.bottom_diameter_cm is not None:
+        across = shape.bottom_diameter_cm + 2 * (shape.wall_thickness_cm or 0.0)
+        return math.pi * across**2 / 4 / 1e4
+    return float(outer_outline(place.shape).area) / 1e4
+
+
+def litres_above(place: p.Place, depth: float) -> float:
+    """The uppermost so many centimetres of a place's fill. [L]"""
     shape = inside_shape(place.shape)
     if isinstance(shape, p.Mound):
         return _mound_litres(shape, depth)
     if isinstance(shape, p.Circle) and shape.bottom_diameter_cm is not None:
-        low = shape.bottom_diameter_cm / 2
-        wall = place.wall_height_cm
-        high = low + (shape.diameter_cm / 2 - low) * (depth / wall if wall else 0.0)
+        wall, surface = place.wall_height_cm, fill_cm(place)
+        narrow, wide = shape.bottom_diameter_cm / 2, shape.diameter_cm / 2
+        high = narrow + (wide - narrow) * (surface / wall if wall else 0.0)
+        low = narrow + (wide - narrow) * ((surface - depth) / wall if wall else 0.0)
         return math.pi * depth / 3 * (low * low + low * high + high * high) / 1000
     return inside_area_m2(shape) * depth * 10
 

@@ -16,6 +16,7 @@ from ample_rows.core.reference import Book, Crop
 from ample_rows.core.report import DepthReport, LightReport, PlantingReport, WindowReport
 from ample_rows.core.roots import DepthResult
 from ample_rows.core.season import Dates, GrowingYear
+from ample_rows.core.water.air import Air12
 from ample_rows.core.working import Term, crop_source
 
 ON_GROUND = "ground"
@@ -30,6 +31,8 @@ class Setting:
     latitude: float
     north_deg: float
     seed: int
+    soil: p.Soil | None
+    air: Air12 | None
 
 
 @dataclass(frozen=True, eq=False)

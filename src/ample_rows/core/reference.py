@@ -75,6 +75,23 @@ class TrainingSystem(_Record):
     source: Text
 
 
+class Mix(_Record):
+    """A mix to fill places with: parts of loose volume, and what it is worth.
+
+    `settling` is the share lost of what is poured; `available_water` the share of its settled
+    volume that roots can take.
+    """
+
+    label: Text
+    parts: Annotated[dict[str, Size], Field(min_length=1)]
+    settling: Annotated[float, Field(ge=0, lt=0.6)]
+    saturated_kg_per_litre: Size
+    available_water: Annotated[float, Field(gt=0, lt=0.5)]
+    suits: Text
+    status: Literal["measured", "derived", "judged"]
+    source: Text
+
+
 class Worker(_Record):
     """Who works a place: easy reach and a stretch over the rim, and the rim's height for it."""
 
@@ -231,6 +248,7 @@ class Book:
     trainings: dict[str, TrainingSystem]
     workers: dict[str, Worker]
     path_needs: dict[str, PathNeed]
+    mixes: dict[str, Mix]
     circle_packings: dict[int, tuple[tuple[float, float], ...]]
     square_packings: dict[int, tuple[tuple[float, float], ...]]
     packing_source: str

@@ -9,6 +9,9 @@ from ample_rows.core.ground.reach import Reach
 from ample_rows.core.harvest import Factors, Quantiles, WeekKg
 from ample_rows.core.lattice import Point
 from ample_rows.core.roots import Verdict
+from ample_rows.core.soil.fill import Layer
+from ample_rows.core.soil.order import Option
+from ample_rows.core.soil.weight import Weight
 from ample_rows.core.working import Term
 
 Level = Literal["stop", "care", "tip"]
@@ -115,6 +118,33 @@ class GroundReport:
 
 
 @dataclass(frozen=True, slots=True)
+class SoilReport:
+    """A place's fill and what it takes to pour it. [L]"""
+
+    mix: str
+    label: str
+    settling: float
+    fill_litres: float
+    order_litres: float
+    layers: tuple[Layer, ...]
+    recipe_litres: dict[str, float]
+    options: tuple[Option, ...]
+    working: tuple[Term, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class WaterReport:
+    """What a place wants of water by month, January first; in a dry week rain brings nothing.
+    Days are null where rain is enough. [L/week, L/week, days]"""
+
+    litres_per_week: tuple[float, ...]
+    dry_litres_per_week: tuple[float, ...]
+    days_between: tuple[float | None, ...]
+    dry_cans_per_week: tuple[float, ...]
+    how: str
+
+
+@dataclass(frozen=True, slots=True)
 class PlaceReport:
     id: str
     inside_area_m2: float
@@ -140,6 +170,9 @@ class PlaceReport:
     sun: SunReport | None
     reach: Reach
     ground: GroundReport
+    soil: SoilReport
+    weight: Weight
+    water: WaterReport | None
     working: tuple[Term, ...]
 
 
@@ -223,11 +256,23 @@ class PlantingReport:
 
 
 @dataclass(frozen=True, slots=True)
+class OrderReport:
+    """All places' mix as one order, rounded once. [L]"""
+
+    litres: float
+    recipe_litres: dict[str, float]
+    options: tuple[Option, ...]
+
+
+@dataclass(frozen=True, slots=True)
 class Totals:
     places: int
     plants: int
     inside_area_m2: float
     soil_litres: float
+    order: OrderReport
+    kg_wet: float
+    water_litres_per_week: tuple[float, ...] | None
     idle_cell_weeks: float
     harvest_kg: Quantiles
     weekly_kg: tuple[WeekKg, ...]

@@ -44,8 +44,10 @@ def roots_pass(bottom: p.Bottom) -> bool:
 
 def soil_depth(place: p.Place, book: Book) -> SoilDepth:
     """Usable depth = fill + loosened below + the share that undug native soil offers."""
-    if not roots_pass(places.bottom(place)):
-        return SoilDepth(places.fill_cm(place), 0.0, 0.0)
+    base = min(place.base_cm or 0.0, places.fill_cm(place))
+    if base or not roots_pass(places.bottom(place)):
+        # Above a coarse woody base the mix layer counts alone.
+        return SoilDepth(places.fill_cm(place) - base, 0.0, 0.0)
     share = book.value(f"native_share_{place.native}") if place.native else 0.0
     return SoilDepth(
         fill_cm=places.fill_cm(place),

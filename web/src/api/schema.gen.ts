@@ -328,6 +328,36 @@ export interface components {
                 [key: string]: unknown;
             };
         };
+        /**
+         * Bag
+         * @description A bag as sold: its litres and its price.
+         */
+        Bag: {
+            /** Litres */
+            litres: number;
+            /** Price */
+            price?: number | null;
+            /** Name */
+            name?: string | null;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * Bulk
+         * @description Loose mix by volume, with what its delivery costs and the least that is sold.
+         */
+        Bulk: {
+            /** Price Per M3 */
+            price_per_m3?: number | null;
+            /** Delivery */
+            delivery?: number | null;
+            /** Least M3 */
+            least_m3?: number | null;
+            /** Step M3 */
+            step_m3?: number | null;
+        } & {
+            [key: string]: unknown;
+        };
         /** CellReport */
         CellReport: {
             /** Address */
@@ -397,6 +427,21 @@ export interface components {
                 [key: string]: unknown;
             };
         };
+        /**
+         * ChangeSoil
+         * @description Set some keys of the garden's soil and prices; a key set to null is taken out.
+         */
+        ChangeSoil: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "change-soil";
+            /** Changes */
+            changes: {
+                [key: string]: unknown;
+            };
+        };
         /** Circle */
         Circle: {
             /** Measured */
@@ -417,7 +462,7 @@ export interface components {
         };
         /**
          * Climate
-         * @description Monthly normals, January first. [deg C, deg C, mm]
+         * @description Monthly normals, January first. [deg C, deg C, mm, kPa, m/s at 2 m, hours a day]
          */
         Climate: {
             /** Tmin C */
@@ -426,6 +471,12 @@ export interface components {
             tmax_c?: number[] | null;
             /** Rain Mm */
             rain_mm?: number[] | null;
+            /** Vapour Kpa */
+            vapour_kpa?: number[] | null;
+            /** Wind M Per S */
+            wind_m_per_s?: number[] | null;
+            /** Sunshine Hours */
+            sunshine_hours?: number[] | null;
         } & {
             [key: string]: unknown;
         };
@@ -615,7 +666,7 @@ export interface components {
             /** Version */
             version: number;
             /** Edit */
-            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["Together-Input"] | components["schemas"]["ReplacePlan"];
+            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["Together-Input"] | components["schemas"]["ReplacePlan"];
         };
         /**
          * Factors
@@ -680,7 +731,7 @@ export interface components {
             /** Label */
             label: string;
             /** Edit */
-            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
+            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
         };
         /** FrostAnswer */
         FrostAnswer: {
@@ -893,6 +944,18 @@ export interface components {
             cell_weeks: number;
         };
         /**
+         * Layer
+         * @description One layer of a fill, from the top down. [cm, L]
+         */
+        Layer: {
+            /** What */
+            what: string;
+            /** Cm */
+            cm: number;
+            /** Litres */
+            litres: number;
+        };
+        /**
          * LightReport
          * @description Mean daily sun from start to clearing, and the useful part that its need is met by:
          *     the sun above ten degrees, long days counting most.
@@ -992,6 +1055,50 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * Option
+         * @description One way to buy: how many units, what they cost, and what is left over. [L]
+         *
+         *     The cost is null until its price is entered.
+         */
+        Option: {
+            /** Name */
+            name: string;
+            /** Units */
+            units: number;
+            /** Unit */
+            unit: string;
+            /** Cost */
+            cost: number | null;
+            /** Over Litres */
+            over_litres: number;
+        };
+        /**
+         * OrderReport
+         * @description All places' mix as one order, rounded once. [L]
+         */
+        OrderReport: {
+            /** Litres */
+            litres: number;
+            /** Recipe Litres */
+            recipe_litres: {
+                [key: string]: number;
+            };
+            /** Options */
+            options: components["schemas"]["Option"][];
+        };
+        /**
+         * Own
+         * @description Material that is there already, or made: so much of it, at so much a litre.
+         */
+        Own: {
+            /** Litres */
+            litres: number;
+            /** Price Per Litre */
+            price_per_litre?: number | null;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * Path
          * @description Ground kept free for walking: a line with a width, for feet, a barrow or a chair.
          */
@@ -1057,6 +1164,14 @@ export interface components {
             ] | null;
             /** Heading Deg */
             heading_deg?: number | null;
+            /** Mix */
+            mix?: string | null;
+            /** Base Cm */
+            base_cm?: number | null;
+            /** Empty Kg */
+            empty_kg?: number | null;
+            /** Load Limit Kg Per M2 */
+            load_limit_kg_per_m2?: number | null;
             /** Sun Hours */
             sun_hours?: number | null;
             /**
@@ -1139,6 +1254,9 @@ export interface components {
             sun: components["schemas"]["SunReport"] | null;
             reach: components["schemas"]["Reach"];
             ground: components["schemas"]["GroundReport"];
+            soil: components["schemas"]["SoilReport"];
+            weight: components["schemas"]["Weight"];
+            water: components["schemas"]["WaterReport"] | null;
             /** Working */
             working: components["schemas"]["Term"][];
         };
@@ -1156,6 +1274,7 @@ export interface components {
             version: number;
             garden: components["schemas"]["Garden"];
             site?: components["schemas"]["Site"] | null;
+            soil?: components["schemas"]["Soil"] | null;
             /**
              * Places
              * @default []
@@ -1634,6 +1753,51 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * Soil
+         * @description The garden's mix and the grower's prices, in whatever money is used here.
+         */
+        Soil: {
+            /** Mix */
+            mix?: string | null;
+            /** Money */
+            money?: string | null;
+            /**
+             * Bags
+             * @default []
+             */
+            bags: components["schemas"]["Bag"][];
+            bulk?: components["schemas"]["Bulk"] | null;
+            own?: components["schemas"]["Own"] | null;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * SoilReport
+         * @description A place's fill and what it takes to pour it. [L]
+         */
+        SoilReport: {
+            /** Mix */
+            mix: string;
+            /** Label */
+            label: string;
+            /** Settling */
+            settling: number;
+            /** Fill Litres */
+            fill_litres: number;
+            /** Order Litres */
+            order_litres: number;
+            /** Layers */
+            layers: components["schemas"]["Layer"][];
+            /** Recipe Litres */
+            recipe_litres: {
+                [key: string]: number;
+            };
+            /** Options */
+            options: components["schemas"]["Option"][];
+            /** Working */
+            working: components["schemas"]["Term"][];
+        };
+        /**
          * Standing
          * @description What stands in a place from a day until the next entry.
          */
@@ -1794,7 +1958,7 @@ export interface components {
              */
             do: "together";
             /** Edits */
-            edits: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["Together-Input"] | components["schemas"]["ReplacePlan"])[];
+            edits: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["Together-Input"] | components["schemas"]["ReplacePlan"])[];
         };
         /**
          * Together
@@ -1807,7 +1971,7 @@ export interface components {
              */
             do: "together";
             /** Edits */
-            edits: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"])[];
+            edits: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"])[];
         };
         /** Totals */
         Totals: {
@@ -1819,6 +1983,11 @@ export interface components {
             inside_area_m2: number;
             /** Soil Litres */
             soil_litres: number;
+            order: components["schemas"]["OrderReport"];
+            /** Kg Wet */
+            kg_wet: number;
+            /** Water Litres Per Week */
+            water_litres_per_week: number[] | null;
             /** Idle Cell Weeks */
             idle_cell_weeks: number;
             harvest_kg: components["schemas"]["Quantiles"];
@@ -1857,6 +2026,23 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * WaterReport
+         * @description What a place wants of water by month, January first; in a dry week rain brings nothing.
+         *     Days are null where rain is enough. [L/week, L/week, days]
+         */
+        WaterReport: {
+            /** Litres Per Week */
+            litres_per_week: number[];
+            /** Dry Litres Per Week */
+            dry_litres_per_week: number[];
+            /** Days Between */
+            days_between: (number | null)[];
+            /** Dry Cans Per Week */
+            dry_cans_per_week: number[];
+            /** How */
+            how: string;
+        };
+        /**
          * WeekKg
          * @description Kilograms picked in the week that begins on a Monday; splits the median.
          */
@@ -1868,6 +2054,18 @@ export interface components {
             week: string;
             /** Kg */
             kg: number;
+        };
+        /**
+         * Weight
+         * @description Saturated soil, container and standing plants, on the ground that they cover.
+         */
+        Weight: {
+            /** Kg */
+            kg: number;
+            /** Kg Per M2 */
+            kg_per_m2: number;
+            /** Kpa */
+            kpa: number;
         };
         /** WindowReport */
         WindowReport: {

@@ -9,6 +9,7 @@ from collections.abc import Callable, Iterator
 from ample_rows.core import plan as p
 from ample_rows.core.notes.cautions import crop_cautions, support_caution
 from ample_rows.core.notes.depth import depth_short, ground_below
+from ample_rows.core.notes.soil import load, woody_base
 from ample_rows.core.notes.standing import (
     clashes,
     low_light,
@@ -61,6 +62,8 @@ RULES: tuple[Rule, ...] = (
     out_of_sight,
     tree_roots,
     fall,
+    load,
+    woody_base,
 )
 _ORDER = {"stop": 0, "care": 1, "tip": 2}
 

@@ -36,6 +36,12 @@ from ample_rows.core.plan.site import (
     Tank,
     Tap,
 )
+from ample_rows.core.plan.soil import (
+    Bag,
+    Bulk,
+    Own,
+    Soil,
+)
 from ample_rows.core.plan.values import (
     Address,
     Bottom,
@@ -69,7 +75,9 @@ from ample_rows.core.plan.values import (
 
 __all__ = [
     "Address",
+    "Bag",
     "Bottom",
+    "Bulk",
     "Circle",
     "Climate",
     "Compass",
@@ -92,6 +100,7 @@ __all__ = [
     "Normal",
     "Obstacle",
     "ObstacleKind",
+    "Own",
     "Path",
     "PathUse",
     "Place",
@@ -109,6 +118,7 @@ __all__ = [
     "Shape",
     "Site",
     "Slope",
+    "Soil",
     "Spacing",
     "Start",
     "Support",
@@ -127,6 +137,7 @@ class Plan(PlanValue):
     version: Annotated[int, Field(ge=1, le=1)]
     garden: Garden
     site: Site | None = None
+    soil: Soil | None = None
     places: tuple[Place, ...] = ()
     plantings: tuple[Planting, ...] = ()
 

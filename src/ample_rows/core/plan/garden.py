@@ -20,11 +20,16 @@ from ample_rows.core.plan.values import (
 
 
 class Climate(PlanValue):
-    """Monthly normals, January first. [deg C, deg C, mm]"""
+    """Monthly normals, January first. [deg C, deg C, mm, kPa, m/s at 2 m, hours a day]"""
 
     tmin_c: Annotated[tuple[Normal, ...], Field(min_length=12, max_length=12)] | None = None
     tmax_c: Annotated[tuple[Normal, ...], Field(min_length=12, max_length=12)] | None = None
     rain_mm: Annotated[tuple[Rain, ...], Field(min_length=12, max_length=12)] | None = None
+    vapour_kpa: Annotated[tuple[Positive, ...], Field(min_length=12, max_length=12)] | None = None
+    wind_m_per_s: Annotated[tuple[Positive, ...], Field(min_length=12, max_length=12)] | None = None
+    sunshine_hours: Annotated[tuple[Positive, ...], Field(min_length=12, max_length=12)] | None = (
+        None
+    )
 
 
 class Policies(PlanValue):

@@ -18,6 +18,7 @@ from ample_rows.core.plan.values import (
     PlanValue,
     PointCm,
     PointM,
+    Positive,
 )
 
 
@@ -87,6 +88,10 @@ class Place(PlanValue):
     depth_policy: DepthPolicyName | None = None
     at_m: PointM | None = None
     heading_deg: Annotated[float, Field(ge=-360, le=360, allow_inf_nan=False)] | None = None
+    mix: Ident | None = None
+    base_cm: Depth | None = None
+    empty_kg: Positive | None = None
+    load_limit_kg_per_m2: Positive | None = None
     sun_hours: Annotated[float, Field(ge=0, le=24, allow_inf_nan=False)] | None = None
     held: tuple[Held, ...] = ()
     supports: tuple[Support, ...] = ()

@@ -1,0 +1,45 @@
+"""Notes on what fills a place: its weight on a floor, and a base of wood."""
+
+from collections.abc import Iterator
+
+from ample_rows.core.notes.view import PlaceView
+from ample_rows.core.report import Note
+from ample_rows.core.soil.fill import base_cm, fill_of
+from ample_rows.core.soil.weight import weight_of
+
+_NEAR_THE_LIMIT = 0.8
+
+
+def load(view: PlaceView) -> Iterator[Note]:
+    """A soaked place against the load that the grower's own papers give. Never called safe."""
+    limit = view.place.load_limit_kg_per_m2
+    if limit is None:
+        return
+    weight = weight_of(view.place, fill_of(view.place, view.setting.soil, view.book), view.book)
+    over = weight.kg_per_m2 > limit
+    yield Note(
+        "stop" if over else "care" if weight.kg_per_m2 > _NEAR_THE_LIMIT * limit else "tip",
+        "load",
+        view.place.id,
+        None,
+        f"Soaked, this place weighs {weight.kg:.0f} kg, {weight.kg_per_m2:.0f} kg on each square "
+        f"metre that it stands on; your papers give {limit:g} kg.",
+        "What a floor, deck or roof may carry, and where on it, is for an engineer to say; "
+        "a lighter mix or a shallower fill weighs less.",
+    )
+
+
+def woody_base(view: PlaceView) -> Iterator[Note]:
+    """Fresh wood below sinks, and takes nitrogen while it rots."""
+    base = base_cm(view.place)
+    if base:
+        sinks = base * view.book.value("base_sinks_in_three_years")
+        yield Note(
+            "tip",
+            "woody-base",
+            view.place.id,
+            None,
+            f"The woody base sinks by about {sinks:.0f} cm in three years, and fresh wood takes "
+            "nitrogen while it rots.",
+            "Top up with mix each spring, and feed leaf crops more in the first two years.",
+        )

@@ -1,0 +1,102 @@
+"""What fills a place: layers, litres, and the loose volume to order."""
+
+from dataclasses import dataclass
+
+from ample_rows.core import places
+from ample_rows.core import plan as p
+from ample_rows.core.reference import Book, Mix
+from ample_rows.core.working import Term
+
+DEFAULT_BED, DEFAULT_POT = "garden-bed", "light-container"
+
+
+@dataclass(frozen=True, slots=True)
+class Layer:
+    """One layer of a fill, from the top down. [cm, L]"""
+
+    what: str
+    cm: float
+    litres: float
+
+
+@dataclass(frozen=True, slots=True)
+class Fill:
+    """A place's fill: what it holds settled, and what must be poured to have that.
+
+    `order_litres` = mix / (1 - settling): settling is the share lost of what is poured.
+    """
+
+    mix: str
+    label: str
+    settling: float
+    fill_litres: float
+    mix_litres: float
+    order_litres: float
+    layers: tuple[Layer, ...]
+    recipe_litres: dict[str, float]
+
+
+def mix_name(place: p.Place, soil: p.Soil | None) -> str:
+    """The mix in force: the place's, the garden's, else what suits the kind of place."""
+    if place.mix:
+        return place.mix
+    if soil and soil.mix:
+        return soil.mix
+    return DEFAULT_POT if place.kind == "container" else DEFAULT_BED
+
+
+def fill_of(place: p.Place, soil: p.Soil | None, book: Book) -> Fill:
+    """The litres of a place by layer, and by ingredient of its mix."""
+    name = mix_name(place, soil)
+    mix = book.mixes[name]
+    depth, whole = places.fill_cm(place), places.soil_litres(place)
+    base = base_cm(place)
+    base_litres = _below(place, base)
+    mixed = whole - base_litres
+    order = mixed / (1 - mix.settling)
+    layers = [Layer(mix.label, depth - base, mixed)]
+    if base:
+        layers.append(Layer("coarse woody base", base, base_litres))
+    return Fill(
+        mix=name,
+        label=mix.label,
+        settling=mix.settling,
+        fill_litres=whole,
+        mix_litres=mixed,
+        order_litres=order,
+        layers=tuple(layers),
+        recipe_litres=recipe(mix, order),
+    )
+
+
+def base_cm(place: p.Place) -> float:
+    """Depth of the coarse woody base below the mix. [cm]"""
+    return min(place.base_cm or 0.0, places.fill_cm(place))
+
+
+def _below(place: p.Place, depth_cm: float) -> float:
+    """Litres of the lowest so many centimetres of a fill, exact for tapered pots and mounds."""
+    if depth_cm <= 0:
+        return 0.0
+    top = places.fill_cm(place) - depth_cm
+    return places.soil_litres(place) - places.litres_above(place, top)
+
+
+def recipe(mix: Mix, litres: float) -> dict[str, float]:
+    """Litres of each ingredient in so many litres poured, by parts of loose volume."""
+    parts = sum(mix.parts.values())
+    return {what: litres * share / parts for what, share in mix.parts.items()}
+
+
+def order_working(fill: Fill, book: Book) -> tuple[Term, ...]:
+    """The sum behind what is to be poured."""
+    mix = book.mixes[fill.mix]
+    terms = [Term("settled fill", fill.fill_litres, "L", "inside area × fill, by shape", "Core")]
+    if fill.mix_litres != fill.fill_litres:
+        base = fill.fill_litres - fill.mix_litres
+        terms.append(Term("coarse woody base", base, "L", "found, not bought", "Core"))
+    return (
+        *terms,
+        Term("settling", fill.settling, "share", f"of what is poured, {mix.label}", mix.source),
+        Term("to pour", fill.order_litres, "L", "mix ÷ (1 − settling)", "Core"),
+    )
