@@ -1,13 +1,14 @@
-"""Routes of the ground: the sun over a garden's yard, and which way a place should run."""
+"""Routes of the ground: the sun over a yard, which way a place runs, soil for some places."""
 
 from datetime import date
 from typing import Annotated
 
 from fastapi import APIRouter, Query
 
+from ample_rows import PROGRAM
 from ample_rows.api.gardens import Reference, Store
 from ample_rows.api.problems import RESPONSES
-from ample_rows.core.evaluate import setting_of
+from ample_rows.core.evaluate import evaluate, setting_of
 from ample_rows.core.ground.place_sun import Sky, sky_of
 from ample_rows.core.ground.sun_map import SunMap, sun_by_month
 from ample_rows.core.ground.turning import Turned, turned
@@ -15,6 +16,8 @@ from ample_rows.core.ground.yard_sun import YardSun, yard_sun
 from ample_rows.core.plan import Plan
 from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.reference import Book
+from ample_rows.core.report import OrderReport
+from ample_rows.core.soil.total import order_for
 
 router = APIRouter(prefix="/api/gardens/{slug}", tags=["ground"], responses=RESPONSES)
 
@@ -41,6 +44,17 @@ def sun_of_the_months(slug: str, store: Store, book: Reference) -> SunMap:
 def place_turned(slug: str, place: str, store: Store, book: Reference) -> Turned:
     """A place as it lies against the same place turned a quarter: sun, harvest, words."""
     return turned(store.load(slug).plan, place, book)
+
+
+@router.get("/order")
+def order(
+    slug: str, store: Store, book: Reference, place: Annotated[list[str] | None, Query()] = None
+) -> OrderReport:
+    """The mix for some places as one order, rounded once; for all where none is named."""
+    plan = store.load(slug).plan
+    report = evaluate(plan, book, program=PROGRAM)
+    chosen = [r for r in report.places if place is None or r.id in place]
+    return order_for(chosen, plan.soil)
 
 
 def _sky(plan: Plan, book: Book) -> Sky:

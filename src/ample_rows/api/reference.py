@@ -7,7 +7,7 @@ from fastapi import APIRouter, Request
 from fastapi.responses import HTMLResponse
 
 from ample_rows import PROGRAM
-from ample_rows.core.reference import Crop
+from ample_rows.core.reference import Crop, Mix
 from ample_rows.core.report_json import schemas
 from ample_rows.crops import load_book
 
@@ -18,6 +18,12 @@ router = APIRouter(prefix="/api", tags=["reference"])
 def crops() -> list[Crop]:
     """The crop book, every field as it is used."""
     return list(load_book().crops.values())
+
+
+@router.get("/mixes")
+def mixes() -> dict[str, Mix]:
+    """The mixes to fill places with, by name."""
+    return load_book().mixes
 
 
 @router.get("/schema")

@@ -28,7 +28,6 @@ from ample_rows.core.report import (
     DepthLayers,
     GroundReport,
     Note,
-    OrderReport,
     PlaceReport,
     PlantingReport,
     Report,
@@ -41,7 +40,8 @@ from ample_rows.core.report import (
     YearReport,
 )
 from ample_rows.core.soil.fill import Fill, fill_of, order_working
-from ample_rows.core.soil.order import options_for, summed
+from ample_rows.core.soil.order import options_for
+from ample_rows.core.soil.total import order_for
 from ample_rows.core.soil.weight import weight_of
 from ample_rows.core.water.air import air_of
 from ample_rows.core.water.need import water_need
@@ -326,12 +326,6 @@ def _supports(place: p.Place, setting: Setting, book: Book) -> tuple[SupportRepo
     return tuple(found)
 
 
-def _order_of(results: list[PlaceResult], soil: p.Soil | None) -> OrderReport:
-    litres = sum(r.report.soil.order_litres for r in results)
-    recipe = summed(r.report.soil.recipe_litres for r in results)
-    return OrderReport(litres, recipe, options_for(litres, soil))
-
-
 def _water_of(results: list[PlaceResult]) -> tuple[float, ...] | None:
     needs = [r.report.water.litres_per_week for r in results if r.report.water]
     return tuple(sum(month) for month in zip(*needs, strict=True)) if needs else None
@@ -348,7 +342,7 @@ def _totals(results: list[PlaceResult], soil: p.Soil | None, book: Book) -> Tota
         plants=sum(r.report.plants for r in results),
         inside_area_m2=sum(r.report.inside_area_m2 for r in results),
         soil_litres=sum(r.report.soil_litres for r in results),
-        order=_order_of(results, soil),
+        order=order_for([r.report for r in results], soil),
         kg_wet=sum(r.report.weight.kg for r in results),
         water_litres_per_week=_water_of(results),
         idle_cell_weeks=sum(r.report.idle_cell_weeks for r in results),

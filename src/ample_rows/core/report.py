@@ -256,12 +256,22 @@ class PlantingReport:
 
 
 @dataclass(frozen=True, slots=True)
-class OrderReport:
-    """All places' mix as one order, rounded once. [L]"""
+class MixOrder:
+    """One mix for all places that take it, summed first and rounded once. [L]"""
 
+    mix: str
+    label: str
     litres: float
     recipe_litres: dict[str, float]
     options: tuple[Option, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class OrderReport:
+    """What several places take together, mix by mix, the largest first. [L]"""
+
+    litres: float
+    mixes: tuple[MixOrder, ...]
 
 
 @dataclass(frozen=True, slots=True)

@@ -108,6 +108,7 @@ def test_a_base_in_a_tapered_pot_is_cut_from_its_narrow_end(filled):
         (bed(), None, "garden-bed"),
         (tub(), None, "light-container"),
         (bed(), {"mix": "rich-shallow"}, "rich-shallow"),
+        (tub(), {"mix": "rich-shallow"}, "light-container"),
         (bed(mix="lean-roots"), {"mix": "rich-shallow"}, "lean-roots"),
     ],
 )
@@ -162,13 +163,18 @@ def test_without_a_price_the_units_are_still_told():
 
 def test_one_order_for_all_places_is_rounded_once(reported):
     doc = document(places=[bed(), bed(id="b2"), tub()])
-    doc["soil"] = {"bags": [{"litres": 70, "price": 9}]}
+    doc["soil"] = {"bags": [{"litres": 70, "price": 9}], "own": {"litres": 100}}
     report = reported(doc)
     order = report.totals.order
     assert order.litres == pytest.approx(sum(q.soil.order_litres for q in report.places))
-    apart = sum(q.soil.options[0].units for q in report.places)
-    assert order.options[0].units == math.ceil(order.litres / 70) <= apart
-    assert order.recipe_litres == pytest.approx(summed(q.soil.recipe_litres for q in report.places))
+    beds, pots = order.mixes
+    assert (beds.mix, pots.mix) == ("garden-bed", "light-container")
+    # What is there already goes into the larger; each mix is rounded for itself, once.
+    assert beds.options[0].units == math.ceil((beds.litres - 100) / 70)
+    assert pots.options[0].units == math.ceil(pots.litres / 70)
+    assert beds.recipe_litres == pytest.approx(
+        summed(q.soil.recipe_litres for q in report.places[:2])
+    )
 
 
 def test_a_soaked_place_weighs_its_soil_and_plants(reported):

@@ -37,11 +37,11 @@ def test_leaves_drink_more_than_bare_soil(water):
 
 
 def test_a_big_plant_in_a_small_pot_drinks_for_its_leaves(water):
-    pot = tub(shape={"type": "circle", "diameter_cm": 25})
+    pot = tub()
     tomato = planting(
         "tomato-bush", cells="all", place="tub", start="transplant", start_date="2027-05-20"
     )
-    with_plant = water({**tomato, "layout": "single-squares"}, places=[pot])
+    with_plant = water({**tomato, "spacing_cm": 45}, places=[pot])
     bare = water(places=[pot])
     assert with_plant.litres_per_week[7] > 3 * bare.litres_per_week[7]
 

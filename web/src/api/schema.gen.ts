@@ -272,6 +272,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/order": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Order
+         * @description The mix for some places as one order, rounded once; for all where none is named.
+         */
+        get: operations["order_api_gardens__slug__order_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/crops": {
         parameters: {
             query?: never;
@@ -284,6 +304,26 @@ export interface paths {
          * @description The crop book, every field as it is used.
          */
         get: operations["crops_api_crops_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mixes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Mixes
+         * @description The mixes to fill places with, by name.
+         */
+        get: operations["mixes_api_mixes_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -968,6 +1008,54 @@ export interface components {
             /** Factor */
             factor: number;
         };
+        /**
+         * Mix
+         * @description A mix to fill places with: parts of loose volume, and what it is worth.
+         *
+         *     `settling` is the share lost of what is poured; `available_water` the share of its settled
+         *     volume that roots can take.
+         */
+        Mix: {
+            /** Label */
+            label: string;
+            /** Parts */
+            parts: {
+                [key: string]: number;
+            };
+            /** Settling */
+            settling: number;
+            /** Saturated Kg Per Litre */
+            saturated_kg_per_litre: number;
+            /** Available Water */
+            available_water: number;
+            /** Suits */
+            suits: string;
+            /**
+             * Status
+             * @enum {string}
+             */
+            status: "measured" | "derived" | "judged";
+            /** Source */
+            source: string;
+        };
+        /**
+         * MixOrder
+         * @description One mix for all places that take it, summed first and rounded once. [L]
+         */
+        MixOrder: {
+            /** Mix */
+            mix: string;
+            /** Label */
+            label: string;
+            /** Litres */
+            litres: number;
+            /** Recipe Litres */
+            recipe_litres: {
+                [key: string]: number;
+            };
+            /** Options */
+            options: components["schemas"]["Option"][];
+        };
         /** Mound */
         Mound: {
             /** Measured */
@@ -1074,17 +1162,13 @@ export interface components {
         };
         /**
          * OrderReport
-         * @description All places' mix as one order, rounded once. [L]
+         * @description What several places take together, mix by mix, the largest first. [L]
          */
         OrderReport: {
             /** Litres */
             litres: number;
-            /** Recipe Litres */
-            recipe_litres: {
-                [key: string]: number;
-            };
-            /** Options */
-            options: components["schemas"]["Option"][];
+            /** Mixes */
+            mixes: components["schemas"]["MixOrder"][];
         };
         /**
          * Own
@@ -1754,7 +1838,7 @@ export interface components {
         };
         /**
          * Soil
-         * @description The garden's mix and the grower's prices, in whatever money is used here.
+         * @description The mix for beds and the grower's prices, in whatever money is used here.
          */
         Soil: {
             /** Mix */
@@ -3237,6 +3321,80 @@ export interface operations {
             };
         };
     };
+    order_api_gardens__slug__order_get: {
+        parameters: {
+            query?: {
+                place?: string[] | null;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderReport"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     crops_api_crops_get: {
         parameters: {
             query?: never;
@@ -3253,6 +3411,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Crop"][];
+                };
+            };
+        };
+    };
+    mixes_api_mixes_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: components["schemas"]["Mix"];
+                    };
                 };
             };
         };

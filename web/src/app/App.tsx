@@ -18,6 +18,10 @@ const GroundScreen = lazy(() =>
   import('../ground/GroundScreen').then((part) => ({ default: part.GroundScreen })),
 );
 
+const SoilScreen = lazy(() =>
+  import('../soil/SoilScreen').then((part) => ({ default: part.SoilScreen })),
+);
+
 const client = new QueryClient({
   defaultOptions: { queries: { staleTime: 5_000, retry: 1, refetchOnWindowFocus: true } },
 });
@@ -33,6 +37,7 @@ export function App() {
               <Route path="/start" element={<FirstBed />} />
               <Route path="/gardens/:garden" element={<ToSquares />} />
               <Route path="/gardens/:garden/ground" element={<Within screen={GroundScreen} />} />
+              <Route path="/gardens/:garden/soil" element={<Within screen={SoilScreen} />} />
               <Route
                 path="/gardens/:garden/squares/:place?"
                 element={<Within screen={SquaresScreen} />}

@@ -41,6 +41,12 @@ export function Shell({ state, children }: { state: HeldGarden; children: ReactN
             Ground
           </NavLink>
           <NavLink
+            to={`/gardens/${state.head.slug}/soil`}
+            className={({ isActive }) => item(isActive)}
+          >
+            Soil
+          </NavLink>
+          <NavLink
             to={`/gardens/${state.head.slug}/squares`}
             className={({ isActive }) => item(isActive)}
           >

@@ -54,6 +54,18 @@ export function Hatches() {
           <rect width={6} height={6} fill="var(--ground)" />
           <path d="M-1 7L7 -1" stroke="var(--ink)" strokeWidth={0.6} opacity={0.6} />
         </pattern>
+        <pattern id="hatch-wood" width={10} height={8} patternUnits="userSpaceOnUse">
+          <rect width={10} height={8} fill="var(--bed)" />
+          <path
+            d="M0 2.5H6M4 6.5H10M0 6.5H1"
+            stroke="var(--root)"
+            strokeWidth={1.8}
+            strokeLinecap="round"
+          />
+        </pattern>
+        <pattern id="hatch-water" width={6} height={4} patternUnits="userSpaceOnUse">
+          <path d="M0 2Q1.5 .5 3 2T6 2" fill="none" stroke="var(--ink)" strokeWidth={0.9} />
+        </pattern>
         <pattern id="hatch-leafy" width={9} height={9} patternUnits="userSpaceOnUse">
           <path
             d="M1 3Q2.5 1 4 3M5.5 7.5Q7 5.5 8.5 7.5"

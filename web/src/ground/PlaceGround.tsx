@@ -123,7 +123,12 @@ export function PlaceGround({
         </Link>
       </p>
       <div className="mt-2 border-t border-rule pt-1.5">
-        <MarginNotes notes={notes} onFix={onEdit} onChoose={onChooseCells} />
+        <MarginNotes
+          notes={notes}
+          onFix={onEdit}
+          onChoose={onChooseCells}
+          none="It lies well: nothing to say of its ground."
+        />
       </div>
     </section>
   );

@@ -4,6 +4,8 @@ import { useUnits } from '../app/preferences';
 interface Props {
   notes: readonly Note[];
   onFix: (edit: Edit) => void;
+  /** What is said where there is nothing to say. */
+  none?: string;
   onChoose: (cells: readonly string[], planting: string | null) => void;
 }
 
@@ -28,11 +30,13 @@ function Shape({ level }: { level: Note['level'] }) {
   );
 }
 
+const HOLDS = 'Nothing to say here: the plan holds.';
+
 /** Faults and cautions as sentences, each with its cause and what mends it. */
-export function MarginNotes({ notes, onFix, onChoose }: Props) {
+export function MarginNotes({ notes, onFix, onChoose, none = HOLDS }: Props) {
   const units = useUnits();
   if (notes.length === 0) {
-    return <p className="py-2 text-muted">Nothing to say here: the plan holds.</p>;
+    return <p className="py-2 text-muted">{none}</p>;
   }
   return (
     <ul className="space-y-2.5">

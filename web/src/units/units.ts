@@ -23,6 +23,12 @@ export interface Units {
   /** How finely things drawn in the yard are set: 5 cm or 2 in. [m] */
   snapM: number;
   volume: (litres: number) => string;
+  /** A volume without its unit, and the unit, for columns. */
+  volumeBare: (litres: number) => string;
+  volumeUnit: string;
+  /** A weight, and a weight on an area, as plain numbers in these units. */
+  weightValue: (kg: number) => number;
+  loadValue: (kgPerM2: number) => number;
   area: (m2: number) => string;
   /** Turn the core's own measures in a sentence into these units. */
   sentence: (text: string) => string;
@@ -48,6 +54,10 @@ const metric: Units = {
   distance: (m) => `${trimmed(m, 2)} m`,
   snapM: 0.05,
   volume: (litres) => `${Math.round(litres)} L`,
+  volumeBare: (litres) => String(Math.round(litres)),
+  volumeUnit: 'litres',
+  weightValue: (kg) => kg,
+  loadValue: (load) => load,
   area: (m2) => `${trimmed(m2, 2)} m²`,
   sentence: (text) => text,
   toField: (cm) => trimmed(cm, 2),
@@ -65,6 +75,10 @@ const imperial: Units = {
   distance: (m) => `${trimmed((m * 100) / CM_PER_FOOT, 1)} ft`,
   snapM: 0.0508,
   volume: (litres) => `${trimmed(litres * GALLONS_PER_LITRE, 1)} gal`,
+  volumeBare: (litres) => trimmed(litres * GALLONS_PER_LITRE, 1),
+  volumeUnit: 'gallons',
+  weightValue: (kg) => kg * LB_PER_KG,
+  loadValue: (load) => (load * LB_PER_KG) / SQUARE_FEET_PER_M2,
   area: (m2) => `${trimmed(m2 * SQUARE_FEET_PER_M2, 1)} sq ft`,
   sentence: (text) =>
     text.replace(

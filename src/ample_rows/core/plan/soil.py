@@ -35,7 +35,7 @@ class Own(PlanValue):
 
 
 class Soil(PlanValue):
-    """The garden's mix and the grower's prices, in whatever money is used here."""
+    """The mix for beds and the grower's prices, in whatever money is used here."""
 
     mix: Ident | None = None
     money: Annotated[str, Field(max_length=8)] | None = None

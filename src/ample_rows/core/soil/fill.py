@@ -37,12 +37,12 @@ class Fill:
 
 
 def mix_name(place: p.Place, soil: p.Soil | None) -> str:
-    """The mix in force: the place's, the garden's, else what suits the kind of place."""
+    """The mix in force: the place's own; for beds the garden's; else what suits its kind."""
     if place.mix:
         return place.mix
-    if soil and soil.mix:
-        return soil.mix
-    return DEFAULT_POT if place.kind == "container" else DEFAULT_BED
+    if place.kind == "container":
+        return DEFAULT_POT
+    return soil.mix if soil and soil.mix else DEFAULT_BED
 
 
 def fill_of(place: p.Place, soil: p.Soil | None, book: Book) -> Fill:

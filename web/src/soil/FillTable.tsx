@@ -1,0 +1,107 @@
+import type { HeldGarden } from '../api/merge';
+import type { OrderReport } from '../api/types';
+import { useUnits } from '../app/preferences';
+import { Figure, Sum } from '../ledger/Working';
+
+interface Props {
+  state: HeldGarden;
+  order: OrderReport | undefined;
+  chosen: string | null;
+  bought: ReadonlySet<string>;
+  onChoose: (id: string) => void;
+  onBuy: (id: string, buy: boolean) => void;
+}
+
+/** What each place takes, and what all that are ticked take together. */
+export function FillTable({ state, order, chosen, bought, onChoose, onBuy }: Props) {
+  const units = useUnits();
+  const rows = state.report.places;
+  const wet = rows.filter((r) => bought.has(r.id)).reduce((sum, r) => sum + r.weight.kg, 0);
+  return (
+    <table className="w-full">
+      <caption className="sr-only">
+        What each place takes of soil, and what it weighs soaked
+      </caption>
+      <thead className="text-muted">
+        <tr>
+          <th scope="col" className="text-left font-normal">
+            Fill
+          </th>
+          <th scope="col" className="text-left font-normal">
+            Place
+          </th>
+          <th scope="col" className="text-left font-normal">
+            Mix
+          </th>
+          <th scope="col" className="text-right font-normal">
+            Settled
+          </th>
+          <th scope="col" className="text-right font-normal">
+            Settles by
+          </th>
+          <th scope="col" className="text-right font-normal">
+            To pour
+          </th>
+          <th scope="col" className="text-right font-normal">
+            {`Soaked, ${units.weightUnit}`}
+          </th>
+          <th scope="col" className="text-right font-normal">
+            {units.system === 'imperial' ? 'lb a sq ft' : 'kg a m²'}
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map((row) => {
+          const name = state.plan.places.find((p) => p.id === row.id)?.name ?? row.id;
+          return (
+            <tr
+              key={row.id}
+              className={`border-t border-faint ${row.id === chosen ? 'bg-wash' : ''}`}
+            >
+              <td>
+                <input
+                  type="checkbox"
+                  className="min-h-0"
+                  aria-label={`Fill ${name} now`}
+                  checked={bought.has(row.id)}
+                  onChange={(event) => onBuy(row.id, event.target.checked)}
+                />
+              </td>
+              <th scope="row" className="text-left font-normal">
+                <button type="button" className="press" onClick={() => onChoose(row.id)}>
+                  {name}
+                </button>
+              </th>
+              <td>{row.soil.label}</td>
+              <td className="text-right">{units.volume(row.soil.fill_litres)}</td>
+              <td className="text-right">{`${Math.round(row.soil.settling * 100)} %`}</td>
+              <td className="text-right font-semibold">
+                <Figure
+                  label={`${name}, to pour: working`}
+                  working={() => (
+                    <Sum title={`Soil to pour, ${name}`} terms={[...row.soil.working]} />
+                  )}
+                >
+                  {units.volume(row.soil.order_litres)}
+                </Figure>
+              </td>
+              <td className="text-right">{Math.round(units.weightValue(row.weight.kg))}</td>
+              <td className="text-right">{Math.round(units.loadValue(row.weight.kg_per_m2))}</td>
+            </tr>
+          );
+        })}
+      </tbody>
+      <tfoot>
+        <tr className="double-rule font-semibold">
+          <td />
+          <td colSpan={4}>{`${bought.size} of ${rows.length} places, as one order`}</td>
+          <td className="text-right text-damson">
+            {order && bought.size > 0 ? units.volume(order.litres) : '–'}
+          </td>
+          <td className="text-right">{Math.round(units.weightValue(wet))}</td>
+          <td />
+        </tr>
+      </tfoot>
+    </table>
+  );
+}

@@ -1,0 +1,79 @@
+import { useState } from 'react';
+
+import type { Edit, Note, Place } from '../api/types';
+import { Choice } from '../app/Choice';
+import { Field } from '../app/Field';
+import { usePreferences, useUnits } from '../app/preferences';
+import { MarginNotes } from '../notes/MarginNotes';
+import { readLength } from '../units/units';
+import { useMixes } from './useSoil';
+
+interface Props {
+  place: Place;
+  notes: readonly Note[];
+  onEdit: (edit: Edit) => void;
+}
+
+const CAUTION =
+  'Wet soil is heavy: lift little at a time. Moisten compost before you tip it, and wear a mask where it dusts.';
+
+/** One place's own fill: its mix, a woody base, and the load that its floor may carry. */
+export function PlaceSoil({ place, notes, onEdit }: Props) {
+  const units = useUnits();
+  const { preferences } = usePreferences();
+  const mixes = useMixes();
+  const [mix, setMix] = useState(place.mix ?? '');
+  const [base, setBase] = useState(place.base_cm ? units.toField(place.base_cm) : '');
+  const [limit, setLimit] = useState(place.load_limit_kg_per_m2?.toString() ?? '');
+  const [faults, setFaults] = useState<{ base?: string; limit?: string }>({});
+  const save = () => {
+    const found: typeof faults = {};
+    const cm = base.trim() === '' ? null : readLength(base, preferences.units);
+    if (base.trim() !== '' && cm === null) found.base = 'Give a depth, such as 15 or 6in.';
+    const load = limit.trim() === '' ? null : Number(limit.replace(',', '.'));
+    if (load !== null && (Number.isNaN(load) || load <= 0)) found.limit = 'Give a number above 0.';
+    setFaults(found);
+    if (Object.keys(found).length > 0) return;
+    const changes = { mix: mix || null, base_cm: cm, load_limit_kg_per_m2: load };
+    onEdit({ do: 'change-place', id: place.id, changes });
+  };
+  const known = Object.entries(mixes.data ?? {}).map(([id, m]) => [id, m.label] as const);
+  return (
+    <section aria-label={`Fill of ${place.name ?? place.id}`}>
+      <h2 className="text-base">{place.name ?? place.id}</h2>
+      <form
+        className="grid grid-cols-2 gap-x-3 gap-y-1"
+        onSubmit={(event) => {
+          event.preventDefault();
+          save();
+        }}
+      >
+        <div className="col-span-full">
+          <Choice
+            label="Filled with"
+            value={mix}
+            options={[['', 'as suits its kind'], ...known]}
+            onChange={setMix}
+          />
+        </div>
+        <Field label={`Woody base, ${units.lengthUnit}`} fault={faults.base}>
+          <input value={base} inputMode="decimal" onChange={(e) => setBase(e.target.value)} />
+        </Field>
+        <Field label="Floor carries, kg a m²" fault={faults.limit}>
+          <input value={limit} inputMode="decimal" onChange={(e) => setLimit(e.target.value)} />
+        </Field>
+        <p className="col-span-full pt-1">
+          <button type="submit" className="act">
+            Save
+          </button>
+        </p>
+      </form>
+      {notes.length > 0 && (
+        <div className="mt-2">
+          <MarginNotes notes={notes} onFix={onEdit} onChoose={() => undefined} />
+        </div>
+      )}
+      <p className="mt-2 text-[12.5px] text-muted">{CAUTION}</p>
+    </section>
+  );
+}

@@ -1,0 +1,93 @@
+import type { PlaceReport } from '../api/types';
+import { useUnits } from '../app/preferences';
+
+const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
+const TALL = 46;
+
+/** Water through the year: a dry week as an outline, what rain leaves to carry filled in. */
+export function WaterYear({ place, name }: { place: PlaceReport; name: string }) {
+  const units = useUnits();
+  const water = place.water;
+  if (!water) {
+    return (
+      <p className="text-muted">
+        How much water a place wants is worked out from the climate: enter monthly lows and highs,
+        or bring in a plan that has them.
+      </p>
+    );
+  }
+  const most = Math.max(1, ...water.dry_litres_per_week);
+  return (
+    <table className="w-full table-fixed">
+      <caption className="mb-1 text-left text-[13px] text-muted">
+        {`Water on ${name}, ${units.volumeUnit} a week: in a dry week, and beside the usual rain · ${water.how}`}
+      </caption>
+      <thead>
+        <tr>
+          <th scope="col" className="w-20 text-left font-normal text-muted" />
+          {MONTHS.map((month, i) => {
+            const dry = ((water.dry_litres_per_week[i] ?? 0) / most) * TALL;
+            const carried = ((water.litres_per_week[i] ?? 0) / most) * TALL;
+            return (
+              <th key={month} scope="col" className="text-center font-normal">
+                <svg width={26} height={TALL + 2} className="mx-auto block" aria-hidden="true">
+                  <rect
+                    x={5}
+                    y={TALL + 1 - dry}
+                    width={16}
+                    height={dry}
+                    fill="none"
+                    stroke="var(--ink)"
+                    strokeDasharray="2 2"
+                  />
+                  <rect
+                    x={5}
+                    y={TALL + 1 - carried}
+                    width={16}
+                    height={carried}
+                    fill="url(#hatch-water)"
+                  />
+                  <path d={`M0 ${TALL + 1}H26`} stroke="var(--ink)" />
+                </svg>
+                {month}
+              </th>
+            );
+          })}
+        </tr>
+      </thead>
+      <tbody className="text-center">
+        <Row
+          head="dry week"
+          values={water.dry_litres_per_week.map((litres) => units.volumeBare(litres))}
+        />
+        <Row
+          head="cans"
+          values={water.dry_cans_per_week.map((cans) => String(Math.ceil(cans - 0.05)))}
+        />
+        <Row
+          head="with rain"
+          values={water.litres_per_week.map((litres) => units.volumeBare(litres))}
+        />
+        <Row
+          head="every, days"
+          values={water.days_between.map((days) =>
+            days === null ? '–' : String(Math.max(1, Math.floor(days))),
+          )}
+        />
+      </tbody>
+    </table>
+  );
+}
+
+function Row({ head, values }: { head: string; values: readonly string[] }) {
+  return (
+    <tr className="leading-[1.35]">
+      <th scope="row" className="text-left font-normal text-muted">
+        {head}
+      </th>
+      {values.map((value, i) => (
+        <td key={MONTHS[i]}>{value}</td>
+      ))}
+    </tr>
+  );
+}
