@@ -47,7 +47,20 @@ def as_table(page: Page) -> None:
 
 
 Steps = Callable[[Page], None] | None
+def choose_long_bed(page: Page) -> None:
+    page.locator(".bed [data-thing*='long']").click(position={"x": 30, "y": 38})
+
+
+def choose_border(page: Page) -> None:
+    page.get_by_role("button", name="House border", exact=True).click()
+
+
 VIEWS: dict[str, tuple[str, dict[str, int], str, Steps]] = {
+    "ground": (f"{LANTERN}/ground", DESK, "light", choose_long_bed),
+    "ground-evening": (f"{MAGPIE}/ground", DESK, "dark", None),
+    "ground-table": (f"{LANTERN}/ground", DESK, "light", as_table),
+    "ground-phone": (f"{LANTERN}/ground", PHONE, "light", None),
+    "soil": (f"{LANTERN}/soil", DESK, "light", choose_border),
     "bed-sheet": (f"{LANTERN}/squares/south", DESK, "light", select_carrot),
     "what-fits": (f"{LANTERN}/squares/low", DESK, "light", choose_free_squares),
     "working": (f"{LANTERN}/squares/border", DESK, "light", open_working),

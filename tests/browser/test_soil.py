@@ -91,6 +91,6 @@ def test_water_through_the_year_and_what_is_missing_without_a_climate(soil, base
 
 
 def test_sections_choose_by_keys(soil):
-    soil.get_by_role("button", name=re.compile("^Low bed, 151 L")).focus()
+    soil.get_by_role("button", name=re.compile("^Low bed 151 L")).focus()
     soil.keyboard.press("Enter")
     expect(soil.get_by_role("region", name="Fill of Low bed")).to_be_visible()

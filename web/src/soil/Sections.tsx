@@ -54,7 +54,7 @@ export function Sections({ places, nameOf, chosen, extent, onChoose }: Props) {
             key={place.id}
             role="button"
             tabIndex={0}
-            aria-label={`${nameOf(place.id)}, ${units.volume(place.soil.fill_litres)}`}
+            aria-label={`${nameOf(place.id)} ${units.volume(place.soil.fill_litres)}`}
             aria-pressed={isChosen}
             className="cursor-pointer"
             onClick={() => onChoose(place.id)}
@@ -113,7 +113,9 @@ export function Sections({ places, nameOf, chosen, extent, onChoose }: Props) {
               fontWeight={isChosen ? 600 : 400}
               fill={colour}
             >
-              <tspan>{shortened(nameOf(place.id), w + GAP_CM * scale)}</tspan>
+              {fits(nameOf(place.id), w + GAP_CM * scale) && (
+                <tspan>{`${nameOf(place.id)} `}</tspan>
+              )}
               <tspan x={x + w / 2} dy={14}>
                 {units.volume(place.soil.fill_litres)}
               </tspan>
@@ -126,10 +128,9 @@ export function Sections({ places, nameOf, chosen, extent, onChoose }: Props) {
   );
 }
 
-/** A name cut to the room it has. */
-function shortened(name: string, room: number): string {
-  const most = Math.max(4, Math.floor(room / LETTER_PX));
-  return name.length <= most ? name : `${name.slice(0, most - 1)}…`;
+/** Whether a name has room under its place; the table names them all. */
+function fits(name: string, room: number): boolean {
+  return name.length * LETTER_PX <= room;
 }
 
 function acrossOf(place: PlaceReport): number {

@@ -24,7 +24,7 @@ export function WaterYear({ place, name }: { place: PlaceReport; name: string })
       </caption>
       <thead>
         <tr>
-          <th scope="col" className="w-20 text-left font-normal text-muted" />
+          <td className="w-20" />
           {MONTHS.map((month, i) => {
             const dry = ((water.dry_litres_per_week[i] ?? 0) / most) * TALL;
             const carried = ((water.litres_per_week[i] ?? 0) / most) * TALL;
