@@ -47,6 +47,8 @@ def as_table(page: Page) -> None:
 
 
 Steps = Callable[[Page], None] | None
+
+
 def choose_long_bed(page: Page) -> None:
     page.locator(".bed [data-thing*='long']").click(position={"x": 30, "y": 38})
 

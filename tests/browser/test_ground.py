@@ -167,3 +167,58 @@ def test_in_feet_and_inches(page, base_url):
     page.goto(base_url + GROUND)
     expect(page.get_by_text("36.1 ft × 26.2 ft")).to_be_visible()
     expect(page.locator(".bed")).to_contain_text("house, 19.7 ft")
+
+
+def test_a_twin_in_the_mirror_is_set_up_beside_its_bed(yard):
+    thing(yard, '"low"').click(position={"x": 20, "y": 38})
+    yard.get_by_role("button", name="Mirror it").click()
+    expect(yard.locator(".bed")).to_contain_text("Low bed, twin")
+    row = table_row(yard, "Low bed, twin")
+    assert row[1] == "framed"
+    yard.keyboard.press("Control+z")
+    expect(yard.locator(".bed")).not_to_contain_text("Low bed, twin")
+
+
+@pytest.mark.parametrize(
+    ("outline", "fields", "area"),
+    [
+        ("l", {"Width, inside": "2m", "Length, inside": "3m", "Width of an arm": "60"}, "2.64 m²"),
+        (
+            "u",
+            {"Width, inside": "240", "Length, inside": "180", "Width of an arm": "60"},
+            "2.88 m²",
+        ),
+        ("ring", {"Across, inside": "3m", "From rim to hole": "60"}, "4.52 m²"),
+        ("mound", {"Width on top": "90", "Length on top": "2m", "Height": "25"}, "1.8 m²"),
+    ],
+)
+def test_a_place_of_every_outline(yard, outline, fields, area):
+    yard.get_by_role("link", name="bed or container").click()
+    yard.get_by_label("Name").fill("New shape")
+    if outline == "mound":
+        yard.get_by_label("Kind").select_option("mound")
+    yard.get_by_label("Outline").select_option(outline)
+    for label, text in fields.items():
+        yard.get_by_label(label).first.fill(text)
+    yard.get_by_role("button", name="Add the place").click()
+    expect(yard.get_by_role("region", name="New shape")).to_contain_text(area)
+    yard.get_by_role("link", name="Change", exact=True).click()
+    expect(yard.get_by_label("Outline")).to_have_value(outline)
+
+
+def test_arms_too_wide_are_told_at_their_field(yard):
+    yard.get_by_role("link", name="bed or container").click()
+    yard.get_by_label("Outline").select_option("u")
+    yard.get_by_label("Width of an arm").fill("80")
+    yard.get_by_role("button", name="Add the place").click()
+    expect(yard.get_by_role("alert")).to_contain_text("leaves nothing between")
+
+
+def test_walls_measured_outside_leave_less_inside(yard):
+    thing(yard, '"low"').click(position={"x": 20, "y": 38})
+    yard.get_by_role("link", name="Change", exact=True).click()
+    yard.get_by_label("Walls are thick").fill("3")
+    yard.get_by_label("Measured").select_option("outside")
+    yard.get_by_role("button", name="Save the place").click()
+    expect(yard.get_by_role("region", name="Low bed")).to_contain_text("84 × 114 cm")
+    expect(yard.get_by_role("region", name="Low bed")).to_contain_text("90 × 120 cm")

@@ -1,17 +1,20 @@
 """Routes of reference: the crop book, the schemas, and the API's own page, offline."""
 
 from html import escape
-from typing import Any, cast
+from typing import Annotated, Any, cast
 
-from fastapi import APIRouter, Request
+from fastapi import APIRouter, Query, Request
 from fastapi.responses import HTMLResponse
 
 from ample_rows import PROGRAM
+from ample_rows.api.problems import RESPONSES
+from ample_rows.core.forms import Form, Outline, outline_of
+from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.reference import Crop, Mix
 from ample_rows.core.report_json import schemas
 from ample_rows.crops import load_book
 
-router = APIRouter(prefix="/api", tags=["reference"])
+router = APIRouter(prefix="/api", tags=["reference"], responses=RESPONSES)
 
 
 @router.get("/crops")
@@ -24,6 +27,20 @@ def crops() -> list[Crop]:
 def mixes() -> dict[str, Mix]:
     """The mixes to fill places with, by name."""
     return load_book().mixes
+
+
+Centimetres = Annotated[float, Query(ge=1, le=10_000, allow_inf_nan=False)]
+
+
+@router.get("/outlines")
+def outlines(
+    form: Form, width_cm: Centimetres, length_cm: Centimetres, arm_cm: Centimetres
+) -> Outline:
+    """The outline of an L, a U or a ring by its measures."""
+    try:
+        return outline_of(form, width_cm=width_cm, length_cm=length_cm, arm_cm=arm_cm)
+    except ValueError as error:
+        raise PlanFaultsError.one("arm_cm", str(error)) from error
 
 
 @router.get("/schema")

@@ -7,6 +7,7 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from ample_rows.core import plan as p
 from ample_rows.core.reading import PlanFaultsError, validated
+from ample_rows.core.twins import twin_of
 
 Changes = dict[str, Any]
 
@@ -51,6 +52,15 @@ class RemovePlace(_Edit):
     id: str
 
 
+class CopyPlace(_Edit):
+    """Set up a twin of a place, with all that is planted there, as it is or in the mirror."""
+
+    do: Literal["copy-place"] = "copy-place"
+    id: str
+    new_id: str
+    mirrored: bool = False
+
+
 class ChangeGarden(_Edit):
     do: Literal["change-garden"] = "change-garden"
     changes: Changes
@@ -89,6 +99,7 @@ Edit = Annotated[
     | AddPlace
     | ChangePlace
     | RemovePlace
+    | CopyPlace
     | ChangeGarden
     | ChangeSite
     | ChangeSoil
@@ -130,6 +141,12 @@ def _apply(document: Changes, edit: Edit) -> None:
             gone = {g["id"] for g in plantings if g["place"] == edit.id}
             plantings[:] = [g for g in plantings if g["place"] != edit.id]
             _forget_follows(plantings, gone)
+        case CopyPlace():
+            place = _find(places, edit.id, "place")
+            own = [g for g in plantings if g["place"] == edit.id]
+            twin, planted = twin_of(place, own, edit.new_id, mirrored=edit.mirrored)
+            places.append(twin)
+            plantings.extend(planted)
         case ChangeGarden():
             _merge(document["garden"], edit.changes)
         case ChangeSite():
@@ -182,6 +199,8 @@ def describe(edit: Edit, before: p.Plan) -> str:
             return f"change {places.get(edit.id, edit.id)}"
         case RemovePlace():
             return f"remove {places.get(edit.id, edit.id)}"
+        case CopyPlace():
+            return f"{'mirror' if edit.mirrored else 'copy'} {places.get(edit.id, edit.id)}"
         case ChangeGarden():
             return "change the garden"
         case ChangeSite():

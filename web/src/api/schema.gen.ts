@@ -332,6 +332,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/outlines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Outlines
+         * @description The outline of an L, a U or a ring by its measures.
+         */
+        get: operations["outlines_api_outlines_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/schema": {
         parameters: {
             query?: never;
@@ -521,6 +541,26 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * CopyPlace
+         * @description Set up a twin of a place, with all that is planted there, as it is or in the mirror.
+         */
+        CopyPlace: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "copy-place";
+            /** Id */
+            id: string;
+            /** New Id */
+            new_id: string;
+            /**
+             * Mirrored
+             * @default false
+             */
+            mirrored: boolean;
+        };
+        /**
          * Crop
          * @description A crop, or a variety type of one, as the rules use it.
          */
@@ -706,7 +746,7 @@ export interface components {
             /** Version */
             version: number;
             /** Edit */
-            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["Together-Input"] | components["schemas"]["ReplacePlan"];
+            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["Together-Input"] | components["schemas"]["ReplacePlan"];
         };
         /**
          * Factors
@@ -771,7 +811,7 @@ export interface components {
             /** Label */
             label: string;
             /** Edit */
-            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
+            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
         };
         /** FrostAnswer */
         FrostAnswer: {
@@ -1171,6 +1211,22 @@ export interface components {
             mixes: components["schemas"]["MixOrder"][];
         };
         /**
+         * Outline
+         * @description A polygon's rings in its own frame. [cm]
+         */
+        Outline: {
+            /** Outline Cm */
+            outline_cm: [
+                number,
+                number
+            ][];
+            /** Holes Cm */
+            holes_cm: [
+                number,
+                number
+            ][][];
+        };
+        /**
          * Own
          * @description Material that is there already, or made: so much of it, at so much a litre.
          */
@@ -1241,6 +1297,8 @@ export interface components {
             cell_cm?: number | null;
             /** Depth Policy */
             depth_policy?: ("shallow" | "standard" | "deep") | null;
+            /** Twin Of */
+            twin_of?: string | null;
             /** At M */
             at_m?: [
                 number,
@@ -2042,7 +2100,7 @@ export interface components {
              */
             do: "together";
             /** Edits */
-            edits: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["Together-Input"] | components["schemas"]["ReplacePlan"])[];
+            edits: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["Together-Input"] | components["schemas"]["ReplacePlan"])[];
         };
         /**
          * Together
@@ -2055,7 +2113,7 @@ export interface components {
              */
             do: "together";
             /** Edits */
-            edits: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"])[];
+            edits: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"])[];
         };
         /** Totals */
         Totals: {
@@ -3413,6 +3471,56 @@ export interface operations {
                     "application/json": components["schemas"]["Crop"][];
                 };
             };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     mixes_api_mixes_get: {
@@ -3435,6 +3543,131 @@ export interface operations {
                     };
                 };
             };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    outlines_api_outlines_get: {
+        parameters: {
+            query: {
+                form: "l" | "u" | "ring";
+                width_cm: number;
+                length_cm: number;
+                arm_cm: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Outline"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     schema_api_schema_get: {
@@ -3455,6 +3688,56 @@ export interface operations {
                     "application/json": {
                         [key: string]: unknown;
                     };
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
         };

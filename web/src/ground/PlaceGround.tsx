@@ -4,6 +4,7 @@ import type { HeldGarden } from '../api/merge';
 import type { Edit, Fix, Place, PlaceReport } from '../api/types';
 import { useUnits } from '../app/preferences';
 import { MarginNotes } from '../notes/MarginNotes';
+import { nextId } from '../squares/edits';
 import { sunniest } from '../squares/measures';
 import { words } from '../time/day';
 import type { Day } from '../time/day';
@@ -35,10 +36,22 @@ export function PlaceGround({
   const units = useUnits();
   const document = state.plan.places.find((p) => p.id === report.id);
   if (!document) return null;
+  const copy = (mirrored: boolean) =>
+    onEdit({
+      do: 'copy-place',
+      id: report.id,
+      new_id: nextId(
+        state.plan.places.map((p) => p.id),
+        `${report.id}-`,
+      ),
+      mirrored,
+    });
   const { ground, reach } = report;
+  const twin = state.plan.places.find((p) => p.id === document.twin_of);
   const season = sunniest(report);
   const lines: [string, string][] = [
     ...measured(document, report, units),
+    ...(twin ? [['Twin of', twin.name ?? twin.id] as [string, string]] : []),
     [
       'Reach',
       reach.needed_cm > 0
@@ -109,6 +122,12 @@ export function PlaceGround({
       <p className="flex flex-wrap gap-x-4 border-t border-rule pt-1">
         <button type="button" className="press" onClick={onPlacing}>
           Set it down elsewhere
+        </button>
+        <button type="button" className="press" onClick={() => copy(false)}>
+          Copy it
+        </button>
+        <button type="button" className="press" onClick={() => copy(true)}>
+          Mirror it
         </button>
         {turn && (
           <button type="button" className="press" onClick={() => onEdit(turn.edit)}>

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { SubmitEvent } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 
+import { answered, api, ProblemError } from '../api/client';
 import { useEditor } from '../api/garden';
 import type { HeldGarden } from '../api/merge';
 import { Choice } from '../app/Choice';
@@ -10,7 +11,7 @@ import { useUnits } from '../app/preferences';
 import { middleOf } from '../ground/things';
 import { nextId } from '../squares/edits';
 import { draftOf, readDraft } from './draft';
-import type { Draft, Faults } from './draft';
+import type { Draft, Faults, LengthKey } from './draft';
 
 const KINDS = [
   ['framed', 'bed with a frame'],
@@ -21,6 +22,14 @@ const KINDS = [
 const OUTLINES = [
   ['rectangle', 'rectangle'],
   ['round', 'round'],
+  ['l', 'an L'],
+  ['u', 'a U'],
+  ['ring', 'a ring with a hole'],
+  ['mound', 'a mound, narrower on top'],
+] as const;
+const MEASURED = [
+  ['inside', 'inside the walls'],
+  ['outside', 'outside, walls included'],
 ] as const;
 const BOTTOMS = [
   ['open', 'open to the ground'],
@@ -41,6 +50,8 @@ const POLICIES = [
   ['standard', 'standard'],
   ['deep', 'deep, loosened'],
 ] as const;
+
+const STRAIGHT: readonly Draft['outline'][] = ['rectangle', 'l', 'u'];
 
 /** A place added or changed: measures, what lies below, sun and a net. */
 export function PlaceForm({ state }: { state: HeldGarden }) {
@@ -64,9 +75,19 @@ export function PlaceForm({ state }: { state: HeldGarden }) {
 
   const save = async (event: SubmitEvent) => {
     event.preventDefault();
-    const { changes, faults: found } = readDraft(draft, units, before);
+    const { changes, form, faults: found } = readDraft(draft, units, before);
     setFaults(found);
     if (Object.keys(found).length > 0) return;
+    if (form) {
+      try {
+        const rings = await answered(api.GET('/api/outlines', { params: { query: form } }));
+        changes.shape = { ...(changes.shape as object), ...rings };
+      } catch (cause) {
+        if (!(cause instanceof ProblemError)) throw cause;
+        setFaults({ arm: cause.message });
+        return;
+      }
+    }
     const place =
       before?.id ??
       nextId(
@@ -89,13 +110,9 @@ export function PlaceForm({ state }: { state: HeldGarden }) {
     if (before && (await editor.edit({ do: 'remove-place', id: before.id })))
       void go(`/gardens/${state.head.slug}`);
   };
-  const measured = before?.shape.measured === 'outside' ? 'outside' : 'inside';
+  const { measured, outline } = draft;
   const planted = state.plan.plantings.filter((p) => p.place === before?.id).length;
-  const length = (
-    key: 'width' | 'length' | 'wall' | 'gap' | 'loosened' | 'cell' | 'net',
-    label: string,
-    hint?: string,
-  ) => (
+  const length = (key: LengthKey, label: string, hint?: string) => (
     <Field label={`${label}, ${units.lengthUnit}`} fault={faults[key]} {...(hint ? { hint } : {})}>
       <input value={draft[key]} inputMode="decimal" onChange={(e) => set(key, e.target.value)} />
     </Field>
@@ -122,10 +139,37 @@ export function PlaceForm({ state }: { state: HeldGarden }) {
             onChange={(v) => set('outline', v)}
           />
         )}
-        {draft.outline === 'round' && length('width', `Across, ${measured}`)}
-        {draft.outline === 'rectangle' && length('width', `Width, ${measured}`)}
-        {draft.outline === 'rectangle' && length('length', `Length, ${measured}`)}
-        {length('wall', 'Wall height', 'How deep it could be filled.')}
+        {(outline === 'round' || outline === 'ring') && length('width', `Across, ${measured}`)}
+        {outline === 'round' && length('foot', 'Across its foot', 'Empty where it is as wide.')}
+        {outline === 'mound' && length('width', 'Width on top')}
+        {outline === 'mound' && length('length', 'Length on top')}
+        {outline === 'mound' && (
+          <Field label="Sides run out, for each one up" fault={faults.slope}>
+            <input
+              value={draft.slope}
+              inputMode="decimal"
+              onChange={(e) => set('slope', e.target.value)}
+            />
+          </Field>
+        )}
+        {STRAIGHT.includes(outline) && length('width', `Width, ${measured}`)}
+        {STRAIGHT.includes(outline) && length('length', `Length, ${measured}`)}
+        {(outline === 'l' || outline === 'u') && length('arm', 'Width of an arm')}
+        {outline === 'ring' && length('arm', 'From rim to hole')}
+        {outline !== 'mound' && outline !== 'drawn' && length('thickness', 'Walls are thick')}
+        {outline !== 'mound' && outline !== 'drawn' && (
+          <Choice
+            label="Measured"
+            value={measured}
+            options={MEASURED}
+            onChange={(v) => set('measured', v)}
+          />
+        )}
+        {length(
+          'wall',
+          outline === 'mound' ? 'Height' : 'Wall height',
+          'How deep it could be filled.',
+        )}
         {length('gap', 'Gap below the rim')}
         <Choice
           label="Bottom"

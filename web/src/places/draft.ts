@@ -6,12 +6,20 @@ import type { Units } from '../units/units';
 export interface Draft {
   name: string;
   kind: Place['kind'];
-  /** Drawn outlines (polygons, mounds) are kept as the plan has them. */
-  outline: 'rectangle' | 'round' | 'drawn';
+  /** Drawn outlines are kept as the plan has them. */
+  outline: 'rectangle' | 'round' | 'l' | 'u' | 'ring' | 'mound' | 'drawn';
   bottom: NonNullable<Place['bottom']>;
   native: '' | NonNullable<Place['native']>;
   width: string;
   length: string;
+  /** Width of an arm of an L or a U, of a ring from rim to hole. */
+  arm: string;
+  /** Across the foot of a tapered pot; empty where it is as wide as its rim. */
+  foot: string;
+  /** Run over rise of a mound's sides. */
+  slope: string;
+  thickness: string;
+  measured: 'inside' | 'outside';
   wall: string;
   gap: string;
   loosened: string;
@@ -22,21 +30,38 @@ export interface Draft {
   net: string;
 }
 
-export const NEW_PLACE = { width: 120, length: 240, wall: 30, gap: 3, cell: 30 };
+export const NEW_PLACE = { width: 120, length: 240, arm: 60, wall: 30, gap: 3, cell: 30 };
+
+/** The measures from which an L, a U or a ring was drawn, kept beside its outline. */
+export interface FormMeasures {
+  form: 'l' | 'u' | 'ring';
+  width_cm: number;
+  length_cm: number;
+  arm_cm: number;
+}
+
+const FORM_KEY = 'x-form';
 
 export function draftOf(place: Place | undefined, units: Units): Draft {
   const shape = place?.shape;
   const field = (cm: number | null | undefined, other: number) => units.toField(cm ?? other);
-  const across = shape?.type === 'circle' ? shape.diameter_cm : undefined;
+  const { width, length } = sizeOf(shape);
+  const form = formOf(shape);
   const net = place?.supports[0];
+  const foot = shape?.type === 'circle' ? shape.bottom_diameter_cm : null;
   return {
     name: place?.name ?? '',
     kind: place?.kind ?? 'framed',
     outline: outlineOf(shape),
     bottom: place?.bottom ?? (place?.kind === 'container' ? 'closed' : 'open'),
     native: place ? (place.native ?? '') : 'ordinary',
-    width: field(shape?.type === 'rectangle' ? shape.width_cm : across, NEW_PLACE.width),
-    length: field(shape?.type === 'rectangle' ? shape.length_cm : across, NEW_PLACE.length),
+    width: field(width, NEW_PLACE.width),
+    length: field(length, NEW_PLACE.length),
+    arm: field(form?.arm_cm, NEW_PLACE.arm),
+    foot: foot ? field(foot, 0) : '',
+    slope: String(shape?.type === 'mound' ? (shape.side_slope ?? 1) : 1),
+    thickness: field(shape?.wall_thickness_cm, 0),
+    measured: shape?.measured === 'outside' ? 'outside' : 'inside',
     wall: field(place?.wall_height_cm, NEW_PLACE.wall),
     gap: field(place?.rim_gap_cm, NEW_PLACE.gap),
     loosened: field(place?.loosened_below_cm, 0),
@@ -48,10 +73,42 @@ export function draftOf(place: Place | undefined, units: Units): Draft {
   };
 }
 
-function outlineOf(shape: Place['shape'] | undefined): Draft['outline'] {
-  if (shape?.type === 'circle') return 'round';
-  return shape === undefined || shape.type === 'rectangle' ? 'rectangle' : 'drawn';
+function formOf(shape: Place['shape'] | undefined): FormMeasures | null {
+  const kept = (shape as Record<string, unknown> | undefined)?.[FORM_KEY];
+  return (kept as FormMeasures | undefined) ?? null;
 }
+
+function sizeOf(shape: Place['shape'] | undefined): { width?: number; length?: number } {
+  switch (shape?.type) {
+    case 'rectangle':
+      return { width: shape.width_cm, length: shape.length_cm };
+    case 'circle':
+      return { width: shape.diameter_cm, length: shape.diameter_cm };
+    case 'mound':
+      return { width: shape.top_width_cm, length: shape.top_length_cm };
+    default: {
+      const form = formOf(shape);
+      return form ? { width: form.width_cm, length: form.length_cm } : {};
+    }
+  }
+}
+
+function outlineOf(shape: Place['shape'] | undefined): Draft['outline'] {
+  switch (shape?.type) {
+    case undefined:
+    case 'rectangle':
+      return 'rectangle';
+    case 'circle':
+      return 'round';
+    case 'mound':
+      return 'mound';
+    default:
+      return formOf(shape)?.form ?? 'drawn';
+  }
+}
+
+export type LengthKey =
+  'width' | 'length' | 'arm' | 'foot' | 'thickness' | 'wall' | 'gap' | 'loosened' | 'cell' | 'net';
 
 export type Faults = Partial<Record<keyof Draft, string>>;
 
@@ -60,38 +117,64 @@ export function readDraft(
   draft: Draft,
   units: Units,
   before: Place | undefined,
-): { changes: Record<string, unknown>; faults: Faults } {
+): { changes: Record<string, unknown>; form: FormMeasures | null; faults: Faults } {
   const faults: Faults = {};
-  const measure = (
-    key: 'width' | 'length' | 'wall' | 'gap' | 'loosened' | 'cell' | 'net',
-    least: number,
-  ) => {
+  const measure = (key: LengthKey, least: number) => {
     const cm = readLength(draft[key], units.system);
     if (cm === null || cm < least) {
       faults[key] = `Give a length of at least ${units.length(least)}, such as 120, 1.2m or 3'6".`;
     }
     return cm ?? 0;
   };
-  const number = (key: 'heading' | 'sun', low: number, high: number) => {
+  const number = (key: 'heading' | 'sun' | 'slope', low: number, high: number) => {
     const value = Number(draft[key].replace(',', '.'));
     if (Number.isNaN(value) || value < low || value > high) {
       faults[key] = `Give a number from ${low} to ${high}.`;
     }
     return value;
   };
+  const walls = () => {
+    const thick = measure('thickness', 0);
+    return thick > 0
+      ? { wall_thickness_cm: thick, measured: draft.measured }
+      : { wall_thickness_cm: null, measured: null };
+  };
+  let form: FormMeasures | null = null;
   const shape = (): object | undefined => {
     switch (draft.outline) {
       case 'drawn':
         return before?.shape;
       case 'round':
-        return { ...keptShape(before, 'circle'), type: 'circle', diameter_cm: measure('width', 1) };
+        return {
+          ...keptShape(before, 'circle'),
+          type: 'circle',
+          diameter_cm: measure('width', 1),
+          bottom_diameter_cm: draft.foot.trim() === '' ? null : measure('foot', 1),
+          ...walls(),
+        };
       case 'rectangle':
         return {
           ...keptShape(before, 'rectangle'),
           type: 'rectangle',
           width_cm: measure('width', 1),
           length_cm: measure('length', 1),
+          ...walls(),
         };
+      case 'mound':
+        return {
+          ...keptShape(before, 'mound'),
+          type: 'mound',
+          top_width_cm: measure('width', 1),
+          top_length_cm: measure('length', 1),
+          height_cm: measure('wall', 1),
+          side_slope: number('slope', 0, 10),
+        };
+      default: {
+        const width = measure('width', 1);
+        const long = draft.outline === 'ring' ? width : measure('length', 1);
+        form = { form: draft.outline, width_cm: width, length_cm: long, arm_cm: measure('arm', 1) };
+        return { type: 'polygon', [FORM_KEY]: form, ...walls() };
+      }
     }
   };
   const changes: Record<string, unknown> = {
@@ -115,7 +198,7 @@ export function readDraft(
   } else if ((before?.supports ?? []).length > 0) {
     changes.supports = rest;
   }
-  return { changes, faults };
+  return { changes, form, faults };
 }
 
 function keptShape(before: Place | undefined, type: string): object {

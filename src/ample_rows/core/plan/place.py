@@ -86,6 +86,7 @@ class Place(PlanValue):
     native: Native | None = None
     cell_cm: Annotated[float, Field(ge=15, le=60, allow_inf_nan=False)] | None = None
     depth_policy: DepthPolicyName | None = None
+    twin_of: Ident | None = None
     at_m: PointM | None = None
     heading_deg: Annotated[float, Field(ge=-360, le=360, allow_inf_nan=False)] | None = None
     mix: Ident | None = None
