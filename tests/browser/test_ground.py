@@ -222,3 +222,17 @@ def test_walls_measured_outside_leave_less_inside(yard):
     yard.get_by_role("button", name="Save the place").click()
     expect(yard.get_by_role("region", name="Low bed")).to_contain_text("84 × 114 cm")
     expect(yard.get_by_role("region", name="Low bed")).to_contain_text("90 × 120 cm")
+
+
+def test_the_set_out_sheet_gives_every_stake(yard):
+    yard.get_by_role("button", name="Set-out sheet").click()
+    table = yard.get_by_role("table", name="Stakes of every place")
+    # The South bed lies 120 x 270 cm with its corner 1.2 m along and 5.9 m off the line.
+    row = table.get_by_role("row", name=re.compile("^South bed"))
+    expect(row).to_contain_text("both diagonals 2.95 m")
+    expect(table.get_by_role("row", name=re.compile("^Tub by the door"))).to_contain_text(
+        "string of"
+    )
+    expect(yard.get_by_text(re.compile("Have buried cables and pipes located"))).to_be_visible()
+    yard.get_by_role("button", name="Drawing").click()
+    expect(yard.locator(".bed")).to_be_visible()

@@ -10,6 +10,7 @@ from ample_rows.api.gardens import Reference, Store
 from ample_rows.api.problems import RESPONSES
 from ample_rows.core.evaluate import evaluate, setting_of
 from ample_rows.core.ground.place_sun import Sky, sky_of
+from ample_rows.core.ground.set_out import SetOutSheet, set_out_sheet
 from ample_rows.core.ground.sun_map import SunMap, sun_by_month
 from ample_rows.core.ground.turning import Turned, turned
 from ample_rows.core.ground.yard_sun import YardSun, yard_sun
@@ -44,6 +45,12 @@ def sun_of_the_months(slug: str, store: Store, book: Reference) -> SunMap:
 def place_turned(slug: str, place: str, store: Store, book: Reference) -> Turned:
     """A place as it lies against the same place turned a quarter: sun, harvest, words."""
     return turned(store.load(slug).plan, place, book)
+
+
+@router.get("/set-out")
+def set_out(slug: str, store: Store) -> SetOutSheet:
+    """Where to drive the stakes of each place, from one base line and its two ends."""
+    return set_out_sheet(store.load(slug).plan)
 
 
 @router.get("/order")

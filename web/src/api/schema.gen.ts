@@ -272,6 +272,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/set-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Set Out
+         * @description Where to drive the stakes of each place, from one base line and its two ends.
+         */
+        get: operations["set_out_api_gardens__slug__set_out_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{slug}/order": {
         parameters: {
             query?: never;
@@ -1772,6 +1792,50 @@ export interface components {
             notes: components["schemas"]["Note"][];
         };
         /**
+         * SetOut
+         * @description A place's stakes, the diagonals that prove it square, and its string. [m]
+         *
+         *     A round place has one stake, in its middle, and the radius of the string.
+         */
+        SetOut: {
+            /** Place */
+            place: string;
+            /** Name */
+            name: string;
+            /** Stakes */
+            stakes: components["schemas"]["Stake"][];
+            /** Diagonals M */
+            diagonals_m: number[];
+            /** String M */
+            string_m: number;
+            /** Radius M */
+            radius_m: number | null;
+        };
+        /**
+         * SetOutSheet
+         * @description All places of a yard on one base line, from a start to an end. [m]
+         */
+        SetOutSheet: {
+            /** Base Start M */
+            base_start_m: [
+                number,
+                number
+            ];
+            /** Base End M */
+            base_end_m: [
+                number,
+                number
+            ];
+            /** Base M */
+            base_m: number;
+            /** Places */
+            places: components["schemas"]["SetOut"][];
+            /** Stakes */
+            stakes: number;
+            /** String M */
+            string_m: number;
+        };
+        /**
          * ShelfAnswer
          * @description Every crop of the book, those that fit first; what stands in the way of them all.
          */
@@ -1938,6 +2002,22 @@ export interface components {
             options: components["schemas"]["Option"][];
             /** Working */
             working: components["schemas"]["Term"][];
+        };
+        /**
+         * Stake
+         * @description A stake: along the base line, square off it, and by tape from its two ends. [m]
+         */
+        Stake: {
+            /** Name */
+            name: string;
+            /** Along M */
+            along_m: number;
+            /** Off M */
+            off_m: number;
+            /** From Start M */
+            from_start_m: number;
+            /** From End M */
+            from_end_m: number;
         };
         /**
          * Standing
@@ -3325,6 +3405,78 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Turned"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    set_out_api_gardens__slug__set_out_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SetOutSheet"];
                 };
             };
             /** @description The request cannot be read */

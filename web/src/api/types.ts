@@ -18,6 +18,7 @@ export type Note = Schemas['Note'];
 export type Fix = Schemas['Fix'];
 export type Term = Schemas['Term'];
 export type SunMap = Schemas['SunMap'];
+export type SetOutSheet = Schemas['SetOutSheet'];
 export type YardSun = Schemas['YardSun'];
 export type Turned = Schemas['Turned'];
 export type Mix = Schemas['Mix'];

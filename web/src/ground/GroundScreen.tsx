@@ -13,6 +13,7 @@ import { useDay } from '../time/DayContext';
 import { MonthStrip } from './MonthStrip';
 import { LayOut } from './LayOut';
 import { PlaceGround } from './PlaceGround';
+import { SetOut } from './SetOut';
 import { moveThing, siteOf, spotOfThing } from './things';
 import type { Thing } from './things';
 import { ThingForm } from './ThingForm';
@@ -35,7 +36,7 @@ export function GroundScreen({ state }: { state: HeldGarden }) {
   const [sheet, extent] = useExtent<HTMLDivElement>();
   const [thing, setChosen] = useState<Thing | null>(() => firstPlace(state, asked));
   const [placing, setPlacing] = useState(false);
-  const [asTable, setAsTable] = useState(false);
+  const [shown, setShown] = useState<'drawing' | 'table' | 'set-out'>('drawing');
   const [yardOpen, setYardOpen] = useState(false);
 
   const site = siteOf(state.plan);
@@ -83,17 +84,29 @@ export function GroundScreen({ state }: { state: HeldGarden }) {
           <button
             type="button"
             className="press"
-            aria-pressed={asTable}
-            onClick={() => setAsTable(!asTable)}
+            aria-pressed={shown === 'table'}
+            onClick={() => setShown(shown === 'drawing' ? 'table' : 'drawing')}
           >
-            {asTable ? 'Drawing' : 'Table'}
+            {shown === 'drawing' ? 'Table' : 'Drawing'}
           </button>
+          {drawn && (
+            <button type="button" className="press" onClick={() => setShown('set-out')}>
+              Set-out sheet
+            </button>
+          )}
+          {shown !== 'drawing' && (
+            <button type="button" className="press" onClick={() => window.print()}>
+              Print
+            </button>
+          )}
         </span>
       </header>
       <div ref={sheet} className="sheet min-h-0">
-        {asTable || !drawn ? (
+        {shown !== 'drawing' || !drawn ? (
           <div className="h-full overflow-y-auto px-4 pt-2">
-            {drawn ? (
+            {drawn && shown === 'set-out' ? (
+              <SetOut slug={slug} version={version} />
+            ) : drawn ? (
               <YardTable state={state} sun={sun.data} chosen={chosen} onChoose={choose} />
             ) : (
               <p className="max-w-prose text-muted">

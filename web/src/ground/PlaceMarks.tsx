@@ -118,7 +118,8 @@ const Mark = memo(function Mark({
     <>
       <title>{`${mark.name}${mark.hours ? `, ${mark.hours} of sun` : ''}`}</title>
       <path
-        d={ring(scale, outer)}
+        d={[outer, ...inner.slice(1)].map((points) => ring(scale, points)).join('')}
+        fillRule="evenodd"
         fill={isChosen ? 'var(--damson-wash)' : 'var(--paper)'}
         stroke={colour}
         strokeWidth={isChosen ? 1.8 : 1.2}
