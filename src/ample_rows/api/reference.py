@@ -5,10 +5,11 @@ from typing import Annotated, Any, cast
 
 from fastapi import APIRouter, Query, Request
 from fastapi.responses import HTMLResponse
+from pydantic import BaseModel
 
 from ample_rows import PROGRAM
 from ample_rows.api.problems import RESPONSES
-from ample_rows.core.forms import Form, Outline, outline_of
+from ample_rows.core.forms import Form, outline_of
 from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.reference import Crop, Mix
 from ample_rows.core.report_json import schemas
@@ -29,18 +30,29 @@ def mixes() -> dict[str, Mix]:
     return load_book().mixes
 
 
+class OutlineAnswer(BaseModel):
+    """A polygon's rings of points, x and y. [cm]"""
+
+    outline_cm: list[list[float]]
+    holes_cm: list[list[list[float]]]
+
+
 Centimetres = Annotated[float, Query(ge=1, le=10_000, allow_inf_nan=False)]
 
 
 @router.get("/outlines")
 def outlines(
     form: Form, width_cm: Centimetres, length_cm: Centimetres, arm_cm: Centimetres
-) -> Outline:
+) -> OutlineAnswer:
     """The outline of an L, a U or a ring by its measures."""
     try:
-        return outline_of(form, width_cm=width_cm, length_cm=length_cm, arm_cm=arm_cm)
+        outline = outline_of(form, width_cm=width_cm, length_cm=length_cm, arm_cm=arm_cm)
     except ValueError as error:
         raise PlanFaultsError.one("arm_cm", str(error)) from error
+    return OutlineAnswer(
+        outline_cm=[list(point) for point in outline.outline_cm],
+        holes_cm=[[list(point) for point in ring] for ring in outline.holes_cm],
+    )
 
 
 @router.get("/schema")

@@ -1231,20 +1231,14 @@ export interface components {
             mixes: components["schemas"]["MixOrder"][];
         };
         /**
-         * Outline
-         * @description A polygon's rings in its own frame. [cm]
+         * OutlineAnswer
+         * @description A polygon's rings of points, x and y. [cm]
          */
-        Outline: {
+        OutlineAnswer: {
             /** Outline Cm */
-            outline_cm: [
-                number,
-                number
-            ][];
+            outline_cm: number[][];
             /** Holes Cm */
-            holes_cm: [
-                number,
-                number
-            ][][];
+            holes_cm: number[][][];
         };
         /**
          * Own
@@ -3767,7 +3761,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Outline"];
+                    "application/json": components["schemas"]["OutlineAnswer"];
                 };
             };
             /** @description The request cannot be read */
