@@ -35,7 +35,7 @@ def table_row(page, name):
     return row
 
 
-def test_a_yard_is_drawn_from_nothing(page, base_url):
+def test_a_yard_is_drawn_from_nothing_to_a_filled_and_costed_bed(page, base_url):
     page.goto(f"{base_url}/start")
     page.get_by_label("About how far").fill("52")
     page.get_by_role("button", name="Plant this bed").click()
@@ -61,6 +61,17 @@ def test_a_yard_is_drawn_from_nothing(page, base_url):
     expect(page.locator(".bed")).to_contain_text("tap, hose 1 m")
     page.get_by_role("button", name="Undo").click()
     expect(page.locator(".bed")).to_contain_text("tap, hose 10 m")
+    # On to what fills it, and what that costs here.
+    page.get_by_role("link", name="Soil").click()
+    page.get_by_role("button", name="Mix and prices").click()
+    page.get_by_label("Bag 1, litres").fill("50")
+    page.get_by_label("its price").first.fill("7.5")
+    page.get_by_role("button", name="Save").first.click()
+    ways = page.get_by_role("table", name="Ways to buy garden bed mix, cheapest first")
+    expect(ways).to_contain_text("bags of 50 L")
+    # 120 x 240 cm, 25 cm deep less 3 cm of rim: 634 L settled, 745 L to pour, 15 bags.
+    expect(ways).to_contain_text("15 bags")
+    expect(ways).to_contain_text("112.50")
 
 
 def test_a_bed_is_dragged_and_its_hours_follow(yard):
