@@ -30,7 +30,7 @@ def test_the_document_has_every_cell_and_the_points_in_the_order_given(sun_of):
     )
     answer = json.loads(out)
     assert (status, err) == (0, "")
-    assert answer["format"], answer["version"] == ("ample-rows/sun", 1)
+    assert (answer["format"], answer["version"]) == ("ample-rows/sun", 1)
     assert answer["day"] == "1987-03-20"
     placed, unplaced = answer["places"]
     assert set(placed["cells"]) == {f"{c}{r}" for c in "ABCD" for r in range(1, 9)}

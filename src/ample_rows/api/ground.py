@@ -61,7 +61,7 @@ def order(
     plan = store.load(slug).plan
     report = evaluate(plan, book, program=PROGRAM)
     chosen = [r for r in report.places if place is None or r.id in place]
-    return order_for(chosen, plan.soil)
+    return order_for(chosen, plan.soil, book)
 
 
 def _sky(plan: Plan, book: Book) -> Sky:

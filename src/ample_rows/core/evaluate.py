@@ -14,7 +14,7 @@ import numpy as np
 from ample_rows.core import harvest, notes, places, roots, season, sun, supports
 from ample_rows.core import plan as p
 from ample_rows.core.cells import grid_of
-from ample_rows.core.ground.bears import bears_words
+from ample_rows.core.ground.bears import bears_words, best_months
 from ample_rows.core.ground.frame import Points, inner_rings_m, outer_ring_m
 from ample_rows.core.ground.place_sun import PlaceSun, place_sun, sky_of
 from ample_rows.core.ground.surroundings import Surroundings, surroundings
@@ -210,7 +210,7 @@ def _sun_report(found: PlaceSun | None, book: Book) -> SunReport | None:
     if found is None:
         return None
     hours = found.monthly()
-    return SunReport(hours, bears_words(hours, book))
+    return SunReport(hours, best_months(hours), bears_words(hours, book))
 
 
 def _soil_report(filled: Fill, soil: p.Soil | None, book: Book) -> SoilReport:
@@ -251,7 +251,9 @@ def _water_report(view: notes.PlaceView, filled: Fill, book: Book) -> WaterRepor
 
 def _ground_report(place: p.Place, around: Surroundings) -> GroundReport:
     outer = outer_ring_m(place)
+    x0, y0, x1, y1 = places.outer_outline(place.shape).bounds
     return GroundReport(
+        outside_cm=(x1 - x0, y1 - y0),
         outer_m=() if outer is None else _points(outer),
         inner_m=tuple(_points(ring) for ring in inner_rings_m(place)),
         path_cm=around.path_cm,
@@ -342,7 +344,7 @@ def _totals(results: list[PlaceResult], soil: p.Soil | None, book: Book) -> Tota
         plants=sum(r.report.plants for r in results),
         inside_area_m2=sum(r.report.inside_area_m2 for r in results),
         soil_litres=sum(r.report.soil_litres for r in results),
-        order=order_for([r.report for r in results], soil),
+        order=order_for([r.report for r in results], soil, book),
         kg_wet=sum(r.report.weight.kg for r in results),
         water_litres_per_week=_water_of(results),
         idle_cell_weeks=sum(r.report.idle_cell_weeks for r in results),

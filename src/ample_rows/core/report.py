@@ -91,9 +91,11 @@ class DepthLayers:
 
 @dataclass(frozen=True, slots=True)
 class SunReport:
-    """Mean daily direct sun on a place in each month, January first, and what it bears. [hours]"""
+    """Mean daily direct sun on a place in each month, January first, the mean of its six
+    sunniest, and what it bears. [hours]"""
 
     hours: tuple[float, ...]
+    best_months_hours: float
     bears: str
 
 
@@ -101,7 +103,8 @@ class SunReport:
 class GroundReport:
     """Where a place lies in the yard: paths, water, the door, the fall. Unknown is null.
 
-    `outer_m` is its outline with walls, `inner_m` the rings round its soil, in yard metres.
+    `outside_cm` is its width and length with walls, `outer_m` its outline with them and
+    `inner_m` the rings round its soil, in yard metres.
     """
 
     path_cm: float | None
@@ -113,6 +116,7 @@ class GroundReport:
     in_sight: bool | None
     fall_width_cm: float
     fall_length_cm: float
+    outside_cm: tuple[float, float]
     outer_m: tuple[Point, ...]
     inner_m: tuple[tuple[Point, ...], ...]
 
@@ -262,15 +266,19 @@ class MixOrder:
     mix: str
     label: str
     litres: float
+    barrows: int
+    buckets: int
     recipe_litres: dict[str, float]
     options: tuple[Option, ...]
 
 
 @dataclass(frozen=True, slots=True)
 class OrderReport:
-    """What several places take together, mix by mix, the largest first. [L]"""
+    """What several places take together, mix by mix, the largest first, and weigh soaked.
+    [L, kg]"""
 
     litres: float
+    kg_wet: float
     mixes: tuple[MixOrder, ...]
 
 

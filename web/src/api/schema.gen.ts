@@ -920,7 +920,8 @@ export interface components {
          * GroundReport
          * @description Where a place lies in the yard: paths, water, the door, the fall. Unknown is null.
          *
-         *     `outer_m` is its outline with walls, `inner_m` the rings round its soil, in yard metres.
+         *     `outside_cm` is its width and length with walls, `outer_m` its outline with them and
+         *     `inner_m` the rings round its soil, in yard metres.
          */
         GroundReport: {
             /** Path Cm */
@@ -941,6 +942,11 @@ export interface components {
             fall_width_cm: number;
             /** Fall Length Cm */
             fall_length_cm: number;
+            /** Outside Cm */
+            outside_cm: [
+                number,
+                number
+            ];
             /** Outer M */
             outer_m: [
                 number,
@@ -1109,6 +1115,10 @@ export interface components {
             label: string;
             /** Litres */
             litres: number;
+            /** Barrows */
+            barrows: number;
+            /** Buckets */
+            buckets: number;
             /** Recipe Litres */
             recipe_litres: {
                 [key: string]: number;
@@ -1222,11 +1232,14 @@ export interface components {
         };
         /**
          * OrderReport
-         * @description What several places take together, mix by mix, the largest first. [L]
+         * @description What several places take together, mix by mix, the largest first, and weigh soaked.
+         *     [L, kg]
          */
         OrderReport: {
             /** Litres */
             litres: number;
+            /** Kg Wet */
+            kg_wet: number;
             /** Mixes */
             mixes: components["schemas"]["MixOrder"][];
         };
@@ -2050,11 +2063,14 @@ export interface components {
         };
         /**
          * SunReport
-         * @description Mean daily direct sun on a place in each month, January first, and what it bears. [hours]
+         * @description Mean daily direct sun on a place in each month, January first, the mean of its six
+         *     sunniest, and what it bears. [hours]
          */
         SunReport: {
             /** Hours */
             hours: number[];
+            /** Best Months Hours */
+            best_months_hours: number;
             /** Bears */
             bears: string;
         };

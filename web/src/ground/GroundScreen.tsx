@@ -144,7 +144,6 @@ export function GroundScreen({ state }: { state: HeldGarden }) {
             hours={sun.data?.places[place.id]}
             day={day}
             onEdit={edit}
-            onChooseCells={() => undefined}
             onPlacing={() => setPlacing(true)}
           />
         ) : (

@@ -4,8 +4,8 @@ import type { HeldGarden } from '../api/merge';
 import type { Edit, Fix, Place, PlaceReport } from '../api/types';
 import { useUnits } from '../app/preferences';
 import { MarginNotes } from '../notes/MarginNotes';
+import { formOf } from '../places/draft';
 import { nextId } from '../squares/edits';
-import { sunniest } from '../squares/measures';
 import { words } from '../time/day';
 import type { Day } from '../time/day';
 import type { Units } from '../units/units';
@@ -18,21 +18,11 @@ interface Props {
   turn: Fix | undefined;
   day: Day;
   onEdit: (edit: Edit) => void;
-  onChooseCells: () => void;
   onPlacing: () => void;
 }
 
 /** A place as it lies: its measures, reach, path, sun, water, door and fall, and what they mean. */
-export function PlaceGround({
-  state,
-  report,
-  turn,
-  hours,
-  day,
-  onEdit,
-  onChooseCells,
-  onPlacing,
-}: Props) {
+export function PlaceGround({ state, report, turn, hours, day, onEdit, onPlacing }: Props) {
   const units = useUnits();
   const document = state.plan.places.find((p) => p.id === report.id);
   if (!document) return null;
@@ -48,7 +38,7 @@ export function PlaceGround({
     });
   const { ground, reach } = report;
   const twin = state.plan.places.find((p) => p.id === document.twin_of);
-  const season = sunniest(report);
+  const season = report.sun?.best_months_hours ?? null;
   const lines: [string, string][] = [
     ...measured(document, report, units),
     ...(twin ? [['Twin of', twin.name ?? twin.id] as [string, string]] : []),
@@ -145,7 +135,7 @@ export function PlaceGround({
         <MarginNotes
           notes={notes}
           onFix={onEdit}
-          onChoose={onChooseCells}
+
           none="It lies well: nothing to say of its ground."
         />
       </div>
@@ -153,17 +143,19 @@ export function PlaceGround({
   );
 }
 
-/** Inside and outside measures; a drawn outline is told by its ground. */
+/** Inside and outside measures; what is round is told by its width alone. */
 function measured(document: Place, report: PlaceReport, units: Units): [string, string][] {
   const [x0, y0, x1, y1] = report.bounds_cm;
-  const walls = 2 * (document.shape.wall_thickness_cm ?? 0);
-  const across = (more: number) =>
-    document.shape.type === 'circle'
-      ? `${units.length(x1 - x0 + more)} across`
-      : `${units.bare(x1 - x0 + more)} × ${units.length(y1 - y0 + more)}`;
+  const [wide, long] = report.ground.outside_cm;
+  const isRound = document.shape.type === 'circle' || formOf(document.shape)?.form === 'ring';
+  const across = (width: number, length: number) =>
+    isRound
+      ? `${units.length(Math.round(width))} across`
+      : `${units.bare(width)} × ${units.length(length)}`;
+  const walled = (document.shape.wall_thickness_cm ?? 0) > 0;
   return [
-    ['Inside', across(0)],
-    ...(walls > 0 ? [['Outside, with walls', across(walls)] as [string, string]] : []),
+    ['Inside', across(x1 - x0, y1 - y0)],
+    ...(walled ? [['Outside, with walls', across(wide, long)] as [string, string]] : []),
     ['Ground inside', units.area(report.inside_area_m2)],
   ];
 }

@@ -9,7 +9,7 @@ import type { Shows } from './held';
 import { textWidth } from './labels';
 import type { Box } from './labels';
 import { pageBox } from './PlaceMarks';
-import { sameThing } from './things';
+import { keyOf, sameThing } from './things';
 import type { Thing } from './things';
 import { toPx } from './yardScale';
 import type { YardScale } from './yardScale';
@@ -84,38 +84,40 @@ export const Surround = memo(function Surround({ site, scale, extent, chosen, sh
           )
         );
       })}
-      {site.taps.map((tap, index) => (
+      {[
+        ...site.taps.map((tap, index) => ({
+          thing: { kind: 'tap', index } as const,
+          at: toPx(scale, tap.at_m),
+          sign: 'M0 -8C4 -3 5.5 -1 5.5 1.8A5.5 5.5 0 0 1 -5.5 1.8C-5.5 -1 -4 -3 0 -8z',
+          text: tapWords(tap, units),
+        })),
+        ...site.tanks.map((tank, index) => ({
+          thing: { kind: 'tank', index } as const,
+          at: toPx(scale, tank.at_m),
+          sign: 'M-6 -6H6V6H-6zM-6 -1Q-3 -3 0 -1T6 -1',
+          text: tankWords(tank, units),
+        })),
+        ...(site.door_m
+          ? [
+              {
+                thing: { kind: 'door' } as const,
+                at: toPx(scale, site.door_m),
+                sign: 'M-9 0H9M9 0A18 18 0 0 1 -2 15L-9 0',
+                text: 'door',
+              },
+            ]
+          : []),
+      ].map(({ thing, at, sign, text }) => (
         <Spot
-          key={index}
-          part={part({ kind: 'tap', index })}
-          ink={ink({ kind: 'tap', index })}
-          at={toPx(scale, tap.at_m)}
-          sign="M0 -8C4 -3 5.5 -1 5.5 1.8A5.5 5.5 0 0 1 -5.5 1.8C-5.5 -1 -4 -3 0 -8z"
-          text={tapWords(tap, units)}
-          side={sideOf(toPx(scale, tap.at_m), extent)}
+          key={keyOf(thing)}
+          part={part(thing)}
+          ink={ink(thing)}
+          at={at}
+          sign={sign}
+          text={text}
+          side={sideOf(at, extent)}
         />
       ))}
-      {site.tanks.map((tank, index) => (
-        <Spot
-          key={index}
-          part={part({ kind: 'tank', index })}
-          ink={ink({ kind: 'tank', index })}
-          at={toPx(scale, tank.at_m)}
-          sign="M-6 -6H6V6H-6zM-6 -1Q-3 -3 0 -1T6 -1"
-          text={tankWords(tank, units)}
-          side={sideOf(toPx(scale, tank.at_m), extent)}
-        />
-      ))}
-      {site.door_m && (
-        <Spot
-          part={part({ kind: 'door' })}
-          ink={ink({ kind: 'door' })}
-          at={toPx(scale, site.door_m)}
-          sign="M-9 0H9M9 0A18 18 0 0 1 -2 15L-9 0"
-          text="door"
-          side={sideOf(toPx(scale, site.door_m), extent)}
-        />
-      )}
     </g>
   );
 });

@@ -38,7 +38,12 @@ interface Props {
   onPlacing: () => void;
 }
 
-type Read = (key: string, least: number) => number;
+interface Read {
+  /** A typed length in metres. */
+  length: (key: string, least: number) => number;
+  /** A typed number within bounds; null where nothing is typed. */
+  number: (key: string, low: number, high: number) => number | null;
+}
 
 /** What is chosen in the yard, in typed measures. Each kind says which it has. */
 export function ThingForm({ state, thing, onEdit, onRemove, onPlacing }: Props) {
@@ -53,10 +58,20 @@ export function ThingForm({ state, thing, onEdit, onRemove, onPlacing }: Props) 
   const set = (key: string, value: string) => setTyped((now) => ({ ...now, [key]: value }));
   const save = () => {
     const found: Record<string, string> = {};
-    const read: Read = (key, least) => {
-      const { m, fault } = readMetres(typed[key] ?? '', units, least);
-      if (fault) found[key] = fault;
-      return m;
+    const read: Read = {
+      length: (key, least) => {
+        const { m, fault } = readMetres(typed[key] ?? '', units, least);
+        if (fault) found[key] = fault;
+        return m;
+      },
+      number: (key, low, high) => {
+        const text = (typed[key] ?? '').trim().replace(',', '.');
+        const value = Number(text);
+        if (text !== '' && (Number.isNaN(value) || value < low || value > high)) {
+          found[key] = `Give a number from ${low} to ${high}.`;
+        }
+        return text === '' ? null : value;
+      },
     };
     const edit = spec.edit(typed, read);
     setFaults(found);
@@ -146,7 +161,10 @@ const spotFields = ([x, y]: readonly [number, number]): FieldSpec[] => [
 ];
 
 const ANYWHERE = -100_000;
-const spot = (read: Read): [number, number] => [read('x', ANYWHERE), read('y', ANYWHERE)];
+const spot = (read: Read): [number, number] => [
+  read.length('x', ANYWHERE),
+  read.length('y', ANYWHERE),
+];
 const named = (typed: Record<string, string>) => ({ name: typed.name?.trim() || null });
 
 function specOf(state: HeldGarden, thing: Thing): Spec {
@@ -154,7 +172,7 @@ function specOf(state: HeldGarden, thing: Thing): Spec {
   const swapped = <T,>(list: readonly T[], index: number, value: T): T[] =>
     list.map((old, i) => (i === index ? value : old));
   const optional = (typed: Record<string, string>, read: Read, key: string) =>
-    typed[key]?.trim() ? read(key, 0) : null;
+    typed[key]?.trim() ? read.length(key, 0) : null;
   switch (thing.kind) {
     case 'obstacle': {
       const old = site.obstacles[thing.index];
@@ -191,11 +209,11 @@ function specOf(state: HeldGarden, thing: Thing): Spec {
               ...old,
               ...named(typed),
               use: typed.use as 'feet',
-              width_cm: read('width', 0.01) * 100,
+              width_cm: read.length('width', 0.01) * 100,
               line_m: [
                 spot(read),
                 ...old.line_m.slice(1, -1),
-                [read('x2', ANYWHERE), read('y2', ANYWHERE)],
+                [read.length('x2', ANYWHERE), read.length('y2', ANYWHERE)],
               ],
             }),
           }),
@@ -243,8 +261,8 @@ function specOf(state: HeldGarden, thing: Thing): Spec {
             tanks: swapped(site.tanks, thing.index, {
               ...old,
               ...named(typed),
-              litres: Number(typed.litres?.replace(',', '.')),
-              roof_m2: typed.roof?.trim() ? Number(typed.roof.replace(',', '.')) : null,
+              litres: read.number('litres', 0, 1_000_000) ?? 0,
+              roof_m2: read.number('roof', 0, 100_000),
               at_m: spot(read),
             }),
           }),
@@ -312,21 +330,21 @@ function obstacleSpec(old: Obstacle, put: (obstacle: Obstacle) => Edit): Spec {
       const at = spot(read);
       const outline =
         form === 'rectangle'
-          ? rectangleRing(at, read('width', 0.01), read('depth', 0.01))
+          ? rectangleRing(at, read.length('width', 0.01), read.length('depth', 0.01))
           : form === 'round'
-            ? roundRing(at, read('across', 0.1))
+            ? roundRing(at, read.length('across', 0.1))
             : old.outline_m.map(([x, y]): [number, number] => [x + at[0] - x0, y + at[1] - y0]);
-      const months = typed.from?.trim() && typed.to?.trim();
+      const [from, to] = [read.number('from', 1, 12), read.number('to', 1, 12)];
       return put({
         ...old,
         ...named(typed),
         kind: typed.kind as 'house',
-        height_m: read('height', 0),
+        height_m: read.length('height', 0),
         outline_m: outline,
         ...(leafy ? { leaf: typed.leaf as 'evergreen' } : {}),
-        ...(crowned ? { crown_base_m: read('crown', 0) || null } : {}),
+        ...(crowned ? { crown_base_m: read.length('crown', 0) || null } : {}),
         ...(leafy && sheds
-          ? { leaf_months: months ? [Number(typed.from), Number(typed.to)] : null }
+          ? { leaf_months: from !== null && to !== null ? [from, to] : null }
           : {}),
       });
     },

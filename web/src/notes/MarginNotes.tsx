@@ -6,7 +6,8 @@ interface Props {
   onFix: (edit: Edit) => void;
   /** What is said where there is nothing to say. */
   none?: string;
-  onChoose: (cells: readonly string[], planting: string | null) => void;
+  /** What shows the squares of a note, where a screen can. */
+  onChoose?: (cells: readonly string[], planting: string | null) => void;
 }
 
 const WORD = { stop: 'Stop', care: 'Care', tip: 'Tip' } as const;
@@ -45,7 +46,7 @@ export function MarginNotes({ notes, onFix, onChoose, none = HOLDS }: Props) {
           <p className="flex items-baseline gap-2">
             <Shape level={note.level} />
             <strong>{WORD[note.level]}</strong>
-            {note.cells.length > 0 && (
+            {onChoose && note.cells.length > 0 && (
               <button
                 type="button"
                 className="press font-normal"

@@ -73,7 +73,8 @@ export function draftOf(place: Place | undefined, units: Units): Draft {
   };
 }
 
-function formOf(shape: Place['shape'] | undefined): FormMeasures | null {
+/** The measures an outline was drawn from, where it was. */
+export function formOf(shape: Place['shape'] | undefined): FormMeasures | null {
   const kept = (shape as Record<string, unknown> | undefined)?.[FORM_KEY];
   return (kept as FormMeasures | undefined) ?? null;
 }

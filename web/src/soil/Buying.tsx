@@ -2,19 +2,15 @@ import { useState } from 'react';
 
 import type { HeldGarden } from '../api/merge';
 import type { Edit, MixOrder, OrderReport, Soil } from '../api/types';
-import { Choice } from '../app/Choice';
 import { Field } from '../app/Field';
 import { useUnits } from '../app/preferences';
-import { useMixes } from './useSoil';
+import { MixChoice } from './MixChoice';
 
 interface Props {
   state: HeldGarden;
   order: OrderReport | undefined;
   onEdit: (edit: Edit) => void;
 }
-
-const BUCKET_L = 12;
-const BARROW_L = 80;
 
 /** What the ticked places take, every way to buy it side by side, and the prices here. */
 export function Buying({ state, order, onEdit }: Props) {
@@ -52,7 +48,7 @@ function MixToBuy({ order }: { order: MixOrder }) {
     <div className="mb-3">
       <h3 className="font-sans text-[14px] font-semibold first-letter:uppercase">{order.label}</h3>
       <p>
-        {`${units.volume(order.litres)} to pour: ${Math.ceil(order.litres / BARROW_L)} barrows, or ${Math.ceil(order.litres / BUCKET_L)} buckets.`}
+        {`${units.volume(order.litres)} to pour: ${order.barrows} barrows, or ${order.buckets} buckets.`}
       </p>
       <table className="w-full">
         <caption className="sr-only">{`Ways to buy ${order.label}, cheapest first`}</caption>
@@ -100,7 +96,6 @@ function PriceForm({
   onEdit: (edit: Edit) => void;
   onSaved: () => void;
 }) {
-  const mixes = useMixes();
   const soil = state.plan.soil;
   const [mix, setMix] = useState(soil?.mix ?? '');
   const [typed, setTyped] = useState<Record<string, string>>(() => typedOf(soil));
@@ -147,7 +142,6 @@ function PriceForm({
       />
     </Field>
   );
-  const known = Object.entries(mixes.data ?? {}).map(([id, m]) => [id, m.label] as const);
   return (
     <form
       className="grid grid-cols-2 gap-x-3 gap-y-1"
@@ -156,17 +150,7 @@ function PriceForm({
         save();
       }}
     >
-      <div className="col-span-full">
-        <Choice
-          label="Mix for the beds"
-          value={mix}
-          options={[['', 'as suits each bed'], ...known]}
-          onChange={setMix}
-        />
-        {mix && mixes.data?.[mix] && (
-          <p className="text-[12.5px] text-muted">{`For ${mixes.data[mix].suits}.`}</p>
-        )}
-      </div>
+      <MixChoice label="Mix for the beds" value={mix} none="as suits each bed" onChange={setMix} />
       {Array.from({ length: count }, (_, i) => [
         field(`bag${i}`, `Bag ${i + 1}, litres`),
         field(`price${i}`, 'its price'),

@@ -16,7 +16,6 @@ interface Props {
 export function FillTable({ state, order, chosen, bought, onChoose, onBuy }: Props) {
   const units = useUnits();
   const rows = state.report.places;
-  const wet = rows.filter((r) => bought.has(r.id)).reduce((sum, r) => sum + r.weight.kg, 0);
   return (
     <table className="w-full">
       <caption className="sr-only">
@@ -98,7 +97,9 @@ export function FillTable({ state, order, chosen, bought, onChoose, onBuy }: Pro
           <td className="text-right text-damson">
             {order && bought.size > 0 ? units.volume(order.litres) : '–'}
           </td>
-          <td className="text-right">{Math.round(units.weightValue(wet))}</td>
+          <td className="text-right">
+            {order && bought.size > 0 ? Math.round(units.weightValue(order.kg_wet)) : '–'}
+          </td>
           <td />
         </tr>
       </tfoot>

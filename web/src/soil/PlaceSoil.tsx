@@ -1,12 +1,11 @@
 import { useState } from 'react';
 
 import type { Edit, Note, Place } from '../api/types';
-import { Choice } from '../app/Choice';
 import { Field } from '../app/Field';
 import { usePreferences, useUnits } from '../app/preferences';
 import { MarginNotes } from '../notes/MarginNotes';
 import { readLength } from '../units/units';
-import { useMixes } from './useSoil';
+import { MixChoice } from './MixChoice';
 
 interface Props {
   place: Place;
@@ -21,7 +20,6 @@ const CAUTION =
 export function PlaceSoil({ place, notes, onEdit }: Props) {
   const units = useUnits();
   const { preferences } = usePreferences();
-  const mixes = useMixes();
   const [mix, setMix] = useState(place.mix ?? '');
   const [base, setBase] = useState(place.base_cm ? units.toField(place.base_cm) : '');
   const [limit, setLimit] = useState(place.load_limit_kg_per_m2?.toString() ?? '');
@@ -37,7 +35,6 @@ export function PlaceSoil({ place, notes, onEdit }: Props) {
     const changes = { mix: mix || null, base_cm: cm, load_limit_kg_per_m2: load };
     onEdit({ do: 'change-place', id: place.id, changes });
   };
-  const known = Object.entries(mixes.data ?? {}).map(([id, m]) => [id, m.label] as const);
   return (
     <section aria-label={`Fill of ${place.name ?? place.id}`}>
       <h2 className="text-base">{place.name ?? place.id}</h2>
@@ -48,14 +45,7 @@ export function PlaceSoil({ place, notes, onEdit }: Props) {
           save();
         }}
       >
-        <div className="col-span-full">
-          <Choice
-            label="Filled with"
-            value={mix}
-            options={[['', 'as suits its kind'], ...known]}
-            onChange={setMix}
-          />
-        </div>
+        <MixChoice label="Filled with" value={mix} none="as suits its kind" onChange={setMix} />
         <Field label={`Woody base, ${units.lengthUnit}`} fault={faults.base}>
           <input value={base} inputMode="decimal" onChange={(e) => setBase(e.target.value)} />
         </Field>
@@ -70,7 +60,7 @@ export function PlaceSoil({ place, notes, onEdit }: Props) {
       </form>
       {notes.length > 0 && (
         <div className="mt-2">
-          <MarginNotes notes={notes} onFix={onEdit} onChoose={() => undefined} />
+          <MarginNotes notes={notes} onFix={onEdit} />
         </div>
       )}
       <p className="mt-2 text-[12.5px] text-muted">{CAUTION}</p>

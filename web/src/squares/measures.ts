@@ -26,13 +26,7 @@ export function measuresOf(place: Place, report: PlaceReport, units: Units): str
 /** The sun on a place in few words: as counted, else by the yard, else not known. */
 function sunWords(place: Place, report: PlaceReport): string {
   if (place.sun_hours) return `${place.sun_hours} h sun`;
-  const best = sunniest(report);
-  return best === null ? 'sun not counted' : `${best.toFixed(1)} h sun in season`;
-}
-
-/** Mean hours over the six sunniest months, where the yard tells them. */
-export function sunniest(report: PlaceReport): number | null {
-  if (!report.sun) return null;
-  const best = [...report.sun.hours].sort((a, b) => b - a).slice(0, 6);
-  return best.reduce((sum, h) => sum + h, 0) / best.length;
+  return report.sun
+    ? `${report.sun.best_months_hours.toFixed(1)} h sun in season`
+    : 'sun not counted';
 }

@@ -18,11 +18,18 @@ _MONTHS = (
     "November",
     "December",
 )
+GROWING_MONTHS = 6
 _NEEDS = (
     ("fruit crops", "sun_for_fruit"),
     ("roots", "sun_for_roots"),
     ("leaves", "sun_for_leaves"),
 )
+
+
+def best_months(hours: Sequence[float]) -> float:
+    """Mean over the six sunniest of twelve months. [hours]"""
+    best = sorted(hours, reverse=True)[:GROWING_MONTHS]
+    return sum(best) / len(best)
 
 
 def bears_words(hours: Sequence[float], book: Book) -> str:

@@ -14,7 +14,6 @@ from ample_rows.core.reference import Book
 from ample_rows.core.report import Fix
 
 _QUARTER = 90.0
-_SEASON = 6
 _HOURS_SAID = 0.05
 
 
@@ -95,8 +94,7 @@ def _result(plan: p.Plan, place: p.Place, book: Book) -> PlaceResult:
 
 
 def _hours(result: PlaceResult) -> float:
-    months = sorted(result.report.sun.hours if result.report.sun else (), reverse=True)
-    return float(np.mean(months[:_SEASON])) if months else 0.0
+    return result.report.sun.best_months_hours if result.report.sun else 0.0
 
 
 def _words(label: str, hours: float, kg_now: float, kg_then: float, book: Book) -> str:

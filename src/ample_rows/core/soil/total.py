@@ -1,27 +1,40 @@
 """One order for several places: summed first, rounded once."""
 
+import math
 from collections import defaultdict
 from collections.abc import Iterable
 
 from ample_rows.core import plan as p
+from ample_rows.core.reference import Book
 from ample_rows.core.report import MixOrder, OrderReport, PlaceReport, SoilReport
 from ample_rows.core.soil.order import options_for, summed
 
 
-def order_for(places: Iterable[PlaceReport], soil: p.Soil | None) -> OrderReport:
+def order_for(places: Iterable[PlaceReport], soil: p.Soil | None, book: Book) -> OrderReport:
     """All that some places take, mix by mix. Material of one's own goes into the largest."""
     by_mix: dict[str, list[SoilReport]] = defaultdict(list)
-    for place in places:
+    chosen = list(places)
+    for place in chosen:
         by_mix[place.soil.mix].append(place.soil)
     largest = sorted(by_mix.values(), key=lambda fills: -sum(f.order_litres for f in fills))
     bought = soil.model_copy(update={"own": None}) if soil else None
     orders = tuple(
-        _mix_order(fills, soil if index == 0 else bought) for index, fills in enumerate(largest)
+        _mix_order(fills, soil if index == 0 else bought, book)
+        for index, fills in enumerate(largest)
     )
-    return OrderReport(sum(order.litres for order in orders), orders)
+    wet = sum(place.weight.kg for place in chosen)
+    return OrderReport(sum(order.litres for order in orders), wet, orders)
 
 
-def _mix_order(fills: list[SoilReport], soil: p.Soil | None) -> MixOrder:
+def _mix_order(fills: list[SoilReport], soil: p.Soil | None, book: Book) -> MixOrder:
     litres = sum(fill.order_litres for fill in fills)
     recipe = summed(fill.recipe_litres for fill in fills)
-    return MixOrder(fills[0].mix, fills[0].label, litres, recipe, options_for(litres, soil))
+    return MixOrder(
+        mix=fills[0].mix,
+        label=fills[0].label,
+        litres=litres,
+        barrows=math.ceil(litres / book.value("barrow_litres")),
+        buckets=math.ceil(litres / book.value("bucket_litres")),
+        recipe_litres=recipe,
+        options=options_for(litres, soil),
+    )
