@@ -194,3 +194,30 @@ def test_an_empty_garden_teaches_the_next_step(page, base_url):
     page.goto(f"{base_url}/gardens/{made.json()['head']['slug']}")
     page.get_by_role("link", name="Add a place").first.click()
     expect(page.get_by_role("heading", name="Add a place")).to_be_visible()
+
+
+def test_a_usual_year_s_weather_begins_from_a_made_up_climate(page, base_url):
+    page.goto(f"{base_url}/gardens/lantern-court/garden")
+    page.get_by_label("Begin from").select_option("dry-summer")
+    expect(page.get_by_label("Rain, mm, Jul")).to_have_value("3")
+    page.get_by_label("Rain, mm, Jul").fill("")
+    page.get_by_role("button", name="Save the weather").click()
+    expect(page.get_by_role("alert")).to_contain_text("Rain, mm, Jul")
+    page.get_by_label("Rain, mm, Jul").fill("3,5")
+    page.get_by_role("button", name="Save the weather").click()
+    expect(page.get_by_label("Rain, mm, Jul")).to_have_value("3.5")
+    page.get_by_role("link", name="Soil").click()
+    expect(page.get_by_text("Penman-Monteith")).to_be_visible()
+
+
+def test_a_table_of_normals_is_read_or_its_fault_named(page, base_url):
+    page.goto(f"{base_url}/gardens/lantern-court/garden")
+    rows = [f"{m};{m},5;{m + 9}" for m in range(12)]
+    files = page.get_by_label("Table of monthly normals")
+    for name, lines in (("bad.csv", rows[:11]), ("good.csv", rows)):
+        text = "\n".join(["month;low;high", *lines])
+        files.set_input_files({"name": name, "mimeType": "text/csv", "buffer": text.encode()})
+        if name == "bad.csv":
+            expect(page.get_by_role("alert")).to_contain_text("has 11 months")
+    expect(page.get_by_label("Mean low, °C, Apr")).to_have_value("3.5")
+    expect(page.get_by_role("alert")).to_have_count(0)

@@ -21,10 +21,11 @@ from ample_rows.api.state import (
     change_response,
     garden_response,
 )
+from ample_rows.core.climate import climate_csv
 from ample_rows.core.evaluate import evaluate
 from ample_rows.core.faults import read_plan
 from ample_rows.core.frost_guess import guess_frosts
-from ample_rows.core.plan import Plan, document
+from ample_rows.core.plan import Climate, Plan, document
 from ample_rows.core.reference import Book
 from ample_rows.core.report import Report
 from ample_rows.core.shelf import ShelfAnswer, shelf_for
@@ -136,6 +137,17 @@ def export_plan(slug: str, store: Store) -> Response:
     """The garden as a plan document, every value as it was given."""
     text = json.dumps(document(store.load(slug).plan), ensure_ascii=False, indent=1)
     return _file(text + "\n", "application/json", f"{slug}.amplerows.json")
+
+
+@router.get(
+    "/gardens/{slug}/climate.csv",
+    response_class=Response,
+    responses={200: {"content": {"text/csv": {}}}},
+)
+def export_climate(slug: str, store: Store) -> Response:
+    """The garden's monthly normals, as far as they are entered."""
+    climate = store.load(slug).plan.garden.climate or Climate()
+    return _file(climate_csv(climate), "text/csv; charset=utf-8", f"{slug}-climate.csv")
 
 
 @router.get(

@@ -3,13 +3,15 @@
 from html import escape
 from typing import Annotated, Any, cast
 
-from fastapi import APIRouter, Query, Request
+from fastapi import APIRouter, Body, Query, Request
 from fastapi.responses import HTMLResponse
-from pydantic import BaseModel
+from pydantic import BaseModel, Field
 
 from ample_rows import PROGRAM
 from ample_rows.api.problems import RESPONSES
+from ample_rows.core.climate import made_up, read_climate
 from ample_rows.core.forms import Form, outline_of
+from ample_rows.core.plan import Climate
 from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.reference import Crop, Mix
 from ample_rows.core.report_json import schemas
@@ -28,6 +30,38 @@ def crops() -> list[Crop]:
 def mixes() -> dict[str, Mix]:
     """The mixes to fill places with, by name."""
     return load_book().mixes
+
+
+class ClimateAnswer(BaseModel):
+    """A made-up climate as it would be in this garden."""
+
+    id: str
+    label: str
+    suits: str
+    climate: Climate
+
+
+@router.get("/climates")
+def climates(
+    latitude: Annotated[float, Query(ge=-90, le=90, allow_inf_nan=False)],
+) -> list[ClimateAnswer]:
+    """Made-up climates to begin from, shifted half a year south of the equator."""
+    return [
+        ClimateAnswer(id=name, label=c.label, suits=c.suits, climate=made_up(c, latitude))
+        for name, c in load_book().climates.items()
+    ]
+
+
+class ClimateTable(BaseModel):
+    """A table of monthly normals as text."""
+
+    text: Annotated[str, Field(max_length=20_000)]
+
+
+@router.post("/climate-table")
+def climate_table(table: Annotated[ClimateTable, Body()]) -> Climate:
+    """Monthly normals read from a table of comma-, semicolon- or tab-parted values."""
+    return read_climate(table.text)
 
 
 class OutlineAnswer(BaseModel):

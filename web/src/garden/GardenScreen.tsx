@@ -11,6 +11,7 @@ import { Field } from '../app/Field';
 import { useMessages } from '../app/messages';
 import { usePreferences } from '../app/preferences';
 import type { Preferences } from '../app/preferences';
+import { ClimateForm } from './ClimateForm';
 import { LAYOUTS } from '../squares/words';
 
 /** The garden's own facts, how it is shown, and the ways in and out. */
@@ -23,6 +24,7 @@ export function GardenScreen({ state }: { state: HeldGarden }) {
         <Shown />
         <InAndOut state={state} />
       </div>
+      <ClimateForm key={`weather-${state.head.version}`} state={state} />
     </main>
   );
 }

@@ -5,8 +5,8 @@ import { ring } from './held';
 import { Tones } from './SunLayer';
 import { boundsOf, fitYard } from './yardScale';
 import type { YardScale } from './yardScale';
+import { SHORT_MONTHS } from '../time/day';
 
-const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
 const SMALL = { width: 68, height: 50 };
 
 interface Props {
@@ -23,7 +23,7 @@ export function MonthStrip({ map, site, place, month, onMonth }: Props) {
   const scale = fitYard(boundsOf(site.outline_m), SMALL, 0);
   return (
     <ol className="flex flex-wrap gap-x-2.5 gap-y-1">
-      {MONTHS.map((name, index) => (
+      {SHORT_MONTHS.map((name, index) => (
         <li key={name}>
           <button
             type="button"

@@ -1,7 +1,7 @@
 import type { PlaceReport } from '../api/types';
 import { useUnits } from '../app/preferences';
+import { SHORT_MONTHS } from '../time/day';
 
-const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
 const TALL = 46;
 
 /** Water through the year: a dry week as an outline, what rain leaves to carry filled in. */
@@ -25,7 +25,7 @@ export function WaterYear({ place, name }: { place: PlaceReport; name: string })
       <thead>
         <tr>
           <td className="w-20" />
-          {MONTHS.map((month, i) => {
+          {SHORT_MONTHS.map((month, i) => {
             const dry = ((water.dry_litres_per_week[i] ?? 0) / most) * TALL;
             const carried = ((water.litres_per_week[i] ?? 0) / most) * TALL;
             return (
@@ -86,7 +86,7 @@ function Row({ head, values }: { head: string; values: readonly string[] }) {
         {head}
       </th>
       {values.map((value, i) => (
-        <td key={MONTHS[i]}>{value}</td>
+        <td key={SHORT_MONTHS[i]}>{value}</td>
       ))}
     </tr>
   );

@@ -17,6 +17,9 @@ const MONTHS = [
   'December',
 ] as const;
 
+/** The months in three letters, January first. */
+export const SHORT_MONTHS = MONTHS.map((month) => month.slice(0, 3));
+
 /** "2027-04-10" as a day number. */
 export function dayOf(iso: string): Day {
   const [year = 1970, month = 1, date = 1] = iso.split('-').map(Number);

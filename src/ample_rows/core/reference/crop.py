@@ -1,119 +1,20 @@
-"""Reference data the rules read: crops, policies, training systems, coefficients.
+"""A crop, or a variety type of one, as the rules use it."""
 
-The core never opens a file; a loader builds one `Book` and hands it in. Every
-published or judged number is a record with its unit, status and source.
-"""
-
-from dataclasses import dataclass, field
 from typing import Annotated, Literal
 
-from pydantic import BaseModel, ConfigDict, Field, model_validator
+from pydantic import Field, model_validator
 
 from ample_rows.core.plan import Start
+from ample_rows.core.reference.record import Amount, Record, Share, Size, Text
 
 Frost = Literal["hardy", "half-hardy", "tender"]
 Group = Literal[
     "fruit", "root", "leaf", "stem", "bulb", "pod", "seed", "herb", "flower", "green manure"
 ]
 PickingKind = Literal["once", "few", "cut-and-come-again", "continuous"]
-Amount = Annotated[float, Field(ge=0, allow_inf_nan=False)]
-Size = Annotated[float, Field(gt=0, allow_inf_nan=False)]
-Share = Annotated[float, Field(ge=0, le=1)]
-Text = Annotated[str, Field(min_length=1)]
 
 
-class _Record(BaseModel):
-    model_config = ConfigDict(frozen=True, extra="forbid", allow_inf_nan=False)
-
-
-class Coefficient(_Record):
-    """One number with what makes it trustworthy."""
-
-    value: float
-    unit: Text
-    low: float | None = None
-    high: float | None = None
-    status: Literal["measured", "derived", "judged"]
-    source: Text
-
-
-class DepthPolicy(_Record):
-    """One school on how deep soil must be. Scales multiply the standard depths."""
-
-    label: Text
-    least_scale: Size
-    full_scale: Size
-    assumes: Text
-    costs: Text
-    status: Literal["measured", "derived", "judged"]
-    source: Text
-
-
-class PickingShape(_Record):
-    """How a picking spell runs: evenly, or rising to a peak and falling again.
-
-    `kept_standing` is the share of the plant that picking leaves in the ground.
-    """
-
-    label: Text
-    peaked: bool
-    kept_standing: Share
-    source: Text
-
-
-class TrainingSystem(_Record):
-    """A way of growing up, as data."""
-
-    label: Text
-    needs_support: bool
-    footprint_cm: Amount
-    height_cm: Amount
-    at_the_top: Text
-    post_spacing_cm: Amount | None = None
-    post_buried_cm: Amount | None = None
-    caution: str | None = None
-    source: Text
-
-
-class Mix(_Record):
-    """A mix to fill places with: parts of loose volume, and what it is worth.
-
-    `settling` is the share lost of what is poured; `available_water` the share of its settled
-    volume that roots can take.
-    """
-
-    label: Text
-    parts: Annotated[dict[str, Size], Field(min_length=1)]
-    settling: Annotated[float, Field(ge=0, lt=0.6)]
-    saturated_kg_per_litre: Size
-    available_water: Annotated[float, Field(gt=0, lt=0.5)]
-    suits: Text
-    status: Literal["measured", "derived", "judged"]
-    source: Text
-
-
-class Worker(_Record):
-    """Who works a place: easy reach and a stretch over the rim, and the rim's height for it."""
-
-    label: Text
-    arm_cm: Size
-    stretch_cm: Size
-    rim_cm: tuple[Amount, Amount]
-    status: Literal["measured", "derived", "judged"]
-    source: Text
-
-
-class PathNeed(_Record):
-    """What goes along a path: the least width it passes, and the width that is easy."""
-
-    label: Text
-    least_cm: Size
-    easy_cm: Size
-    status: Literal["measured", "derived", "judged"]
-    source: Text
-
-
-class CropTraining(_Record):
+class CropTraining(Record):
     """How one crop does under one training system, relative to its reference way."""
 
     system: Text
@@ -121,7 +22,7 @@ class CropTraining(_Record):
     in_row_cm: Size | None = None
 
 
-class Range3(_Record):
+class Range3(Record):
     """P10, P50 and P90 of a yield per plant."""
 
     low: Size
@@ -135,24 +36,24 @@ class Range3(_Record):
         return self
 
 
-class Germination(_Record):
+class Germination(Record):
     low: Amount
     high: Amount
 
 
-class DaysToPick(_Record):
+class DaysToPick(Record):
     sow: Size | None = None
     transplant: Size | None = None
     set: Size | None = None
     division: Size | None = None
 
 
-class Picking(_Record):
+class Picking(Record):
     kind: PickingKind
     days: Size
 
 
-class Relative(_Record):
+class Relative(Record):
     """A neighbour believed to matter, with the grade of the evidence."""
 
     crop: Text
@@ -160,7 +61,7 @@ class Relative(_Record):
     evidence: Literal["tested", "some", "belief"]
 
 
-class Crop(_Record):
+class Crop(Record):
     """A crop, or a variety type of one, as the rules use it."""
 
     id: Annotated[str, Field(pattern=r"^[a-z][a-z0-9-]*$")]
@@ -235,24 +136,3 @@ class Crop(_Record):
 
     def training(self, system: str) -> CropTraining | None:
         return next((t for t in self.trainings if t.system == system), None)
-
-
-@dataclass(frozen=True, eq=False)
-class Book:
-    """All reference data. Compared and hashed by identity: one is loaded per process."""
-
-    crops: dict[str, Crop]
-    coefficients: dict[str, Coefficient]
-    depth_policies: dict[str, DepthPolicy]
-    picking_shapes: dict[str, PickingShape]
-    trainings: dict[str, TrainingSystem]
-    workers: dict[str, Worker]
-    path_needs: dict[str, PathNeed]
-    mixes: dict[str, Mix]
-    circle_packings: dict[int, tuple[tuple[float, float], ...]]
-    square_packings: dict[int, tuple[tuple[float, float], ...]]
-    packing_source: str
-    digest: str = field(default="")
-
-    def value(self, name: str) -> float:
-        return self.coefficients[name].value

@@ -1,0 +1,52 @@
+"""Reference data the rules read: crops, policies, training systems, coefficients.
+
+The core never opens a file; a loader builds one `Book` and hands it in. Every
+published or judged number is a record with its unit, status and source.
+"""
+
+from ample_rows.core.reference.book import Book
+from ample_rows.core.reference.climate import MadeUpClimate
+from ample_rows.core.reference.crop import (
+    Crop,
+    CropTraining,
+    DaysToPick,
+    Frost,
+    Germination,
+    Group,
+    Picking,
+    PickingKind,
+    Range3,
+    Relative,
+)
+from ample_rows.core.reference.ground import PathNeed, Worker
+from ample_rows.core.reference.record import Status
+from ample_rows.core.reference.rules import (
+    Coefficient,
+    DepthPolicy,
+    PickingShape,
+    TrainingSystem,
+)
+from ample_rows.core.reference.soil import Mix
+
+__all__ = [
+    "Book",
+    "Coefficient",
+    "Crop",
+    "CropTraining",
+    "DaysToPick",
+    "DepthPolicy",
+    "Frost",
+    "Germination",
+    "Group",
+    "MadeUpClimate",
+    "Mix",
+    "PathNeed",
+    "Picking",
+    "PickingKind",
+    "PickingShape",
+    "Range3",
+    "Relative",
+    "Status",
+    "TrainingSystem",
+    "Worker",
+]

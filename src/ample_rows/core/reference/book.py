@@ -1,0 +1,36 @@
+"""All reference data together."""
+
+from dataclasses import dataclass, field
+
+from ample_rows.core.reference.climate import MadeUpClimate
+from ample_rows.core.reference.crop import Crop
+from ample_rows.core.reference.ground import PathNeed, Worker
+from ample_rows.core.reference.rules import (
+    Coefficient,
+    DepthPolicy,
+    PickingShape,
+    TrainingSystem,
+)
+from ample_rows.core.reference.soil import Mix
+
+
+@dataclass(frozen=True, eq=False)
+class Book:
+    """All reference data. Compared and hashed by identity: one is loaded per process."""
+
+    crops: dict[str, Crop]
+    coefficients: dict[str, Coefficient]
+    depth_policies: dict[str, DepthPolicy]
+    picking_shapes: dict[str, PickingShape]
+    trainings: dict[str, TrainingSystem]
+    workers: dict[str, Worker]
+    path_needs: dict[str, PathNeed]
+    mixes: dict[str, Mix]
+    climates: dict[str, MadeUpClimate]
+    circle_packings: dict[int, tuple[tuple[float, float], ...]]
+    square_packings: dict[int, tuple[tuple[float, float], ...]]
+    packing_source: str
+    digest: str = field(default="")
+
+    def value(self, name: str) -> float:
+        return self.coefficients[name].value

@@ -1,0 +1,24 @@
+"""Who works a garden, and what goes along its paths."""
+
+from ample_rows.core.reference.record import Amount, Record, Size, Status, Text
+
+
+class Worker(Record):
+    """Who works a place: easy reach and a stretch over the rim, and the rim's height for it."""
+
+    label: Text
+    arm_cm: Size
+    stretch_cm: Size
+    rim_cm: tuple[Amount, Amount]
+    status: Status
+    source: Text
+
+
+class PathNeed(Record):
+    """What goes along a path: the least width it passes, and the width that is easy."""
+
+    label: Text
+    least_cm: Size
+    easy_cm: Size
+    status: Status
+    source: Text

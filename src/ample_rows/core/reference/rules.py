@@ -1,0 +1,52 @@
+"""Numbers, schools and ways of growing that the rules read."""
+
+from ample_rows.core.reference.record import Amount, Record, Share, Size, Status, Text
+
+
+class Coefficient(Record):
+    """One number with what makes it trustworthy."""
+
+    value: float
+    unit: Text
+    low: float | None = None
+    high: float | None = None
+    status: Status
+    source: Text
+
+
+class DepthPolicy(Record):
+    """One school on how deep soil must be. Scales multiply the standard depths."""
+
+    label: Text
+    least_scale: Size
+    full_scale: Size
+    assumes: Text
+    costs: Text
+    status: Status
+    source: Text
+
+
+class PickingShape(Record):
+    """How a picking spell runs: evenly, or rising to a peak and falling again.
+
+    `kept_standing` is the share of the plant that picking leaves in the ground.
+    """
+
+    label: Text
+    peaked: bool
+    kept_standing: Share
+    source: Text
+
+
+class TrainingSystem(Record):
+    """A way of growing up, as data."""
+
+    label: Text
+    needs_support: bool
+    footprint_cm: Amount
+    height_cm: Amount
+    at_the_top: Text
+    post_spacing_cm: Amount | None = None
+    post_buried_cm: Amount | None = None
+    caution: str | None = None
+    source: Text
