@@ -8,6 +8,8 @@ from fastapi import APIRouter, Query
 from ample_rows import PROGRAM
 from ample_rows.api.gardens import Reference, Store
 from ample_rows.api.problems import RESPONSES
+from ample_rows.core.build.bill import bill_for
+from ample_rows.core.build.report import BuildReport
 from ample_rows.core.evaluate import evaluate, setting_of
 from ample_rows.core.ground.place_sun import Sky, sky_of
 from ample_rows.core.ground.set_out import SetOutSheet, set_out_sheet
@@ -62,6 +64,16 @@ def order(
     report = evaluate(plan, book, program=PROGRAM)
     chosen = [r for r in report.places if place is None or r.id in place]
     return order_for(chosen, plan.soil, book)
+
+
+@router.get("/build")
+def build(
+    slug: str, store: Store, book: Reference, place: Annotated[list[str] | None, Query()] = None
+) -> BuildReport:
+    """What building some places takes: boards and cuts, sheets, lines, cost, life and hours."""
+    plan = store.load(slug).plan
+    report = evaluate(plan, book, program=PROGRAM)
+    return bill_for(plan, [r for r in report.places if place is None or r.id in place], book)
 
 
 def _sky(plan: Plan, book: Book) -> Sky:

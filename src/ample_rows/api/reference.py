@@ -13,7 +13,7 @@ from ample_rows.core.climate import made_up, read_climate
 from ample_rows.core.forms import Form, outline_of
 from ample_rows.core.plan import Climate
 from ample_rows.core.reading import PlanFaultsError
-from ample_rows.core.reference import Crop, Mix
+from ample_rows.core.reference import Crop, Material, Mix, WaterWay
 from ample_rows.core.report_json import schemas
 from ample_rows.crops import load_book
 
@@ -30,6 +30,18 @@ def crops() -> list[Crop]:
 def mixes() -> dict[str, Mix]:
     """The mixes to fill places with, by name."""
     return load_book().mixes
+
+
+@router.get("/materials")
+def materials() -> dict[str, Material]:
+    """What frames, containers, bottoms and lines are made of, by name."""
+    return load_book().materials
+
+
+@router.get("/water-ways")
+def water_ways() -> dict[str, WaterWay]:
+    """Ways to water, by name."""
+    return load_book().water_ways
 
 
 class ClimateAnswer(BaseModel):

@@ -80,6 +80,13 @@ class ChangeSoil(_Edit):
     changes: Changes
 
 
+class ChangeBuild(_Edit):
+    """Set some keys of what frames are built from; a key set to null is taken out."""
+
+    do: Literal["change-build"] = "change-build"
+    changes: Changes
+
+
 class Together(_Edit):
     """Several edits that stand or fall, and are undone, as one."""
 
@@ -103,6 +110,7 @@ Edit = Annotated[
     | ChangeGarden
     | ChangeSite
     | ChangeSoil
+    | ChangeBuild
     | Together
     | ReplacePlan,
     Field(discriminator="do"),
@@ -153,6 +161,8 @@ def _apply(document: Changes, edit: Edit) -> None:
             _merge(document.setdefault("site", {}), edit.changes)
         case ChangeSoil():
             _merge(document.setdefault("soil", {}), edit.changes)
+        case ChangeBuild():
+            _merge(document.setdefault("build", {}), edit.changes)
         case Together():
             for part in edit.edits:
                 _apply(document, part)
@@ -207,6 +217,8 @@ def describe(edit: Edit, before: p.Plan) -> str:
             return f"change {_of_the_yard(edit.changes)}"
         case ChangeSoil():
             return "change the soil"
+        case ChangeBuild():
+            return "change the boards and prices"
         case Together():
             return describe(edit.edits[0], before)
         case ReplacePlan():

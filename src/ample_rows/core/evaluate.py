@@ -44,7 +44,10 @@ from ample_rows.core.soil.order import options_for
 from ample_rows.core.soil.total import order_for
 from ample_rows.core.soil.weight import weight_of
 from ample_rows.core.water.air import air_of
+from ample_rows.core.water.lines import lines_over
 from ample_rows.core.water.need import water_need
+from ample_rows.core.water.tanks import tank_reports
+from ample_rows.core.water.ways import Wanted, ways_for
 from ample_rows.core.working import Term
 
 DEFAULT_SEED = 1
@@ -86,7 +89,7 @@ def evaluate(plan: p.Plan, book: Book, *, program: str) -> Report:
         year=_year_report(setting.year, notes.guessed_keys(plan.garden)),
         places=tuple(result.report for result in results),
         plantings=tuple(reports[planting.id] for planting in plan.plantings),
-        totals=_totals(results, plan.soil, book),
+        totals=_totals(results, plan, book),
         notes=(
             *(note for result in results for note in result.notes),
             *notes.garden_notes(plan, book),
@@ -236,17 +239,37 @@ def _water_report(view: notes.PlaceView, filled: Fill, book: Book) -> WaterRepor
         tuple(e.report for e in view.plantings),
         air,
         book,
-        available_water=book.mixes[filled.mix].available_water,
+        mix=book.mixes[filled.mix],
         year=view.setting.year.last_frost.year,
     )
     can = book.value("can_litres")
-    return WaterReport(
-        need.litres_per_week,
-        need.dry_litres_per_week,
-        need.days_between,
-        tuple(litres / can for litres in need.dry_litres_per_week),
-        need.how,
+    lines = lines_over(view.place, _rows_apart(view.plantings), book)
+    month = max(range(12), key=lambda m: need.dry_litres_per_week[m])
+    way = view.around.water
+    days = need.dry_days_between[month]
+    wanted = Wanted(
+        litres=need.dry_litres_per_week[month],
+        waterings=7 / max(1.0, min(7.0, days or 7.0)),
+        area_m2=places.inside_area_m2(view.place.shape),
+        route_m=way.route_m if way else None,
+        tap_l_per_min=way.flow_l_per_min if way else None,
     )
+    return WaterReport(
+        litres_per_week=need.litres_per_week,
+        dry_litres_per_week=need.dry_litres_per_week,
+        days_between=need.days_between,
+        dry_cans_per_week=tuple(litres / can for litres in need.dry_litres_per_week),
+        wets_cm=need.wets_cm,
+        lines=lines,
+        ways=ways_for(wanted, lines, book),
+        how=need.how,
+    )
+
+
+def _rows_apart(plantings: tuple[Evaluated, ...]) -> list[float]:
+    """Distances between the rows of what stands in rows. [cm]"""
+    in_rows = [e for e in plantings if e.report.layout == "rows"]
+    return [e.planting.row_spacing_cm or e.crop.between_row_cm for e in in_rows]
 
 
 def _ground_report(place: p.Place, around: Surroundings) -> GroundReport:
@@ -333,7 +356,7 @@ def _water_of(results: list[PlaceResult]) -> tuple[float, ...] | None:
     return tuple(sum(month) for month in zip(*needs, strict=True)) if needs else None
 
 
-def _totals(results: list[PlaceResult], soil: p.Soil | None, book: Book) -> Totals:
+def _totals(results: list[PlaceResult], plan: p.Plan, book: Book) -> Totals:
     weeks: dict[date, float] = defaultdict(float)
     for result in results:
         for planting in result.plantings:
@@ -344,9 +367,10 @@ def _totals(results: list[PlaceResult], soil: p.Soil | None, book: Book) -> Tota
         plants=sum(r.report.plants for r in results),
         inside_area_m2=sum(r.report.inside_area_m2 for r in results),
         soil_litres=sum(r.report.soil_litres for r in results),
-        order=order_for([r.report for r in results], soil, book),
+        order=order_for([r.report for r in results], plan.soil, book),
         kg_wet=sum(r.report.weight.kg for r in results),
         water_litres_per_week=_water_of(results),
+        tanks=tank_reports(plan, [r.report for r in results], book),
         idle_cell_weeks=sum(r.report.idle_cell_weeks for r in results),
         harvest_kg=harvest.quantiles(_sum_of([r.draws for r in results], book)),
         weekly_kg=tuple(WeekKg(week, kg) for week, kg in sorted(weeks.items())),

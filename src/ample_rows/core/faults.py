@@ -4,7 +4,7 @@ A fault means that the document cannot be read as a garden. What merely does not
 fit or do well is a result with a note, never a fault.
 """
 
-from collections.abc import Iterator
+from collections.abc import Iterable, Iterator
 from datetime import date, timedelta
 
 from ample_rows.core import places, season, stand, supports
@@ -37,7 +37,8 @@ def check_plan(plan: p.Plan, book: Book) -> list[Fault]:
     """Every disagreement between parts, in the order of the document."""
     faults = list(_garden_faults(plan.garden, book))
     if plan.soil and plan.soil.mix is not None and plan.soil.mix not in book.mixes:
-        faults.append(Fault("soil.mix", _unknown_mix(plan.soil.mix, book)))
+        faults.append(Fault("soil.mix", _unknown(plan.soil.mix, "mix", book.mixes)))
+    faults += _build_faults(plan.build or p.Build(), book)
     faults += _site_faults(plan.site or p.Site())
     faults += _twice([place.id for place in plan.places], "places")
     for index, place in enumerate(plan.places):
@@ -85,6 +86,25 @@ def _garden_faults(garden: p.Garden, book: Book) -> Iterator[Fault]:
             yield Fault(path, _unknown_crop(want.crop))
 
 
+def _build_faults(build: p.Build, book: Book) -> Iterator[Fault]:
+    for index, board in enumerate(build.boards):
+        path = f"build.boards[{index}].material"
+        yield from _material_faults(board.material, path, "frame", book)
+    for name in build.prices or {}:
+        if name not in book.materials:
+            yield Fault("build.prices", _unknown(name, "material", book.materials))
+
+
+def _material_faults(name: str, path: str, use: str, book: Book) -> Iterator[Fault]:
+    fitting = [known for known, m in book.materials.items() if m.used_for == use]
+    if name not in fitting:
+        yield Fault(path, _unknown(name, f"material of a {use}", fitting))
+
+
+def _unknown(name: str, what: str, known: Iterable[str]) -> str:
+    return f'"{name}" is not a {what}; use {", ".join(known)}'
+
+
 def _site_faults(site: p.Site) -> Iterator[Fault]:
     problem = ring_fault(site.outline_m) if site.outline_m else None
     if problem:
@@ -99,10 +119,6 @@ def _site_faults(site: p.Site) -> Iterator[Fault]:
             yield Fault(
                 f"{path}.crown_base_m", f"must lie below the height of {obstacle.height_m:g} m"
             )
-
-
-def _unknown_mix(name: str, book: Book) -> str:
-    return f'"{name}" is not a mix; use {", ".join(book.mixes)}'
 
 
 def _unknown_crop(name: str) -> str:
@@ -131,7 +147,13 @@ def _place_faults(place: p.Place, path: str, book: Book) -> Iterator[Fault]:
             f"{place.base_cm:g} cm leaves no mix in a fill of {places.fill_cm(place):g} cm",
         )
     if place.mix is not None and place.mix not in book.mixes:
-        yield Fault(f"{path}.mix", _unknown_mix(place.mix, book))
+        yield Fault(f"{path}.mix", _unknown(place.mix, "mix", book.mixes))
+    if place.material is not None:
+        use = "container" if place.kind == "container" else "frame"
+        yield from _material_faults(place.material, f"{path}.material", use, book)
+    if place.watered_by is not None and place.watered_by not in book.water_ways:
+        known_ways = _unknown(place.watered_by, "way to water", book.water_ways)
+        yield Fault(f"{path}.watered_by", known_ways)
     grid = grid_of(place)
     held: set[str] = set()
     for index, part in enumerate(place.held):

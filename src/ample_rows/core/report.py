@@ -12,6 +12,8 @@ from ample_rows.core.roots import Verdict
 from ample_rows.core.soil.fill import Layer
 from ample_rows.core.soil.order import Option
 from ample_rows.core.soil.weight import Weight
+from ample_rows.core.water.lines import WaterLines
+from ample_rows.core.water.ways import Way
 from ample_rows.core.working import Term
 
 Level = Literal["stop", "care", "tip"]
@@ -139,13 +141,31 @@ class SoilReport:
 @dataclass(frozen=True, slots=True)
 class WaterReport:
     """What a place wants of water by month, January first; in a dry week rain brings nothing.
-    Days are null where rain is enough. [L/week, L/week, days]"""
+    Days are null where rain is enough. `wets_cm` is how deep ten litres on a square metre go,
+    `ways` bring a dry week's water in the thirstiest month. [L/week, L/week, days, cm]"""
 
     litres_per_week: tuple[float, ...]
     dry_litres_per_week: tuple[float, ...]
     days_between: tuple[float | None, ...]
     dry_cans_per_week: tuple[float, ...]
+    wets_cm: float
+    lines: WaterLines
+    ways: tuple[Way, ...]
     how: str
+
+
+@dataclass(frozen=True, slots=True)
+class TankReport:
+    """A butt through the year for the places nearest to it, the soonest dry ones first.
+    By month, January first. [L]"""
+
+    name: str
+    litres: float
+    places: tuple[str, ...]
+    caught: tuple[float, ...]
+    used: tuple[float, ...]
+    short: tuple[float, ...]
+    weeks_dry: float
 
 
 @dataclass(frozen=True, slots=True)
@@ -291,6 +311,7 @@ class Totals:
     order: OrderReport
     kg_wet: float
     water_litres_per_week: tuple[float, ...] | None
+    tanks: tuple[TankReport, ...]
     idle_cell_weeks: float
     harvest_kg: Quantiles
     weekly_kg: tuple[WeekKg, ...]

@@ -16,10 +16,12 @@ from ample_rows.core.reference import (
     Crop,
     DepthPolicy,
     MadeUpClimate,
+    Material,
     Mix,
     PathNeed,
     PickingShape,
     TrainingSystem,
+    WaterWay,
     Worker,
 )
 
@@ -112,6 +114,8 @@ def load_book() -> Book:
         trainings=trainings,
         workers=_table(Worker, reach["worker"], "reach.toml"),
         climates=_table(MadeUpClimate, _toml(tables / "climates.toml")["climate"], "climates.toml"),
+        materials=_table(Material, _toml(tables / "materials.toml")["material"], "materials.toml"),
+        water_ways=_table(WaterWay, _toml(tables / "water.toml")["way"], "water.toml"),
         mixes=_table(Mix, _toml(tables / "soil.toml")["mix"], "soil.toml"),
         path_needs=_table(PathNeed, reach["path"], "reach.toml"),
         circle_packings=_packing(packings["circle"]),

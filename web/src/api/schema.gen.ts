@@ -332,6 +332,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/build": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Build
+         * @description What building some places takes: boards and cuts, sheets, lines, cost, life and hours.
+         */
+        get: operations["build_api_gardens__slug__build_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/crops": {
         parameters: {
             query?: never;
@@ -364,6 +384,46 @@ export interface paths {
          * @description The mixes to fill places with, by name.
          */
         get: operations["mixes_api_mixes_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/materials": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Materials
+         * @description What frames, containers, bottoms and lines are made of, by name.
+         */
+        get: operations["materials_api_materials_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/water-ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Water Ways
+         * @description Ways to water, by name.
+         */
+        get: operations["water_ways_api_water_ways_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -483,6 +543,122 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * Bar
+         * @description So many boards of one length, all cut alike. [cm]
+         */
+        Bar: {
+            /** Count */
+            count: number;
+            /** Length Cm */
+            length_cm: number;
+            /** Cuts Cm */
+            cuts_cm: number[];
+        };
+        /**
+         * BillLine
+         * @description So much of a material, its cost at the price here, its life, and cost a year of use.
+         */
+        BillLine: {
+            /** Material */
+            material: string;
+            /** Label */
+            label: string;
+            /** Amount */
+            amount: number;
+            /** Unit */
+            unit: string;
+            /** Cost */
+            cost: number | null;
+            /** Life Years */
+            life_years: [
+                number,
+                number
+            ];
+            /** A Year */
+            a_year: number | null;
+        };
+        /**
+         * Board
+         * @description A board as sold: its material, length and height, and its price.
+         */
+        Board: {
+            /** Material */
+            material: string;
+            /** Length Cm */
+            length_cm: number;
+            /** Height Cm */
+            height_cm: number;
+            /** Price */
+            price?: number | null;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * BoardOrder
+         * @description Boards of one kind and height for all places that want them. [cm, money]
+         */
+        BoardOrder: {
+            /** Material */
+            material: string;
+            /** Label */
+            label: string;
+            /** Height Cm */
+            height_cm: number;
+            /** Bars */
+            bars: components["schemas"]["Bar"][];
+            /** Waste Cm */
+            waste_cm: number;
+            /** Cost */
+            cost: number | null;
+            /** Least */
+            least: boolean;
+        };
+        /**
+         * Build
+         * @description Boards to choose from, and what other materials cost by their own unit.
+         */
+        Build: {
+            /**
+             * Boards
+             * @default []
+             */
+            boards: components["schemas"]["Board"][];
+            /** Prices */
+            prices?: {
+                [key: string]: number;
+            } | null;
+            /** Saw Cm */
+            saw_cm?: number | null;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * BuildReport
+         * @description Everything to build and what it comes to.
+         */
+        BuildReport: {
+            /** Places */
+            places: components["schemas"]["PlaceBuild"][];
+            /** Boards */
+            boards: components["schemas"]["BoardOrder"][];
+            /** Lines */
+            lines: components["schemas"]["BillLine"][];
+            /** Missing */
+            missing: string[];
+            /** Cost */
+            cost: number | null;
+            /** A Year */
+            a_year: number | null;
+            /** Hours */
+            hours: number;
+            /** Stages */
+            stages: components["schemas"]["StageCost"][];
+            /** Starts */
+            starts: components["schemas"]["StartCost"][];
+            /** Cautions */
+            cautions: string[];
+        };
+        /**
          * Bulk
          * @description Loose mix by volume, with what its delivery costs and the least that is sold.
          */
@@ -508,6 +684,21 @@ export interface components {
             whole: boolean;
             /** Held */
             held: string | null;
+        };
+        /**
+         * ChangeBuild
+         * @description Set some keys of what frames are built from; a key set to null is taken out.
+         */
+        ChangeBuild: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "change-build";
+            /** Changes */
+            changes: {
+                [key: string]: unknown;
+            };
         };
         /** ChangeGarden */
         ChangeGarden: {
@@ -847,7 +1038,7 @@ export interface components {
             /** Version */
             version: number;
             /** Edit */
-            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["Together-Input"] | components["schemas"]["ReplacePlan"];
+            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["Together-Input"] | components["schemas"]["ReplacePlan"];
         };
         /**
          * Factors
@@ -912,7 +1103,7 @@ export interface components {
             /** Label */
             label: string;
             /** Edit */
-            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
+            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
         };
         /** FrostAnswer */
         FrostAnswer: {
@@ -1156,6 +1347,47 @@ export interface components {
             factor: number;
         };
         /**
+         * Material
+         * @description A material by what it is used for, the unit it is priced in, and the years it lasts.
+         *
+         *     `dries` is the water that a container of it wants, against a tight wall.
+         */
+        Material: {
+            /** Label */
+            label: string;
+            /**
+             * Used For
+             * @enum {string}
+             */
+            used_for: "frame" | "post" | "bottom" | "support" | "container" | "water";
+            /**
+             * Unit
+             * @enum {string}
+             */
+            unit: "m" | "m2" | "piece";
+            /** Life Years */
+            life_years: [
+                number,
+                number
+            ];
+            /**
+             * Dries
+             * @default 1
+             */
+            dries: number;
+            /** Heat */
+            heat?: string | null;
+            /** Caution */
+            caution?: string | null;
+            /**
+             * Status
+             * @enum {string}
+             */
+            status: "measured" | "derived" | "judged";
+            /** Source */
+            source: string;
+        };
+        /**
          * Mix
          * @description A mix to fill places with: parts of loose volume, and what it is worth.
          *
@@ -1376,6 +1608,18 @@ export interface components {
             days: number;
         };
         /**
+         * PieceRow
+         * @description So many pieces of one length, for one place. [cm]
+         */
+        PieceRow: {
+            /** What */
+            what: string;
+            /** Count */
+            count: number;
+            /** Length Cm */
+            length_cm: number;
+        };
+        /**
          * Place
          * @description What holds soil: a bed or a container.
          */
@@ -1414,6 +1658,14 @@ export interface components {
             ] | null;
             /** Heading Deg */
             heading_deg?: number | null;
+            /** Material */
+            material?: string | null;
+            /** Stage */
+            stage?: ("standing" | "this-year" | "later") | null;
+            /** Watered By */
+            watered_by?: string | null;
+            /** Mulch Cm */
+            mulch_cm?: number | null;
             /** Mix */
             mix?: string | null;
             /** Base Cm */
@@ -1436,6 +1688,30 @@ export interface components {
             supports: components["schemas"]["Support"][];
         } & {
             [key: string]: unknown;
+        };
+        /**
+         * PlaceBuild
+         * @description One place's own pieces and hours. [cm, h]
+         */
+        PlaceBuild: {
+            /** Place */
+            place: string;
+            /** Label */
+            label: string;
+            /** Stage */
+            stage: string;
+            /** Material */
+            material: string | null;
+            /** Pieces */
+            pieces: components["schemas"]["PieceRow"][];
+            /** Card Sheets */
+            card_sheets: number | null;
+            /** Hours Frame */
+            hours_frame: number;
+            /** Hours Loosen */
+            hours_loosen: number;
+            /** Hours Fill */
+            hours_fill: number;
         };
         /**
          * PlaceChange
@@ -1525,6 +1801,7 @@ export interface components {
             garden: components["schemas"]["Garden"];
             site?: components["schemas"]["Site"] | null;
             soil?: components["schemas"]["Soil"] | null;
+            build?: components["schemas"]["Build"] | null;
             /**
              * Places
              * @default []
@@ -2092,6 +2369,24 @@ export interface components {
             working: components["schemas"]["Term"][];
         };
         /**
+         * StageCost
+         * @description The places of one stage together. The cost is null while a price is missing.
+         */
+        StageCost: {
+            /** Stage */
+            stage: string;
+            /** Places */
+            places: number;
+            /** Litres */
+            litres: number;
+            /** Soil Cost */
+            soil_cost: number | null;
+            /** Build Cost */
+            build_cost: number | null;
+            /** Hours */
+            hours: number;
+        };
+        /**
          * Stake
          * @description A stake: along the base line, square off it, and by tape from its two ends. [m]
          */
@@ -2121,6 +2416,18 @@ export interface components {
             cells_taken: number;
             /** Plants */
             plants: number;
+        };
+        /**
+         * StartCost
+         * @description What getting started costs one way, and what it takes in.
+         */
+        StartCost: {
+            /** Name */
+            name: string;
+            /** What */
+            what: string;
+            /** Cost */
+            cost: number | null;
         };
         /**
          * SunMap
@@ -2226,6 +2533,27 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * TankReport
+         * @description A butt through the year for the places nearest to it, the soonest dry ones first.
+         *     By month, January first. [L]
+         */
+        TankReport: {
+            /** Name */
+            name: string;
+            /** Litres */
+            litres: number;
+            /** Places */
+            places: string[];
+            /** Caught */
+            caught: number[];
+            /** Used */
+            used: number[];
+            /** Short */
+            short: number[];
+            /** Weeks Dry */
+            weeks_dry: number;
+        };
+        /**
          * Tap
          * @description Running water, with the hose that hangs on it.
          */
@@ -2271,7 +2599,7 @@ export interface components {
              */
             do: "together";
             /** Edits */
-            edits: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["Together-Input"] | components["schemas"]["ReplacePlan"])[];
+            edits: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["Together-Input"] | components["schemas"]["ReplacePlan"])[];
         };
         /**
          * Together
@@ -2284,7 +2612,7 @@ export interface components {
              */
             do: "together";
             /** Edits */
-            edits: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"])[];
+            edits: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"])[];
         };
         /** Totals */
         Totals: {
@@ -2301,6 +2629,8 @@ export interface components {
             kg_wet: number;
             /** Water Litres Per Week */
             water_litres_per_week: number[] | null;
+            /** Tanks */
+            tanks: components["schemas"]["TankReport"][];
             /** Idle Cell Weeks */
             idle_cell_weeks: number;
             harvest_kg: components["schemas"]["Quantiles"];
@@ -2339,9 +2669,35 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * WaterLines
+         * @description Lines along a place, each with its ends in the place's frame. [cm, m]
+         */
+        WaterLines: {
+            /** Runs Cm */
+            runs_cm: [
+                [
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number
+                ]
+            ][];
+            /** Apart Cm */
+            apart_cm: number;
+            /** Line M */
+            line_m: number;
+            /** Header M */
+            header_m: number;
+            /** Emitters */
+            emitters: number;
+        };
+        /**
          * WaterReport
          * @description What a place wants of water by month, January first; in a dry week rain brings nothing.
-         *     Days are null where rain is enough. [L/week, L/week, days]
+         *     Days are null where rain is enough. `wets_cm` is how deep ten litres on a square metre go,
+         *     `ways` bring a dry week's water in the thirstiest month. [L/week, L/week, days, cm]
          */
         WaterReport: {
             /** Litres Per Week */
@@ -2352,8 +2708,85 @@ export interface components {
             days_between: (number | null)[];
             /** Dry Cans Per Week */
             dry_cans_per_week: number[];
+            /** Wets Cm */
+            wets_cm: number;
+            lines: components["schemas"]["WaterLines"];
+            /** Ways */
+            ways: components["schemas"]["Way"][];
             /** How */
             how: string;
+        };
+        /**
+         * WaterWay
+         * @description A way to water: what reaches the roots, what it asks of a person, what it wets.
+         *
+         *     `by` says how its litres come: carried in cans, held in the hand, left running over the
+         *     whole place, or along lines on the soil. `minutes_each` is a person's time to begin and end
+         *     one watering; a line or sprinkler also gives so much for each metre or square metre.
+         */
+        WaterWay: {
+            /** Label */
+            label: string;
+            /**
+             * By
+             * @enum {string}
+             */
+            by: "carried" | "held" | "left running" | "lines";
+            /** Reaches Roots */
+            reaches_roots: number;
+            /** Minutes Each */
+            minutes_each: number;
+            /** L Per Hour Per M */
+            l_per_hour_per_m?: number | null;
+            /** L Per Hour Per M2 */
+            l_per_hour_per_m2?: number | null;
+            /**
+             * Wets Leaves
+             * @enum {string}
+             */
+            wets_leaves: "no" | "some" | "yes";
+            /** Suits */
+            suits: string;
+            /** Material */
+            material?: string | null;
+            /**
+             * Status
+             * @enum {string}
+             */
+            status: "measured" | "derived" | "judged";
+            /** Source */
+            source: string;
+        };
+        /**
+         * Way
+         * @description One way to water a place for a week. [L/week, min/week, L/min]
+         *
+         *     `running_minutes` is how long water flows, `own_minutes` what it asks of a person;
+         *     `tap_share` above 1 means that the place is watered in that many parts.
+         */
+        Way: {
+            /** Way */
+            way: string;
+            /** Label */
+            label: string;
+            /** Litres */
+            litres: number;
+            /** Waterings */
+            waterings: number;
+            /** Trips */
+            trips: number | null;
+            /** Running Minutes */
+            running_minutes: number;
+            /** Own Minutes */
+            own_minutes: number;
+            /** Flow L Per Min */
+            flow_l_per_min: number;
+            /** Tap Share */
+            tap_share: number;
+            /** Wets Leaves */
+            wets_leaves: string;
+            /** Suits */
+            suits: string;
         };
         /**
          * WeekKg
@@ -3768,6 +4201,80 @@ export interface operations {
             };
         };
     };
+    build_api_gardens__slug__build_get: {
+        parameters: {
+            query?: {
+                place?: string[] | null;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildReport"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     crops_api_crops_get: {
         parameters: {
             query?: never;
@@ -3855,6 +4362,150 @@ export interface operations {
                 content: {
                     "application/json": {
                         [key: string]: components["schemas"]["Mix"];
+                    };
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    materials_api_materials_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: components["schemas"]["Material"];
+                    };
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    water_ways_api_water_ways_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: components["schemas"]["WaterWay"];
                     };
                 };
             };

@@ -19,6 +19,7 @@ from ample_rows.core.reference import Book
 _LEAST_OVERLAP_M2 = 1e-3
 _GRAZED_M = 0.05
 _NEAR_CM = 100.0
+TANK_NAME = "butt"
 
 
 @dataclass(frozen=True)
@@ -28,6 +29,7 @@ class WaterWay:
     source: str
     route_m: float
     hose_m: float | None
+    flow_l_per_min: float | None = None
 
     @property
     def short_m(self) -> float:
@@ -172,9 +174,12 @@ def _roots(outline: shapely.Polygon, site: p.Site, book: Book) -> tuple[str, ...
 
 def _water(place: p.Place, middle: p.PointM, ground: _Ground) -> WaterWay | None:
     site = ground.site
-    sources = [(tap.name or "tap", tap.at_m, tap.hose_m) for tap in site.taps]
-    sources += [(tank.name or "butt", tank.at_m, None) for tank in site.tanks]
-    ways = [WaterWay(name, ground.way_m(at, place, middle), hose) for name, at, hose in sources]
+    sources = [(t.name or "tap", t.at_m, t.hose_m, t.flow_l_per_min) for t in site.taps]
+    sources += [(tank.name or TANK_NAME, tank.at_m, None, None) for tank in site.tanks]
+    ways = [
+        WaterWay(name, ground.way_m(at, place, middle), hose, flow)
+        for name, at, hose, flow in sources
+    ]
     return min(ways, key=lambda w: (w.short_m, w.route_m), default=None)
 
 

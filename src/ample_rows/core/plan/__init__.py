@@ -8,6 +8,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
+from ample_rows.core.plan.build import Board, Build
 from ample_rows.core.plan.garden import (
     Climate,
     Garden,
@@ -68,6 +69,7 @@ from ample_rows.core.plan.values import (
     Positive,
     Rain,
     Spacing,
+    Stage,
     Start,
     WorkerName,
     document,
@@ -76,7 +78,9 @@ from ample_rows.core.plan.values import (
 __all__ = [
     "Address",
     "Bag",
+    "Board",
     "Bottom",
+    "Build",
     "Bulk",
     "Circle",
     "Climate",
@@ -120,6 +124,7 @@ __all__ = [
     "Slope",
     "Soil",
     "Spacing",
+    "Stage",
     "Start",
     "Support",
     "Tank",
@@ -138,6 +143,7 @@ class Plan(PlanValue):
     garden: Garden
     site: Site | None = None
     soil: Soil | None = None
+    build: Build | None = None
     places: tuple[Place, ...] = ()
     plantings: tuple[Planting, ...] = ()
 

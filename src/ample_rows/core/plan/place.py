@@ -19,6 +19,7 @@ from ample_rows.core.plan.values import (
     PointCm,
     PointM,
     Positive,
+    Stage,
 )
 
 
@@ -89,6 +90,10 @@ class Place(PlanValue):
     twin_of: Ident | None = None
     at_m: PointM | None = None
     heading_deg: Annotated[float, Field(ge=-360, le=360, allow_inf_nan=False)] | None = None
+    material: Ident | None = None
+    stage: Stage | None = None
+    watered_by: Ident | None = None
+    mulch_cm: Depth | None = None
     mix: Ident | None = None
     base_cm: Depth | None = None
     empty_kg: Positive | None = None

@@ -41,6 +41,7 @@ Compass = Literal[
 ObstacleKind = Literal["house", "wall", "fence", "hedge", "tree", "shrub", "other"]
 WorkerName = Literal["adult", "child", "seated"]
 PathUse = Literal["feet", "barrow", "chair"]
+Stage = Literal["standing", "this-year", "later"]
 Month = Annotated[int, Field(ge=1, le=12)]
 HorizonAngle = Annotated[float, Field(ge=0, le=89, allow_inf_nan=False)]
 

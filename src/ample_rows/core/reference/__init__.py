@@ -19,6 +19,7 @@ from ample_rows.core.reference.crop import (
     Relative,
 )
 from ample_rows.core.reference.ground import PathNeed, Worker
+from ample_rows.core.reference.materials import Material
 from ample_rows.core.reference.record import Status
 from ample_rows.core.reference.rules import (
     Coefficient,
@@ -27,6 +28,7 @@ from ample_rows.core.reference.rules import (
     TrainingSystem,
 )
 from ample_rows.core.reference.soil import Mix
+from ample_rows.core.reference.water import WaterWay
 
 __all__ = [
     "Book",
@@ -39,6 +41,7 @@ __all__ = [
     "Germination",
     "Group",
     "MadeUpClimate",
+    "Material",
     "Mix",
     "PathNeed",
     "Picking",
@@ -48,5 +51,6 @@ __all__ = [
     "Relative",
     "Status",
     "TrainingSystem",
+    "WaterWay",
     "Worker",
 ]

@@ -5,6 +5,7 @@ from dataclasses import dataclass, field
 from ample_rows.core.reference.climate import MadeUpClimate
 from ample_rows.core.reference.crop import Crop
 from ample_rows.core.reference.ground import PathNeed, Worker
+from ample_rows.core.reference.materials import Material
 from ample_rows.core.reference.rules import (
     Coefficient,
     DepthPolicy,
@@ -12,6 +13,7 @@ from ample_rows.core.reference.rules import (
     TrainingSystem,
 )
 from ample_rows.core.reference.soil import Mix
+from ample_rows.core.reference.water import WaterWay
 
 
 @dataclass(frozen=True, eq=False)
@@ -26,6 +28,8 @@ class Book:
     workers: dict[str, Worker]
     path_needs: dict[str, PathNeed]
     mixes: dict[str, Mix]
+    materials: dict[str, Material]
+    water_ways: dict[str, WaterWay]
     climates: dict[str, MadeUpClimate]
     circle_packings: dict[int, tuple[tuple[float, float], ...]]
     square_packings: dict[int, tuple[tuple[float, float], ...]]

@@ -12,7 +12,7 @@ from ample_rows.core.water.evapotranspiration import (
     penman_monteith,
 )
 
-_MONTH_DAYS = (31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31)
+MONTH_DAYS = (31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31)
 _MIDDLE = 15
 
 
@@ -58,5 +58,5 @@ def air_of(garden: p.Garden, book: Book) -> Air12 | None:
         return None
     fallen = garden.climate.rain_mm or (0.0,) * 12
     share = book.value("useful_rain_share")
-    rain = tuple(mm * share / n for mm, n in zip(fallen, _MONTH_DAYS, strict=True))
+    rain = tuple(mm * share / n for mm, n in zip(fallen, MONTH_DAYS, strict=True))
     return Air12(found[0], rain, found[1])

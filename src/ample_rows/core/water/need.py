@@ -6,12 +6,13 @@ from datetime import date, timedelta
 
 from ample_rows.core import places, roots
 from ample_rows.core import plan as p
-from ample_rows.core.reference import Book
+from ample_rows.core.reference import Book, Mix
 from ample_rows.core.report import GrowthReport, PlantingReport
 from ample_rows.core.water.air import Air12
 
 _MIDDLE = 15
 _MM_PER_CM = 10.0
+TEN_MM = 10.0
 MOST_DAYS = 60.0
 """Beyond this nobody counts: the place wants no watering."""
 
@@ -19,11 +20,13 @@ MOST_DAYS = 60.0
 @dataclass(frozen=True, slots=True)
 class WaterNeed:
     """By month, January first; in a dry week rain brings nothing. Days are null where rain is
-    enough. [L/week, L/week, days]"""
+    enough; `wets_cm` is how deep ten litres on a square metre go. [L/week, L/week, days, cm]"""
 
     litres_per_week: tuple[float, ...]
     dry_litres_per_week: tuple[float, ...]
     days_between: tuple[float | None, ...]
+    dry_days_between: tuple[float | None, ...]
+    wets_cm: float
     how: str
 
 
@@ -33,35 +36,65 @@ def water_need(
     air: Air12,
     book: Book,
     *,
-    available_water: float,
+    mix: Mix,
     year: int,
 ) -> WaterNeed:
     """Litres a week and days between waterings, month by month.
 
     Args:
-        available_water: Share of the mix's volume that plants can take. [0-1]
+        mix: What the place is filled with.
         year: The plan's year, in which plants are looked at each month's middle.
     """
     area = places.inside_area_m2(place.shape)
     held_mm = (
         roots.soil_depth(place, book).usable_cm
         * _MM_PER_CM
-        * available_water
+        * mix.available_water
         * book.value("depletion_share")
     )
-    bare, full = book.value("kc_bare"), book.value("kc_full_cover")
-    litres, dry, between = [], [], []
+    full, dries = book.value("kc_full_cover"), dries_by(place, book)
+    bare = book.value("kc_bare") * (1 - mulch_saves(place, book))
+    litres, dry, between, dry_between = [], [], [], []
     for month in range(12):
         leaves = _leaf_area_m2(plantings, month, year)
         cover = min(1.0, leaves / area)
         wide = max(area, leaves)
-        drunk = air.taken[month] * (bare + (full - bare) * cover) * wide
+        drunk = air.taken[month] * (bare + (full - bare) * cover) * wide * dries
         daily = max(0.0, drunk - air.rain[month] * area)
         dry.append(drunk * 7)
         litres.append(daily * 7)
-        days = held_mm * area / daily if daily > 0 else math.inf
-        between.append(days if days <= MOST_DAYS else None)
-    return WaterNeed(tuple(litres), tuple(dry), tuple(between), air.method)
+        between.append(_days(held_mm * area, daily))
+        dry_between.append(_days(held_mm * area, drunk))
+    return WaterNeed(
+        litres_per_week=tuple(litres),
+        dry_litres_per_week=tuple(dry),
+        days_between=tuple(between),
+        dry_days_between=tuple(dry_between),
+        wets_cm=wetted_cm(mix, book),
+        how=air.method,
+    )
+
+
+def _days(held_litres: float, daily_litres: float) -> float | None:
+    days = held_litres / daily_litres if daily_litres > 0 else math.inf
+    return days if days <= MOST_DAYS else None
+
+
+def dries_by(place: p.Place, book: Book) -> float:
+    """How much more water a container's walls cost than tight ones. [times]"""
+    known = book.materials.get(place.material or "")
+    return known.dries if known is not None and place.kind == "container" else 1.0
+
+
+def mulch_saves(place: p.Place, book: Book) -> float:
+    """Share of what bare soil loses that a mulch holds back; thin mulch in proportion. [0-1]"""
+    whole = book.value("mulch_whole_cm")
+    return book.value("mulch_saves_share") * min(1.0, (place.mulch_cm or 0.0) / whole)
+
+
+def wetted_cm(mix: Mix, book: Book) -> float:
+    """How deep ten litres on a square metre wet a mix that wants water. [cm]"""
+    return TEN_MM / (mix.available_water * book.value("depletion_share")) / _MM_PER_CM
 
 
 def _leaf_area_m2(plantings: tuple[PlantingReport, ...], month: int, year: int) -> float:

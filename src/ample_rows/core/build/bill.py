@@ -1,0 +1,264 @@
+"""The bill for some places: boards cut together, sheets, posts and lines, by stage and in all."""
+
+from collections import Counter, defaultdict
+from collections.abc import Iterable, Sequence
+
+from ample_rows.core import places
+from ample_rows.core import plan as p
+from ample_rows.core.build.cutting import Cutting, Stock, TooLongError, cut
+from ample_rows.core.build.frame import Frame, bent_cm, frame_of, pieces_of, sheet_of
+from ample_rows.core.build.report import (
+    BillLine,
+    BoardOrder,
+    BuildReport,
+    PieceRow,
+    PlaceBuild,
+    StageCost,
+    StartCost,
+)
+from ample_rows.core.reference import Book
+from ample_rows.core.report import OrderReport, PlaceReport
+from ample_rows.core.soil.total import order_for
+
+STAGES: tuple[p.Stage, ...] = ("standing", "this-year", "later")
+DEFAULT_STAGE: p.Stage = "this-year"
+_SAW_CM = 0.3
+
+
+def bill_for(plan: p.Plan, reports: Iterable[PlaceReport], book: Book) -> BuildReport:
+    """What building some places of a plan takes; what stands already is told, not costed.
+
+    Args:
+        reports: The chosen places as they are evaluated, for their soil and water lines.
+    """
+    chosen = [(found, r) for r in reports if (found := plan.place(r.id)) is not None]
+    build = plan.build or p.Build()
+    wanted = [(place, r) for place, r in chosen if stage_of(place) != "standing"]
+    boards, lines, missing = _costed(wanted, build, book)
+    stages = tuple(_stage(name, chosen, plan, book) for name in STAGES)
+    everything = [*(b.cost for b in boards), *(line.cost for line in lines)]
+    parts = tuple(_place_build(place, r, book) for place, r in chosen)
+    return BuildReport(
+        places=parts,
+        boards=boards,
+        lines=lines,
+        missing=missing,
+        cost=None if missing else _summed(everything),
+        a_year=None if missing else _a_year(boards, lines, book),
+        hours=sum(stage.hours for stage in stages if stage.stage != "standing"),
+        stages=tuple(stage for stage in stages if stage.places),
+        starts=_starts(plan, wanted, None if missing else _summed(everything), book),
+        cautions=_cautions(boards, lines, book),
+    )
+
+
+def stage_of(place: p.Place) -> p.Stage:
+    return place.stage or DEFAULT_STAGE
+
+
+Chosen = Sequence[tuple[p.Place, PlaceReport]]
+Costed = tuple[tuple[BoardOrder, ...], tuple[BillLine, ...], tuple[str, ...]]
+
+
+def _costed(chosen: Chosen, build: p.Build, book: Book) -> Costed:
+    """Boards, other lines, and in words whatever has no board or price yet."""
+    frames = [found for place, _ in chosen if (found := frame_of(place, book)) is not None]
+    amounts = _amounts(chosen, frames, build, book)
+    boards, missing = _boards(frames, build, book)
+    lines = tuple(
+        _line(name, amount, build, book) for name, amount in amounts.items() if amount > 0
+    )
+    missing += [f"a price for {line.label}" for line in lines if line.cost is None]
+    return boards, lines, tuple(missing)
+
+
+def _boards(
+    frames: list[Frame], build: p.Build, book: Book
+) -> tuple[tuple[BoardOrder, ...], list[str]]:
+    by_material: dict[str, list[Frame]] = defaultdict(list)
+    for frame in frames:
+        if frame.sides_cm:
+            by_material[frame.material].append(frame)
+    orders, missing = [], []
+    for material, alike in by_material.items():
+        label = book.materials[material].label
+        found = [
+            order
+            for height in sorted({b.height_cm for b in build.boards if b.material == material})
+            if (order := _cut_from(alike, height, build, book)) is not None
+        ]
+        if not found:
+            missing.append(f"the length, height and price of a {label}")
+            continue
+        best = min(found, key=lambda o: (o.cost is None, o.cost or 0.0, o.waste_cm))
+        if best.cost is None:
+            missing.append(f"a price for {label}")
+        orders.append(best)
+    return tuple(orders), missing
+
+
+def _cut_from(
+    frames: list[Frame], height_cm: float, build: p.Build, book: Book
+) -> BoardOrder | None:
+    """All frames of one material from boards of one height."""
+    material = frames[0].material
+    sold = [b for b in build.boards if b.material == material and b.height_cm == height_cm]
+    stocks = tuple(Stock(b.length_cm, b.price) for b in sold)
+    longest = max(stock.length_cm for stock in stocks)
+    pieces: Counter[float] = Counter()
+    for frame in frames:
+        pieces += pieces_of(frame, height_cm, longest)
+    saw = _SAW_CM if build.saw_cm is None else build.saw_cm
+    try:
+        done: Cutting = cut(pieces, stocks, saw_cm=saw)
+    except TooLongError:
+        return None
+    label = book.materials[material].label
+    return BoardOrder(material, label, height_cm, done.bars, done.waste_cm, done.cost, done.least)
+
+
+def _amounts(chosen: Chosen, frames: list[Frame], build: p.Build, book: Book) -> dict[str, float]:
+    """Metres, square metres or pieces of everything but cut boards."""
+    total: dict[str, float] = defaultdict(float)
+    heights = {b.material: b.height_cm for b in build.boards}
+    usual = book.value("usual_board_cm")
+    for frame in frames:
+        total["post"] += frame.posts * frame.post_cm / 100
+        if frame.bent_cm:
+            total[frame.material] += bent_cm(frame, heights.get(frame.material, usual)) / 100
+    for place, report in chosen:
+        sheet = sheet_of(place, book)
+        if sheet is not None:
+            total[sheet.material] += sheet.area_m2
+        if place.kind == "container" and place.material in book.materials:
+            total[place.material] += 1
+        lines = report.water.lines if report.water else None
+        way = book.water_ways.get(place.watered_by or "")
+        if lines is not None and way is not None and way.material is not None:
+            total[way.material] += lines.line_m
+            total["header-pipe"] += lines.header_m
+    return total
+
+
+def _line(name: str, amount: float, build: p.Build, book: Book) -> BillLine:
+    material = book.materials[name]
+    price = (build.prices or {}).get(name)
+    cost = None if price is None else amount * price
+    life = sum(material.life_years) / 2
+    return BillLine(
+        material=name,
+        label=material.label,
+        amount=amount,
+        unit=material.unit,
+        cost=cost,
+        life_years=material.life_years,
+        a_year=None if cost is None else cost / life,
+    )
+
+
+def _summed(costs: Iterable[float | None]) -> float:
+    return sum(cost or 0.0 for cost in costs)
+
+
+def _a_year(boards: Iterable[BoardOrder], lines: Iterable[BillLine], book: Book) -> float:
+    frames = ((b.cost or 0.0) / (sum(book.materials[b.material].life_years) / 2) for b in boards)
+    return sum(frames) + sum(line.a_year or 0.0 for line in lines)
+
+
+def _place_build(place: p.Place, report: PlaceReport, book: Book) -> PlaceBuild:
+    frame, sheet = frame_of(place, book), sheet_of(place, book)
+    rows: list[PieceRow] = []
+    if frame is not None:
+        sides = Counter(round(cm, 1) for cm in frame.sides_cm)
+        rows += [PieceRow("side", n, cm) for cm, n in sides.items()]
+        rows += [PieceRow("tie across", n, cm) for cm, n in Counter(frame.ties_cm).items()]
+        if frame.bent_cm:
+            rows.append(PieceRow("bent strip", 1, frame.bent_cm))
+        rows.append(PieceRow("post", frame.posts, frame.post_cm))
+    area = places.inside_area_m2(place.shape)
+    loosened = report.layers.loosened_cm
+    return PlaceBuild(
+        place=place.id,
+        label=place.label,
+        stage=stage_of(place),
+        material=frame.material if frame else place.material,
+        pieces=tuple(rows),
+        card_sheets=sheet.sheets if sheet else None,
+        hours_frame=_handled(frame, book) * book.value("hours_per_piece") if frame else 0.0,
+        hours_loosen=area * loosened / 20 * book.value("hours_per_m2_loosened"),
+        hours_fill=report.soil.order_litres / 1000 * book.value("hours_per_m3_moved"),
+    )
+
+
+def _handled(frame: Frame, book: Book) -> int:
+    """Boards, ties and posts to cut and place, from boards of the usual height."""
+    usual = book.value("usual_board_cm")
+    return sum(pieces_of(frame, usual, book.value("usual_board_length_cm")).values()) + frame.posts
+
+
+def _hours(part: PlaceBuild) -> float:
+    return part.hours_frame + part.hours_loosen + part.hours_fill
+
+
+def _stage(name: p.Stage, chosen: Chosen, plan: p.Plan, book: Book) -> StageCost:
+    here = [(place, r) for place, r in chosen if stage_of(place) == name]
+    if name == "standing":
+        return StageCost(name, len(here), 0.0, 0.0, 0.0, 0.0)
+    boards, lines, missing = _costed(here, plan.build or p.Build(), book)
+    order = order_for([r for _, r in here], plan.soil, book)
+    build = _summed([*(b.cost for b in boards), *(line.cost for line in lines)])
+    return StageCost(
+        stage=name,
+        places=len(here),
+        litres=order.litres,
+        soil_cost=cheapest_cost(order),
+        build_cost=None if missing else build,
+        hours=sum(_hours(_place_build(place, r, book)) for place, r in here),
+    )
+
+
+def cheapest_cost(order: OrderReport) -> float | None:
+    """The least that a whole order costs, mix by mix; None while a mix has no price."""
+    least = [
+        min((o.cost for o in mix.options if o.cost is not None), default=None)
+        for mix in order.mixes
+    ]
+    return None if None in least else sum(cost or 0.0 for cost in least)
+
+
+def _dearest_cost(order: OrderReport) -> float | None:
+    most = [
+        max((o.cost for o in mix.options if o.cost is not None), default=None)
+        for mix in order.mixes
+    ]
+    return None if None in most else sum(cost or 0.0 for cost in most)
+
+
+def _starts(
+    plan: p.Plan, chosen: Chosen, build_cost: float | None, book: Book
+) -> tuple[StartCost, ...]:
+    """Three ways to begin: the least, the middling, and all of it new."""
+    reports = [r for _, r in chosen]
+    order = order_for(reports, plan.soil, book)
+    bought = plan.soil.model_copy(update={"own": None}) if plan.soil else None
+    new = order_for(reports, bought, book)
+    soil, soil_new = cheapest_cost(order), _dearest_cost(new)
+
+    def both(soil_cost: float | None) -> float | None:
+        if soil_cost is None or build_cost is None:
+            return None
+        return soil_cost + build_cost
+
+    return (
+        StartCost("least", "mix the cheapest way, mounds or wood that is there for frames", soil),
+        StartCost("middling", "mix the cheapest way, frames and lines as planned", both(soil)),
+        StartCost("all new", "mix the dearest way, nothing of your own", both(soil_new)),
+    )
+
+
+def _cautions(
+    boards: Iterable[BoardOrder], lines: Iterable[BillLine], book: Book
+) -> tuple[str, ...]:
+    names = dict.fromkeys([*(b.material for b in boards), *(line.material for line in lines)])
+    found = (book.materials[name].caution for name in names)
+    return tuple(text for text in found if text)

@@ -1,0 +1,24 @@
+"""What things in a garden are made of."""
+
+from typing import Literal
+
+from ample_rows.core.reference.record import Record, Size, Status, Text
+
+Unit = Literal["m", "m2", "piece"]
+
+
+class Material(Record):
+    """A material by what it is used for, the unit it is priced in, and the years it lasts.
+
+    `dries` is the water that a container of it wants, against a tight wall.
+    """
+
+    label: Text
+    used_for: Literal["frame", "post", "bottom", "support", "container", "water"]
+    unit: Unit
+    life_years: tuple[Size, Size]
+    dries: Size = 1.0
+    heat: str | None = None
+    caution: str | None = None
+    status: Status
+    source: Text
