@@ -13,8 +13,14 @@ from ample_rows.core.climate import made_up, read_climate
 from ample_rows.core.forms import Form, outline_of
 from ample_rows.core.plan import Climate
 from ample_rows.core.reading import PlanFaultsError
-from ample_rows.core.reference import Crop, Material, Mix, WaterWay
+from ample_rows.core.reference import Crop, Material, Mix, SoftMatter, SoilIngredient, WaterWay
 from ample_rows.core.report_json import schemas
+from ample_rows.core.soil.mound import (
+    MoundTop,
+    PathEarth,
+    digging_for_height,
+    height_from_path,
+)
 from ample_rows.crops import load_book
 
 router = APIRouter(prefix="/api", tags=["reference"], responses=RESPONSES)
@@ -36,6 +42,18 @@ def mixes() -> dict[str, Mix]:
 def materials() -> dict[str, Material]:
     """What frames, containers, bottoms and lines are made of, by name."""
     return load_book().materials
+
+
+@router.get("/ingredients")
+def ingredients() -> dict[str, SoilIngredient]:
+    """What mixes can be made from, by name."""
+    return load_book().ingredients
+
+
+@router.get("/soft-matter")
+def soft_matter() -> dict[str, SoftMatter]:
+    """Soft matter to lay on, dig in or bury, by name."""
+    return load_book().soft
 
 
 @router.get("/water-ways")
@@ -99,6 +117,29 @@ def outlines(
         outline_cm=[list(point) for point in outline.outline_cm],
         holes_cm=[[list(point) for point in ring] for ring in outline.holes_cm],
     )
+
+
+Slope = Annotated[float, Query(ge=0, le=10, allow_inf_nan=False)]
+Depth = Annotated[float, Query(ge=0, le=1_000, allow_inf_nan=False)]
+
+
+@router.get("/mounds")
+def mounds(
+    top_cm: Centimetres,
+    length_cm: Centimetres,
+    side_slope: Slope,
+    path_width_cm: Centimetres,
+    loosened_cm: Depth = 0.0,
+    dug_cm: Annotated[Depth | None, Query()] = None,
+    height_cm: Annotated[Depth | None, Query()] = None,
+) -> PathEarth:
+    """A mound from its path's earth: its height from the digging, or the digging for a height."""
+    mound = MoundTop(top_cm, length_cm, side_slope, path_width_cm, loosened_cm)
+    if dug_cm is not None:
+        return height_from_path(mound, dug_cm, load_book())
+    if height_cm is not None:
+        return digging_for_height(mound, height_cm, load_book())
+    raise PlanFaultsError.one("dug_cm", "give how deep the path is dug, or the height wished for")
 
 
 @router.get("/schema")

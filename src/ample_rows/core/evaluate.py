@@ -39,8 +39,11 @@ from ample_rows.core.report import (
     WaterReport,
     YearReport,
 )
+from ample_rows.core.soil.feed import Eater, Feed, feed_of
 from ample_rows.core.soil.fill import Fill, fill_of, order_working
+from ample_rows.core.soil.jobs import prep_jobs
 from ample_rows.core.soil.order import options_for
+from ample_rows.core.soil.soft import soft_layers
 from ample_rows.core.soil.total import order_for
 from ample_rows.core.soil.weight import weight_of
 from ample_rows.core.water.air import air_of
@@ -169,7 +172,7 @@ def _place_report(view: notes.PlaceView, idle_weeks: float, draws: Draws) -> Pla
     place, setting, book = view.place, view.setting, view.book
     grid = grid_of(place)
     held = {a: h.reason or "held" for h in place.held for a in h.cells}
-    depth = roots.soil_depth(place, book)
+    depth = _depth(view)
     box = places.bounds(place.shape)
     policy = place.depth_policy or setting.policies.depth or "standard"
     outline = places.outline(place.shape).exterior.coords[:-1]
@@ -202,10 +205,22 @@ def _place_report(view: notes.PlaceView, idle_weeks: float, draws: Draws) -> Pla
         sun=_sun_report(view.sun, book),
         reach=view.around.reach,
         ground=_ground_report(place, view.around),
-        soil=_soil_report(filled, setting.soil, book),
+        soil=_soil_report(place, filled, setting.soil, book),
         weight=weight_of(place, filled, book),
         water=_water_report(view, filled, book),
+        feed=_feed(view, filled, book),
+        jobs=prep_jobs(place, [e.dates.start for e in view.plantings], filled, setting.year, book),
         working=_place_working(place, depth, policy, book),
+    )
+
+
+def _depth(view: notes.PlaceView) -> roots.SoilDepth:
+    """A place's depth on the day its season opens."""
+    return roots.soil_depth(
+        view.place,
+        view.book,
+        on=view.setting.year.last_frost,
+        trees_share=view.around.roots_share,
     )
 
 
@@ -216,7 +231,7 @@ def _sun_report(found: PlaceSun | None, book: Book) -> SunReport | None:
     return SunReport(hours, best_months(hours), bears_words(hours, book))
 
 
-def _soil_report(filled: Fill, soil: p.Soil | None, book: Book) -> SoilReport:
+def _soil_report(place: p.Place, filled: Fill, soil: p.Soil | None, book: Book) -> SoilReport:
     return SoilReport(
         mix=filled.mix,
         label=filled.label,
@@ -225,8 +240,10 @@ def _soil_report(filled: Fill, soil: p.Soil | None, book: Book) -> SoilReport:
         order_litres=filled.order_litres,
         layers=filled.layers,
         recipe_litres=filled.recipe_litres,
-        options=options_for(filled.order_litres, soil),
-        working=order_working(filled, book),
+        options=options_for(filled.order_litres, soil, filled.recipe_litres),
+        top_up_litres=filled.top_up_litres,
+        soft=soft_layers(place, book),
+        working=order_working(filled),
     )
 
 
@@ -239,7 +256,9 @@ def _water_report(view: notes.PlaceView, filled: Fill, book: Book) -> WaterRepor
         tuple(e.report for e in view.plantings),
         air,
         book,
-        mix=book.mixes[filled.mix],
+        mix=filled.kind,
+        usable_cm=_depth(view).usable_cm,
+        trees_share=view.around.roots_share,
         year=view.setting.year.last_frost.year,
     )
     can = book.value("can_litres")
@@ -264,6 +283,16 @@ def _water_report(view: notes.PlaceView, filled: Fill, book: Book) -> WaterRepor
         ways=ways_for(wanted, lines, book),
         how=need.how,
     )
+
+
+def _feed(view: notes.PlaceView, filled: Fill, book: Book) -> Feed:
+    cells = grid_of(view.place).cells
+    eaters = [
+        Eater(e.planting.id, e.crop, sum(cells[a].area_cm2 for a in e.report.cells) / 1e4)
+        for e in view.plantings
+    ]
+    area = places.inside_area_m2(view.place.shape)
+    return feed_of(view.place, eaters, filled, view.setting.soil, book, area_m2=area)
 
 
 def _rows_apart(plantings: tuple[Evaluated, ...]) -> list[float]:

@@ -70,6 +70,7 @@ class Case:
     support: p.Support | None
     setting: Setting
     sun: PlaceSun | None
+    trees_share: float
     book: Book
 
     @property
@@ -125,7 +126,16 @@ def evaluate_planting(planting: p.Planting, here: PlaceCase) -> Evaluated:
     """All that can be said of one planting from its place alone."""
     crop = crop_grown(planting, here.book)
     support = next((s for s in here.place.supports if s.id == planting.support), None)
-    case = Case(here.place, planting, crop, support, here.setting, here.sun, here.book)
+    case = Case(
+        place=here.place,
+        planting=planting,
+        crop=crop,
+        support=support,
+        setting=here.setting,
+        sun=here.sun,
+        trees_share=here.around.roots_share,
+        book=here.book,
+    )
     outcome = _outcome(case)
     return Evaluated(
         planting=planting,
@@ -149,7 +159,7 @@ def _outcome(case: Case) -> _Outcome:
     crop, book, year = case.crop, case.book, case.setting.year
     laid = _on_ground(case) if case.support is None else _on_support(case, case.support)
     dates = season.dates_of(case.planting, crop, year, book)
-    depth = _depth(case, laid)
+    depth = _depth(case, laid, dates)
     light = _light(case, laid, dates)
     trained = crop.training(case.training) if case.training else None
     factors = Factors(
@@ -248,7 +258,7 @@ def _light(case: Case, laid: _SetOut, dates: Dates) -> Light:
     )
 
 
-def _depth(case: Case, laid: _SetOut) -> DepthResult:
+def _depth(case: Case, laid: _SetOut, dates: Dates) -> DepthResult:
     place = case.place
     litres = None
     if place.kind == "container" and laid.plants:
@@ -256,7 +266,7 @@ def _depth(case: Case, laid: _SetOut) -> DepthResult:
         litres = places.soil_litres(place) * share / laid.plants
     return roots.judge_depth(
         case.crop,
-        roots.soil_depth(place, case.book).usable_cm,
+        roots.soil_depth(place, case.book, on=dates.start, trees_share=case.trees_share).usable_cm,
         roots.depth_policy(place, case.setting.policies, case.book),
         litres_per_plant=litres,
     )

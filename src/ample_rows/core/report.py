@@ -9,8 +9,11 @@ from ample_rows.core.ground.reach import Reach
 from ample_rows.core.harvest import Factors, Quantiles, WeekKg
 from ample_rows.core.lattice import Point
 from ample_rows.core.roots import Verdict
+from ample_rows.core.soil.feed import Feed
 from ample_rows.core.soil.fill import Layer
-from ample_rows.core.soil.order import Option
+from ample_rows.core.soil.jobs import PrepJob
+from ample_rows.core.soil.order import Loads, Option
+from ample_rows.core.soil.soft import SoftLayer
 from ample_rows.core.soil.weight import Weight
 from ample_rows.core.water.lines import WaterLines
 from ample_rows.core.water.ways import Way
@@ -135,6 +138,8 @@ class SoilReport:
     layers: tuple[Layer, ...]
     recipe_litres: dict[str, float]
     options: tuple[Option, ...]
+    top_up_litres: float
+    soft: tuple[SoftLayer, ...]
     working: tuple[Term, ...]
 
 
@@ -197,6 +202,8 @@ class PlaceReport:
     soil: SoilReport
     weight: Weight
     water: WaterReport | None
+    feed: Feed
+    jobs: tuple[PrepJob, ...]
     working: tuple[Term, ...]
 
 
@@ -290,6 +297,7 @@ class MixOrder:
     buckets: int
     recipe_litres: dict[str, float]
     options: tuple[Option, ...]
+    fetched: Loads | None
 
 
 @dataclass(frozen=True, slots=True)

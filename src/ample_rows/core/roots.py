@@ -1,11 +1,13 @@
 """Root depth: what a place offers, what a crop needs, and what a shortfall costs."""
 
 from dataclasses import dataclass
+from datetime import date, timedelta
 from typing import Literal
 
 from ample_rows.core import places
 from ample_rows.core import plan as p
 from ample_rows.core.reference import Book, Crop, DepthPolicy
+from ample_rows.core.soil.soft import rise_cm
 
 Verdict = Literal["full", "reduced", "too-shallow", "root-too-long"]
 
@@ -37,22 +39,32 @@ class DepthResult:
     how: str
 
 
-def roots_pass(bottom: p.Bottom) -> bool:
-    """Whether roots reach the ground below this season; card still stops them."""
+def roots_pass(place: p.Place, on: date, book: Book) -> bool:
+    """Whether roots reach the ground below on a day; card stops them until it has rotted."""
+    bottom = places.bottom(place)
+    if bottom == "rotting" and place.bottom_laid is not None:
+        return on >= place.bottom_laid + timedelta(days=book.value("card_lasts_days"))
     return bottom in ("open", "mesh")
 
 
-def soil_depth(place: p.Place, book: Book) -> SoilDepth:
-    """Usable depth = fill + loosened below + the share that undug native soil offers."""
+def soil_depth(place: p.Place, book: Book, *, on: date, trees_share: float = 0.0) -> SoilDepth:
+    """Usable depth = fill + loosened below + the share that undug native soil offers.
+
+    Args:
+        on: The day; a bottom of card opens with time.
+        trees_share: Share of the place's ground that roots of trees and shrubs hold. [0-1]
+    """
+    fill = places.fill_cm(place) + rise_cm(place, book)
     base = min(place.base_cm or 0.0, places.fill_cm(place))
-    if base or not roots_pass(places.bottom(place)):
+    if base or not roots_pass(place, on, book):
         # Above a coarse woody base the mix layer counts alone.
-        return SoilDepth(places.fill_cm(place) - base, 0.0, 0.0)
+        return SoilDepth(fill - base, 0.0, 0.0)
     share = book.value(f"native_share_{place.native}") if place.native else 0.0
+    left = 1 - trees_share * book.value("tree_roots_take_depth")
     return SoilDepth(
-        fill_cm=places.fill_cm(place),
-        loosened_cm=place.loosened_below_cm or 0.0,
-        native_cm=share * book.value("native_rootable_cm"),
+        fill_cm=fill,
+        loosened_cm=(place.loosened_below_cm or 0.0) * left,
+        native_cm=share * book.value("native_rootable_cm") * left,
     )
 
 

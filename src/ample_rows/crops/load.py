@@ -15,11 +15,15 @@ from ample_rows.core.reference import (
     Coefficient,
     Crop,
     DepthPolicy,
+    FeederClass,
+    HarvestedPart,
     MadeUpClimate,
     Material,
     Mix,
     PathNeed,
     PickingShape,
+    SoftMatter,
+    SoilIngredient,
     TrainingSystem,
     WaterWay,
     Worker,
@@ -102,7 +106,7 @@ def load_book() -> Book:
     family_files = sorted((root / "families").iterdir(), key=lambda f: f.name)
     texts = {f.name: f.read_text("utf-8") for f in family_files if f.name.endswith(".toml")}
     policies = _toml(tables / "policies.toml")
-    reach = _toml(tables / "reach.toml")
+    reach, soil = _toml(tables / "reach.toml"), _toml(tables / "soil.toml")
     packings = json.loads((tables / "packings.json").read_text("utf-8"))
     trainings = _table(TrainingSystem, policies["training"], "policies.toml")
     crops = [crop for name, text in texts.items() for crop in read_family(text, file_name=name)]
@@ -116,7 +120,11 @@ def load_book() -> Book:
         climates=_table(MadeUpClimate, _toml(tables / "climates.toml")["climate"], "climates.toml"),
         materials=_table(Material, _toml(tables / "materials.toml")["material"], "materials.toml"),
         water_ways=_table(WaterWay, _toml(tables / "water.toml")["way"], "water.toml"),
-        mixes=_table(Mix, _toml(tables / "soil.toml")["mix"], "soil.toml"),
+        mixes=_table(Mix, soil["mix"], "soil.toml"),
+        ingredients=_table(SoilIngredient, soil["ingredient"], "soil.toml"),
+        soft=_table(SoftMatter, soil["soft"], "soil.toml"),
+        feeders=_table(FeederClass, soil["feeder"], "soil.toml"),
+        parts=_table(HarvestedPart, soil["part"], "soil.toml"),
         path_needs=_table(PathNeed, reach["path"], "reach.toml"),
         circle_packings=_packing(packings["circle"]),
         square_packings=_packing(packings["square"]),

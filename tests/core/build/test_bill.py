@@ -12,7 +12,7 @@ BUILD = {
         {"material": "softwood-board", "length_cm": 240, "height_cm": 15, "price": 9},
         {"material": "softwood-board", "length_cm": 300, "height_cm": 15, "price": 10},
     ],
-    "prices": {"post": 2, "liner": 1.5},
+    "prices": [{"material": "post", "price": 2}, {"material": "liner", "price": 1.5}],
     "saw_cm": 0,
 }
 SOIL = {"bags": [{"litres": 50, "price": 8}], "bulk": {"price_per_m3": 60, "delivery": 30}}
@@ -110,6 +110,6 @@ def test_a_round_frame_is_a_bent_strip(read, book):
 
 
 def test_a_pot_is_bought_by_the_piece(bill):
-    build = {"prices": {"clay": 30}}
+    build = {"prices": [{"material": "clay", "price": 30}]}
     found = bill(tub(material="clay"), build=build)
     assert [(line.material, line.amount, line.cost) for line in found.lines] == [("clay", 1, 30)]

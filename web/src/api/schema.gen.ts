@@ -412,6 +412,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/ingredients": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Ingredients
+         * @description What mixes can be made from, by name.
+         */
+        get: operations["ingredients_api_ingredients_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/soft-matter": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Soft Matter
+         * @description Soft matter to lay on, dig in or bury, by name.
+         */
+        get: operations["soft_matter_api_soft_matter_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/water-ways": {
         parameters: {
             query?: never;
@@ -492,6 +532,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/mounds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Mounds
+         * @description A mound from its path's earth: its height from the digging, or the digging for a height.
+         */
+        get: operations["mounds_api_mounds_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/schema": {
         parameters: {
             query?: never;
@@ -529,8 +589,30 @@ export interface components {
             };
         };
         /**
+         * Added
+         * @description Soft matter on a place: laid on top, dug in, or buried in a trench; `cm` as it is laid.
+         */
+        Added: {
+            /** Material */
+            material: string;
+            /** Cm */
+            cm: number;
+            /**
+             * How
+             * @enum {string}
+             */
+            how: "laid" | "dug-in" | "trench";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * Bag
-         * @description A bag as sold: its litres and its price.
+         * @description A bag as sold: its litres and its price; a pressed bale also opens to more litres.
          */
         Bag: {
             /** Litres */
@@ -539,6 +621,8 @@ export interface components {
             price?: number | null;
             /** Name */
             name?: string | null;
+            /** Opened Litres */
+            opened_litres?: number | null;
         } & {
             [key: string]: unknown;
         };
@@ -623,10 +707,11 @@ export interface components {
              * @default []
              */
             boards: components["schemas"]["Board"][];
-            /** Prices */
-            prices?: {
-                [key: string]: number;
-            } | null;
+            /**
+             * Prices
+             * @default []
+             */
+            prices: components["schemas"]["MaterialPrice"][];
             /** Saw Cm */
             saw_cm?: number | null;
         } & {
@@ -660,13 +745,16 @@ export interface components {
         };
         /**
          * Bulk
-         * @description Loose mix by volume, with what its delivery costs and the least that is sold.
+         * @description Loose mix by volume, with what its delivery costs, how many households share that, and
+         *     the least that is sold.
          */
         Bulk: {
             /** Price Per M3 */
             price_per_m3?: number | null;
             /** Delivery */
             delivery?: number | null;
+            /** Shared By */
+            shared_by?: number | null;
             /** Least M3 */
             least_m3?: number | null;
             /** Step M3 */
@@ -979,6 +1067,20 @@ export interface components {
             };
         };
         /**
+         * CropFeed
+         * @description What one planting takes of nitrogen, and how much of the packet stands for it. [g]
+         */
+        CropFeed: {
+            /** Planting */
+            planting: string;
+            /** N G */
+            n_g: number;
+            /** Packet G */
+            packet_g: number | null;
+            /** Why */
+            why: string;
+        };
+        /**
          * CropTraining
          * @description How one crop does under one training system, relative to its reference way.
          */
@@ -1057,6 +1159,41 @@ export interface components {
             training: number;
             /** Own */
             own: number;
+        };
+        /**
+         * Feed
+         * @description A year's feed of one place. [g; the packet also in g/m2]
+         *
+         *     `mix_frees_n_g` is what the fill frees in its first year, counted only by the school that
+         *     lets a mix feed itself; `packet_g` is null without a packet's analysis.
+         */
+        Feed: {
+            /** N G */
+            n_g: number;
+            /** P2O5 G */
+            p2o5_g: number;
+            /** K2O G */
+            k2o_g: number;
+            /** Mix Frees N G */
+            mix_frees_n_g: number;
+            /** Counts Mix */
+            counts_mix: boolean;
+            /** Lacks N G */
+            lacks_n_g: number;
+            /** Packet */
+            packet: string | null;
+            /** Packet G */
+            packet_g: number | null;
+            /** Packet G Per M2 */
+            packet_g_per_m2: number | null;
+            /** Packet Cost */
+            packet_cost: number | null;
+            /** Crops */
+            crops: components["schemas"]["CropFeed"][];
+            /** Advice */
+            advice: string[];
+            /** Working */
+            working: components["schemas"]["Term"][];
         };
         /**
          * FieldFault
@@ -1322,6 +1459,20 @@ export interface components {
             cell_weeks: number;
         };
         /**
+         * Ingredient
+         * @description An ingredient to mix from: litres that are there, and the price of what is not.
+         */
+        Ingredient: {
+            /** Name */
+            name: string;
+            /** Litres */
+            litres?: number | null;
+            /** Price Per Litre */
+            price_per_litre?: number | null;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * Layer
          * @description One layer of a fill, from the top down. [cm, L]
          */
@@ -1345,6 +1496,20 @@ export interface components {
             useful_hours: number | null;
             /** Factor */
             factor: number;
+        };
+        /**
+         * Loads
+         * @description Loads of the grower's own vehicle, by whichever of volume and weight limits. [kg]
+         */
+        Loads: {
+            /** Vehicle */
+            vehicle: string;
+            /** Count */
+            count: number;
+            /** Kg */
+            kg: number;
+            /** Limited By */
+            limited_by: string;
         };
         /**
          * Material
@@ -1386,6 +1551,18 @@ export interface components {
             status: "measured" | "derived" | "judged";
             /** Source */
             source: string;
+        };
+        /**
+         * MaterialPrice
+         * @description What a material costs by its own unit: a metre, a square metre, a piece.
+         */
+        MaterialPrice: {
+            /** Material */
+            material: string;
+            /** Price */
+            price: number;
+        } & {
+            [key: string]: unknown;
         };
         /**
          * Mix
@@ -1438,6 +1615,7 @@ export interface components {
             };
             /** Options */
             options: components["schemas"]["Option"][];
+            fetched: components["schemas"]["Loads"] | null;
         };
         /** Mound */
         Mound: {
@@ -1579,6 +1757,36 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * Packet
+         * @description A feed by the analysis on its packet: nitrogen, phosphate and potash by weight.
+         */
+        Packet: {
+            /** Name */
+            name?: string | null;
+            /** N Percent */
+            n_percent: number;
+            /** P2O5 Percent */
+            p2o5_percent?: number | null;
+            /** K2O Percent */
+            k2o_percent?: number | null;
+            /** Price Per Kg */
+            price_per_kg?: number | null;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * Part
+         * @description So many parts of an ingredient, by loose volume.
+         */
+        Part: {
+            /** Of */
+            of: string;
+            /** Parts */
+            parts: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * Path
          * @description Ground kept free for walking: a line with a width, for feet, a barrow or a chair.
          */
@@ -1596,6 +1804,24 @@ export interface components {
             use?: ("feet" | "barrow" | "chair") | null;
         } & {
             [key: string]: unknown;
+        };
+        /**
+         * PathEarth
+         * @description A path beside a mound, as long as it, dug so deep; half of each path goes to each side. [cm]
+         *
+         *     `height_cm` is the mound above the old ground, `loose_cm` the loosened earth in its middle.
+         */
+        PathEarth: {
+            /** Path Width Cm */
+            path_width_cm: number;
+            /** Dug Cm */
+            dug_cm: number;
+            /** Height Cm */
+            height_cm: number;
+            /** Loose Cm */
+            loose_cm: number;
+            /** Litres */
+            litres: number;
         };
         /** Picking */
         Picking: {
@@ -1666,6 +1892,13 @@ export interface components {
             watered_by?: string | null;
             /** Mulch Cm */
             mulch_cm?: number | null;
+            /**
+             * Added
+             * @default []
+             */
+            added: components["schemas"]["Added"][];
+            /** Bottom Laid */
+            bottom_laid?: string | null;
             /** Mix */
             mix?: string | null;
             /** Base Cm */
@@ -1783,6 +2016,9 @@ export interface components {
             soil: components["schemas"]["SoilReport"];
             weight: components["schemas"]["Weight"];
             water: components["schemas"]["WaterReport"] | null;
+            feed: components["schemas"]["Feed"];
+            /** Jobs */
+            jobs: components["schemas"]["PrepJob"][];
             /** Working */
             working: components["schemas"]["Term"][];
         };
@@ -1987,6 +2223,26 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * PrepJob
+         * @description One job of a place: the day to do it from, the latest day, and why.
+         */
+        PrepJob: {
+            /** What */
+            what: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /**
+             * Latest
+             * Format: date
+             */
+            latest: string;
+            /** Why */
+            why: string;
+        };
+        /**
          * Problem
          * @description Problem details. `errors` names each field; `version` is the newer one after a conflict.
          */
@@ -2055,6 +2311,20 @@ export interface components {
              * @default []
              */
             cells_beyond: string[];
+        };
+        /**
+         * Recipe
+         * @description A mix of the grower's own, by parts of loose volume.
+         */
+        Recipe: {
+            /** Id */
+            id: string;
+            /** Name */
+            name?: string | null;
+            /** Parts */
+            parts: components["schemas"]["Part"][];
+        } & {
+            [key: string]: unknown;
         };
         /** Rectangle */
         Rectangle: {
@@ -2324,8 +2594,64 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * SoftLayer
+         * @description One layer of soft matter. `height_cm` is told from the day it is laid, month by month;
+         *     `rise_cm` is what stays in the end and counts as depth. [L, cm, g]
+         */
+        SoftLayer: {
+            /** Label */
+            label: string;
+            /** How */
+            how: string;
+            /** Litres */
+            litres: number;
+            /** Height Cm */
+            height_cm: number[];
+            /** Rise Cm */
+            rise_cm: number;
+            /**
+             * Fit On
+             * Format: date
+             */
+            fit_on: string;
+            /** N G */
+            n_g: number;
+            /** Caution */
+            caution: string | null;
+        };
+        /**
+         * SoftMatter
+         * @description Soft matter laid on or dug in: what stays of its height, and how soon it has sunk.
+         *
+         *     `fit_days` are the days until it can be planted through a fine layer on top.
+         */
+        SoftMatter: {
+            /** Label */
+            label: string;
+            /** Stays */
+            stays: number;
+            /** Halving Days */
+            halving_days: number;
+            /** Fit Days */
+            fit_days: number;
+            /** N G Per Litre */
+            n_g_per_litre: number;
+            /** Caution */
+            caution?: string | null;
+            /**
+             * Status
+             * @enum {string}
+             */
+            status: "measured" | "derived" | "judged";
+            /** Source */
+            source: string;
+        };
+        /**
          * Soil
          * @description The mix for beds and the grower's prices, in whatever money is used here.
+         *
+         *     `feeding` is a school: "mix", a rich mix feeds itself for a season; "from-start", bought
+         *     soil is fed from the first day.
          */
         Soil: {
             /** Mix */
@@ -2339,8 +2665,46 @@ export interface components {
             bags: components["schemas"]["Bag"][];
             bulk?: components["schemas"]["Bulk"] | null;
             own?: components["schemas"]["Own"] | null;
+            vehicle?: components["schemas"]["Vehicle"] | null;
+            /**
+             * Recipes
+             * @default []
+             */
+            recipes: components["schemas"]["Recipe"][];
+            /**
+             * Ingredients
+             * @default []
+             */
+            ingredients: components["schemas"]["Ingredient"][];
+            packet?: components["schemas"]["Packet"] | null;
+            /** Feeding */
+            feeding?: ("mix" | "from-start") | null;
+            test?: components["schemas"]["SoilTest"] | null;
         } & {
             [key: string]: unknown;
+        };
+        /**
+         * SoilIngredient
+         * @description What mixes are made from; `n_g_per_litre` is the nitrogen that a litre frees in a year.
+         */
+        SoilIngredient: {
+            /** Settling */
+            settling: number;
+            /** Saturated Kg Per Litre */
+            saturated_kg_per_litre: number;
+            /** Loose Kg Per Litre */
+            loose_kg_per_litre: number;
+            /** Available Water */
+            available_water: number;
+            /** N G Per Litre */
+            n_g_per_litre: number;
+            /**
+             * Status
+             * @enum {string}
+             */
+            status: "measured" | "derived" | "judged";
+            /** Source */
+            source: string;
         };
         /**
          * SoilReport
@@ -2365,8 +2729,28 @@ export interface components {
             };
             /** Options */
             options: components["schemas"]["Option"][];
+            /** Top Up Litres */
+            top_up_litres: number;
+            /** Soft */
+            soft: components["schemas"]["SoftLayer"][];
             /** Working */
             working: components["schemas"]["Term"][];
+        };
+        /**
+         * SoilTest
+         * @description What a laboratory or a kit said of the soil.
+         */
+        SoilTest: {
+            /** On */
+            on?: string | null;
+            /** Ph */
+            ph?: number | null;
+            /** Phosphate */
+            phosphate?: ("low" | "middle" | "high") | null;
+            /** Potash */
+            potash?: ("low" | "middle" | "high") | null;
+        } & {
+            [key: string]: unknown;
         };
         /**
          * StageCost
@@ -2653,6 +3037,20 @@ export interface components {
             /** Words */
             words: string;
             turn: components["schemas"]["Fix"];
+        };
+        /**
+         * Vehicle
+         * @description What fetches soil: the litres and the kilograms that it takes at once.
+         */
+        Vehicle: {
+            /** Name */
+            name?: string | null;
+            /** Litres */
+            litres?: number | null;
+            /** Kg */
+            kg?: number | null;
+        } & {
+            [key: string]: unknown;
         };
         /** VersionRequest */
         VersionRequest: {
@@ -4489,6 +4887,150 @@ export interface operations {
             };
         };
     };
+    ingredients_api_ingredients_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: components["schemas"]["SoilIngredient"];
+                    };
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    soft_matter_api_soft_matter_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: components["schemas"]["SoftMatter"];
+                    };
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     water_ways_api_water_ways_get: {
         parameters: {
             query?: never;
@@ -4728,6 +5270,84 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["OutlineAnswer"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    mounds_api_mounds_get: {
+        parameters: {
+            query: {
+                top_cm: number;
+                length_cm: number;
+                side_slope: number;
+                path_width_cm: number;
+                loosened_cm?: number;
+                dug_cm?: number | null;
+                height_cm?: number | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PathEarth"];
                 };
             };
             /** @description The request cannot be read */

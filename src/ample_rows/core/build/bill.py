@@ -142,7 +142,7 @@ def _amounts(chosen: Chosen, frames: list[Frame], build: p.Build, book: Book) ->
 
 def _line(name: str, amount: float, build: p.Build, book: Book) -> BillLine:
     material = book.materials[name]
-    price = (build.prices or {}).get(name)
+    price = next((known.price for known in build.prices if known.material == name), None)
     cost = None if price is None else amount * price
     life = sum(material.life_years) / 2
     return BillLine(

@@ -13,7 +13,7 @@ from ample_rows.core.ground.frame import outer_ring_m, to_yard
 from ample_rows.core.ground.reach import Reach, reach_of
 from ample_rows.core.ground.routes import Ways
 from ample_rows.core.ground.yard import LEAFY, rise_of
-from ample_rows.core.places import bounds
+from ample_rows.core.places import bottom, bounds
 from ample_rows.core.reference import Book
 
 _LEAST_OVERLAP_M2 = 1e-3
@@ -49,6 +49,7 @@ class Surroundings:
     stands_in: tuple[str, ...] = ()
     on_paths: tuple[str, ...] = ()
     roots: tuple[str, ...] = ()
+    roots_share: float = 0.0
     water: WaterWay | None = None
     door_m: float | None = None
     in_sight: bool | None = None
@@ -127,6 +128,7 @@ def _around(place: p.Place, ground: _Ground, household: p.Household | None) -> S
     near = [o for (gap, _), (_, o) in zip(gaps, in_the_way, strict=True) if gap < _NEAR_CM]
     middle = _middle(outline)
     fall = _fall_cm(place, site)
+    zones = _roots(outline, site, book)
     return Surroundings(
         reach=reach_of(place, household, book, in_the_way=tuple(near), yard=ground.yard),
         path_cm=path_cm,
@@ -135,7 +137,8 @@ def _around(place: p.Place, ground: _Ground, household: p.Household | None) -> S
         overlaps=_met(outline, others),
         stands_in=_met(outline, ground.solids),
         on_paths=_met(outline, ground.paths),
-        roots=_roots(outline, site, book),
+        roots=tuple(name for name, _ in zones),
+        roots_share=_rooted_share(place, outline, zones),
         water=_water(place, middle, ground),
         door_m=ground.way_m(site.door_m, place, middle) if site.door_m else None,
         in_sight=_in_sight(middle, site, book),
@@ -160,16 +163,28 @@ def _middle(outline: shapely.Polygon) -> p.PointM:
     return (inner.x, inner.y)
 
 
-def _roots(outline: shapely.Polygon, site: p.Site, book: Book) -> tuple[str, ...]:
+def _roots(outline: shapely.Polygon, site: p.Site, book: Book) -> list[tuple[str, shapely.Polygon]]:
+    """Trees, shrubs and hedges whose roots come under a place, with the ground they reach."""
     found = []
     for obstacle in site.obstacles:
         if obstacle.kind in LEAFY:
             reach = obstacle.root_reach_m
             if reach is None:
                 reach = obstacle.height_m * book.value("root_reach_per_height")
-            if shapely.Polygon(obstacle.outline_m).distance(outline) < reach:
-                found.append(obstacle.name or str(obstacle.kind))
-    return tuple(found)
+            crown = shapely.Polygon(obstacle.outline_m)
+            if crown.distance(outline) < reach:
+                found.append((obstacle.name or str(obstacle.kind), crown.buffer(reach)))
+    return found
+
+
+def _rooted_share(
+    place: p.Place, outline: shapely.Polygon, zones: list[tuple[str, shapely.Polygon]]
+) -> float:
+    """Share of a place's ground within reach of such roots; none where its bottom stops them."""
+    if not zones or bottom(place) in ("lined", "closed"):
+        return 0.0
+    held = shapely.union_all([zone for _, zone in zones]).intersection(outline)
+    return round(float(held.area / outline.area), 4)
 
 
 def _water(place: p.Place, middle: p.PointM, ground: _Ground) -> WaterWay | None:

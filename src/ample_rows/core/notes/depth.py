@@ -92,6 +92,10 @@ def _reduced_note(view: PlaceView, reduced: list[Evaluated]) -> Note:
     )
 
 
+def _opens(view: PlaceView) -> bool:
+    return roots.roots_pass(view.place, view.setting.year.last_frost, view.book)
+
+
 def _depth_fixes(view: PlaceView, e: Evaluated) -> Iterator[Fix]:
     place, depth = view.place, e.depth
     if depth.governed_by == "litres":
@@ -99,7 +103,7 @@ def _depth_fixes(view: PlaceView, e: Evaluated) -> Iterator[Fix]:
     needed = max(depth.full_cm, e.crop.edible_root_cm or 0.0)
     missing = needed - depth.usable_cm
     gap = places.rim_gap_cm(place)
-    if roots.roots_pass(places.bottom(place)) and place.kind != "container":
+    if _opens(view) and place.kind != "container":
         loosened = (place.loosened_below_cm or 0.0) + missing
         yield Fix(f"Loosen {missing:g} cm deeper", change_place(view, loosened_below_cm=loosened))
     elif gap > 0 and missing < gap:
@@ -119,7 +123,7 @@ def ground_below(view: PlaceView) -> Iterator[Note]:
     """What is known, unknown or of no use below the place."""
     place = view.place
     bottom = places.bottom(place)
-    if roots.roots_pass(bottom):
+    if _opens(view):
         if place.native is None and place.kind != "container":
             yield Note(
                 "tip",
@@ -137,7 +141,7 @@ def ground_below(view: PlaceView) -> Iterator[Note]:
         return
     if place.loosened_below_cm or place.native:
         why = {
-            "rotting": "card or paper stops roots for its first season",
+            "rotting": "card or paper stops roots until it has rotted; say when it was laid",
             "lined": "the liner stops roots",
             "closed": "the bottom is closed",
         }[bottom]

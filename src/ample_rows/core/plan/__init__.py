@@ -8,7 +8,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from ample_rows.core.plan.build import Board, Build
+from ample_rows.core.plan.build import Board, Build, MaterialPrice
 from ample_rows.core.plan.garden import (
     Climate,
     Garden,
@@ -17,6 +17,7 @@ from ample_rows.core.plan.garden import (
     Want,
 )
 from ample_rows.core.plan.place import (
+    Added,
     Circle,
     Held,
     Mound,
@@ -40,8 +41,15 @@ from ample_rows.core.plan.site import (
 from ample_rows.core.plan.soil import (
     Bag,
     Bulk,
+    Ingredient,
+    Level3,
     Own,
+    Packet,
+    Part,
+    Recipe,
     Soil,
+    SoilTest,
+    Vehicle,
 )
 from ample_rows.core.plan.values import (
     Address,
@@ -76,6 +84,7 @@ from ample_rows.core.plan.values import (
 )
 
 __all__ = [
+    "Added",
     "Address",
     "Bag",
     "Board",
@@ -93,8 +102,11 @@ __all__ = [
     "HorizonAngle",
     "Household",
     "Ident",
+    "Ingredient",
     "Kind",
     "Layout",
+    "Level3",
+    "MaterialPrice",
     "Measure",
     "Metres",
     "Month",
@@ -105,6 +117,8 @@ __all__ = [
     "Obstacle",
     "ObstacleKind",
     "Own",
+    "Packet",
+    "Part",
     "Path",
     "PathUse",
     "Place",
@@ -118,17 +132,20 @@ __all__ = [
     "Polygon",
     "Positive",
     "Rain",
+    "Recipe",
     "Rectangle",
     "Shape",
     "Site",
     "Slope",
     "Soil",
+    "SoilTest",
     "Spacing",
     "Stage",
     "Start",
     "Support",
     "Tank",
     "Tap",
+    "Vehicle",
     "Want",
     "WorkerName",
     "document",

@@ -17,9 +17,16 @@ class Board(PlanValue):
     price: Price | None = None
 
 
+class MaterialPrice(PlanValue):
+    """What a material costs by its own unit: a metre, a square metre, a piece."""
+
+    material: Ident
+    price: Price
+
+
 class Build(PlanValue):
     """Boards to choose from, and what other materials cost by their own unit."""
 
     boards: Annotated[tuple[Board, ...], Field(max_length=50)] = ()
-    prices: Annotated[dict[Ident, Price], Field(max_length=100)] | None = None
+    prices: Annotated[tuple[MaterialPrice, ...], Field(max_length=100)] = ()
     saw_cm: Annotated[float, Field(ge=0, le=2, allow_inf_nan=False)] | None = None

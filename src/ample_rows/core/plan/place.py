@@ -15,6 +15,7 @@ from ample_rows.core.plan.values import (
     Measure,
     Name,
     Native,
+    PlanDate,
     PlanValue,
     PointCm,
     PointM,
@@ -73,6 +74,15 @@ class Support(PlanValue):
     system: Ident
 
 
+class Added(PlanValue):
+    """Soft matter on a place: laid on top, dug in, or buried in a trench; `cm` as it is laid."""
+
+    material: Ident
+    cm: Annotated[float, Field(gt=0, le=200, allow_inf_nan=False)]
+    how: Literal["laid", "dug-in", "trench"]
+    on: PlanDate
+
+
 class Place(PlanValue):
     """What holds soil: a bed or a container."""
 
@@ -94,6 +104,8 @@ class Place(PlanValue):
     stage: Stage | None = None
     watered_by: Ident | None = None
     mulch_cm: Depth | None = None
+    added: Annotated[tuple[Added, ...], Field(max_length=10)] = ()
+    bottom_laid: PlanDate | None = None
     mix: Ident | None = None
     base_cm: Depth | None = None
     empty_kg: Positive | None = None

@@ -1,28 +1,34 @@
 """What fills the places, and what it costs here."""
 
-from typing import Annotated
+from typing import Annotated, Literal
 
 from pydantic import Field
 
-from ample_rows.core.plan.values import Ident, Name, PlanValue, Positive
+from ample_rows.core.plan.values import Ident, Name, PlanDate, PlanValue, Positive
 
 Price = Annotated[float, Field(ge=0, le=1e6, allow_inf_nan=False)]
 Litres = Annotated[float, Field(gt=0, le=1e6, allow_inf_nan=False)]
+Parts = Annotated[float, Field(gt=0, le=1000, allow_inf_nan=False)]
+Percent = Annotated[float, Field(ge=0, le=100, allow_inf_nan=False)]
+Level3 = Literal["low", "middle", "high"]
 
 
 class Bag(PlanValue):
-    """A bag as sold: its litres and its price."""
+    """A bag as sold: its litres and its price; a pressed bale also opens to more litres."""
 
     litres: Litres
     price: Price | None = None
     name: Name | None = None
+    opened_litres: Litres | None = None
 
 
 class Bulk(PlanValue):
-    """Loose mix by volume, with what its delivery costs and the least that is sold."""
+    """Loose mix by volume, with what its delivery costs, how many households share that, and
+    the least that is sold."""
 
     price_per_m3: Price | None = None
     delivery: Price | None = None
+    shared_by: Annotated[int, Field(ge=1, le=50)] | None = None
     least_m3: Positive | None = None
     step_m3: Litres | None = None
 
@@ -34,11 +40,71 @@ class Own(PlanValue):
     price_per_litre: Price | None = None
 
 
+class Vehicle(PlanValue):
+    """What fetches soil: the litres and the kilograms that it takes at once."""
+
+    name: Name | None = None
+    litres: Litres | None = None
+    kg: Annotated[float, Field(gt=0, le=1e5, allow_inf_nan=False)] | None = None
+
+
+class Part(PlanValue):
+    """So many parts of an ingredient, by loose volume."""
+
+    of: Ident
+    parts: Parts
+
+
+class Recipe(PlanValue):
+    """A mix of the grower's own, by parts of loose volume."""
+
+    id: Ident
+    name: Name | None = None
+    parts: Annotated[tuple[Part, ...], Field(min_length=1, max_length=20)]
+
+
+class Ingredient(PlanValue):
+    """An ingredient to mix from: litres that are there, and the price of what is not."""
+
+    name: Ident
+    litres: Positive | None = None
+    price_per_litre: Price | None = None
+
+
+class Packet(PlanValue):
+    """A feed by the analysis on its packet: nitrogen, phosphate and potash by weight."""
+
+    name: Name | None = None
+    n_percent: Percent
+    p2o5_percent: Percent | None = None
+    k2o_percent: Percent | None = None
+    price_per_kg: Price | None = None
+
+
+class SoilTest(PlanValue):
+    """What a laboratory or a kit said of the soil."""
+
+    on: PlanDate | None = None
+    ph: Annotated[float, Field(ge=2, le=12, allow_inf_nan=False)] | None = None
+    phosphate: Level3 | None = None
+    potash: Level3 | None = None
+
+
 class Soil(PlanValue):
-    """The mix for beds and the grower's prices, in whatever money is used here."""
+    """The mix for beds and the grower's prices, in whatever money is used here.
+
+    `feeding` is a school: "mix", a rich mix feeds itself for a season; "from-start", bought
+    soil is fed from the first day.
+    """
 
     mix: Ident | None = None
     money: Annotated[str, Field(max_length=8)] | None = None
     bags: Annotated[tuple[Bag, ...], Field(max_length=50)] = ()
     bulk: Bulk | None = None
     own: Own | None = None
+    vehicle: Vehicle | None = None
+    recipes: Annotated[tuple[Recipe, ...], Field(max_length=30)] = ()
+    ingredients: Annotated[tuple[Ingredient, ...], Field(max_length=40)] = ()
+    packet: Packet | None = None
+    feeding: Literal["mix", "from-start"] | None = None
+    test: SoilTest | None = None

@@ -27,7 +27,13 @@ from ample_rows.core.reference.rules import (
     PickingShape,
     TrainingSystem,
 )
-from ample_rows.core.reference.soil import Mix
+from ample_rows.core.reference.soil import (
+    FeederClass,
+    HarvestedPart,
+    Mix,
+    SoftMatter,
+    SoilIngredient,
+)
 from ample_rows.core.reference.water import WaterWay
 
 __all__ = [
@@ -37,9 +43,11 @@ __all__ = [
     "CropTraining",
     "DaysToPick",
     "DepthPolicy",
+    "FeederClass",
     "Frost",
     "Germination",
     "Group",
+    "HarvestedPart",
     "MadeUpClimate",
     "Material",
     "Mix",
@@ -49,6 +57,8 @@ __all__ = [
     "PickingShape",
     "Range3",
     "Relative",
+    "SoftMatter",
+    "SoilIngredient",
     "Status",
     "TrainingSystem",
     "WaterWay",

@@ -12,7 +12,13 @@ from ample_rows.core.reference.rules import (
     PickingShape,
     TrainingSystem,
 )
-from ample_rows.core.reference.soil import Mix
+from ample_rows.core.reference.soil import (
+    FeederClass,
+    HarvestedPart,
+    Mix,
+    SoftMatter,
+    SoilIngredient,
+)
 from ample_rows.core.reference.water import WaterWay
 
 
@@ -28,6 +34,10 @@ class Book:
     workers: dict[str, Worker]
     path_needs: dict[str, PathNeed]
     mixes: dict[str, Mix]
+    ingredients: dict[str, SoilIngredient]
+    soft: dict[str, SoftMatter]
+    feeders: dict[str, FeederClass]
+    parts: dict[str, HarvestedPart]
     materials: dict[str, Material]
     water_ways: dict[str, WaterWay]
     climates: dict[str, MadeUpClimate]

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from ample_rows.core import places
 from ample_rows.core import plan as p
 from ample_rows.core.reference import Book, Mix
+from ample_rows.core.soil.mixes import mixes_of
 from ample_rows.core.working import Term
 
 DEFAULT_BED, DEFAULT_POT = "garden-bed", "light-container"
@@ -27,6 +28,7 @@ class Fill:
     """
 
     mix: str
+    kind: Mix
     label: str
     settling: float
     fill_litres: float
@@ -34,6 +36,7 @@ class Fill:
     order_litres: float
     layers: tuple[Layer, ...]
     recipe_litres: dict[str, float]
+    top_up_litres: float
 
 
 def mix_name(place: p.Place, soil: p.Soil | None) -> str:
@@ -48,7 +51,7 @@ def mix_name(place: p.Place, soil: p.Soil | None) -> str:
 def fill_of(place: p.Place, soil: p.Soil | None, book: Book) -> Fill:
     """The litres of a place by layer, and by ingredient of its mix."""
     name = mix_name(place, soil)
-    mix = book.mixes[name]
+    mix = mixes_of(soil, book)[name]
     depth, whole = places.fill_cm(place), places.soil_litres(place)
     base = base_cm(place)
     base_litres = _below(place, base)
@@ -59,6 +62,7 @@ def fill_of(place: p.Place, soil: p.Soil | None, book: Book) -> Fill:
         layers.append(Layer("coarse woody base", base, base_litres))
     return Fill(
         mix=name,
+        kind=mix,
         label=mix.label,
         settling=mix.settling,
         fill_litres=whole,
@@ -66,7 +70,14 @@ def fill_of(place: p.Place, soil: p.Soil | None, book: Book) -> Fill:
         order_litres=order,
         layers=tuple(layers),
         recipe_litres=recipe(mix, order),
+        top_up_litres=top_up(mixed, base_litres, book),
     )
+
+
+def top_up(mix_litres: float, base_litres: float, book: Book) -> float:
+    """Litres that a place sinks by in a year: its mix as it rots, and its base. [L]"""
+    base = base_litres * book.value("base_sinks_in_three_years") / 3
+    return mix_litres * book.value("yearly_sinking_share") + base
 
 
 def base_cm(place: p.Place) -> float:
@@ -88,9 +99,9 @@ def recipe(mix: Mix, litres: float) -> dict[str, float]:
     return {what: litres * share / parts for what, share in mix.parts.items()}
 
 
-def order_working(fill: Fill, book: Book) -> tuple[Term, ...]:
+def order_working(fill: Fill) -> tuple[Term, ...]:
     """The sum behind what is to be poured."""
-    mix = book.mixes[fill.mix]
+    mix = fill.kind
     terms = [Term("settled fill", fill.fill_litres, "L", "inside area × fill, by shape", "Core")]
     if fill.mix_litres != fill.fill_litres:
         base = fill.fill_litres - fill.mix_litres

@@ -25,10 +25,36 @@ class Option:
     over_litres: float
 
 
-def options_for(litres: float, soil: p.Soil | None) -> tuple[Option, ...]:
+@dataclass(frozen=True, slots=True)
+class Loads:
+    """Loads of the grower's own vehicle, by whichever of volume and weight limits. [kg]"""
+
+    vehicle: str
+    count: int
+    kg: float
+    limited_by: str
+
+
+def loads_for(litres: float, kg_per_litre: float, vehicle: p.Vehicle | None) -> Loads | None:
+    """How often a vehicle goes for so many litres; None where it has no limit entered."""
+    if vehicle is None or (vehicle.litres is None and vehicle.kg is None):
+        return None
+    by_volume = litres / vehicle.litres if vehicle.litres else 0.0
+    by_weight = litres * kg_per_litre / vehicle.kg if vehicle.kg else 0.0
+    limited = "weight" if by_weight > by_volume else "volume"
+    count = math.ceil(max(by_volume, by_weight) - _DUST)
+    return Loads(vehicle.name or "your vehicle", count, litres * kg_per_litre, limited)
+
+
+def options_for(
+    litres: float, soil: p.Soil | None, recipe_litres: dict[str, float] | None = None
+) -> tuple[Option, ...]:
     """Every way that the grower has entered, cheapest first, unpriced ones last.
 
     What is there already is used first, and its price added to each way.
+
+    Args:
+        recipe_litres: What it would be mixed from, for mixing it oneself.
     """
     if soil is None or litres <= 0:
         return ()
@@ -38,16 +64,22 @@ def options_for(litres: float, soil: p.Soil | None) -> tuple[Option, ...]:
     found = [_by_bag(bag, rest, own_cost) for bag in soil.bags]
     if soil.bulk is not None:
         found.append(_by_bulk(soil.bulk, rest, own_cost))
+    if soil.ingredients and recipe_litres:
+        share = rest / litres
+        found.append(_by_parts(soil, {k: v * share for k, v in recipe_litres.items()}, own_cost))
     if soil.own is not None and rest <= _DUST:
         found = [Option("own material", own, "L", own_cost, soil.own.litres - own)]
     return tuple(sorted(found, key=lambda o: (o.cost is None, o.cost or 0.0)))
 
 
 def _by_bag(bag: p.Bag, litres: float, added: float) -> Option:
-    count = math.ceil(litres / bag.litres - _DUST)
+    holds = bag.opened_litres or bag.litres
+    count = math.ceil(litres / holds - _DUST)
     cost = None if bag.price is None else count * bag.price + added
-    name = bag.name or f"bags of {bag.litres:g} L"
-    return Option(name, count, "bags", cost, count * bag.litres - litres)
+    pressed = bag.opened_litres is not None
+    words = f"bales of {bag.litres:g} L, opened {holds:g} L" if pressed else f"bags of {holds:g} L"
+    unit = "bales" if pressed else "bags"
+    return Option(bag.name or words, count, unit, cost, count * holds - litres)
 
 
 def _by_bulk(bulk: p.Bulk, litres: float, added: float) -> Option:
@@ -55,8 +87,27 @@ def _by_bulk(bulk: p.Bulk, litres: float, added: float) -> Option:
     m3 = max(math.ceil(litres / LITRES_PER_M3 / step - _DUST) * step, bulk.least_m3 or 0.0)
     cost = None
     if bulk.price_per_m3 is not None:
-        cost = m3 * bulk.price_per_m3 + (bulk.delivery or 0.0) + added
-    return Option("loose, delivered", round(m3, 6), "m³", cost, m3 * LITRES_PER_M3 - litres)
+        cost = m3 * bulk.price_per_m3 + (bulk.delivery or 0.0) / (bulk.shared_by or 1) + added
+    name = "loose, delivered"
+    if (bulk.shared_by or 1) > 1:
+        name += f", shared by {bulk.shared_by}"
+    return Option(name, round(m3, 6), "m³", cost, m3 * LITRES_PER_M3 - litres)
+
+
+def _by_parts(soil: p.Soil, recipe_litres: dict[str, float], added: float) -> Option:
+    """Mixed at home: what is there of each ingredient first, the rest at its price."""
+    known = {i.name: i for i in soil.ingredients}
+    cost: float | None = added
+    for what, wanted in recipe_litres.items():
+        have = known.get(what)
+        short = max(0.0, wanted - ((have.litres or 0.0) if have else 0.0))
+        if short <= _DUST:
+            continue
+        if have is None or have.price_per_litre is None or cost is None:
+            cost = None
+        else:
+            cost += short * have.price_per_litre
+    return Option("mixed here from its parts", round(sum(recipe_litres.values())), "L", cost, 0.0)
 
 
 def summed(parts: Iterable[dict[str, float]]) -> dict[str, float]:

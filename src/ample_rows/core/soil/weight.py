@@ -22,7 +22,7 @@ class Weight:
 def weight_of(place: p.Place, fill: Fill, book: Book) -> Weight:
     """Saturated weight of a place. [kg, kg/m2, kPa]"""
     base = fill.fill_litres - fill.mix_litres if base_cm(place) else 0.0
-    wet = fill.mix_litres * book.mixes[fill.mix].saturated_kg_per_litre
+    wet = fill.mix_litres * fill.kind.saturated_kg_per_litre
     wet += base * book.value("base_saturated_kg_per_litre")
     plants = places.inside_area_m2(place.shape) * book.value("plants_kg_per_m2")
     total = wet + plants + (place.empty_kg or 0.0)

@@ -4,7 +4,7 @@ import math
 from dataclasses import dataclass
 from datetime import date, timedelta
 
-from ample_rows.core import places, roots
+from ample_rows.core import places
 from ample_rows.core import plan as p
 from ample_rows.core.reference import Book, Mix
 from ample_rows.core.report import GrowthReport, PlantingReport
@@ -37,22 +37,22 @@ def water_need(
     book: Book,
     *,
     mix: Mix,
+    usable_cm: float,
+    trees_share: float,
     year: int,
 ) -> WaterNeed:
     """Litres a week and days between waterings, month by month.
 
     Args:
         mix: What the place is filled with.
+        usable_cm: Depth that roots use. [cm]
+        trees_share: Share of its ground that roots of trees and shrubs drink from. [0-1]
         year: The plan's year, in which plants are looked at each month's middle.
     """
     area = places.inside_area_m2(place.shape)
-    held_mm = (
-        roots.soil_depth(place, book).usable_cm
-        * _MM_PER_CM
-        * mix.available_water
-        * book.value("depletion_share")
-    )
+    held_mm = usable_cm * _MM_PER_CM * mix.available_water * book.value("depletion_share")
     full, dries = book.value("kc_full_cover"), dries_by(place, book)
+    dries *= 1 + trees_share * book.value("tree_roots_drink")
     bare = book.value("kc_bare") * (1 - mulch_saves(place, book))
     litres, dry, between, dry_between = [], [], [], []
     for month in range(12):

@@ -1,0 +1,81 @@
+"""What must agree in the garden itself, its yard, its soil and its boards."""
+
+from collections.abc import Iterator
+from datetime import timedelta
+
+from ample_rows.core import plan as p
+from ample_rows.core.faults.words import material_faults, twice, unknown, unknown_crop
+from ample_rows.core.outlines import ring_fault
+from ample_rows.core.reading import Fault
+from ample_rows.core.reference import Book
+from ample_rows.core.soil.mixes import mixes_of
+
+
+def garden_faults(garden: p.Garden, book: Book) -> Iterator[Fault]:
+    span = garden.first_frost - garden.last_frost
+    if not timedelta(0) < span <= timedelta(days=366):
+        yield Fault(
+            "garden.first_frost",
+            f"must come after the last frost ({garden.last_frost}) and within a year of it",
+        )
+    start = garden.season_start
+    if start is not None and abs(start - garden.last_frost) > timedelta(days=366):
+        yield Fault("garden.season_start", "must lie within a year of the last frost")
+    climate = garden.climate
+    if climate and climate.tmin_c and climate.tmax_c:
+        for month, (low, high) in enumerate(zip(climate.tmin_c, climate.tmax_c, strict=True)):
+            if low > high:
+                yield Fault(
+                    f"garden.climate.tmax_c[{month}]", f"{high:g} is below that month's low {low:g}"
+                )
+    for index, want in enumerate(garden.household.wants if garden.household else ()):
+        if want.crop not in book.crops:
+            path = f"garden.household.wants[{index}].crop"
+            yield Fault(path, unknown_crop(want.crop))
+
+
+def soil_faults(soil: p.Soil, book: Book) -> Iterator[Fault]:
+    sound = True
+    for index, recipe in enumerate(soil.recipes):
+        path = f"soil.recipes[{index}]"
+        if recipe.id in book.mixes:
+            yield Fault(f"{path}.id", f'"{recipe.id}" is a mix that ships; give yours another')
+        for spot, part in enumerate(recipe.parts):
+            if part.of not in book.ingredients:
+                sound = False
+                words = unknown(part.of, "ingredient", book.ingredients)
+                yield Fault(f"{path}.parts[{spot}].of", words)
+        yield from twice([part.of for part in recipe.parts], f"{path}.parts", key="of")
+    for index, have in enumerate(soil.ingredients):
+        if have.name not in book.ingredients:
+            words = unknown(have.name, "ingredient", book.ingredients)
+            yield Fault(f"soil.ingredients[{index}].name", words)
+    yield from twice([recipe.id for recipe in soil.recipes], "soil.recipes")
+    if soil.mix is not None and sound and soil.mix not in mixes_of(soil, book):
+        yield Fault("soil.mix", unknown(soil.mix, "mix", mixes_of(soil, book)))
+
+
+def build_faults(build: p.Build, book: Book) -> Iterator[Fault]:
+    for index, board in enumerate(build.boards):
+        path = f"build.boards[{index}].material"
+        yield from material_faults(board.material, path, "frame", book)
+    for index, known in enumerate(build.prices):
+        if known.material not in book.materials:
+            path = f"build.prices[{index}].material"
+            yield Fault(path, unknown(known.material, "material", book.materials))
+
+
+def site_faults(site: p.Site) -> Iterator[Fault]:
+    problem = ring_fault(site.outline_m) if site.outline_m else None
+    if problem:
+        yield Fault("site.outline_m", problem)
+    for index, obstacle in enumerate(site.obstacles):
+        path = f"site.obstacles[{index}]"
+        problem = ring_fault(obstacle.outline_m)
+        if problem:
+            yield Fault(f"{path}.outline_m", problem)
+        crown = obstacle.crown_base_m
+        if crown is not None and crown >= obstacle.height_m > 0:
+            yield Fault(
+                f"{path}.crown_base_m", f"must lie below the height of {obstacle.height_m:g} m"
+            )

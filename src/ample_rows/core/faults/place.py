@@ -1,0 +1,65 @@
+"""What must agree in one place."""
+
+from collections.abc import Iterator
+
+from ample_rows.core import places
+from ample_rows.core import plan as p
+from ample_rows.core.cells import grid_of
+from ample_rows.core.faults.words import material_faults, not_a_cell, twice, unknown
+from ample_rows.core.outlines import outline_fault
+from ample_rows.core.reading import Fault
+from ample_rows.core.reference import Book
+from ample_rows.core.soil.mixes import mixes_of
+
+
+def place_faults(place: p.Place, path: str, soil: p.Soil | None, book: Book) -> Iterator[Fault]:
+    try:
+        places.inside_shape(place.shape)
+    except ValueError as error:
+        yield Fault(f"{path}.shape.wall_thickness_cm", str(error))
+        return
+    if isinstance(place.shape, p.Polygon):
+        problem = outline_fault(place.shape)
+        if problem:
+            yield Fault(f"{path}.shape.{problem[0]}", problem[1])
+            return
+    wall = places.wall_cm(place)
+    if place.rim_gap_cm is not None and place.rim_gap_cm > 0 and place.rim_gap_cm >= wall:
+        yield Fault(
+            f"{path}.rim_gap_cm", f"{place.rim_gap_cm:g} cm leaves no soil in a wall of {wall:g} cm"
+        )
+    if place.base_cm is not None and place.base_cm > 0 and place.base_cm >= places.fill_cm(place):
+        yield Fault(
+            f"{path}.base_cm",
+            f"{place.base_cm:g} cm leaves no mix in a fill of {places.fill_cm(place):g} cm",
+        )
+    mixes = mixes_of(soil, book)
+    if place.mix is not None and place.mix not in mixes:
+        yield Fault(f"{path}.mix", unknown(place.mix, "mix", mixes))
+    for index, layer in enumerate(place.added):
+        if layer.material not in book.soft:
+            soft = unknown(layer.material, "soft matter", book.soft)
+            yield Fault(f"{path}.added[{index}].material", soft)
+    if place.material is not None:
+        use = "container" if place.kind == "container" else "frame"
+        yield from material_faults(place.material, f"{path}.material", use, book)
+    if place.watered_by is not None and place.watered_by not in book.water_ways:
+        known_ways = unknown(place.watered_by, "way to water", book.water_ways)
+        yield Fault(f"{path}.watered_by", known_ways)
+    grid = grid_of(place)
+    held: set[str] = set()
+    for index, part in enumerate(place.held):
+        for spot, address in enumerate(part.cells):
+            where = f"{path}.held[{index}].cells[{spot}]"
+            if address not in grid.cells:
+                yield Fault(where, not_a_cell(address, place, grid))
+            elif address in held:
+                yield Fault(where, f'"{address}" is held twice')
+            held.add(address)
+    yield from twice([s.id for s in place.supports], f"{path}.supports")
+    for index, support in enumerate(place.supports):
+        if support.system not in book.trainings:
+            known = ", ".join(n for n, t in book.trainings.items() if t.needs_support)
+            yield Fault(
+                f"{path}.supports[{index}].system", f'"{support.system}" is unknown; use {known}'
+            )

@@ -1,0 +1,113 @@
+"""What must agree in one planting, and between plantings."""
+
+from collections.abc import Iterator
+from datetime import date
+
+from ample_rows.core import places, stand, supports
+from ample_rows.core import plan as p
+from ample_rows.core.cells import grid_of
+from ample_rows.core.faults.words import not_a_cell, unknown_crop
+from ample_rows.core.reading import Fault
+from ample_rows.core.reference import Book, Crop
+
+
+def planting_faults(plan: p.Plan, planting: p.Planting, path: str, book: Book) -> Iterator[Fault]:
+    crop = crop_of(planting, book)
+    if planting.crop not in book.crops:
+        yield Fault(f"{path}.crop", unknown_crop(planting.crop))
+    elif crop is None:
+        yield Fault(f"{path}.variety", f'"{planting.variety}" is not a variety of {planting.crop}')
+    if planting.training is not None and planting.training not in book.trainings:
+        yield Fault(f"{path}.training", f'"{planting.training}" is not a training system')
+    place = plan.place(planting.place)
+    if place is None:
+        yield Fault(f"{path}.place", f'there is no place "{planting.place}"')
+        return
+    cells_sound = True
+    for fault in _cell_faults(place, planting, path):
+        cells_sound = False
+        yield fault
+    yield from _support_faults(plan, place, planting, path)
+    if crop is not None and cells_sound and planting.support is None:
+        out = stand.setting_out(planting, crop, plan.garden.policies)
+        if stand.most_stations(_area_cm2(place, planting), out) > stand.MOST_POSITIONS:
+            field = "cells" if planting.spacing_cm is None else "spacing_cm"
+            yield Fault(
+                f"{path}.{field}",
+                f"would set more than {stand.MOST_POSITIONS} plants; plant wider, or fewer cells",
+            )
+
+
+def crop_of(planting: p.Planting, book: Book) -> Crop | None:
+    """The record a planting grows: its variety when it names one, else its crop."""
+    if planting.variety is None or planting.variety == planting.crop:
+        return book.crops.get(planting.crop)
+    variety = book.crops.get(planting.variety)
+    return variety if variety is not None and variety.variety_of == planting.crop else None
+
+
+def _area_cm2(place: p.Place, planting: p.Planting) -> float:
+    if planting.cells == "all":
+        return places.inside_area_m2(place.shape) * 1e4
+    grid = grid_of(place)
+    return sum(grid.cells[a].area_cm2 for a in planting.cells)
+
+
+def _cell_faults(place: p.Place, planting: p.Planting, path: str) -> Iterator[Fault]:
+    if planting.cells == "all":
+        return
+    if not planting.cells and planting.support is None:
+        yield Fault(f"{path}.cells", "needs at least one cell, or a support to climb")
+    grid = grid_of(place)
+    held = {a: h.reason or "held" for h in place.held for a in h.cells}
+    seen: set[str] = set()
+    for index, address in enumerate(planting.cells):
+        where = f"{path}.cells[{index}]"
+        if address not in grid.cells:
+            yield Fault(where, not_a_cell(address, place, grid))
+        elif address in held:
+            yield Fault(where, f'"{address}" is held ({held[address]}); free it first')
+        elif address in seen:
+            yield Fault(where, f'"{address}" stands twice in this planting')
+        seen.add(address)
+
+
+def _support_faults(
+    plan: p.Plan, place: p.Place, planting: p.Planting, path: str
+) -> Iterator[Fault]:
+    if planting.support is None:
+        return
+    support = next((s for s in place.supports if s.id == planting.support), None)
+    if support is None:
+        yield Fault(f"{path}.support", f'place "{place.id}" has no support "{planting.support}"')
+        return
+    edge = supports.edge_of(
+        place,
+        support,
+        latitude=plan.garden.latitude,
+        north_deg=(plan.site.north_deg if plan.site else None) or 0.0,
+    )
+    run = planting.run_cm
+    if run is None or edge is None:
+        return
+    if not 0 <= run[0] < run[1] <= edge.length_cm + 0.01:
+        yield Fault(
+            f"{path}.run_cm",
+            f"must run from a lower to a higher measure within 0 to {edge.length_cm:g}",
+        )
+
+
+def date_faults(plan: p.Plan, planting: p.Planting, path: str, end: date) -> Iterator[Fault]:
+    if planting.start_date > end:
+        yield Fault(f"{path}.start_date", f"lies after the plan's season, which ends {end}")
+    if planting.clear_date is not None and planting.clear_date <= planting.start_date:
+        yield Fault(f"{path}.clear_date", f"must come after the start ({planting.start_date})")
+    if planting.follows is None:
+        return
+    before = next((other for other in plan.plantings if other.id == planting.follows), None)
+    if before is None:
+        yield Fault(f"{path}.follows", f'there is no planting "{planting.follows}"')
+    elif before.id == planting.id:
+        yield Fault(f"{path}.follows", "a planting cannot follow itself")
+    elif before.place != planting.place:
+        yield Fault(f"{path}.follows", f'"{before.id}" grows in another place')

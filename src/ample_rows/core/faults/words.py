@@ -1,0 +1,36 @@
+"""How a fault says what is wrong and what is wanted, in one way everywhere."""
+
+from collections.abc import Iterable, Iterator
+
+from ample_rows.core import plan as p
+from ample_rows.core.cells import Grid
+from ample_rows.core.reading import Fault
+from ample_rows.core.reference import Book
+
+
+def twice(ids: list[str], path: str, *, key: str = "id") -> Iterator[Fault]:
+    seen: set[str] = set()
+    for index, ident in enumerate(ids):
+        if ident in seen:
+            yield Fault(f"{path}[{index}].{key}", f'"{ident}" stands twice; ids must differ')
+        seen.add(ident)
+
+
+def material_faults(name: str, path: str, use: str, book: Book) -> Iterator[Fault]:
+    fitting = [known for known, m in book.materials.items() if m.used_for == use]
+    if name not in fitting:
+        yield Fault(path, unknown(name, f"material of a {use}", fitting))
+
+
+def unknown(name: str, what: str, known: Iterable[str]) -> str:
+    return f'"{name}" is not a {what}; use {", ".join(known)}'
+
+
+def unknown_crop(name: str) -> str:
+    return f'"{name}" is not in the crop book; `ample crops` lists what is'
+
+
+def not_a_cell(address: str, place: p.Place, grid: Grid) -> str:
+    names = list(grid.cells)
+    what = "container" if place.kind == "container" else "bed"
+    return f'"{address}" is not a cell of {what} "{place.id}"; cells run {names[0]} to {names[-1]}'

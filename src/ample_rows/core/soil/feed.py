@@ -1,0 +1,156 @@
+"""Feed: what the crops of a place take, what its soil gives, and how much of a packet that is."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from ample_rows.core import plan as p
+from ample_rows.core.reference import Book, Crop
+from ample_rows.core.soil.fill import Fill, base_cm
+from ample_rows.core.soil.mixes import n_freed_g_per_litre
+from ample_rows.core.soil.soft import soft_layers
+from ample_rows.core.working import Term
+
+_PART_OF = {"leaf": "leaf", "stem": "leaf", "root": "root", "bulb": "root", "fruit": "fruit"}
+
+
+@dataclass(frozen=True, slots=True)
+class Eater:
+    """One planting as feed sees it. [m2]"""
+
+    planting: str
+    crop: Crop
+    area_m2: float
+
+
+@dataclass(frozen=True, slots=True)
+class CropFeed:
+    """What one planting takes of nitrogen, and how much of the packet stands for it. [g]"""
+
+    planting: str
+    n_g: float
+    packet_g: float | None
+    why: str
+
+
+@dataclass(frozen=True, slots=True)
+class Feed:
+    """A year's feed of one place. [g; the packet also in g/m2]
+
+    `mix_frees_n_g` is what the fill frees in its first year, counted only by the school that
+    lets a mix feed itself; `packet_g` is null without a packet's analysis.
+    """
+
+    n_g: float
+    p2o5_g: float
+    k2o_g: float
+    mix_frees_n_g: float
+    counts_mix: bool
+    lacks_n_g: float
+    packet: str | None
+    packet_g: float | None
+    packet_g_per_m2: float | None
+    packet_cost: float | None
+    crops: tuple[CropFeed, ...]
+    advice: tuple[str, ...]
+    working: tuple[Term, ...]
+
+
+def feed_of(
+    place: p.Place,
+    eaters: Sequence[Eater],
+    fill: Fill,
+    soil: p.Soil | None,
+    book: Book,
+    *,
+    area_m2: float,
+) -> Feed:
+    """The feed of a place for the plan's year.
+
+    Args:
+        area_m2: Ground inside the place. [m2]
+    """
+    soil = soil or p.Soil()
+    rows = [(e, *_takes(e, book)) for e in eaters]
+    base = book.value("base_takes_n_g_per_m2") * area_m2 if base_cm(place) else 0.0
+    taken = sum(n for _, n, _ in rows)
+    frees = fill.order_litres * n_freed_g_per_litre(fill.kind, book)
+    frees += sum(layer.n_g for layer in soft_layers(place, book))
+    counts = soil.feeding == "mix"
+    lacks = max(0.0, taken + base - (frees if counts else 0.0))
+    share = lacks / (taken + base) if taken + base else 0.0
+    grams = _packet_g(lacks, soil.packet)
+    price = soil.packet.price_per_kg if soil.packet else None
+    return Feed(
+        n_g=taken + base,
+        p2o5_g=_other(eaters, "p2o5_g_per_m2", soil.test.phosphate if soil.test else None, book),
+        k2o_g=_other(eaters, "k2o_g_per_m2", soil.test.potash if soil.test else None, book),
+        mix_frees_n_g=frees,
+        counts_mix=counts,
+        lacks_n_g=lacks,
+        packet=(soil.packet.name or "your feed") if soil.packet else None,
+        packet_g=grams,
+        packet_g_per_m2=None if grams is None else grams / area_m2,
+        packet_cost=None if grams is None or price is None else grams / 1000 * price,
+        crops=tuple(
+            CropFeed(e.planting, n, _packet_g(n * share, soil.packet), why) for e, n, why in rows
+        ),
+        advice=_advice(soil),
+        working=_working(taken=taken, base=base, frees=frees, lacks=lacks, grams=grams, soil=soil),
+    )
+
+
+def _takes(eater: Eater, book: Book) -> tuple[float, str]:
+    part = book.parts[_PART_OF.get(eater.crop.group, "other")]
+    of_class = book.feeders[eater.crop.feeder]
+    return of_class.n_g_per_m2 * part.times * eater.area_m2, part.why
+
+
+def _other(eaters: Sequence[Eater], figure: str, level: p.Level3 | None, book: Book) -> float:
+    """Phosphate or potash: half as much again where a test is low, none where it is high. [g]"""
+    times = {"low": book.value("test_low_times"), "high": 0.0}.get(level or "", 1.0)
+    taken = sum(getattr(book.feeders[e.crop.feeder], figure) * e.area_m2 for e in eaters)
+    return float(taken * times)
+
+
+def _packet_g(n_g: float, packet: p.Packet | None) -> float | None:
+    if packet is None or packet.n_percent <= 0:
+        return None
+    return n_g / packet.n_percent * 100
+
+
+_LEAST_PH, _MOST_PH = 6.0, 7.5
+
+
+def _advice(soil: p.Soil) -> tuple[str, ...]:
+    found = []
+    ph = soil.test.ph if soil.test else None
+    if ph is not None and ph < _LEAST_PH:
+        found.append(
+            f"At pH {ph:g} most vegetables starve beside full soil; lime in autumn by the rate on "
+            "its packet for your soil, and test again."
+        )
+    if ph is not None and ph > _MOST_PH:
+        found.append(
+            f"At pH {ph:g} iron and manganese are locked up; compost helps, lime does not."
+        )
+    found.append(
+        "Half at planting and half when growth is strong; the packet's own rate is the most to "
+        "give at once."
+    )
+    return tuple(found)
+
+
+def _working(
+    *, taken: float, base: float, frees: float, lacks: float, grams: float | None, soil: p.Soil
+) -> tuple[Term, ...]:
+    school = "a rich mix feeds itself for a season"
+    terms = [Term("crops take", taken, "g N", "class × part × area, added up", "Feeder tables")]
+    if base:
+        terms.append(Term("woody base takes", base, "g N", "by its area, this year", "Judged"))
+    if soil.feeding == "mix":
+        terms.append(Term("the fill frees", frees, "g N", school, "By the parts of its mix"))
+    terms.append(Term("lacking", lacks, "g N", "what is taken, less what is freed", "Core"))
+    if grams is not None and soil.packet is not None:
+        how = f"lacking ÷ {soil.packet.n_percent:g} % nitrogen"
+        terms.append(Term("of the packet", grams, "g", how, "The packet's analysis"))
+    return tuple(terms)

@@ -1,0 +1,69 @@
+"""Soft matter laid on, dug in or buried: litres to gather, how it sinks, when it can be planted."""
+
+from dataclasses import dataclass
+from datetime import date, timedelta
+
+from ample_rows.core import places
+from ample_rows.core import plan as p
+from ample_rows.core.reference import Book
+
+MONTHS_TOLD = 12
+_DAYS_A_MONTH = 30.4
+
+
+@dataclass(frozen=True, slots=True)
+class SoftLayer:
+    """One layer of soft matter. `height_cm` is told from the day it is laid, month by month;
+    `rise_cm` is what stays in the end and counts as depth. [L, cm, g]"""
+
+    label: str
+    how: str
+    litres: float
+    height_cm: tuple[float, ...]
+    rise_cm: float
+    fit_on: date
+    n_g: float
+    caution: str | None
+
+
+def rise_cm(place: p.Place, book: Book) -> float:
+    """What soft matter adds for good to the depth of a whole place; a trench adds none. [cm]"""
+    return sum(
+        layer.cm * book.soft[layer.material].stays for layer in place.added if layer.how != "trench"
+    )
+
+
+def soft_layers(place: p.Place, book: Book) -> tuple[SoftLayer, ...]:
+    """Every layer of soft matter of a place, in the order given."""
+    return tuple(_layer(place, layer, book) for layer in place.added)
+
+
+def _layer(place: p.Place, added: p.Added, book: Book) -> SoftLayer:
+    matter = book.soft[added.material]
+    litres = _ground_m2(place, added, book) * added.cm * 10
+    sinks = 1 - matter.stays
+
+    def height(days: float) -> float:
+        left: float = 0.5 ** (days / matter.halving_days)
+        return added.cm * (matter.stays + sinks * left)
+
+    return SoftLayer(
+        label=matter.label,
+        how=added.how,
+        litres=litres,
+        height_cm=tuple(height(m * _DAYS_A_MONTH) for m in range(MONTHS_TOLD + 1)),
+        rise_cm=0.0 if added.how == "trench" else added.cm * matter.stays,
+        fit_on=added.on + timedelta(days=matter.fit_days),
+        n_g=litres * matter.n_g_per_litre,
+        caution=matter.caution,
+    )
+
+
+def _ground_m2(place: p.Place, added: p.Added, book: Book) -> float:
+    """The ground that a layer covers; a trench runs under the middle of the longer side. [m2]"""
+    area = places.inside_area_m2(place.shape)
+    if added.how != "trench":
+        return area
+    box = places.bounds(place.shape)
+    wide = min(book.value("trench_width_cm"), box.width, box.length)
+    return min(area, wide * max(box.width, box.length) / 1e4)
