@@ -13,6 +13,9 @@ SCREENS = {
     "ground": "/gardens/lantern-court/ground",
     "balcony ground": "/gardens/magpie-terrace/ground",
     "soil": "/gardens/lantern-court/soil",
+    "building": "/gardens/lantern-court/soil?view=building",
+    "watering": "/gardens/lantern-court/soil?view=watering",
+    "feeding": "/gardens/lantern-court/soil?view=feeding",
     "garden": "/gardens/lantern-court/garden",
     "new place": "/gardens/lantern-court/places/new",
     "change place": "/gardens/lantern-court/places/low/change",
@@ -48,7 +51,20 @@ def test_axe_finds_nothing_in_what_opens(page, base_url, opened):
     assert violations(page) == []
 
 
-@pytest.mark.parametrize("screen", ["bed", "ground", "soil", "garden", "first bed", "new place"])
+@pytest.mark.parametrize(
+    "screen",
+    [
+        "bed",
+        "ground",
+        "soil",
+        "building",
+        "watering",
+        "feeding",
+        "garden",
+        "first bed",
+        "new place",
+    ],
+)
 def test_a_phone_needs_no_scrolling_sideways(page, base_url, screen):
     page.set_viewport_size({"width": 390, "height": 844})
     page.goto(base_url + SCREENS[screen])

@@ -125,6 +125,7 @@ Depth = Annotated[float, Query(ge=0, le=1_000, allow_inf_nan=False)]
 
 @router.get("/mounds")
 def mounds(
+    *,
     top_cm: Centimetres,
     length_cm: Centimetres,
     side_slope: Slope,

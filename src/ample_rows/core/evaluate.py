@@ -296,8 +296,10 @@ def _feed(view: notes.PlaceView, filled: Fill, book: Book) -> Feed:
 
 
 def _rows_apart(plantings: tuple[Evaluated, ...]) -> list[float]:
-    """Distances between the rows of what stands in rows. [cm]"""
+    """Distances between rows, where all that grows here stands in rows. [cm]"""
     in_rows = [e for e in plantings if e.report.layout == "rows"]
+    if len(in_rows) < len(plantings):
+        return []
     return [e.planting.row_spacing_cm or e.crop.between_row_cm for e in in_rows]
 
 

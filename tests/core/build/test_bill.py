@@ -113,3 +113,10 @@ def test_a_pot_is_bought_by_the_piece(bill):
     build = {"prices": [{"material": "clay", "price": 30}]}
     found = bill(tub(material="clay"), build=build)
     assert [(line.material, line.amount, line.cost) for line in found.lines] == [("clay", 1, 30)]
+
+
+def test_own_material_is_used_once_over_the_stages(bill):
+    soil = {**SOIL, "own": {"litres": 900}}
+    places = [framed(id="a"), framed(id="b", stage="later")]
+    now, later = bill(*places, soil=soil).stages
+    assert now.soil_cost < later.soil_cost == bill(*places).stages[1].soil_cost

@@ -653,11 +653,10 @@ export interface components {
             unit: string;
             /** Cost */
             cost: number | null;
-            /** Life Years */
-            life_years: [
-                number,
-                number
-            ];
+            /** Low Years */
+            low_years: number;
+            /** High Years */
+            high_years: number;
             /** A Year */
             a_year: number | null;
         };
@@ -1530,11 +1529,7 @@ export interface components {
              * @enum {string}
              */
             unit: "m" | "m2" | "piece";
-            /** Life Years */
-            life_years: [
-                number,
-                number
-            ];
+            life_years: components["schemas"]["Years"];
             /**
              * Dries
              * @default 1
@@ -3272,6 +3267,16 @@ export interface components {
             noon_altitude_deg: number[];
             /** Noon Azimuth Deg */
             noon_azimuth_deg: number[];
+        };
+        /**
+         * Years
+         * @description A span of years.
+         */
+        Years: {
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
         };
     };
     responses: never;

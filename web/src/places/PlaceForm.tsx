@@ -11,6 +11,8 @@ import { useUnits } from '../app/preferences';
 import { middleOf } from '../ground/things';
 import { nextId } from '../squares/edits';
 import { draftOf, readDraft } from './draft';
+import { MaterialChoice } from './MaterialChoice';
+import { MoundEarth } from './MoundEarth';
 import type { Draft, Faults, LengthKey } from './draft';
 
 const KINDS = [
@@ -65,13 +67,12 @@ export function PlaceForm({ state }: { state: HeldGarden }) {
   const [sure, setSure] = useState(false);
   const set = <K extends keyof Draft>(key: K, value: Draft[K]) =>
     setDraft((now) => ({ ...now, [key]: value }));
-  const fromGround = useSearchParams()[0].get('from') === 'ground';
-  const back = (place: string) =>
-    go(
-      fromGround
-        ? `/gardens/${state.head.slug}/ground?place=${encodeURIComponent(place)}`
-        : `/gardens/${state.head.slug}/squares/${encodeURIComponent(place)}`,
-    );
+  const from = useSearchParams()[0].get('from');
+  const back = (place: string) => {
+    const known = encodeURIComponent(place);
+    const there = from === 'ground' || from === 'soil' ? `${from}?place=` : 'squares/';
+    return go(`/gardens/${state.head.slug}/${there}${known}`);
+  };
 
   const save = async (event: SubmitEvent) => {
     event.preventDefault();
@@ -128,7 +129,12 @@ export function PlaceForm({ state }: { state: HeldGarden }) {
         <Field label="Name">
           <input value={draft.name} maxLength={120} onChange={(e) => set('name', e.target.value)} />
         </Field>
-        <Choice label="Kind" value={draft.kind} options={KINDS} onChange={(v) => set('kind', v)} />
+        <Choice
+          label="Kind"
+          value={draft.kind}
+          options={KINDS}
+          onChange={(v) => setDraft((now) => ({ ...now, kind: v, material: '' }))}
+        />
         {draft.outline === 'drawn' ? (
           <p className="self-end pb-1 text-muted">Its outline is kept as it is in the plan.</p>
         ) : (
@@ -170,6 +176,7 @@ export function PlaceForm({ state }: { state: HeldGarden }) {
           outline === 'mound' ? 'Height' : 'Wall height',
           'How deep it could be filled.',
         )}
+        {outline === 'mound' && <MoundEarth draft={draft} onHeight={(cm) => set('wall', cm)} />}
         {length('gap', 'Gap below the rim')}
         <Choice
           label="Bottom"
@@ -177,6 +184,22 @@ export function PlaceForm({ state }: { state: HeldGarden }) {
           options={BOTTOMS}
           onChange={(v) => set('bottom', v)}
         />
+        {draft.bottom === 'rotting' && (
+          <Field label="Card laid on" hint="It stops roots for a season, then opens.">
+            <input
+              type="date"
+              value={draft.laid}
+              onChange={(event) => set('laid', event.target.value)}
+            />
+          </Field>
+        )}
+        {(draft.kind === 'framed' || draft.kind === 'container') && (
+          <MaterialChoice
+            use={draft.kind === 'container' ? 'container' : 'frame'}
+            value={draft.material}
+            onChange={(v) => set('material', v)}
+          />
+        )}
         {length('loosened', 'Loosened below')}
         <Choice
           label="Ground below that"

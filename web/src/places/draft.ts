@@ -28,6 +28,10 @@ export interface Draft {
   sun: string;
   policy: '' | NonNullable<Place['depth_policy']>;
   net: string;
+  /** What a frame or a container is made of. */
+  material: string;
+  /** The day on which card was laid; empty when not known. */
+  laid: string;
 }
 
 export const NEW_PLACE = { width: 120, length: 240, arm: 60, wall: 30, gap: 3, cell: 30 };
@@ -70,6 +74,8 @@ export function draftOf(place: Place | undefined, units: Units): Draft {
     sun: place?.sun_hours === null || place?.sun_hours === undefined ? '' : String(place.sun_hours),
     policy: place?.depth_policy ?? '',
     net: net ? field(net.height_cm, 180) : '',
+    material: place?.material ?? '',
+    laid: place?.bottom_laid ?? '',
   };
 }
 
@@ -191,6 +197,8 @@ export function readDraft(
     heading_deg: number('heading', -360, 360),
     sun_hours: draft.sun.trim() === '' ? null : number('sun', 0, 24),
     depth_policy: draft.policy || null,
+    material: draft.material || null,
+    bottom_laid: draft.bottom === 'rotting' ? draft.laid || null : null,
   };
   const rest = (before?.supports ?? []).slice(1);
   if (draft.net.trim() !== '') {

@@ -1,10 +1,12 @@
 import { useState } from 'react';
 
 import type { HeldGarden } from '../api/merge';
-import type { Edit, MixOrder, OrderReport, Soil } from '../api/types';
-import { Field } from '../app/Field';
+import type { Edit, MixOrder, OrderReport } from '../api/types';
 import { useUnits } from '../app/preferences';
-import { MixChoice } from './MixChoice';
+import { Prices } from './Prices';
+import { Recipes } from './Recipes';
+
+type Form = 'recipes' | 'prices';
 
 interface Props {
   state: HeldGarden;
@@ -14,19 +16,26 @@ interface Props {
 
 /** What the ticked places take, every way to buy it side by side, and the prices here. */
 export function Buying({ state, order, onEdit }: Props) {
-  const [open, setOpen] = useState(false);
+  const [open, setOpen] = useState<Form | null>(null);
   return (
     <section aria-labelledby="to-buy">
       <header className="flex items-baseline justify-between">
         <h2 id="to-buy" className="text-base">
           To buy
         </h2>
-        <button type="button" className="press" aria-expanded={open} onClick={() => setOpen(!open)}>
-          {open ? 'Done' : 'Mix and prices'}
-        </button>
+        <span className="flex gap-4">
+          <Opener name="recipes" open={open} onOpen={setOpen}>
+            Recipes
+          </Opener>
+          <Opener name="prices" open={open} onOpen={setOpen}>
+            Mix and prices
+          </Opener>
+        </span>
       </header>
-      {open ? (
-        <PriceForm state={state} onEdit={onEdit} onSaved={() => setOpen(false)} />
+      {open === 'prices' ? (
+        <Prices state={state} onEdit={onEdit} onSaved={() => setOpen(null)} />
+      ) : open === 'recipes' ? (
+        <Recipes state={state} onEdit={onEdit} />
       ) : (
         <>
           {order && order.litres > 0 ? (
@@ -40,6 +49,30 @@ export function Buying({ state, order, onEdit }: Props) {
   );
 }
 
+function Opener({
+  name,
+  open,
+  onOpen,
+  children,
+}: {
+  name: Form;
+  open: Form | null;
+  onOpen: (form: Form | null) => void;
+  children: string;
+}) {
+  const isOpen = open === name;
+  return (
+    <button
+      type="button"
+      className="press"
+      aria-expanded={isOpen}
+      onClick={() => onOpen(isOpen ? null : name)}
+    >
+      {isOpen ? 'Done' : children}
+    </button>
+  );
+}
+
 /** One mix: how much, every way to buy it, and its parts. */
 function MixToBuy({ order }: { order: MixOrder }) {
   const units = useUnits();
@@ -50,6 +83,11 @@ function MixToBuy({ order }: { order: MixOrder }) {
       <p>
         {`${units.volume(order.litres)} to pour: ${order.barrows} barrows, or ${order.buckets} buckets.`}
       </p>
+      {order.fetched && (
+        <p>
+          {`${order.fetched.count === 1 ? 'One load' : `${order.fetched.count} loads`} of the ${order.fetched.vehicle}, limited by ${order.fetched.limited_by}: ${Math.round(units.weightValue(order.fetched.kg))} ${units.weightUnit} loose.`}
+        </p>
+      )}
       <table className="w-full">
         <caption className="sr-only">{`Ways to buy ${order.label}, cheapest first`}</caption>
         <tbody>
@@ -79,110 +117,10 @@ function MixToBuy({ order }: { order: MixOrder }) {
         </p>
       )}
       <p className="text-muted">
-        {`Mixed here: ${Object.entries(order.recipe_litres)
+        {`Its parts: ${Object.entries(order.recipe_litres)
           .map(([what, litres]) => `${units.volume(litres)} ${what}`)
           .join(', ')}.`}
       </p>
     </div>
   );
-}
-
-function PriceForm({
-  state,
-  onEdit,
-  onSaved,
-}: {
-  state: HeldGarden;
-  onEdit: (edit: Edit) => void;
-  onSaved: () => void;
-}) {
-  const soil = state.plan.soil;
-  const [mix, setMix] = useState(soil?.mix ?? '');
-  const [typed, setTyped] = useState<Record<string, string>>(() => typedOf(soil));
-  const [count, setCount] = useState(Math.max(2, soil?.bags.length ?? 0));
-  const [faults, setFaults] = useState<Record<string, string>>({});
-  const save = () => {
-    const found: Record<string, string> = {};
-    const amount = (key: string, least: number): number | null => {
-      const text = (typed[key] ?? '').trim().replace(',', '.');
-      if (text === '') return null;
-      const value = Number(text);
-      if (Number.isNaN(value) || value < least) found[key] = `Give a number from ${least}.`;
-      return value;
-    };
-    const bags = Array.from({ length: count }, (_, i) => ({
-      litres: amount(`bag${i}`, 1),
-      price: amount(`price${i}`, 0),
-    })).filter((bag): bag is { litres: number; price: number | null } => bag.litres !== null);
-    const bulk = {
-      price_per_m3: amount('m3', 0),
-      delivery: amount('delivery', 0),
-      least_m3: amount('least', 0),
-    };
-    const own = amount('own', 0);
-    setFaults(found);
-    if (Object.keys(found).length > 0) return;
-    onEdit({
-      do: 'change-soil',
-      changes: {
-        mix: mix || null,
-        bags,
-        bulk: bulk.price_per_m3 === null ? null : { ...soil?.bulk, ...bulk },
-        own: own === null ? null : { ...soil?.own, litres: own },
-      },
-    });
-    onSaved();
-  };
-  const field = (key: string, label: string) => (
-    <Field key={key} label={label} fault={faults[key]}>
-      <input
-        value={typed[key] ?? ''}
-        inputMode="decimal"
-        onChange={(event) => setTyped((now) => ({ ...now, [key]: event.target.value }))}
-      />
-    </Field>
-  );
-  return (
-    <form
-      className="grid grid-cols-2 gap-x-3 gap-y-1"
-      onSubmit={(event) => {
-        event.preventDefault();
-        save();
-      }}
-    >
-      <MixChoice label="Mix for the beds" value={mix} none="as suits each bed" onChange={setMix} />
-      {Array.from({ length: count }, (_, i) => [
-        field(`bag${i}`, `Bag ${i + 1}, litres`),
-        field(`price${i}`, 'its price'),
-      ])}
-      <button type="button" className="press col-span-full" onClick={() => setCount(count + 1)}>
-        Another bag
-      </button>
-      {field('m3', 'Loose, a m³')}
-      {field('delivery', 'Delivery')}
-      {field('least', 'Least load, m³')}
-      {field('own', 'Own material, litres')}
-      <p className="col-span-full pt-1">
-        <button type="submit" className="act act-main">
-          Save
-        </button>
-      </p>
-    </form>
-  );
-}
-
-function typedOf(soil: Soil | null | undefined): Record<string, string> {
-  const text = (value: number | null | undefined) => value?.toString() ?? '';
-  return {
-    ...Object.fromEntries(
-      (soil?.bags ?? []).flatMap((bag, i) => [
-        [`bag${i}`, text(bag.litres)],
-        [`price${i}`, text(bag.price)],
-      ]),
-    ),
-    m3: text(soil?.bulk?.price_per_m3),
-    delivery: text(soil?.bulk?.delivery),
-    least: text(soil?.bulk?.least_m3),
-    own: text(soil?.own?.litres),
-  };
 }

@@ -1,13 +1,17 @@
 import { useState } from 'react';
+import { Link } from 'react-router';
 
-import type { Edit, Note, Place } from '../api/types';
+import type { Edit, Note, Place, Soil } from '../api/types';
 import { Field } from '../app/Field';
 import { usePreferences, useUnits } from '../app/preferences';
 import { MarginNotes } from '../notes/MarginNotes';
 import { readLength } from '../units/units';
 import { MixChoice } from './MixChoice';
+import { SoftLayers } from './SoftLayers';
 
 interface Props {
+  slug: string;
+  soil: Soil | null | undefined;
   place: Place;
   notes: readonly Note[];
   onEdit: (edit: Edit) => void;
@@ -17,7 +21,7 @@ const CAUTION =
   'Wet soil is heavy: lift little at a time. Moisten compost before you tip it, and wear a mask where it dusts.';
 
 /** One place's own fill: its mix, a woody base, and the load that its floor may carry. */
-export function PlaceSoil({ place, notes, onEdit }: Props) {
+export function PlaceSoil({ slug, soil, place, notes, onEdit }: Props) {
   const units = useUnits();
   const { preferences } = usePreferences();
   const [mix, setMix] = useState(place.mix ?? '');
@@ -38,6 +42,12 @@ export function PlaceSoil({ place, notes, onEdit }: Props) {
   return (
     <section aria-label={`Fill of ${place.name ?? place.id}`}>
       <h2 className="text-base">{place.name ?? place.id}</h2>
+      <Link
+        className="press"
+        to={`/gardens/${slug}/places/${encodeURIComponent(place.id)}/change?from=soil`}
+      >
+        Measures, walls and bottom
+      </Link>
       <form
         className="grid grid-cols-2 gap-x-3 gap-y-1"
         onSubmit={(event) => {
@@ -45,7 +55,13 @@ export function PlaceSoil({ place, notes, onEdit }: Props) {
           save();
         }}
       >
-        <MixChoice label="Filled with" value={mix} none="as suits its kind" onChange={setMix} />
+        <MixChoice
+          label="Filled with"
+          value={mix}
+          none="as suits its kind"
+          recipes={soil?.recipes ?? []}
+          onChange={setMix}
+        />
         <Field label={`Woody base, ${units.lengthUnit}`} fault={faults.base}>
           <input value={base} inputMode="decimal" onChange={(e) => setBase(e.target.value)} />
         </Field>
@@ -58,6 +74,7 @@ export function PlaceSoil({ place, notes, onEdit }: Props) {
           </button>
         </p>
       </form>
+      <SoftLayers place={place} onEdit={onEdit} />
       {notes.length > 0 && (
         <div className="mt-2">
           <MarginNotes notes={notes} onFix={onEdit} />

@@ -144,15 +144,15 @@ def _line(name: str, amount: float, build: p.Build, book: Book) -> BillLine:
     material = book.materials[name]
     price = next((known.price for known in build.prices if known.material == name), None)
     cost = None if price is None else amount * price
-    life = sum(material.life_years) / 2
     return BillLine(
         material=name,
         label=material.label,
         amount=amount,
         unit=material.unit,
         cost=cost,
-        life_years=material.life_years,
-        a_year=None if cost is None else cost / life,
+        low_years=material.life_years.low,
+        high_years=material.life_years.high,
+        a_year=None if cost is None else cost / material.life_years.middle,
     )
 
 
@@ -161,7 +161,7 @@ def _summed(costs: Iterable[float | None]) -> float:
 
 
 def _a_year(boards: Iterable[BoardOrder], lines: Iterable[BillLine], book: Book) -> float:
-    frames = ((b.cost or 0.0) / (sum(book.materials[b.material].life_years) / 2) for b in boards)
+    frames = ((b.cost or 0.0) / book.materials[b.material].life_years.middle for b in boards)
     return sum(frames) + sum(line.a_year or 0.0 for line in lines)
 
 
@@ -205,7 +205,7 @@ def _stage(name: p.Stage, chosen: Chosen, plan: p.Plan, book: Book) -> StageCost
     if name == "standing":
         return StageCost(name, len(here), 0.0, 0.0, 0.0, 0.0)
     boards, lines, missing = _costed(here, plan.build or p.Build(), book)
-    order = order_for([r for _, r in here], plan.soil, book)
+    order = order_for([r for _, r in here], _soil_left(name, chosen, plan.soil, book), book)
     build = _summed([*(b.cost for b in boards), *(line.cost for line in lines)])
     return StageCost(
         stage=name,
@@ -215,6 +215,16 @@ def _stage(name: p.Stage, chosen: Chosen, plan: p.Plan, book: Book) -> StageCost
         build_cost=None if missing else build,
         hours=sum(_hours(_place_build(place, r, book)) for place, r in here),
     )
+
+
+def _soil_left(name: p.Stage, chosen: Chosen, soil: p.Soil | None, book: Book) -> p.Soil | None:
+    """The soil and prices at a stage: own material that this year uses is gone later."""
+    if soil is None or soil.own is None or name != "later":
+        return soil
+    now = order_for([r for place, r in chosen if stage_of(place) == DEFAULT_STAGE], soil, book)
+    used = now.mixes[0].litres if now.mixes else 0.0
+    own = soil.own.model_copy(update={"litres": max(0.0, soil.own.litres - used)})
+    return soil.model_copy(update={"own": own})
 
 
 def cheapest_cost(order: OrderReport) -> float | None:

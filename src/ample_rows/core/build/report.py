@@ -51,7 +51,8 @@ class BillLine:
     amount: float
     unit: str
     cost: float | None
-    life_years: tuple[float, float]
+    low_years: float
+    high_years: float
     a_year: float | None
 
 

@@ -7,6 +7,17 @@ from ample_rows.core.reference.record import Record, Size, Status, Text
 Unit = Literal["m", "m2", "piece"]
 
 
+class Years(Record):
+    """A span of years."""
+
+    low: Size
+    high: Size
+
+    @property
+    def middle(self) -> float:
+        return (self.low + self.high) / 2
+
+
 class Material(Record):
     """A material by what it is used for, the unit it is priced in, and the years it lasts.
 
@@ -16,7 +27,7 @@ class Material(Record):
     label: Text
     used_for: Literal["frame", "post", "bottom", "support", "container", "water"]
     unit: Unit
-    life_years: tuple[Size, Size]
+    life_years: Years
     dries: Size = 1.0
     heat: str | None = None
     caution: str | None = None

@@ -43,7 +43,7 @@ def loads_for(litres: float, kg_per_litre: float, vehicle: p.Vehicle | None) -> 
     by_weight = litres * kg_per_litre / vehicle.kg if vehicle.kg else 0.0
     limited = "weight" if by_weight > by_volume else "volume"
     count = math.ceil(max(by_volume, by_weight) - _DUST)
-    return Loads(vehicle.name or "your vehicle", count, litres * kg_per_litre, limited)
+    return Loads(vehicle.name or "vehicle", count, litres * kg_per_litre, limited)
 
 
 def options_for(

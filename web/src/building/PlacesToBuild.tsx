@@ -1,0 +1,110 @@
+import type { HeldGarden } from '../api/merge';
+import type { BuildReport, Edit } from '../api/types';
+import { useUnits } from '../app/preferences';
+import { useMaterials } from '../soil/useSoil';
+import type { Units } from '../units/units';
+
+type Piece = BuildReport['places'][number]['pieces'][number];
+
+interface Props {
+  state: HeldGarden;
+  build: BuildReport;
+  onEdit: (edit: Edit) => void;
+}
+
+const MANY: Record<string, string> = { side: 'sides', post: 'posts', 'tie across': 'ties across' };
+
+function piecesOf(piece: Piece, units: Units): string {
+  const what = piece.count === 1 ? piece.what : (MANY[piece.what] ?? piece.what);
+  return `${piece.count} ${what} of ${units.length(piece.length_cm)}`;
+}
+
+/** Every place with its stage, what it is made of, its pieces and its hours. */
+export function PlacesToBuild({ state, build, onEdit }: Props) {
+  const units = useUnits();
+  const materials = useMaterials().data ?? {};
+  const change = (id: string, changes: Record<string, string | null>) =>
+    onEdit({ do: 'change-place', id, changes });
+  return (
+    <table className="w-full">
+      <caption className="sr-only">Places by stage, with their pieces and hours</caption>
+      <thead className="text-muted">
+        <tr>
+          <th scope="col" className="text-left font-normal">
+            Place
+          </th>
+          <th scope="col" className="text-left font-normal">
+            When
+          </th>
+          <th scope="col" className="text-left font-normal">
+            Made of
+          </th>
+          <th scope="col" className="text-left font-normal">
+            Pieces
+          </th>
+          <th scope="col" className="text-right font-normal">
+            Hours
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {build.places.map((row) => {
+          const place = state.plan.places.find((p) => p.id === row.place);
+          if (!place) return null;
+          const use = place.kind === 'container' ? 'container' : 'frame';
+          const hasWalls = place.kind === 'container' || place.kind === 'framed';
+          const fitting = Object.entries(materials).filter(([, m]) => m.used_for === use);
+          const usual = use === 'frame' ? 'softwood-board' : '';
+          return (
+            <tr key={row.place} className="border-t border-faint align-top">
+              <th scope="row" className="py-1 text-left font-semibold">
+                {row.label}
+              </th>
+              <td className="py-0.5 pr-2">
+                <select
+                  aria-label={`When ${row.label} is built`}
+                  value={row.stage}
+                  onChange={(event) => change(row.place, { stage: event.target.value })}
+                >
+                  <option value="standing">stands already</option>
+                  <option value="this-year">this year</option>
+                  <option value="later">later</option>
+                </select>
+              </td>
+              <td className="py-0.5 pr-2">
+                {hasWalls ? (
+                  <select
+                    aria-label={`What ${row.label} is made of`}
+                    className="max-w-[11rem]"
+                    value={place.material ?? usual}
+                    onChange={(event) =>
+                      change(row.place, { material: event.target.value || null })
+                    }
+                  >
+                    {use === 'container' && <option value="">not said</option>}
+                    {fitting.map(([id, material]) => (
+                      <option key={id} value={id}>
+                        {material.label}
+                      </option>
+                    ))}
+                  </select>
+                ) : (
+                  <span className="text-muted">no frame</span>
+                )}
+              </td>
+              <td className="py-1 pr-2">
+                {[
+                  ...row.pieces.map((piece) => piecesOf(piece, units)),
+                  ...(row.card_sheets === null ? [] : [`${row.card_sheets} sheets of card`]),
+                ].join(', ') || '–'}
+              </td>
+              <td className="py-1 text-right">
+                {(row.hours_frame + row.hours_loosen + row.hours_fill).toFixed(1)}
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
