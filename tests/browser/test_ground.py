@@ -247,3 +247,22 @@ def test_the_set_out_sheet_gives_every_stake(yard):
     expect(yard.get_by_text(re.compile("Have buried cables and pipes located"))).to_be_visible()
     yard.get_by_role("button", name="Drawing").click()
     expect(yard.locator(".bed")).to_be_visible()
+
+
+def test_wind_animals_and_who_kneels_are_told_of_the_yard(page, base_url):
+    page.goto(f"{base_url}/gardens/lantern-court/ground?place=south")
+    page.get_by_role("button", name="Its size and lie").click()
+    page.get_by_label("rabbits").check()
+    page.get_by_label("somebody seated").check()
+    page.get_by_label("Strong wind from").fill("400")
+    page.get_by_role("button", name="Save the yard").click()
+    expect(page.get_by_role("alert")).to_contain_text("-360 to 360")
+    page.get_by_label("Strong wind from").fill("225")
+    page.get_by_role("button", name="Save the yard").click()
+    page.get_by_role("button", name="Its size and lie").click()
+    expect(page.get_by_text(re.compile("Rabbits come here"))).to_be_visible()
+    expect(
+        page.get_by_text(re.compile("somebody|a person seated wants 55 to 75 cm"))
+    ).to_be_visible()
+    page.get_by_role("button", name="Raise it to 55 cm").click()
+    expect(page.get_by_text(re.compile("a person seated wants"))).to_have_count(0)

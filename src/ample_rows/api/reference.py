@@ -13,7 +13,15 @@ from ample_rows.core.climate import made_up, read_climate
 from ample_rows.core.forms import Form, outline_of
 from ample_rows.core.plan import Climate
 from ample_rows.core.reading import PlanFaultsError
-from ample_rows.core.reference import Crop, Material, Mix, SoftMatter, SoilIngredient, WaterWay
+from ample_rows.core.reference import (
+    Animal,
+    Crop,
+    Material,
+    Mix,
+    SoftMatter,
+    SoilIngredient,
+    WaterWay,
+)
 from ample_rows.core.report_json import schemas
 from ample_rows.core.soil.mound import (
     MoundTop,
@@ -54,6 +62,12 @@ def ingredients() -> dict[str, SoilIngredient]:
 def soft_matter() -> dict[str, SoftMatter]:
     """Soft matter to lay on, dig in or bury, by name."""
     return load_book().soft
+
+
+@router.get("/animals")
+def animals() -> dict[str, Animal]:
+    """Animals that come to gardens, and what keeps them out, by name."""
+    return load_book().animals
 
 
 @router.get("/water-ways")

@@ -235,6 +235,8 @@ _YARD_WORDS = {
     "taps": "the taps",
     "tanks": "the butts",
     "door_m": "the door",
+    "wind_from_deg": "the wind",
+    "animals": "the animals",
 }
 
 

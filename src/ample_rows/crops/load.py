@@ -11,6 +11,7 @@ from typing import Any, TypeVar
 from pydantic import BaseModel, ValidationError
 
 from ample_rows.core.reference import (
+    Animal,
     Book,
     Coefficient,
     Crop,
@@ -125,6 +126,7 @@ def load_book() -> Book:
         soft=_table(SoftMatter, soil["soft"], "soil.toml"),
         feeders=_table(FeederClass, soil["feeder"], "soil.toml"),
         parts=_table(HarvestedPart, soil["part"], "soil.toml"),
+        animals=_table(Animal, reach["animal"], "reach.toml"),
         path_needs=_table(PathNeed, reach["path"], "reach.toml"),
         circle_packings=_packing(packings["circle"]),
         square_packings=_packing(packings["square"]),

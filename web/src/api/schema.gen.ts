@@ -452,6 +452,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/animals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Animals
+         * @description Animals that come to gardens, and what keeps them out, by name.
+         */
+        get: operations["animals_api_animals_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/water-ways": {
         parameters: {
             query?: never;
@@ -609,6 +629,29 @@ export interface components {
             on: string;
         } & {
             [key: string]: unknown;
+        };
+        /**
+         * Animal
+         * @description An animal that comes to gardens: what it does, and the bottom or wall that keeps it out.
+         */
+        Animal: {
+            /** Label */
+            label: string;
+            /** Does */
+            does: string;
+            /** Keeps Out */
+            keeps_out: string;
+            /** Bottom */
+            bottom?: ("open" | "mesh" | "rotting" | "lined" | "closed") | null;
+            /** Wall Cm */
+            wall_cm?: number | null;
+            /**
+             * Status
+             * @enum {string}
+             */
+            status: "measured" | "derived" | "judged";
+            /** Source */
+            source: string;
         };
         /**
          * Bag
@@ -1426,7 +1469,7 @@ export interface components {
              * Workers
              * @default []
              */
-            workers: ("adult" | "child" | "seated")[];
+            workers: ("adult" | "child" | "seated" | "standing" | "kneeling")[];
             /** Arm Cm */
             arm_cm?: number | null;
             /**
@@ -2535,7 +2578,8 @@ export interface components {
         };
         /**
          * Site
-         * @description The yard. `horizon_deg`: height of the hills all round, evenly from north, clockwise.
+         * @description The yard. `horizon_deg`: height of the hills all round, evenly from north, clockwise;
+         *     `wind_from_deg`: where the strongest wind comes from, clockwise from true north.
          */
         Site: {
             /** Outline M */
@@ -2573,6 +2617,13 @@ export interface components {
                 number,
                 number
             ] | null;
+            /** Wind From Deg */
+            wind_from_deg?: number | null;
+            /**
+             * Animals
+             * @default []
+             */
+            animals: string[];
         } & {
             [key: string]: unknown;
         };
@@ -4981,6 +5032,78 @@ export interface operations {
                 content: {
                     "application/json": {
                         [key: string]: components["schemas"]["SoftMatter"];
+                    };
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    animals_api_animals_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: components["schemas"]["Animal"];
                     };
                 };
             };

@@ -1,8 +1,12 @@
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
+import { answered, api } from '../api/client';
+import type { ProblemError } from '../api/client';
 import type { HeldGarden } from '../api/merge';
-import type { Edit } from '../api/types';
+import type { Animal, Edit } from '../api/types';
 import { Field } from '../app/Field';
+import { Ticks } from '../app/Ticks';
 import { useUnits } from '../app/preferences';
 import { metresField, readMetres } from './measure';
 import { rectangleRing, siteOf } from './things';
@@ -12,6 +16,8 @@ const WORKERS = [
   ['adult', 'an adult'],
   ['child', 'a child'],
   ['seated', 'somebody seated'],
+  ['standing', 'an adult who does not bend'],
+  ['kneeling', 'an adult who kneels'],
 ] as const;
 
 /** The yard itself: its size, which way it lies, how it falls, and who works in it. */
@@ -28,11 +34,18 @@ export function YardForm({ state, onEdit }: { state: HeldGarden; onEdit: (edit: 
     north: String(site.north_deg ?? 0),
     fall: String(site.slope?.fall_percent ?? 0),
     downhill: String(site.slope?.downhill_deg ?? 180),
+    wind: site.wind_from_deg?.toString() ?? '',
     arm: household?.arm_cm ? units.toField(household.arm_cm) : '',
   });
   const [workers, setWorkers] = useState<readonly string[]>(
     household && household.workers.length > 0 ? household.workers : ['adult'],
   );
+  const [animals, setAnimals] = useState<readonly string[]>(site.animals);
+  const known = useQuery<Record<string, Animal>, ProblemError>({
+    queryKey: ['animals'],
+    staleTime: Infinity,
+    queryFn: ({ signal }) => answered(api.GET('/api/animals', { signal })),
+  }).data;
   const [faults, setFaults] = useState<Partial<Record<keyof typeof typed, string>>>({});
   const set = (key: keyof typeof typed, value: string) =>
     setTyped((now) => ({ ...now, [key]: value }));
@@ -44,7 +57,7 @@ export function YardForm({ state, onEdit }: { state: HeldGarden; onEdit: (edit: 
       if (fault) found[key] = fault;
       return m;
     };
-    const number = (key: 'north' | 'fall' | 'downhill', low: number, high: number) => {
+    const number = (key: 'north' | 'fall' | 'downhill' | 'wind', low: number, high: number) => {
       const value = Number(typed[key].replace(',', '.'));
       if (typed[key].trim() === '' || Number.isNaN(value) || value < low || value > high) {
         found[key] = `Give a number from ${low} to ${high}.`;
@@ -63,6 +76,8 @@ export function YardForm({ state, onEdit }: { state: HeldGarden; onEdit: (edit: 
           }
         : {}),
       north_deg: number('north', -360, 360),
+      wind_from_deg: typed.wind.trim() === '' ? null : number('wind', -360, 360),
+      animals,
       slope:
         fall === 0 ? null : { fall_percent: fall, downhill_deg: number('downhill', -360, 360) },
     };
@@ -108,26 +123,14 @@ export function YardForm({ state, onEdit }: { state: HeldGarden; onEdit: (edit: 
         {field('arm', `The shortest arm, ${units.lengthUnit}`, 'Empty: the usual.')}
         {field('fall', 'Falls, in a hundred')}
         {field('downhill', 'Downhill, degrees from up', '90 right, 180 down.')}
-        <fieldset className="col-span-full">
-          <legend className="text-[12.5px] text-muted">Who works here</legend>
-          <span className="flex flex-wrap gap-x-4">
-            {WORKERS.map(([name, words]) => (
-              <label key={name} className="flex items-center gap-1.5">
-                <input
-                  type="checkbox"
-                  className="min-h-0"
-                  checked={workers.includes(name)}
-                  onChange={(event) =>
-                    setWorkers((now) =>
-                      event.target.checked ? [...now, name] : now.filter((w) => w !== name),
-                    )
-                  }
-                />
-                {words}
-              </label>
-            ))}
-          </span>
-        </fieldset>
+        {field('wind', 'Strong wind from, degrees', '225 is southwest; empty: not known.')}
+        <Ticks label="Who works here" options={WORKERS} ticked={workers} onChange={setWorkers} />
+        <Ticks
+          label="Animals that come"
+          options={Object.entries(known ?? {}).map(([id, animal]) => [id, animal.label] as const)}
+          ticked={animals}
+          onChange={setAnimals}
+        />
         <p className="col-span-full">
           <button type="submit" className="act act-main">
             {outline ? 'Save the yard' : 'Draw the yard'}

@@ -26,7 +26,7 @@ export function sameThing(a: Thing | null, b: Thing | null): boolean {
   return a !== null && b !== null && keyOf(a) === keyOf(b);
 }
 
-export const EMPTY_SITE: Site = { obstacles: [], paths: [], taps: [], tanks: [] };
+export const EMPTY_SITE: Site = { obstacles: [], paths: [], taps: [], tanks: [], animals: [] };
 
 export function siteOf(plan: Plan): Site {
   return plan.site ?? EMPTY_SITE;

@@ -37,7 +37,7 @@ def check_plan(plan: p.Plan, book: Book) -> list[Fault]:
     faults = list(garden_faults(plan.garden, book))
     faults += soil_faults(plan.soil or p.Soil(), book)
     faults += build_faults(plan.build or p.Build(), book)
-    faults += site_faults(plan.site or p.Site())
+    faults += site_faults(plan.site or p.Site(), book)
     faults += twice([place.id for place in plan.places], "places")
     for index, place in enumerate(plan.places):
         faults += place_faults(place, f"places[{index}]", plan.soil, book)

@@ -65,10 +65,13 @@ def build_faults(build: p.Build, book: Book) -> Iterator[Fault]:
             yield Fault(path, unknown(known.material, "material", book.materials))
 
 
-def site_faults(site: p.Site) -> Iterator[Fault]:
+def site_faults(site: p.Site, book: Book) -> Iterator[Fault]:
     problem = ring_fault(site.outline_m) if site.outline_m else None
     if problem:
         yield Fault("site.outline_m", problem)
+    for index, name in enumerate(site.animals):
+        if name not in book.animals:
+            yield Fault(f"site.animals[{index}]", unknown(name, "animal", book.animals))
     for index, obstacle in enumerate(site.obstacles):
         path = f"site.obstacles[{index}]"
         problem = ring_fault(obstacle.outline_m)

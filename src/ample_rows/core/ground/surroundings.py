@@ -53,6 +53,10 @@ class Surroundings:
     water: WaterWay | None = None
     door_m: float | None = None
     in_sight: bool | None = None
+    windward: str | None = None
+    exposed: bool | None = None
+    animals: tuple[str, ...] = ()
+    workers: tuple[str, ...] = ()
     fall_width_cm: float = 0.0
     fall_length_cm: float = 0.0
 
@@ -118,8 +122,10 @@ def _outline(place: p.Place) -> shapely.Polygon | None:
 
 def _around(place: p.Place, ground: _Ground, household: p.Household | None) -> Surroundings:
     site, book = ground.site, ground.book
+    workers = household.workers if household else ()
     if place.id not in ground.placed:
-        return Surroundings(reach_of(place, household, book))
+        reach = reach_of(place, household, book)
+        return Surroundings(reach, animals=site.animals, workers=workers)
     _, outline = ground.placed[place.id]
     others = ground.others(place)
     in_the_way = [*others, *ground.solids]
@@ -129,6 +135,7 @@ def _around(place: p.Place, ground: _Ground, household: p.Household | None) -> S
     middle = _middle(outline)
     fall = _fall_cm(place, site)
     zones = _roots(outline, site, book)
+    windward = _windward(middle, site, book)
     return Surroundings(
         reach=reach_of(place, household, book, in_the_way=tuple(near), yard=ground.yard),
         path_cm=path_cm,
@@ -142,6 +149,10 @@ def _around(place: p.Place, ground: _Ground, household: p.Household | None) -> S
         water=_water(place, middle, ground),
         door_m=ground.way_m(site.door_m, place, middle) if site.door_m else None,
         in_sight=_in_sight(middle, site, book),
+        windward=windward,
+        exposed=None if site.wind_from_deg is None else windward is None,
+        animals=site.animals,
+        workers=workers,
         fall_width_cm=fall[0],
         fall_length_cm=fall[1],
     )
@@ -205,6 +216,22 @@ def _in_sight(middle: p.PointM, site: p.Site, book: Book) -> bool | None:
     eyes = book.value("sight_height_m")
     tall = [shapely.Polygon(o.outline_m) for o in site.obstacles if o.height_m > eyes]
     return not any(line.intersection(o).length > _GRAZED_M for o in tall)
+
+
+def _windward(middle: p.PointM, site: p.Site, book: Book) -> str | None:
+    """What breaks the strongest wind before a place: the first thing tall enough for its way."""
+    if site.wind_from_deg is None:
+        return None
+    turn = math.radians(site.wind_from_deg - (site.north_deg or 0.0))
+    found = []
+    for obstacle in site.obstacles:
+        reach = obstacle.height_m * book.value("shelter_heights")
+        far = (middle[0] + reach * math.sin(turn), middle[1] + reach * math.cos(turn))
+        outline = shapely.Polygon(obstacle.outline_m)
+        if shapely.LineString([middle, far]).intersects(outline):
+            near = outline.distance(shapely.Point(middle))
+            found.append((near, obstacle.name or obstacle.kind or "obstacle"))
+    return min(found)[1] if found else None
 
 
 def _fall_cm(place: p.Place, site: p.Site) -> tuple[float, float]:

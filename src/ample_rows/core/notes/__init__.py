@@ -9,6 +9,15 @@ from collections.abc import Callable, Iterator
 from ample_rows.core import plan as p
 from ample_rows.core.notes.cautions import crop_cautions, support_caution
 from ample_rows.core.notes.depth import depth_short, ground_below
+from ample_rows.core.notes.shelter import (
+    animals,
+    exposed,
+    garden_wide,
+    material,
+    measured_outside,
+    rim,
+    room_to_kneel,
+)
 from ample_rows.core.notes.soil import load, woody_base
 from ample_rows.core.notes.standing import (
     clashes,
@@ -64,6 +73,12 @@ RULES: tuple[Rule, ...] = (
     fall,
     load,
     woody_base,
+    rim,
+    room_to_kneel,
+    exposed,
+    animals,
+    material,
+    measured_outside,
 )
 _ORDER = {"stop": 0, "care": 1, "tip": 2}
 
@@ -78,6 +93,7 @@ def garden_notes(plan: p.Plan, book: Book) -> Iterator[Note]:
     """What concerns the whole plan: things guessed, things not computed, its paths."""
     garden = plan.garden
     yield from paths_too_narrow(plan.site or p.Site(), book)
+    yield from garden_wide(plan.site or p.Site(), plan.places, book)
     guessed = guessed_keys(garden)
     if guessed:
         words = " and ".join(key.replace("_", " ") for key in guessed)

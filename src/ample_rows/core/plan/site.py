@@ -6,6 +6,7 @@ from pydantic import Field
 
 from ample_rows.core.plan.values import (
     HorizonAngle,
+    Ident,
     Measure,
     Month,
     Name,
@@ -69,7 +70,8 @@ class Slope(PlanValue):
 
 
 class Site(PlanValue):
-    """The yard. `horizon_deg`: height of the hills all round, evenly from north, clockwise."""
+    """The yard. `horizon_deg`: height of the hills all round, evenly from north, clockwise;
+    `wind_from_deg`: where the strongest wind comes from, clockwise from true north."""
 
     outline_m: Annotated[tuple[PointM, ...], Field(min_length=3, max_length=10_000)] | None = None
     north_deg: Annotated[float, Field(ge=-360, le=360, allow_inf_nan=False)] | None = None
@@ -82,3 +84,5 @@ class Site(PlanValue):
     taps: tuple[Tap, ...] = ()
     tanks: tuple[Tank, ...] = ()
     door_m: PointM | None = None
+    wind_from_deg: Annotated[float, Field(ge=-360, le=360, allow_inf_nan=False)] | None = None
+    animals: Annotated[tuple[Ident, ...], Field(max_length=20)] = ()

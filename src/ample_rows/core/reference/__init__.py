@@ -18,7 +18,7 @@ from ample_rows.core.reference.crop import (
     Range3,
     Relative,
 )
-from ample_rows.core.reference.ground import PathNeed, Worker
+from ample_rows.core.reference.ground import Animal, PathNeed, Worker
 from ample_rows.core.reference.materials import Material
 from ample_rows.core.reference.record import Status
 from ample_rows.core.reference.rules import (
@@ -37,6 +37,7 @@ from ample_rows.core.reference.soil import (
 from ample_rows.core.reference.water import WaterWay
 
 __all__ = [
+    "Animal",
     "Book",
     "Coefficient",
     "Crop",

@@ -4,7 +4,7 @@ from dataclasses import dataclass, field
 
 from ample_rows.core.reference.climate import MadeUpClimate
 from ample_rows.core.reference.crop import Crop
-from ample_rows.core.reference.ground import PathNeed, Worker
+from ample_rows.core.reference.ground import Animal, PathNeed, Worker
 from ample_rows.core.reference.materials import Material
 from ample_rows.core.reference.rules import (
     Coefficient,
@@ -32,6 +32,7 @@ class Book:
     picking_shapes: dict[str, PickingShape]
     trainings: dict[str, TrainingSystem]
     workers: dict[str, Worker]
+    animals: dict[str, Animal]
     path_needs: dict[str, PathNeed]
     mixes: dict[str, Mix]
     ingredients: dict[str, SoilIngredient]

@@ -1,5 +1,6 @@
 """Who works a garden, and what goes along its paths."""
 
+from ample_rows.core.plan import Bottom
 from ample_rows.core.reference.record import Amount, Record, Size, Status, Text
 
 
@@ -10,6 +11,18 @@ class Worker(Record):
     arm_cm: Size
     stretch_cm: Size
     rim_cm: tuple[Amount, Amount]
+    status: Status
+    source: Text
+
+
+class Animal(Record):
+    """An animal that comes to gardens: what it does, and the bottom or wall that keeps it out."""
+
+    label: Text
+    does: Text
+    keeps_out: Text
+    bottom: Bottom | None = None
+    wall_cm: Size | None = None
     status: Status
     source: Text
 
