@@ -266,3 +266,23 @@ def test_wind_animals_and_who_kneels_are_told_of_the_yard(page, base_url):
     ).to_be_visible()
     page.get_by_role("button", name="Raise it to 55 cm").click()
     expect(page.get_by_text(re.compile("a person seated wants"))).to_have_count(0)
+
+
+def test_layouts_stand_side_by_side_and_one_is_taken(page, base_url):
+    page.goto(f"{base_url}/gardens/lantern-court/ground")
+    page.get_by_role("button", name="Layouts").click()
+    table = page.get_by_role("table", name="Layouts side by side")
+    expect(table.get_by_role("columnheader", name="beds up and down")).to_be_visible()
+    page.get_by_label("Keep the yard as it is drawn").fill("four beds")
+    page.get_by_role("button", name="Keep this drawing").click()
+    expect(table.get_by_role("columnheader", name="four beds")).to_be_visible()
+    expect(table.get_by_role("row", name=re.compile("^A walk to tend all"))).to_contain_text("m")
+    page.get_by_label("Take a place from beds up and down").select_option("far")
+    places = page.get_by_role("region", name="Places")
+    expect(places.get_by_role("link", name=re.compile("^Far bed"))).to_be_visible()
+    table.get_by_role("button", name="Take it").first.click()
+    expect(places.get_by_role("link", name=re.compile("^West bed"))).to_be_visible()
+    expect(places.get_by_role("link", name=re.compile("^South bed"))).to_have_count(0)
+    expect(table.get_by_role("columnheader", name="before beds up and down")).to_be_visible()
+    page.get_by_role("button", name="Undo").click()
+    expect(places.get_by_role("link", name=re.compile("^South bed"))).to_be_visible()

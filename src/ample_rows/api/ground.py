@@ -16,6 +16,7 @@ from ample_rows.core.ground.set_out import SetOutSheet, set_out_sheet
 from ample_rows.core.ground.sun_map import SunMap, sun_by_month
 from ample_rows.core.ground.turning import Turned, turned
 from ample_rows.core.ground.yard_sun import YardSun, yard_sun
+from ample_rows.core.layouts import LayoutFigures, compared
 from ample_rows.core.plan import Plan
 from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.reference import Book
@@ -74,6 +75,12 @@ def build(
     plan = store.load(slug).plan
     report = evaluate(plan, book, program=PROGRAM)
     return bill_for(plan, [r for r in report.places if place is None or r.id in place], book)
+
+
+@router.get("/layouts")
+def layouts(slug: str, store: Store, book: Reference) -> list[LayoutFigures]:
+    """The plan as it is and every layout kept beside it, in figures."""
+    return list(compared(store.load(slug).plan, book, program=PROGRAM))
 
 
 def _sky(plan: Plan, book: Book) -> Sky:

@@ -6,6 +6,7 @@ from typing import Annotated, Any, Literal
 from pydantic import BaseModel, ConfigDict, Field
 
 from ample_rows.core import plan as p
+from ample_rows.core.layout_edits import layout_of, take_layout
 from ample_rows.core.reading import PlanFaultsError, validated
 from ample_rows.core.twins import twin_of
 
@@ -87,6 +88,28 @@ class ChangeBuild(_Edit):
     changes: Changes
 
 
+class KeepLayout(_Edit):
+    """Keep the places, paths and plantings as they are beside the plan, under a name."""
+
+    do: Literal["keep-layout"] = "keep-layout"
+    id: str
+    name: str
+
+
+class TakeLayout(_Edit):
+    """Put a kept layout into force, and keep in its stead what was there; or take over only
+    some of its places with what is planted there, in the stead of those of the same id."""
+
+    do: Literal["take-layout"] = "take-layout"
+    id: str
+    places: Annotated[list[str], Field(max_length=500)] | None = None
+
+
+class ForgetLayout(_Edit):
+    do: Literal["forget-layout"] = "forget-layout"
+    id: str
+
+
 class Together(_Edit):
     """Several edits that stand or fall, and are undone, as one."""
 
@@ -111,6 +134,9 @@ Edit = Annotated[
     | ChangeSite
     | ChangeSoil
     | ChangeBuild
+    | KeepLayout
+    | TakeLayout
+    | ForgetLayout
     | Together
     | ReplacePlan,
     Field(discriminator="do"),
@@ -163,6 +189,14 @@ def _apply(document: Changes, edit: Edit) -> None:
             _merge(document.setdefault("soil", {}), edit.changes)
         case ChangeBuild():
             _merge(document.setdefault("build", {}), edit.changes)
+        case KeepLayout():
+            document.setdefault("alternatives", []).append(layout_of(document, edit.id, edit.name))
+        case TakeLayout():
+            layout = _find(document.get("alternatives", []), edit.id, "layout")
+            take_layout(document, layout, edit.places)
+        case ForgetLayout():
+            layouts = document.get("alternatives", [])
+            layouts.remove(_find(layouts, edit.id, "layout"))
         case Together():
             for part in edit.edits:
                 _apply(document, part)
@@ -196,6 +230,7 @@ def describe(edit: Edit, before: p.Plan) -> str:
     """What an edit did, for undo: "plant carrot", in the words of the plan before it."""
     crops = {g.id: g.crop for g in before.plantings}
     places = {place.id: place.label for place in before.places}
+    names = {layout.id: layout.name for layout in before.alternatives}
     match edit:
         case Plant():
             return f"plant {edit.planting.get('crop', 'a crop')}"
@@ -219,6 +254,12 @@ def describe(edit: Edit, before: p.Plan) -> str:
             return "change the soil"
         case ChangeBuild():
             return "change the boards and prices"
+        case KeepLayout():
+            return f"keep {edit.name}"
+        case TakeLayout():
+            return f"take {names.get(edit.id, edit.id)}"
+        case ForgetLayout():
+            return f"forget {names.get(edit.id, edit.id)}"
         case Together():
             return describe(edit.edits[0], before)
         case ReplacePlan():

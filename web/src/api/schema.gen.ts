@@ -352,6 +352,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/layouts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Layouts
+         * @description The plan as it is and every layout kept beside it, in figures.
+         */
+        get: operations["layouts_api_gardens__slug__layouts_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/crops": {
         parameters: {
             query?: never;
@@ -627,6 +647,33 @@ export interface components {
              * Format: date
              */
             on: string;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * Alternative
+         * @description One layout of the yard: its places, its paths, and what is planted there.
+         */
+        Alternative: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Places
+             * @default []
+             */
+            places: components["schemas"]["Place"][];
+            /**
+             * Paths
+             * @default []
+             */
+            paths: components["schemas"]["Path"][];
+            /**
+             * Plantings
+             * @default []
+             */
+            plantings: components["schemas"]["Planting"][];
         } & {
             [key: string]: unknown;
         };
@@ -1182,7 +1229,7 @@ export interface components {
             /** Version */
             version: number;
             /** Edit */
-            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["Together-Input"] | components["schemas"]["ReplacePlan"];
+            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["Together-Input"] | components["schemas"]["ReplacePlan"];
         };
         /**
          * Factors
@@ -1282,7 +1329,17 @@ export interface components {
             /** Label */
             label: string;
             /** Edit */
-            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
+            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
+        };
+        /** ForgetLayout */
+        ForgetLayout: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "forget-layout";
+            /** Id */
+            id: string;
         };
         /** FrostAnswer */
         FrostAnswer: {
@@ -1515,6 +1572,21 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * KeepLayout
+         * @description Keep the places, paths and plantings as they are beside the plan, under a name.
+         */
+        KeepLayout: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "keep-layout";
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+        };
+        /**
          * Layer
          * @description One layer of a fill, from the top down. [cm, L]
          */
@@ -1525,6 +1597,58 @@ export interface components {
             cm: number;
             /** Litres */
             litres: number;
+        };
+        /**
+         * LayoutFigures
+         * @description One layout in figures; `id` is null for the plan as it is. Unknown is null.
+         *
+         *     `walk_m` is once round every place and from one to the next, from the door and back. Sun is
+         *     the mean of the six best months over all growing ground.
+         */
+        LayoutFigures: {
+            /** Id */
+            id: string | null;
+            /** Name */
+            name: string;
+            /** Growing M2 */
+            growing_m2: number;
+            /** Growing Share */
+            growing_share: number | null;
+            /** Paths Share */
+            paths_share: number | null;
+            /** Cells Beyond */
+            cells_beyond: number;
+            /** Cells */
+            cells: number;
+            /** Walk M */
+            walk_m: number;
+            /** Sun Hours */
+            sun_hours: number | null;
+            /** Soil Litres */
+            soil_litres: number;
+            /** Soil Cost */
+            soil_cost: number | null;
+            /** Build Cost */
+            build_cost: number | null;
+            /** Harvest Kg */
+            harvest_kg: number;
+            /** Places */
+            places: components["schemas"]["LayoutPlace"][];
+        };
+        /**
+         * LayoutPlace
+         * @description A place as it lies in a layout, for a small drawing and for taking it alone. [m]
+         */
+        LayoutPlace: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Outer M */
+            outer_m: [
+                number,
+                number
+            ][];
         };
         /**
          * LightReport
@@ -2086,6 +2210,11 @@ export interface components {
              * @default []
              */
             plantings: components["schemas"]["Planting"][];
+            /**
+             * Alternatives
+             * @default []
+             */
+            alternatives: components["schemas"]["Alternative"][];
         } & {
             [key: string]: unknown;
         };
@@ -2944,6 +3073,22 @@ export interface components {
             caution: string | null;
         };
         /**
+         * TakeLayout
+         * @description Put a kept layout into force, and keep in its stead what was there; or take over only
+         *     some of its places with what is planted there, in the stead of those of the same id.
+         */
+        TakeLayout: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "take-layout";
+            /** Id */
+            id: string;
+            /** Places */
+            places?: string[] | null;
+        };
+        /**
          * Tank
          * @description A butt or tank, and the roof that fills it.
          */
@@ -3029,7 +3174,7 @@ export interface components {
              */
             do: "together";
             /** Edits */
-            edits: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["Together-Input"] | components["schemas"]["ReplacePlan"])[];
+            edits: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["Together-Input"] | components["schemas"]["ReplacePlan"])[];
         };
         /**
          * Together
@@ -3042,7 +3187,7 @@ export interface components {
              */
             do: "together";
             /** Edits */
-            edits: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"])[];
+            edits: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"])[];
         };
         /** Totals */
         Totals: {
@@ -4675,6 +4820,78 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BuildReport"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    layouts_api_gardens__slug__layouts_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LayoutFigures"][];
                 };
             };
             /** @description The request cannot be read */

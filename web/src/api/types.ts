@@ -25,6 +25,7 @@ export type Climate = Schemas['Climate'];
 export type ClimateAnswer = Schemas['ClimateAnswer'];
 export type Mix = Schemas['Mix'];
 export type Animal = Schemas['Animal'];
+export type LayoutFigures = Schemas['LayoutFigures'];
 export type Material = Schemas['Material'];
 export type SoilIngredient = Schemas['SoilIngredient'];
 export type SoftMatter = Schemas['SoftMatter'];

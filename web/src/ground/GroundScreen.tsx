@@ -12,6 +12,7 @@ import type { Day } from '../time/day';
 import { useDay } from '../time/DayContext';
 import { MonthStrip } from './MonthStrip';
 import { LayOut } from './LayOut';
+import { Layouts } from './Layouts';
 import { PlaceGround } from './PlaceGround';
 import { SetOut } from './SetOut';
 import { moveThing, siteOf, spotOfThing } from './things';
@@ -36,7 +37,7 @@ export function GroundScreen({ state }: { state: HeldGarden }) {
   const [sheet, extent] = useExtent<HTMLDivElement>();
   const [thing, setChosen] = useState<Thing | null>(() => firstPlace(state, asked));
   const [placing, setPlacing] = useState(false);
-  const [shown, setShown] = useState<'drawing' | 'table' | 'set-out'>('drawing');
+  const [shown, setShown] = useState<'drawing' | 'table' | 'set-out' | 'layouts'>('drawing');
   const [yardOpen, setYardOpen] = useState(false);
 
   const site = siteOf(state.plan);
@@ -90,6 +91,16 @@ export function GroundScreen({ state }: { state: HeldGarden }) {
             {shown === 'drawing' ? 'Table' : 'Drawing'}
           </button>
           {drawn && (
+            <button
+              type="button"
+              className="press"
+              aria-pressed={shown === 'layouts'}
+              onClick={() => setShown(shown === 'layouts' ? 'drawing' : 'layouts')}
+            >
+              Layouts
+            </button>
+          )}
+          {drawn && (
             <button type="button" className="press" onClick={() => setShown('set-out')}>
               Set-out sheet
             </button>
@@ -104,7 +115,9 @@ export function GroundScreen({ state }: { state: HeldGarden }) {
       <div ref={sheet} className="sheet min-h-0">
         {shown !== 'drawing' || !drawn ? (
           <div className="h-full overflow-y-auto px-4 pt-2">
-            {drawn && shown === 'set-out' ? (
+            {drawn && shown === 'layouts' ? (
+              <Layouts state={state} onEdit={edit} />
+            ) : drawn && shown === 'set-out' ? (
               <SetOut slug={slug} version={version} />
             ) : drawn ? (
               <YardTable state={state} sun={sun.data} chosen={chosen} onChoose={choose} />

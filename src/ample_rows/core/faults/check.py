@@ -34,6 +34,18 @@ def require_sound(plan: p.Plan, book: Book) -> None:
 
 def check_plan(plan: p.Plan, book: Book) -> list[Fault]:
     """Every disagreement between parts, in the order of the document."""
+    faults = _one_layout(plan, book)
+    faults += twice([layout.id for layout in plan.alternatives], "alternatives")
+    if not faults:
+        # A fault of the garden itself would be told again for every layout.
+        for index, layout in enumerate(plan.alternatives):
+            path = f"alternatives[{index}]"
+            found = _one_layout(plan.with_layout(layout), book)
+            faults += [Fault(f"{path}.{fault.path}", fault.text) for fault in found]
+    return faults
+
+
+def _one_layout(plan: p.Plan, book: Book) -> list[Fault]:
     faults = list(garden_faults(plan.garden, book))
     faults += soil_faults(plan.soil or p.Soil(), book)
     faults += build_faults(plan.build or p.Build(), book)

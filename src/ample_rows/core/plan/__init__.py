@@ -8,6 +8,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
+from ample_rows.core.plan.alternative import Alternative
 from ample_rows.core.plan.build import Board, Build, MaterialPrice
 from ample_rows.core.plan.garden import (
     Climate,
@@ -86,6 +87,7 @@ from ample_rows.core.plan.values import (
 __all__ = [
     "Added",
     "Address",
+    "Alternative",
     "Bag",
     "Board",
     "Bottom",
@@ -163,6 +165,13 @@ class Plan(PlanValue):
     build: Build | None = None
     places: tuple[Place, ...] = ()
     plantings: tuple[Planting, ...] = ()
+    alternatives: Annotated[tuple[Alternative, ...], Field(max_length=12)] = ()
+
+    def with_layout(self, layout: Alternative) -> "Plan":
+        """The plan as it would be with another layout in force, and none beside it."""
+        site = self.site.model_copy(update={"paths": layout.paths}) if self.site else None
+        parts = {"places": layout.places, "plantings": layout.plantings}
+        return self.model_copy(update={"site": site, "alternatives": (), **parts})
 
     def place(self, ident: str) -> Place | None:
         return next((p for p in self.places if p.id == ident), None)
