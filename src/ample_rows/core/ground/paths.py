@@ -1,7 +1,7 @@
 """Paths: the clear width that posts, walls and beds leave them, and the room overhead."""
 
-from collections.abc import Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 
 import numpy as np
 import shapely
@@ -28,7 +28,8 @@ class PathRoom:
     headroom_m: float | None
 
 
-def paths_of(site: p.Site, all_places: Sequence[p.Place], book: Book) -> tuple[PathRoom, ...]:
+@lru_cache(maxsize=16)
+def paths_of(site: p.Site, all_places: tuple[p.Place, ...], book: Book) -> tuple[PathRoom, ...]:
     """Every path of a yard with the room that it has."""
     solids = [
         (o.name or o.kind or "obstacle", shapely.Polygon(o.outline_m))

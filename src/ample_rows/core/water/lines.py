@@ -1,8 +1,8 @@
 """Lines laid over a place for drip or soaker hose: where they run, how long, how many drippers."""
 
 import math
-from collections.abc import Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 
 import shapely
 
@@ -25,19 +25,20 @@ class WaterLines:
     emitters: int
 
 
-def lines_over(place: p.Place, rows_apart_cm: Sequence[float], book: Book) -> WaterLines:
+@lru_cache(maxsize=256)
+def lines_over(shape: p.Shape, rows_apart_cm: tuple[float, ...], book: Book) -> WaterLines:
     """Lines along the longer side, on the crops' rows where there are rows.
 
     Args:
         rows_apart_cm: Distances between the rows of what stands in rows; may be empty.
     """
-    box = places.bounds(place.shape)
+    box = places.bounds(shape)
     wanted = min(rows_apart_cm, default=book.value("drip_lines_apart_cm"))
     along_y = box.length >= box.width
     across, start = (box.width, box.x0) if along_y else (box.length, box.y0)
     count = max(1, round(across / wanted))
     apart = across / count
-    inside = places.outline(place.shape)
+    inside = places.outline(shape)
     runs = []
     for index in range(count):
         at = start + (index + 0.5) * apart
