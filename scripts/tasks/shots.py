@@ -57,12 +57,21 @@ def choose_border(page: Page) -> None:
     page.get_by_role("button", name="House border", exact=True).click()
 
 
+def show_layouts(page: Page) -> None:
+    page.get_by_role("button", name="Layouts").click()
+    page.get_by_role("columnheader", name="beds up and down").wait_for()
+
+
 VIEWS: dict[str, tuple[str, dict[str, int], str, Steps]] = {
     "ground": (f"{LANTERN}/ground", DESK, "light", choose_long_bed),
     "ground-evening": (f"{MAGPIE}/ground", DESK, "dark", None),
     "ground-table": (f"{LANTERN}/ground", DESK, "light", as_table),
     "ground-phone": (f"{LANTERN}/ground", PHONE, "light", None),
     "soil": (f"{LANTERN}/soil", DESK, "light", choose_border),
+    "layouts": (f"{LANTERN}/ground", DESK, "light", show_layouts),
+    "building": (f"{LANTERN}/soil?view=building", DESK, "light", None),
+    "watering": (f"{LANTERN}/soil?view=watering", DESK, "light", None),
+    "feeding": (f"{LANTERN}/soil?view=feeding", DESK, "light", None),
     "bed-sheet": (f"{LANTERN}/squares/south", DESK, "light", select_carrot),
     "what-fits": (f"{LANTERN}/squares/low", DESK, "light", choose_free_squares),
     "working": (f"{LANTERN}/squares/border", DESK, "light", open_working),
