@@ -286,3 +286,21 @@ def test_layouts_stand_side_by_side_and_one_is_taken(page, base_url):
     expect(table.get_by_role("columnheader", name="before beds up and down")).to_be_visible()
     page.get_by_role("button", name="Undo").click()
     expect(places.get_by_role("link", name=re.compile("^South bed"))).to_be_visible()
+
+
+def test_a_pot_is_carried_to_another_spot_for_the_winter(page, base_url):
+    page.goto(f"{base_url}/gardens/magpie-terrace/ground?place=pot-flower")
+    page.get_by_role("button", name="It stands elsewhere for a while").click()
+    form = page.get_by_role("form", name="Another spot")
+    form.get_by_label("From, every year").fill("2028-06-01")
+    form.get_by_label("until").fill("2028-05-01")
+    form.get_by_role("button", name="Carry it there").click()
+    expect(form.get_by_role("alert")).to_contain_text("Give a later day")
+    form.get_by_label("until").fill("2028-09-01")
+    form.get_by_label("To the right").fill("4.2m")
+    form.get_by_label("under cover").check()
+    form.get_by_role("button", name="Carry it there").click()
+    spots = page.get_by_role("region", name="Other spots")
+    expect(spots).to_contain_text("1 June to 1 September: 4.2 m right, 1.5 m up, under cover")
+    spots.get_by_role("button", name="Take out").click()
+    expect(spots.get_by_role("listitem")).to_have_count(0)

@@ -5,7 +5,7 @@ bed recomputes that bed and the sums.
 """
 
 from collections import defaultdict
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import date, timedelta
 from functools import lru_cache
 
@@ -99,9 +99,19 @@ def place_cases(plan: p.Plan, setting: Setting, book: Book) -> list[PlaceCase]:
     sky = sky_of(plan, setting.year.start.year, book)
     around = surroundings(plan.site, plan.places, plan.garden.household, book)
     return [
-        PlaceCase(place, setting, place_sun(place, sky), around[place.id], book)
+        PlaceCase(
+            place, _where_it_stands(place, setting), place_sun(place, sky), around[place.id], book
+        )
         for place in plan.places
     ]
+
+
+def _where_it_stands(place: p.Place, setting: Setting) -> Setting:
+    """The setting of a place: its own frosts where it is under cover for a while."""
+    covered = tuple((stay.since, stay.until) for stay in place.stays if stay.under_cover)
+    if not covered:
+        return setting
+    return replace(setting, year=season.sheltered(setting.year, covered))
 
 
 def place_case(plan: p.Plan, place_id: str, book: Book) -> PlaceCase:

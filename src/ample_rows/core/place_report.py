@@ -6,8 +6,9 @@ from ample_rows.core import harvest, notes, places, roots, supports
 from ample_rows.core import plan as p
 from ample_rows.core.cells import grid_of
 from ample_rows.core.ground.bears import bears_words, best_months
-from ample_rows.core.ground.frame import Points, inner_rings_m, outer_ring_m
+from ample_rows.core.ground.frame import Points, inner_rings_m, laid, outer_ring_m
 from ample_rows.core.ground.place_sun import PlaceSun
+from ample_rows.core.ground.stays import spot_of
 from ample_rows.core.ground.surroundings import Surroundings
 from ample_rows.core.harvest import Draws
 from ample_rows.core.lattice import Point
@@ -19,6 +20,7 @@ from ample_rows.core.report import (
     GroundReport,
     PlaceReport,
     SoilReport,
+    SpotReport,
     Standing,
     SunReport,
     SupportReport,
@@ -178,6 +180,7 @@ def _ground_report(place: p.Place, around: Surroundings) -> GroundReport:
         outside_cm=(x1 - x0, y1 - y0),
         outer_m=() if outer is None else _points(outer),
         inner_m=tuple(_points(ring) for ring in inner_rings_m(place)),
+        spots=_spots(place),
         path_cm=around.path_cm,
         path_beside=around.path_beside,
         water=around.water.source if around.water else None,
@@ -188,6 +191,18 @@ def _ground_report(place: p.Place, around: Surroundings) -> GroundReport:
         fall_width_cm=around.fall_width_cm,
         fall_length_cm=around.fall_length_cm,
     )
+
+
+def _spots(place: p.Place) -> tuple[SpotReport, ...]:
+    """The other spots of a container that lie in the yard."""
+    found = []
+    ring = np.asarray(places.outer_outline(place.shape).exterior.coords[:-1])
+    for stay in place.stays:
+        spot = spot_of(place, stay)
+        if spot is not None and stay.at_m is not None:
+            outer = laid(place.shape, spot.at_m, spot.heading_deg, ring)
+            found.append(SpotReport(stay.since, stay.until, _points(outer)))
+    return tuple(found)
 
 
 def _points(ring: Points) -> tuple[Point, ...]:

@@ -105,6 +105,15 @@ class SunReport:
 
 
 @dataclass(frozen=True, slots=True)
+class SpotReport:
+    """Another spot of a container: from one day of every year up to another, its outline. [m]"""
+
+    since: date
+    until: date
+    outer_m: tuple[Point, ...]
+
+
+@dataclass(frozen=True, slots=True)
 class GroundReport:
     """Where a place lies in the yard: paths, water, the door, the fall. Unknown is null.
 
@@ -124,6 +133,7 @@ class GroundReport:
     outside_cm: tuple[float, float]
     outer_m: tuple[Point, ...]
     inner_m: tuple[tuple[Point, ...], ...]
+    spots: tuple[SpotReport, ...]
 
 
 @dataclass(frozen=True, slots=True)

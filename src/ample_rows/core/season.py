@@ -5,7 +5,7 @@ ground cleared in the morning may be sown again the same day.
 """
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import date, timedelta
 from functools import lru_cache
 from statistics import NormalDist
@@ -88,6 +88,23 @@ def growing_year(garden: p.Garden, book: Book) -> GrowingYear:
         spread_days=book.value("frost_spread_days") if spread is None else spread,
         mean_c=mean,
     )
+
+
+def sheltered(year: GrowingYear, covered: tuple[tuple[date, date], ...]) -> GrowingYear:
+    """The year of a place that is under cover over some spells of every year.
+
+    A spell over the last frost moves that back to its beginning, one over the first frost
+    moves that on to its end, both within the plan's year.
+    """
+    for since, until in covered:
+        span = (until - since).days % 365 or 365
+        spring = _yearly_on_or_after(since, year.last_frost - timedelta(days=span - 1))
+        if spring <= year.last_frost:
+            year = replace(year, last_frost=max(spring, year.start))
+        autumn = _yearly_on_or_after(since, year.first_frost - timedelta(days=span - 1))
+        if autumn <= year.first_frost:
+            year = replace(year, first_frost=min(autumn + timedelta(days=span), year.end))
+    return year
 
 
 def _nearest_month_start(day: date) -> date:

@@ -1465,6 +1465,8 @@ export interface components {
                 number,
                 number
             ][][];
+            /** Spots */
+            spots: components["schemas"]["SpotReport"][];
         };
         /**
          * GrowthReport
@@ -2069,6 +2071,11 @@ export interface components {
             empty_kg?: number | null;
             /** Load Limit Kg Per M2 */
             load_limit_kg_per_m2?: number | null;
+            /**
+             * Stays
+             * @default []
+             */
+            stays: components["schemas"]["Stay"][];
             /** Sun Hours */
             sun_hours?: number | null;
             /**
@@ -2928,6 +2935,27 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * SpotReport
+         * @description Another spot of a container: from one day of every year up to another, its outline. [m]
+         */
+        SpotReport: {
+            /**
+             * Since
+             * Format: date
+             */
+            since: string;
+            /**
+             * Until
+             * Format: date
+             */
+            until: string;
+            /** Outer M */
+            outer_m: [
+                number,
+                number
+            ][];
+        };
+        /**
          * StageCost
          * @description The places of one stage together. The cost is null while a price is missing.
          */
@@ -2987,6 +3015,37 @@ export interface components {
             what: string;
             /** Cost */
             cost: number | null;
+        };
+        /**
+         * Stay
+         * @description Another spot where a container stands from one day of every year up to another.
+         *
+         *     `under_cover` keeps frost and rain off: a porch, a greenhouse, a light room.
+         */
+        Stay: {
+            /**
+             * Since
+             * Format: date
+             */
+            since: string;
+            /**
+             * Until
+             * Format: date
+             */
+            until: string;
+            /** At M */
+            at_m?: [
+                number,
+                number
+            ] | null;
+            /** Heading Deg */
+            heading_deg?: number | null;
+            /** Under Cover */
+            under_cover?: boolean | null;
+            /** Load Limit Kg Per M2 */
+            load_limit_kg_per_m2?: number | null;
+        } & {
+            [key: string]: unknown;
         };
         /**
          * SunMap

@@ -5,6 +5,7 @@ import type { Edit, Fix, Place, PlaceReport } from '../api/types';
 import { useUnits } from '../app/preferences';
 import { MarginNotes } from '../notes/MarginNotes';
 import { formOf } from '../places/draft';
+import { Stays } from './Stays';
 import { nextId } from '../squares/edits';
 import { words } from '../time/day';
 import type { Day } from '../time/day';
@@ -131,6 +132,9 @@ export function PlaceGround({ state, report, turn, hours, day, onEdit, onPlacing
           Its squares
         </Link>
       </p>
+      {document.kind === 'container' && (
+        <Stays key={state.head.version} place={document} onEdit={onEdit} />
+      )}
       <div className="mt-2 border-t border-rule pt-1.5">
         <MarginNotes
           notes={notes}
@@ -174,6 +178,7 @@ const GROUND_NOTES = new Set([
   'out-of-sight',
   'tree-roots',
   'fall',
+  'load',
   'rim-low',
   'rim-high',
   'no-room-to-kneel',

@@ -3,6 +3,7 @@ import { memo } from 'react';
 import type { HeldGarden } from '../api/merge';
 import type { PlaceReport } from '../api/types';
 import type { Extent } from '../app/useExtent';
+import { dayOf, words } from '../time/day';
 import { isShown, ring } from './held';
 import type { Shows } from './held';
 import { beside, fitLabel, textWidth, within } from './labels';
@@ -117,6 +118,17 @@ const Mark = memo(function Mark({
   return (
     <>
       <title>{`${mark.name}${mark.hours ? `, ${mark.hours} of sun` : ''}`}</title>
+      {report.ground.spots.map((spot) => (
+        <path
+          key={spot.since}
+          d={ring(scale, spot.outer_m)}
+          fill="none"
+          stroke={colour}
+          strokeDasharray="4 3"
+        >
+          <title>{`${mark.name} from ${words(dayOf(spot.since))} to ${words(dayOf(spot.until))}`}</title>
+        </path>
+      ))}
       <path
         d={[outer, ...inner.slice(1)].map((points) => ring(scale, points)).join('')}
         fillRule="evenodd"

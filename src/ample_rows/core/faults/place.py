@@ -1,6 +1,7 @@
 """What must agree in one place."""
 
 from collections.abc import Iterator
+from datetime import timedelta
 
 from ample_rows.core import places
 from ample_rows.core import plan as p
@@ -46,6 +47,13 @@ def place_faults(place: p.Place, path: str, soil: p.Soil | None, book: Book) -> 
     if place.watered_by is not None and place.watered_by not in book.water_ways:
         known_ways = unknown(place.watered_by, "way to water", book.water_ways)
         yield Fault(f"{path}.watered_by", known_ways)
+    for index, stay in enumerate(place.stays):
+        span = stay.until - stay.since
+        if not timedelta(0) < span < timedelta(days=366):
+            words = f"must come after {stay.since}, by less than a year"
+            yield Fault(f"{path}.stays[{index}].until", words)
+    if place.stays and place.kind != "container":
+        yield Fault(f"{path}.stays", "only a container can be carried to another spot")
     grid = grid_of(place)
     held: set[str] = set()
     for index, part in enumerate(place.held):

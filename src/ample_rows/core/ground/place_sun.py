@@ -1,6 +1,6 @@
 """Sun on a place: the hours each of its cells gets through the year."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import date
 from functools import lru_cache
 
@@ -13,6 +13,7 @@ from ample_rows.core.cells import DEFAULT_CELL_CM, grid_of, grid_over
 from ample_rows.core.ground.cell_points import block_points_cm, cell_points_cm
 from ample_rows.core.ground.frame import laid
 from ample_rows.core.ground.shade import hours_of_sun
+from ample_rows.core.ground.stays import Spot, spot_of, spot_on, stay_on
 from ample_rows.core.ground.sun_path import PARTS, Location, SunPath, sample_days, sun_path
 from ample_rows.core.ground.yard import Yard, yard_of
 from ample_rows.core.reference import Book
@@ -90,10 +91,31 @@ def sky_over(garden: p.Garden, site: p.Site, year: int, book: Book) -> Sky:
 
 def place_sun(place: p.Place, sky: Sky | None) -> PlaceSun | None:
     """The sun on a place through the year; None where its spot or its yard is not known."""
-    if sky is None or place.at_m is None:
+    spot = spot_of(place, None)
+    if sky is None or spot is None:
         return None
-    spot = _Spot(place.at_m, place.heading_deg or 0.0, places.fill_cm(place))
-    return _sun_on(place.shape, place.cell_cm or DEFAULT_CELL_CM, spot, sky)
+    found = _sun_at(place, spot, sky)
+    days = sample_days(sky.year)
+    for stay in place.stays:
+        there = spot_of(place, stay)
+        if there is not None:
+            held = np.array([stay_on(place, day) is stay for day in days])
+            found = _joined(found, _sun_at(place, there, sky), held)
+    return found
+
+
+def _sun_at(place: p.Place, spot: Spot, sky: Sky) -> PlaceSun:
+    lying = _Spot(spot.at_m, spot.heading_deg, places.fill_cm(place))
+    return _sun_on(place.shape, place.cell_cm or DEFAULT_CELL_CM, lying, sky)
+
+
+def _joined(here: PlaceSun, there: PlaceSun, held: NDArray[np.bool_]) -> PlaceSun:
+    """The sun at one spot, but on some sample days at another."""
+    return replace(
+        here,
+        hours=np.where(held, there.hours, here.hours),
+        useful_hours=np.where(held, there.useful_hours, here.useful_hours),
+    )
 
 
 @dataclass(frozen=True)
@@ -134,10 +156,11 @@ def mean_by_area(place: p.Place, cells: dict[str, float]) -> float:
 
 def hours_on_day(place: p.Place, sky: Sky, path: SunPath) -> dict[str, float]:
     """Direct sun on each cell over the first day of a path; empty without a spot. [hours]"""
-    if place.at_m is None:
+    spot = spot_on(place, path.days[0])
+    if spot is None:
         return {}
     grid = grid_of(place)
-    spots = laid(place.shape, place.at_m, place.heading_deg or 0.0, cell_points_cm(grid))
+    spots = laid(place.shape, spot.at_m, spot.heading_deg, cell_points_cm(grid))
     soil = np.full(len(spots), places.fill_cm(place) / 100)
     hours = hours_of_sun(spots, soil, sky.yard, path)[:, 0].sum(axis=1)
     return {address: float(h) for address, h in zip(grid.cells, hours, strict=True)}

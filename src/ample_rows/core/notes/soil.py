@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator
 
-from ample_rows.core.notes.view import PlaceView
+from ample_rows.core.notes.view import PlaceView, day_words
 from ample_rows.core.report import Note
 from ample_rows.core.soil.fill import base_cm, fill_of
 from ample_rows.core.soil.weight import weight_of
@@ -11,19 +11,26 @@ _NEAR_THE_LIMIT = 0.8
 
 
 def load(view: PlaceView) -> Iterator[Note]:
-    """A soaked place against the load that the grower's own papers give. Never called safe."""
-    limit = view.place.load_limit_kg_per_m2
-    if limit is None:
-        return
+    """A soaked place against the load that the grower's own papers give, at each of its spots.
+    Never called safe."""
+    place = view.place
+    limits = [("", place.load_limit_kg_per_m2)]
+    limits += [(f" from {day_words(s.since)}", s.load_limit_kg_per_m2) for s in place.stays]
+    for when, limit in limits:
+        if limit is not None:
+            yield _load_note(view, limit, when)
+
+
+def _load_note(view: PlaceView, limit: float, when: str) -> Note:
     weight = weight_of(view.place, fill_of(view.place, view.setting.soil, view.book), view.book)
     over = weight.kg_per_m2 > limit
-    yield Note(
+    return Note(
         "stop" if over else "care" if weight.kg_per_m2 > _NEAR_THE_LIMIT * limit else "tip",
         "load",
         view.place.id,
         None,
         f"Soaked, this place weighs {weight.kg:.0f} kg, {weight.kg_per_m2:.0f} kg on each square "
-        f"metre that it stands on; your papers give {limit:g} kg.",
+        f"metre that it stands on; your papers give {limit:g} kg{when}.",
         "What a floor, deck or roof may carry, and where on it, is for an engineer to say; "
         "a lighter mix or a shallower fill weighs less.",
     )

@@ -26,6 +26,7 @@ from ample_rows.core.plan.place import (
     Polygon,
     Rectangle,
     Shape,
+    Stay,
     Support,
 )
 from ample_rows.core.plan.planting import (
@@ -144,6 +145,7 @@ __all__ = [
     "Spacing",
     "Stage",
     "Start",
+    "Stay",
     "Support",
     "Tank",
     "Tap",

@@ -74,6 +74,20 @@ class Support(PlanValue):
     system: Ident
 
 
+class Stay(PlanValue):
+    """Another spot where a container stands from one day of every year up to another.
+
+    `under_cover` keeps frost and rain off: a porch, a greenhouse, a light room.
+    """
+
+    since: PlanDate
+    until: PlanDate
+    at_m: PointM | None = None
+    heading_deg: Annotated[float, Field(ge=-360, le=360, allow_inf_nan=False)] | None = None
+    under_cover: bool | None = None
+    load_limit_kg_per_m2: Positive | None = None
+
+
 class Added(PlanValue):
     """Soft matter on a place: laid on top, dug in, or buried in a trench; `cm` as it is laid."""
 
@@ -110,6 +124,7 @@ class Place(PlanValue):
     base_cm: Depth | None = None
     empty_kg: Positive | None = None
     load_limit_kg_per_m2: Positive | None = None
+    stays: Annotated[tuple[Stay, ...], Field(max_length=12)] = ()
     sun_hours: Annotated[float, Field(ge=0, le=24, allow_inf_nan=False)] | None = None
     held: tuple[Held, ...] = ()
     supports: tuple[Support, ...] = ()

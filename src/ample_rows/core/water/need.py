@@ -6,6 +6,7 @@ from datetime import date, timedelta
 
 from ample_rows.core import places
 from ample_rows.core import plan as p
+from ample_rows.core.ground.stays import stay_on
 from ample_rows.core.reference import Book, Mix
 from ample_rows.core.report import GrowthReport, PlantingReport
 from ample_rows.core.water.air import Air12
@@ -60,7 +61,8 @@ def water_need(
         cover = min(1.0, leaves / area)
         wide = max(area, leaves)
         drunk = air.taken[month] * (bare + (full - bare) * cover) * wide * dries
-        daily = max(0.0, drunk - air.rain[month] * area)
+        rain = 0.0 if _under_cover(place, month, year) else air.rain[month]
+        daily = max(0.0, drunk - rain * area)
         dry.append(drunk * 7)
         litres.append(daily * 7)
         between.append(_days(held_mm * area, daily))
@@ -73,6 +75,11 @@ def water_need(
         wets_cm=wetted_cm(mix, book),
         how=air.method,
     )
+
+
+def _under_cover(place: p.Place, month: int, year: int) -> bool:
+    stay = stay_on(place, date(year, month + 1, _MIDDLE))
+    return bool(stay and stay.under_cover)
 
 
 def _days(held_litres: float, daily_litres: float) -> float | None:
