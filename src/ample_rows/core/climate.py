@@ -1,7 +1,6 @@
 """A garden's normals: from a made-up climate, or from a table as a weather service gives it."""
 
 import csv
-import io
 import re
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
@@ -72,12 +71,10 @@ def made_up(climate: MadeUpClimate, latitude: float) -> Climate:
 def climate_csv(climate: Climate) -> str:
     """Twelve rows, January first, units in the heads."""
     kept = [key for key in _KEYS if getattr(climate, key) is not None]
-    out = io.StringIO()
-    writer = csv.writer(out, lineterminator="\n")
-    writer.writerow(["month", *kept])
+    rows = [["month", *kept]]
     for month in range(MONTHS):
-        writer.writerow([month + 1, *(f"{getattr(climate, key)[month]:g}" for key in kept)])
-    return out.getvalue()
+        rows.append([str(month + 1), *(f"{getattr(climate, key)[month]:g}" for key in kept)])
+    return "".join(",".join(row) + "\n" for row in rows)
 
 
 def read_climate(text: str) -> Climate:

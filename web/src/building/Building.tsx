@@ -2,6 +2,7 @@ import { useState } from 'react';
 
 import type { HeldGarden } from '../api/merge';
 import type { BuildReport, Edit } from '../api/types';
+import { Heads } from '../app/Heads';
 import { useUnits } from '../app/preferences';
 import { useBuild } from '../soil/useSoil';
 import { BuildPrices } from './BuildPrices';
@@ -73,22 +74,9 @@ function Costs({ build }: { build: BuildReport }) {
       )}
       <table className="w-full">
         <caption className="sr-only">Cost and hours by stage</caption>
-        <thead className="text-muted">
-          <tr>
-            <th scope="col" className="text-left font-normal">
-              Stage
-            </th>
-            <th scope="col" className="text-right font-normal">
-              Soil
-            </th>
-            <th scope="col" className="text-right font-normal">
-              Building
-            </th>
-            <th scope="col" className="text-right font-normal">
-              Hours
-            </th>
-          </tr>
-        </thead>
+        <Heads
+          columns={[['Stage'], ['Soil', 'right'], ['Building', 'right'], ['Hours', 'right']]}
+        />
         <tbody>
           {build.stages.map((stage) => (
             <tr key={stage.stage} className="border-t border-faint">
@@ -135,25 +123,15 @@ function Lines({ build }: { build: BuildReport }) {
   return (
     <table className="mt-4 w-full">
       <caption className="mb-1 text-left font-semibold">Besides the boards</caption>
-      <thead className="text-muted">
-        <tr>
-          <th scope="col" className="text-left font-normal">
-            Material
-          </th>
-          <th scope="col" className="text-right font-normal">
-            How much
-          </th>
-          <th scope="col" className="text-right font-normal">
-            Lasts, years
-          </th>
-          <th scope="col" className="text-right font-normal">
-            Costs
-          </th>
-          <th scope="col" className="text-right font-normal">
-            a year
-          </th>
-        </tr>
-      </thead>
+      <Heads
+        columns={[
+          ['Material'],
+          ['How much', 'right'],
+          ['Lasts, years', 'right'],
+          ['Costs', 'right'],
+          ['a year', 'right'],
+        ]}
+      />
       <tbody>
         {build.lines.map((line) => (
           <tr key={line.material} className="border-t border-faint">

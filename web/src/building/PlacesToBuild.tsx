@@ -1,5 +1,6 @@
 import type { HeldGarden } from '../api/merge';
 import type { BuildReport, Edit } from '../api/types';
+import { Heads } from '../app/Heads';
 import { useUnits } from '../app/preferences';
 import { useMaterials } from '../soil/useSoil';
 import type { Units } from '../units/units';
@@ -28,25 +29,7 @@ export function PlacesToBuild({ state, build, onEdit }: Props) {
   return (
     <table className="w-full">
       <caption className="sr-only">Places by stage, with their pieces and hours</caption>
-      <thead className="text-muted">
-        <tr>
-          <th scope="col" className="text-left font-normal">
-            Place
-          </th>
-          <th scope="col" className="text-left font-normal">
-            When
-          </th>
-          <th scope="col" className="text-left font-normal">
-            Made of
-          </th>
-          <th scope="col" className="text-left font-normal">
-            Pieces
-          </th>
-          <th scope="col" className="text-right font-normal">
-            Hours
-          </th>
-        </tr>
-      </thead>
+      <Heads columns={[['Place'], ['When'], ['Made of'], ['Pieces'], ['Hours', 'right']]} />
       <tbody>
         {build.places.map((row) => {
           const place = state.plan.places.find((p) => p.id === row.place);

@@ -1,5 +1,6 @@
 import type { HeldGarden } from '../api/merge';
 import type { Edit, PlaceReport } from '../api/types';
+import { Heads } from '../app/Heads';
 import { Figure, Sum } from '../ledger/Working';
 import { dayOf, words } from '../time/day';
 import { FeedForm } from './FeedForm';
@@ -22,28 +23,16 @@ export function Feeding({ state, chosen, nameOf, onChoose, onEdit }: Props) {
           <caption className="mb-1 text-left text-muted">
             Nitrogen through the plan’s year, in grams
           </caption>
-          <thead className="text-muted">
-            <tr>
-              <th scope="col" className="text-left font-normal">
-                Place
-              </th>
-              <th scope="col" className="text-right font-normal">
-                Taken
-              </th>
-              <th scope="col" className="text-right font-normal">
-                Freed by its fill
-              </th>
-              <th scope="col" className="text-right font-normal">
-                Lacking
-              </th>
-              <th scope="col" className="text-right font-normal">
-                {packet ?? 'Packet'}
-              </th>
-              <th scope="col" className="text-right font-normal">
-                g a m²
-              </th>
-            </tr>
-          </thead>
+          <Heads
+            columns={[
+              ['Place'],
+              ['Taken', 'right'],
+              ['Freed by its fill', 'right'],
+              ['Lacking', 'right'],
+              [packet ?? 'Packet', 'right'],
+              ['g a m²', 'right'],
+            ]}
+          />
           <tbody>
             {state.report.places.map((row) => (
               <tr
@@ -122,25 +111,15 @@ function CropFeeds({
   return (
     <table className="mt-4 w-full">
       <caption className="mb-1 text-left font-semibold">{`Crop by crop in ${name}`}</caption>
-      <thead className="text-muted">
-        <tr>
-          <th scope="col" className="text-left font-normal">
-            Crop
-          </th>
-          <th scope="col" className="text-left font-normal">
-            From
-          </th>
-          <th scope="col" className="text-right font-normal">
-            Takes, g
-          </th>
-          <th scope="col" className="text-right font-normal">
-            Packet, g
-          </th>
-          <th scope="col" className="pl-4 text-left font-normal">
-            Because
-          </th>
-        </tr>
-      </thead>
+      <Heads
+        columns={[
+          ['Crop'],
+          ['From'],
+          ['Takes, g', 'right'],
+          ['Packet, g', 'right'],
+          ['Because', 'after'],
+        ]}
+      />
       <tbody>
         {rows.map(
           ({ planting, n_g, packet_g, why }) =>

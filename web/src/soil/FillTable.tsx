@@ -1,5 +1,6 @@
 import type { HeldGarden } from '../api/merge';
 import type { OrderReport } from '../api/types';
+import { Heads } from '../app/Heads';
 import { useUnits } from '../app/preferences';
 import { Figure, Sum } from '../ledger/Working';
 
@@ -21,34 +22,18 @@ export function FillTable({ state, order, chosen, bought, onChoose, onBuy }: Pro
       <caption className="sr-only">
         What each place takes of soil, and what it weighs soaked
       </caption>
-      <thead className="text-muted">
-        <tr>
-          <th scope="col" className="text-left font-normal">
-            Fill
-          </th>
-          <th scope="col" className="text-left font-normal">
-            Place
-          </th>
-          <th scope="col" className="text-left font-normal">
-            Mix
-          </th>
-          <th scope="col" className="text-right font-normal">
-            Settled
-          </th>
-          <th scope="col" className="text-right font-normal">
-            Settles by
-          </th>
-          <th scope="col" className="text-right font-normal">
-            To pour
-          </th>
-          <th scope="col" className="text-right font-normal">
-            {`Soaked, ${units.weightUnit}`}
-          </th>
-          <th scope="col" className="text-right font-normal">
-            {units.system === 'imperial' ? 'lb a sq ft' : 'kg a m²'}
-          </th>
-        </tr>
-      </thead>
+      <Heads
+        columns={[
+          ['Fill'],
+          ['Place'],
+          ['Mix'],
+          ['Settled', 'right'],
+          ['Settles by', 'right'],
+          ['To pour', 'right'],
+          [`Soaked, ${units.weightUnit}`, 'right'],
+          [units.system === 'imperial' ? 'lb a sq ft' : 'kg a m²', 'right'],
+        ]}
+      />
       <tbody>
         {rows.map((row) => {
           const name = state.plan.places.find((p) => p.id === row.id)?.name ?? row.id;

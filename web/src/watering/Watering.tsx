@@ -1,5 +1,6 @@
 import type { HeldGarden } from '../api/merge';
 import type { Edit, PlaceReport } from '../api/types';
+import { Heads } from '../app/Heads';
 import { Choice } from '../app/Choice';
 import { useUnits } from '../app/preferences';
 import { WaterYear } from '../soil/WaterYear';
@@ -68,28 +69,16 @@ function Ways({ water, used }: { water: NonNullable<PlaceReport['water']>; used:
       <caption className="mb-1 text-left text-muted">
         A dry week’s water in the thirstiest month, by each way
       </caption>
-      <thead className="text-muted">
-        <tr>
-          <th scope="col" className="text-left font-normal">
-            Way
-          </th>
-          <th scope="col" className="text-right font-normal">
-            {`Poured, ${units.volumeUnit}`}
-          </th>
-          <th scope="col" className="text-right font-normal">
-            Trips
-          </th>
-          <th scope="col" className="text-right font-normal">
-            Water runs
-          </th>
-          <th scope="col" className="text-right font-normal">
-            Your time
-          </th>
-          <th scope="col" className="pl-4 text-left font-normal">
-            Leaves
-          </th>
-        </tr>
-      </thead>
+      <Heads
+        columns={[
+          ['Way'],
+          [`Poured, ${units.volumeUnit}`, 'right'],
+          ['Trips', 'right'],
+          ['Water runs', 'right'],
+          ['Your time', 'right'],
+          ['Leaves', 'after'],
+        ]}
+      />
       <tbody>
         {water.ways.map((way) => (
           <tr
