@@ -14,7 +14,7 @@ export function GettingReady({ place, name }: { place: PlaceReport; name: string
       <ul>
         {place.jobs.map((job) => (
           <li key={`${job.what} ${job.on}`} className="flex gap-3 border-t border-faint py-0.5">
-            <span className="w-40 shrink-0 text-muted">
+            <span className="w-48 shrink-0 text-muted">
               {`${words(dayOf(job.on))} – ${words(dayOf(job.latest))}`}
             </span>
             <span>
