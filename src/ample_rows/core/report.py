@@ -172,7 +172,7 @@ class WaterReport:
 @dataclass(frozen=True, slots=True)
 class TankReport:
     """A butt through the year for the places nearest to it, the soonest dry ones first.
-    By month, January first. [L]"""
+    By month, January first, and over the year. [L]"""
 
     name: str
     litres: float
@@ -180,6 +180,9 @@ class TankReport:
     caught: tuple[float, ...]
     used: tuple[float, ...]
     short: tuple[float, ...]
+    caught_a_year: float
+    used_a_year: float
+    short_a_year: float
     weeks_dry: float
 
 

@@ -54,6 +54,14 @@ def test_a_soil_test_shifts_phosphate_and_potash(feed):
     assert potash("low") == pytest.approx(1.5 * potash("middle"))
 
 
+def test_the_packet_given_for_nitrogen_brings_the_rest_by_its_analysis(feed):
+    found = feed(CABBAGE, packet={**PACKET, "price_per_kg": 2})
+    assert found.packet_p2o5_g == pytest.approx(165.6 * 0.04)
+    assert found.packet_k2o_g == pytest.approx(165.6 * 0.08)
+    assert found.packet_cost == pytest.approx(0.1656 * 2)
+    assert feed(CABBAGE, packet={"n_percent": 5}).packet_k2o_g is None
+
+
 def test_a_sour_soil_is_told_to_be_limed_a_chalky_one_not(feed):
     assert "lime in autumn" in feed(test={"ph": 5.2}).advice[0]
     assert "lime does not" in feed(test={"ph": 8.1}).advice[0]

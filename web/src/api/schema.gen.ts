@@ -777,6 +777,8 @@ export interface components {
             label: string;
             /** Height Cm */
             height_cm: number;
+            /** Boards */
+            boards: number;
             /** Bars */
             bars: components["schemas"]["Bar"][];
             /** Waste Cm */
@@ -1275,6 +1277,10 @@ export interface components {
             packet_g: number | null;
             /** Packet G Per M2 */
             packet_g_per_m2: number | null;
+            /** Packet P2O5 G */
+            packet_p2o5_g: number | null;
+            /** Packet K2O G */
+            packet_k2o_g: number | null;
             /** Packet Cost */
             packet_cost: number | null;
             /** Crops */
@@ -2114,6 +2120,8 @@ export interface components {
             hours_loosen: number;
             /** Hours Fill */
             hours_fill: number;
+            /** Hours */
+            hours: number;
         };
         /**
          * PlaceChange
@@ -3169,7 +3177,7 @@ export interface components {
         /**
          * TankReport
          * @description A butt through the year for the places nearest to it, the soonest dry ones first.
-         *     By month, January first. [L]
+         *     By month, January first, and over the year. [L]
          */
         TankReport: {
             /** Name */
@@ -3184,6 +3192,12 @@ export interface components {
             used: number[];
             /** Short */
             short: number[];
+            /** Caught A Year */
+            caught_a_year: number;
+            /** Used A Year */
+            used_a_year: number;
+            /** Short A Year */
+            short_a_year: number;
             /** Weeks Dry */
             weeks_dry: number;
         };

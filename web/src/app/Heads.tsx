@@ -1,9 +1,10 @@
 type Column = readonly [words: string, side?: 'right' | 'after'];
 
-/** The heads of a table's columns: words to the left, figures to the right, `after` set off. */
-export function Heads({ columns }: { columns: readonly Column[] }) {
+/** The heads of a table's columns: words to the left, figures to the right, `after` set off. `tucked`
+ * heads are for the ear only on a phone, where each row is laid out by itself. */
+export function Heads({ columns, tucked }: { columns: readonly Column[]; tucked?: boolean }) {
   return (
-    <thead className="text-muted">
+    <thead className={`text-muted ${tucked ? 'max-sm:sr-only' : ''}`}>
       <tr>
         {columns.map(([words, side]) => (
           <th

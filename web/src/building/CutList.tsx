@@ -8,11 +8,10 @@ const GAP = 4;
 export function CutList({ order }: { order: BoardOrder }) {
   const units = useUnits();
   const longest = Math.max(...order.bars.map((bar) => bar.length_cm));
-  const boards = order.bars.reduce((sum, bar) => sum + bar.count, 0);
   return (
     <section className="mt-4" aria-label={`Cut list, ${order.label}`}>
       <h2 className="font-sans text-[14px] font-semibold first-letter:uppercase">
-        {`${order.label}, ${units.length(order.height_cm)} high: ${boards} to buy`}
+        {`${order.label}, ${units.length(order.height_cm)} high: ${order.boards} to buy`}
         {order.cost !== null && `, ${order.cost.toFixed(2)}`}
       </h2>
       <p className="text-muted">
@@ -28,7 +27,10 @@ export function CutList({ order }: { order: BoardOrder }) {
         <tbody>
           {order.bars.map((bar) => (
             <tr key={`${bar.length_cm} ${bar.cuts_cm.join(' ')}`}>
-              <th scope="row" className="w-28 whitespace-nowrap pr-2 text-left font-normal">
+              <th
+                scope="row"
+                className="w-28 whitespace-nowrap pr-2 max-sm:w-20 text-left font-normal"
+              >
                 {`${bar.count} of ${units.length(bar.length_cm)}`}
               </th>
               <td>
@@ -65,7 +67,9 @@ export function CutList({ order }: { order: BoardOrder }) {
                   })}
                 </svg>
               </td>
-              <td className="w-44 pl-3">{bar.cuts_cm.map((cm) => units.bare(cm)).join(' + ')}</td>
+              <td className="w-44 pl-3 max-sm:w-24">
+                {bar.cuts_cm.map((cm) => units.bare(cm)).join(' + ')}
+              </td>
             </tr>
           ))}
         </tbody>

@@ -29,7 +29,7 @@ export function PlacesToBuild({ state, build, onEdit }: Props) {
   return (
     <table className="w-full">
       <caption className="sr-only">Places by stage, with their pieces and hours</caption>
-      <Heads columns={[['Place'], ['When'], ['Made of'], ['Pieces'], ['Hours', 'right']]} />
+      <Heads tucked columns={[['Place'], ['When'], ['Made of'], ['Pieces'], ['Hours', 'right']]} />
       <tbody>
         {build.places.map((row) => {
           const place = state.plan.places.find((p) => p.id === row.place);
@@ -39,8 +39,11 @@ export function PlacesToBuild({ state, build, onEdit }: Props) {
           const fitting = Object.entries(materials).filter(([, m]) => m.used_for === use);
           const usual = use === 'frame' ? 'softwood-board' : '';
           return (
-            <tr key={row.place} className="border-t border-faint align-top">
-              <th scope="row" className="py-1 text-left font-semibold">
+            <tr
+              key={row.place}
+              className="border-t border-faint align-top max-sm:grid max-sm:grid-cols-2 max-sm:gap-x-2 max-sm:pb-2"
+            >
+              <th scope="row" className="py-1 text-left font-semibold max-sm:col-span-2">
                 {row.label}
               </th>
               <td className="py-0.5 pr-2">
@@ -58,7 +61,7 @@ export function PlacesToBuild({ state, build, onEdit }: Props) {
                 {hasWalls ? (
                   <select
                     aria-label={`What ${row.label} is made of`}
-                    className="max-w-[11rem]"
+                    className="max-w-[11rem] max-sm:max-w-full"
                     value={place.material ?? usual}
                     onChange={(event) =>
                       change(row.place, { material: event.target.value || null })
@@ -75,14 +78,15 @@ export function PlacesToBuild({ state, build, onEdit }: Props) {
                   <span className="text-muted">no frame</span>
                 )}
               </td>
-              <td className="py-1 pr-2">
+              <td className="py-1 pr-2 max-sm:col-span-2">
                 {[
                   ...row.pieces.map((piece) => piecesOf(piece, units)),
                   ...(row.card_sheets === null ? [] : [`${row.card_sheets} sheets of card`]),
                 ].join(', ') || '–'}
               </td>
-              <td className="py-1 text-right">
-                {(row.hours_frame + row.hours_loosen + row.hours_fill).toFixed(1)}
+              <td className="py-1 text-right max-sm:col-span-2 max-sm:text-left">
+                {row.hours.toFixed(1)}
+                <span className="sm:hidden"> hours</span>
               </td>
             </tr>
           );

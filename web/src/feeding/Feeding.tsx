@@ -72,6 +72,7 @@ export function Feeding({ state, chosen, nameOf, onChoose, onEdit }: Props) {
             force.
           </p>
         )}
+        <Besides place={chosen} name={nameOf(chosen.id)} />
         <CropFeeds state={state} chosen={chosen} name={nameOf(chosen.id)} />
       </div>
       <aside className="side flex min-h-0 flex-col gap-3 overflow-y-auto border-l border-rule px-3 pb-3 pt-2">
@@ -89,6 +90,20 @@ export function Feeding({ state, chosen, nameOf, onChoose, onEdit }: Props) {
         </section>
       </aside>
     </>
+  );
+}
+
+/** Phosphate and potash: what the crops want by the soil test, and what the packet brings. */
+function Besides({ place, name }: { place: PlaceReport; name: string }) {
+  const { feed } = place;
+  const told = (what: string, wanted: number, brought: number | null) =>
+    `${what}: ${Math.round(wanted)} g wanted${brought === null ? '' : `, ${Math.round(brought)} g come with that packet`}.`;
+  return (
+    <p className="mt-2">
+      <span className="font-semibold">{`${name} besides. `}</span>
+      {`${told('Phosphate', feed.p2o5_g, feed.packet_p2o5_g)} ${told('Potash', feed.k2o_g, feed.packet_k2o_g)}`}
+      {feed.packet_cost !== null && ` The packet costs ${feed.packet_cost.toFixed(2)} a year.`}
+    </p>
   );
 }
 

@@ -1,10 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 
 import { answered, api, ProblemError } from '../api/client';
 import { useEditor } from '../api/garden';
 import type { HeldGarden } from '../api/merge';
 import type { Climate, ClimateAnswer } from '../api/types';
+import { FileButton } from '../app/FileButton';
 import { SHORT_MONTHS as MONTHS } from '../time/day';
 
 const ROWS = [
@@ -25,7 +26,6 @@ export function ClimateForm({ state }: { state: HeldGarden }) {
   const editor = useEditor(slug);
   const [typed, setTyped] = useState<Typed>(() => typedOf(garden.climate));
   const [fault, setFault] = useState<string | null>(null);
-  const file = useRef<HTMLInputElement>(null);
   const known = useQuery<ClimateAnswer[], ProblemError>({
     queryKey: ['climates', garden.latitude],
     staleTime: Infinity,
@@ -78,21 +78,11 @@ export function ClimateForm({ state }: { state: HeldGarden }) {
             ))}
           </select>
         </label>
-        <button type="button" className="press" onClick={() => file.current?.click()}>
-          Bring in a table as CSV
-        </button>
-        <input
-          ref={file}
-          type="file"
+        <FileButton
+          words="Bring in a table as CSV"
+          label="Table of monthly normals"
           accept=".csv,.txt,text/csv,text/plain"
-          aria-label="Table of monthly normals"
-          className="sr-only"
-          tabIndex={-1}
-          onChange={(event) => {
-            const chosen = event.target.files?.[0];
-            if (chosen) void take(chosen);
-            event.target.value = '';
-          }}
+          onFile={(chosen) => void take(chosen)}
         />
         <a className="press" href={`/api/gardens/${slug}/climate.csv`} download>
           Take it out as CSV

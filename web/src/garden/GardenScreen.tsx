@@ -1,10 +1,11 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { useNavigate } from 'react-router';
 
 import { answeredState, api, ProblemError } from '../api/client';
 import { gardensKey, useEditor } from '../api/garden';
 import type { HeldGarden } from '../api/merge';
+import { FileButton } from '../app/FileButton';
 import { Choice } from '../app/Choice';
 import type { Options } from '../app/Choice';
 import { Field } from '../app/Field';
@@ -185,7 +186,6 @@ function InAndOut({ state }: { state: HeldGarden }) {
   const { say, working } = useMessages();
   const client = useQueryClient();
   const go = useNavigate();
-  const file = useRef<HTMLInputElement>(null);
   const [sure, setSure] = useState(false);
 
   const take = async (chosen: File) => {
@@ -233,21 +233,11 @@ function InAndOut({ state }: { state: HeldGarden }) {
           </a>
         </li>
         <li>
-          <button type="button" className="press" onClick={() => file.current?.click()}>
-            Bring in a plan document as a new garden
-          </button>
-          <input
-            ref={file}
-            type="file"
+          <FileButton
+            words="Bring in a plan document as a new garden"
+            label="Plan document"
             accept=".json,application/json"
-            aria-label="Plan document"
-            className="sr-only"
-            tabIndex={-1}
-            onChange={(event) => {
-              const chosen = event.target.files?.[0];
-              if (chosen) void take(chosen);
-              event.target.value = '';
-            }}
+            onFile={(chosen) => void take(chosen)}
           />
         </li>
         <li>

@@ -7,17 +7,16 @@ export function Butts({ tanks }: { tanks: readonly TankReport[] }) {
   const units = useUnits();
   return tanks.map((tank) => {
     const dry = SHORT_MONTHS.filter((_, i) => (tank.short[i] ?? 0) > 1);
-    const sum = (months: readonly number[]) => months.reduce((a, b) => a + b, 0);
     return (
       <section key={tank.name} aria-label={tank.name} className="border-t border-rule pt-2">
         <h2 className="text-base first-letter:uppercase">{`${tank.name}, ${units.volume(tank.litres)}`}</h2>
         <p>
-          {`Its roof brings ${units.volume(sum(tank.caught))} a year; the beds can use ${units.volume(sum(tank.used))} of it.`}
+          {`Its roof brings ${units.volume(tank.caught_a_year)} a year; the beds can use ${units.volume(tank.used_a_year)} of it.`}
         </p>
         <p>
           {dry.length === 0
             ? 'It does not run dry for these places.'
-            : `It stands dry for ${Math.round(tank.weeks_dry)} weeks, in ${dry.join(', ')}, and ${units.volume(sum(tank.short))} must come from elsewhere.`}
+            : `It stands dry for ${Math.round(tank.weeks_dry)} weeks, in ${dry.join(', ')}, and ${units.volume(tank.short_a_year)} must come from elsewhere.`}
         </p>
         {dry.length > 0 && tank.places.length > 1 && (
           <p>

@@ -113,8 +113,16 @@ def _cut_from(
         done: Cutting = cut(pieces, stocks, saw_cm=saw)
     except TooLongError:
         return None
-    label = book.materials[material].label
-    return BoardOrder(material, label, height_cm, done.bars, done.waste_cm, done.cost, done.least)
+    return BoardOrder(
+        material=material,
+        label=book.materials[material].label,
+        height_cm=height_cm,
+        boards=sum(bar.count for bar in done.bars),
+        bars=done.bars,
+        waste_cm=done.waste_cm,
+        cost=done.cost,
+        least=done.least,
+    )
 
 
 def _amounts(chosen: Chosen, frames: list[Frame], build: p.Build, book: Book) -> dict[str, float]:
@@ -176,7 +184,9 @@ def _place_build(place: p.Place, report: PlaceReport, book: Book) -> PlaceBuild:
             rows.append(PieceRow("bent strip", 1, frame.bent_cm))
         rows.append(PieceRow("post", frame.posts, frame.post_cm))
     area = places.inside_area_m2(place.shape)
-    loosened = report.layers.loosened_cm
+    framing = _handled(frame, book) * book.value("hours_per_piece") if frame else 0.0
+    loosening = area * report.layers.loosened_cm / 20 * book.value("hours_per_m2_loosened")
+    filling = report.soil.order_litres / 1000 * book.value("hours_per_m3_moved")
     return PlaceBuild(
         place=place.id,
         label=place.label,
@@ -184,9 +194,10 @@ def _place_build(place: p.Place, report: PlaceReport, book: Book) -> PlaceBuild:
         material=frame.material if frame else place.material,
         pieces=tuple(rows),
         card_sheets=sheet.sheets if sheet else None,
-        hours_frame=_handled(frame, book) * book.value("hours_per_piece") if frame else 0.0,
-        hours_loosen=area * loosened / 20 * book.value("hours_per_m2_loosened"),
-        hours_fill=report.soil.order_litres / 1000 * book.value("hours_per_m3_moved"),
+        hours_frame=framing,
+        hours_loosen=loosening,
+        hours_fill=filling,
+        hours=framing + loosening + filling,
     )
 
 
@@ -194,10 +205,6 @@ def _handled(frame: Frame, book: Book) -> int:
     """Boards, ties and posts to cut and place, from boards of the usual height."""
     usual = book.value("usual_board_cm")
     return sum(pieces_of(frame, usual, book.value("usual_board_length_cm")).values()) + frame.posts
-
-
-def _hours(part: PlaceBuild) -> float:
-    return part.hours_frame + part.hours_loosen + part.hours_fill
 
 
 def _stage(name: p.Stage, chosen: Chosen, plan: p.Plan, book: Book) -> StageCost:
@@ -213,7 +220,7 @@ def _stage(name: p.Stage, chosen: Chosen, plan: p.Plan, book: Book) -> StageCost
         litres=order.litres,
         soil_cost=cheapest_cost(order),
         build_cost=None if missing else build,
-        hours=sum(_hours(_place_build(place, r, book)) for place, r in here),
+        hours=sum(_place_build(place, r, book).hours for place, r in here),
     )
 
 

@@ -27,6 +27,7 @@ class PlaceBuild:
     hours_frame: float
     hours_loosen: float
     hours_fill: float
+    hours: float
 
 
 @dataclass(frozen=True, slots=True)
@@ -36,6 +37,7 @@ class BoardOrder:
     material: str
     label: str
     height_cm: float
+    boards: int
     bars: tuple[Bar, ...]
     waste_cm: float
     cost: float | None

@@ -49,6 +49,8 @@ class Feed:
     packet: str | None
     packet_g: float | None
     packet_g_per_m2: float | None
+    packet_p2o5_g: float | None
+    packet_k2o_g: float | None
     packet_cost: float | None
     crops: tuple[CropFeed, ...]
     advice: tuple[str, ...]
@@ -90,6 +92,8 @@ def feed_of(
         packet=(soil.packet.name or "your feed") if soil.packet else None,
         packet_g=grams,
         packet_g_per_m2=None if grams is None else grams / area_m2,
+        packet_p2o5_g=_brings(grams, soil.packet.p2o5_percent if soil.packet else None),
+        packet_k2o_g=_brings(grams, soil.packet.k2o_percent if soil.packet else None),
         packet_cost=None if grams is None or price is None else grams / 1000 * price,
         crops=tuple(
             CropFeed(e.planting, n, _packet_g(n * share, soil.packet), why) for e, n, why in rows
@@ -116,6 +120,11 @@ def _packet_g(n_g: float, packet: p.Packet | None) -> float | None:
     if packet is None or packet.n_percent <= 0:
         return None
     return n_g / packet.n_percent * 100
+
+
+def _brings(grams: float | None, percent: float | None) -> float | None:
+    """What so much of a packet holds of one nutrient; None where its analysis is not known. [g]"""
+    return None if grams is None or percent is None else grams * percent / 100
 
 
 _LEAST_PH, _MOST_PH = 6.0, 7.5

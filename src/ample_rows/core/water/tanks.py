@@ -31,7 +31,18 @@ def tank_reports(
         labels = {place.id: place.label for place in plan.places}
         names = tuple(labels[r.id] for r in served)
         found.append(
-            TankReport(name, tank.litres, names, year.caught, year.used, year.short, year.weeks_dry)
+            TankReport(
+                name=name,
+                litres=tank.litres,
+                places=names,
+                caught=year.caught,
+                used=year.used,
+                short=year.short,
+                caught_a_year=sum(year.caught),
+                used_a_year=sum(year.used),
+                short_a_year=sum(year.short),
+                weeks_dry=year.weeks_dry,
+            )
         )
     return tuple(found)
 
