@@ -152,9 +152,11 @@ def _test(rest: list[str]) -> int:
     os.environ["AMPLE_CHROMIUM"] = setup.ensure_chromium()
     if "--long" in rest:
         os.environ["AMPLE_LONG"] = "1"
-    tests = [_tool("pytest"), *(a for a in rest if a != "--long")]
+    # Browser tests wait for the browser more than they reckon: each core takes one of them.
+    shared = ["-n", "auto", "--maxprocesses", "4", "--dist", "worksteal"]
+    tests = [_tool("pytest"), *shared, *(a for a in rest if a != "--long")]
     checks = _steps(_python_checks(), _web_checks())
-    # Alone, so that the browser has the machine to itself; its closing lines come last.
+    # After the checks, so that browsers have the machine to themselves.
     passed = _step(("Unit, property, API and browser tests", tests, False))
     return checks if passed else 1
 

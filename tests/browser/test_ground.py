@@ -299,6 +299,43 @@ def test_a_pot_is_carried_to_another_spot_for_the_winter(page, base_url):
     form.get_by_label("under cover").check()
     form.get_by_role("button", name="Carry it there").click()
     spots = page.get_by_role("region", name="Other spots")
-    expect(spots).to_contain_text("1 June to 1 September: 4.2 m right, 1.5 m up, under cover")
+    expect(spots).to_contain_text("1 June to 1 September: 4.2 m right, 1.5 m up, 4.1 m from the tap")
+    expect(spots).to_contain_text("under cover")
     spots.get_by_role("button", name="Take out").click()
     expect(spots.get_by_role("listitem")).to_have_count(0)
+
+
+def test_a_border_is_taken_along_the_fence_where_it_is_free(yard):
+    yard.get_by_role("link", name="bed or container").click()
+    yard.get_by_label("Name").fill("Fence border")
+    yard.get_by_label("Outline").select_option("a border along a fence or wall")
+    yard.get_by_label("Width, inside, cm").fill("50")
+    along = yard.locator("select", has_text="choose a fence or wall")
+    option = along.locator("option", has_text="west fence")
+    expect(option).to_have_count(1)
+    along.select_option(option.get_attribute("value"))
+    expect(yard.get_by_text("h of sun in its six best months")).to_be_visible()
+    yard.get_by_role("button", name="Add the place").click()
+    expect(thing(yard, "place-7")).to_contain_text("Fence border")
+    # Half a metre deep and worked from its front alone: all of it is within reach.
+    expect(yard.get_by_role("region", name="Fence border")).to_contain_text("50 × ")
+
+
+def test_a_new_place_finds_free_ground_by_itself(yard):
+    yard.get_by_role("link", name="bed or container").click()
+    yard.get_by_label("Name").fill("New bed")
+    yard.get_by_label("Length, inside, cm").fill("120")
+    yard.get_by_role("button", name="Add the place").click()
+    lying = yard.get_by_role("region", name="New bed")
+    expect(lying).to_contain_text("From the tap")
+    for amiss in ("same ground", "stand in each other", "lies on the", "outside the yard"):
+        expect(lying).not_to_contain_text(amiss)
+
+
+def test_what_nobody_reaches_is_hatched_in_the_yard(yard):
+    expect(yard.locator(".bed title", has_text="out of reach")).to_have_count(0)
+    thing(yard, "south").click()
+    yard.get_by_role("link", name="Change", exact=True).click()
+    yard.get_by_label("Width, inside, cm").fill("180")
+    yard.get_by_role("button", name="Save the place").click()
+    expect(yard.locator(".bed title", has_text="out of reach")).to_have_count(1)

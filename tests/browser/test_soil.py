@@ -183,3 +183,19 @@ def test_a_mound_takes_its_height_from_the_path(page, base_url):
     page.get_by_label("Path dug, deep").fill("20")
     page.get_by_role("button", name="Take that height").click()
     expect(page.get_by_label("Height, cm", exact=True)).to_have_value("8")
+
+
+@pytest.mark.parametrize(
+    ("view", "figure", "said"),
+    [
+        ("fill", "South bed, soaked: working", "soaked mix"),
+        ("watering", "cans, your time: working", "trips of two cans"),
+        ("watering", "water on South bed, driest: working", "the air takes"),
+        ("building", "a year of use: working", "each cost ÷ the years that it lasts"),
+        ("feeding", "takes: working", "a crop so hungry"),
+    ],
+)
+def test_figures_of_the_soil_give_their_working(page, base_url, view, figure, said):
+    page.goto(f"{base_url}/gardens/lantern-court/soil?view={view}")
+    page.get_by_role("button", name=figure).first.click()
+    expect(page.get_by_role("dialog", name="Working")).to_contain_text(said)

@@ -1,5 +1,6 @@
 """Routes of the ground: the sun over a yard, which way a place runs, soil for some places."""
 
+from dataclasses import dataclass
 from datetime import date
 from typing import Annotated
 
@@ -11,19 +12,33 @@ from ample_rows.api.problems import RESPONSES
 from ample_rows.core.build.bill import bill_for
 from ample_rows.core.build.report import BuildReport
 from ample_rows.core.evaluate import evaluate, setting_of
+from ample_rows.core.ground.borders import Border, borders
+from ample_rows.core.ground.free_spot import FreeSpot, free_spot
 from ample_rows.core.ground.place_sun import Sky, sky_of
 from ample_rows.core.ground.set_out import SetOutSheet, set_out_sheet
 from ample_rows.core.ground.sun_map import SunMap, sun_by_month
 from ample_rows.core.ground.turning import Turned, turned
 from ample_rows.core.ground.yard_sun import YardSun, yard_sun
 from ample_rows.core.layouts import LayoutFigures, compared
-from ample_rows.core.plan import Plan
+from ample_rows.core.place_workings import PlaceWorkings, place_workings
+from ample_rows.core.plan import Place, Plan
 from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.reference import Book
 from ample_rows.core.report import OrderReport
 from ample_rows.core.soil.total import order_for
 
 router = APIRouter(prefix="/api/gardens/{slug}", tags=["ground"], responses=RESPONSES)
+
+Wide = Annotated[float, Query(ge=10, le=1_000, allow_inf_nan=False)]
+Thick = Annotated[float, Query(ge=0, le=50, allow_inf_nan=False)]
+
+
+@dataclass(frozen=True)
+class FreeSpotAnswer:
+    """A free spot, or null where the place fits nowhere with room to walk round it."""
+
+    spot: FreeSpot | None
+
 
 Day = Annotated[date, Query(ge=date(1900, 1, 1), le=date(2200, 12, 31))]
 
@@ -48,6 +63,26 @@ def sun_of_the_months(slug: str, store: Store, book: Reference) -> SunMap:
 def place_turned(slug: str, place: str, store: Store, book: Reference) -> Turned:
     """A place as it lies against the same place turned a quarter: sun, harvest, words."""
     return turned(store.load(slug).plan, place, book)
+
+
+@router.get("/places/{place}/workings")
+def workings(slug: str, place: str, store: Store, book: Reference) -> PlaceWorkings:
+    """The sums behind a place's weight, water, ways to water and feed."""
+    return place_workings(store.load(slug).plan, place, book)
+
+
+@router.get("/borders")
+def free_borders(
+    slug: str, store: Store, book: Reference, width_cm: Wide = 60.0, wall_cm: Thick = 0.0
+) -> list[Border]:
+    """Strips of a width that are free along fences, walls, hedges and the yard's edge."""
+    return list(borders(store.load(slug).plan, width_cm, wall_cm, book))
+
+
+@router.post("/free-spot")
+def spot_for(slug: str, place: Place, store: Store, book: Reference) -> FreeSpotAnswer:
+    """The sunniest free ground for a place that is not in the yard yet."""
+    return FreeSpotAnswer(spot=free_spot(store.load(slug).plan, place, book))
 
 
 @router.get("/set-out")

@@ -19,9 +19,11 @@ from ample_rows.core.ground.surroundings import surroundings
 from ample_rows.core.harvest import Draws, WeekKg
 from ample_rows.core.idle import idle_ground
 from ample_rows.core.place_report import place_report, supports_of
-from ample_rows.core.planting import PlaceCase, Setting, evaluate_planting
+from ample_rows.core.place_water import watered
+from ample_rows.core.planting import Evaluated, PlaceCase, Setting, evaluate_planting
 from ample_rows.core.reference import Book
 from ample_rows.core.report import (
+    IdleSpell,
     Note,
     PlaceReport,
     PlantingReport,
@@ -29,8 +31,10 @@ from ample_rows.core.report import (
     Totals,
     YearReport,
 )
+from ample_rows.core.soil.fill import fill_of
 from ample_rows.core.soil.total import order_for
 from ample_rows.core.water.air import air_of
+from ample_rows.core.water.need import water_need
 from ample_rows.core.water.tanks import tank_reports
 
 DEFAULT_SEED = 1
@@ -133,21 +137,33 @@ def evaluate_place(here: PlaceCase, plantings: tuple[p.Planting, ...]) -> PlaceR
             taken[address].append((e.dates.start, e.dates.clear))
     weeks, spells = idle_ground(grid, held, taken, setting.year, book)
     draws = _sum_of([e.draws for e in evaluated], book)
-    view = notes.PlaceView(
-        place,
-        evaluated,
-        spells,
-        supports_of(place, setting, book),
-        here.sun,
-        here.around,
-        setting,
-        book,
-    )
+    view = place_view(here, evaluated, spells)
     return PlaceResult(
         place_report(view, weeks, draws),
         tuple(e.report for e in evaluated),
         notes.place_notes(view),
         draws,
+    )
+
+
+def place_view(
+    here: PlaceCase, plantings: tuple[Evaluated, ...], idle: tuple[IdleSpell, ...] = ()
+) -> notes.PlaceView:
+    """An evaluated place as the notes and the workings see it."""
+    place, setting, book = here.place, here.setting, here.book
+    fill = fill_of(place, setting.soil, book)
+    what = watered(place, plantings, setting, around=here.around, fill=fill, book=book)
+    return notes.PlaceView(
+        place=place,
+        plantings=plantings,
+        idle=idle,
+        supports=supports_of(place, setting, book),
+        sun=here.sun,
+        around=here.around,
+        fill=fill,
+        need=None if setting.air is None else water_need(what, setting.air, book),
+        setting=setting,
+        book=book,
     )
 
 

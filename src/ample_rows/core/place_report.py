@@ -6,12 +6,13 @@ from ample_rows.core import harvest, notes, places, roots, supports
 from ample_rows.core import plan as p
 from ample_rows.core.cells import grid_of
 from ample_rows.core.ground.bears import bears_words, best_months
-from ample_rows.core.ground.frame import Points, inner_rings_m, laid, outer_ring_m
+from ample_rows.core.ground.frame import Points, inner_rings_m, outer_ring_m
 from ample_rows.core.ground.place_sun import PlaceSun
-from ample_rows.core.ground.stays import spot_of
+from ample_rows.core.ground.reach import beyond_rings_m
 from ample_rows.core.ground.surroundings import Surroundings
 from ample_rows.core.harvest import Draws
 from ample_rows.core.lattice import Point
+from ample_rows.core.place_water import lines_for, wanted_in_a_dry_week
 from ample_rows.core.planting import Evaluated, Setting
 from ample_rows.core.reference import Book
 from ample_rows.core.report import (
@@ -27,14 +28,12 @@ from ample_rows.core.report import (
     WaterReport,
 )
 from ample_rows.core.soil.feed import Eater, Feed, feed_of
-from ample_rows.core.soil.fill import Fill, fill_of, order_working
+from ample_rows.core.soil.fill import Fill, order_working
 from ample_rows.core.soil.jobs import prep_jobs
 from ample_rows.core.soil.order import options_for
 from ample_rows.core.soil.soft import soft_layers
 from ample_rows.core.soil.weight import weight_of
-from ample_rows.core.water.lines import lines_over
-from ample_rows.core.water.need import water_need
-from ample_rows.core.water.ways import Wanted, ways_for
+from ample_rows.core.water.ways import ways_for
 from ample_rows.core.working import Term
 
 
@@ -46,7 +45,7 @@ def place_report(view: notes.PlaceView, idle_weeks: float, draws: Draws) -> Plac
     box = places.bounds(place.shape)
     policy = place.depth_policy or setting.policies.depth or "standard"
     outline = places.outline(place.shape).exterior.coords[:-1]
-    filled = fill_of(place, setting.soil, book)
+    filled = view.fill
     return PlaceReport(
         id=place.id,
         inside_area_m2=places.inside_area_m2(place.shape),
@@ -77,7 +76,7 @@ def place_report(view: notes.PlaceView, idle_weeks: float, draws: Draws) -> Plac
         ground=_ground_report(place, view.around),
         soil=_soil_report(place, filled, setting.soil, book),
         weight=weight_of(place, filled, book),
-        water=_water_report(view, filled, book),
+        water=_water_report(view, book),
         feed=_feed(view, filled, book),
         jobs=prep_jobs(place, [e.dates.start for e in view.plantings], filled, setting.year, book),
         working=_place_working(place, depth, policy, book),
@@ -117,32 +116,12 @@ def _soil_report(place: p.Place, filled: Fill, soil: p.Soil | None, book: Book) 
     )
 
 
-def _water_report(view: notes.PlaceView, filled: Fill, book: Book) -> WaterReport | None:
-    air = view.setting.air
-    if air is None:
+def _water_report(view: notes.PlaceView, book: Book) -> WaterReport | None:
+    need = view.need
+    if need is None:
         return None
-    need = water_need(
-        view.place,
-        tuple(e.report for e in view.plantings),
-        air,
-        book,
-        mix=filled.kind,
-        usable_cm=_depth(view).usable_cm,
-        trees_share=view.around.roots_share,
-        year=view.setting.year.last_frost.year,
-    )
     can = book.value("can_litres")
-    lines = lines_over(view.place.shape, _rows_apart(view.plantings), book)
-    month = max(range(12), key=lambda m: need.dry_litres_per_week[m])
-    way = view.around.water
-    days = need.dry_days_between[month]
-    wanted = Wanted(
-        litres=need.dry_litres_per_week[month],
-        waterings=7 / max(1.0, min(7.0, days or 7.0)),
-        area_m2=places.inside_area_m2(view.place.shape),
-        route_m=way.route_m if way else None,
-        tap_l_per_min=way.flow_l_per_min if way else None,
-    )
+    lines = lines_for(view.place, view.plantings, book)
     return WaterReport(
         litres_per_week=need.litres_per_week,
         dry_litres_per_week=need.dry_litres_per_week,
@@ -150,27 +129,24 @@ def _water_report(view: notes.PlaceView, filled: Fill, book: Book) -> WaterRepor
         dry_cans_per_week=tuple(litres / can for litres in need.dry_litres_per_week),
         wets_cm=need.wets_cm,
         lines=lines,
-        ways=ways_for(wanted, lines, book),
+        ways=ways_for(wanted_in_a_dry_week(need, view.place, view.around), lines, book),
         how=need.how,
     )
 
 
-def _feed(view: notes.PlaceView, filled: Fill, book: Book) -> Feed:
-    cells = grid_of(view.place).cells
-    eaters = [
+def eaters_of(place: p.Place, plantings: tuple[Evaluated, ...]) -> list[Eater]:
+    """The plantings of a place with the ground that each stands on."""
+    cells = grid_of(place).cells
+    return [
         Eater(e.planting.id, e.crop, sum(cells[a].area_cm2 for a in e.report.cells) / 1e4)
-        for e in view.plantings
+        for e in plantings
     ]
+
+
+def _feed(view: notes.PlaceView, filled: Fill, book: Book) -> Feed:
+    eaters = eaters_of(view.place, view.plantings)
     area = places.inside_area_m2(view.place.shape)
     return feed_of(view.place, eaters, filled, view.setting.soil, book, area_m2=area)
-
-
-def _rows_apart(plantings: tuple[Evaluated, ...]) -> tuple[float, ...]:
-    """Distances between rows, where all that grows here stands in rows. [cm]"""
-    in_rows = [e for e in plantings if e.report.layout == "rows"]
-    if len(in_rows) < len(plantings):
-        return ()
-    return tuple(e.planting.row_spacing_cm or e.crop.between_row_cm for e in in_rows)
 
 
 def _ground_report(place: p.Place, around: Surroundings) -> GroundReport:
@@ -180,7 +156,8 @@ def _ground_report(place: p.Place, around: Surroundings) -> GroundReport:
         outside_cm=(x1 - x0, y1 - y0),
         outer_m=() if outer is None else _points(outer),
         inner_m=tuple(_points(ring) for ring in inner_rings_m(place)),
-        spots=_spots(place),
+        beyond_m=tuple(_points(ring) for ring in beyond_rings_m(place, around.reach)),
+        spots=_spots(place, around),
         path_cm=around.path_cm,
         path_beside=around.path_beside,
         water=around.water.source if around.water else None,
@@ -193,16 +170,20 @@ def _ground_report(place: p.Place, around: Surroundings) -> GroundReport:
     )
 
 
-def _spots(place: p.Place) -> tuple[SpotReport, ...]:
+def _spots(place: p.Place, around: Surroundings) -> tuple[SpotReport, ...]:
     """The other spots of a container that lie in the yard."""
-    found = []
-    ring = np.asarray(places.outer_outline(place.shape).exterior.coords[:-1])
-    for stay in place.stays:
-        spot = spot_of(place, stay)
-        if spot is not None and stay.at_m is not None:
-            outer = laid(place.shape, spot.at_m, spot.heading_deg, ring)
-            found.append(SpotReport(stay.since, stay.until, _points(outer)))
-    return tuple(found)
+    return tuple(
+        SpotReport(
+            since=there.stay.since,
+            until=there.stay.until,
+            outer_m=_points(np.asarray(there.outline.exterior.coords[:-1])),
+            water=there.water.source if there.water else None,
+            water_m=there.water.route_m if there.water else None,
+            hose_m=there.water.hose_m if there.water else None,
+            in_sight=there.in_sight,
+        )
+        for there in around.spots
+    )
 
 
 def _points(ring: Points) -> tuple[Point, ...]:

@@ -14,7 +14,7 @@ import shapely
 from ample_rows.core import plan as p
 
 POINTS_ON_CIRCLE = 256
-AZIMUTH = {
+AZIMUTH: dict[p.Compass, float] = {
     "north": 0.0,
     "northeast": 45.0,
     "east": 90.0,
@@ -236,6 +236,11 @@ def _edges(shape: p.Shape, heading_deg: float) -> tuple[Edge, ...]:
 def angle_between(first_deg: float, second_deg: float) -> float:
     """The smaller angle between two azimuths. [degrees]"""
     return abs((first_deg - second_deg + 180) % 360 - 180)
+
+
+def compass_point(azimuth_deg: float) -> p.Compass:
+    """The nearest of eight compass points."""
+    return min(AZIMUTH, key=lambda point: angle_between(AZIMUTH[point], azimuth_deg))
 
 
 def edge_towards(

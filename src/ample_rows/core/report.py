@@ -106,11 +106,18 @@ class SunReport:
 
 @dataclass(frozen=True, slots=True)
 class SpotReport:
-    """Another spot of a container: from one day of every year up to another, its outline. [m]"""
+    """Another spot of a container: from one day of every year up to another. [m]
+
+    `outer_m` is its outline there; water and sight are as in `GroundReport`.
+    """
 
     since: date
     until: date
     outer_m: tuple[Point, ...]
+    water: str | None
+    water_m: float | None
+    hose_m: float | None
+    in_sight: bool | None
 
 
 @dataclass(frozen=True, slots=True)
@@ -118,7 +125,8 @@ class GroundReport:
     """Where a place lies in the yard: paths, water, the door, the fall. Unknown is null.
 
     `outside_cm` is its width and length with walls, `outer_m` its outline with them and
-    `inner_m` the rings round its soil, in yard metres.
+    `inner_m` the rings round its soil, in yard metres; `beyond_m` outlines the squares that
+    nobody reaches.
     """
 
     path_cm: float | None
@@ -133,6 +141,7 @@ class GroundReport:
     outside_cm: tuple[float, float]
     outer_m: tuple[Point, ...]
     inner_m: tuple[tuple[Point, ...], ...]
+    beyond_m: tuple[tuple[Point, ...], ...]
     spots: tuple[SpotReport, ...]
 
 

@@ -25,8 +25,8 @@ def framed(**changes):
 
 @pytest.fixture
 def bill(read, reported, book):
-    def make(*places, build=BUILD, soil=SOIL):
-        doc = {**document(places=list(places)), "soil": soil}
+    def make(*places, build=BUILD, soil=SOIL, **garden):
+        doc = {**document(places=list(places), **garden), "soil": soil}
         if build is not None:
             doc["build"] = build
         return bill_for(read(doc), reported(doc).places, book)
@@ -55,9 +55,10 @@ def test_a_bill_is_cut_from_boards_together_and_added_up(bill):
     assert order.cost == 58
     amounts = {line.material: line.amount for line in found.lines}
     assert amounts["post"] == pytest.approx(8 * 0.6)
-    assert amounts["liner"] == pytest.approx(1.2 * 2.4 + 7.2 * 0.1)
-    assert found.cost == pytest.approx(58 + 4.8 * 2 + 3.6 * 1.5)
-    assert found.a_year == pytest.approx(58 / 6 + 9.6 / 10.5 + 5.4 / 8.5)
+    # Turned up 10 cm all round it is 140 x 260: three lengths of 1.4 m, a metre wide, lapped.
+    assert amounts["liner"] == pytest.approx(3 * 1.4)
+    assert found.cost == pytest.approx(58 + 4.8 * 2 + 4.2 * 1.5)
+    assert found.a_year == pytest.approx(58 / 6 + 9.6 / 10.5 + 6.3 / 8.5)
 
 
 def test_what_has_no_price_or_board_is_named_and_no_sum_is_given(bill):
@@ -100,6 +101,38 @@ def test_the_bottom_decides_the_sheet(read, book):
     assert sheet("open") is None
     assert sheet("mesh").material == "mesh"
     assert sheet("rotting").sheets == 9
+
+
+def test_mesh_is_cut_from_the_roll_that_wastes_least(read, book):
+    """A hand's breadth is turned up all round; lengths lap by as much."""
+
+    def sheet(width, length):
+        place = framed(bottom="mesh", shape=rectangle(width, length))
+        return sheet_of(read(document(places=[place])).places[0], book)
+
+    # 80 x 80 from a metre: 0.8 m². From half a metre two lengths of 0.8 m: as much ground.
+    assert (sheet(60, 60).roll_m, sheet(60, 60).roll_cm) == (pytest.approx(0.8), 100)
+    # 50 x 220 once along the narrow roll.
+    assert (sheet(30, 200).roll_m, sheet(30, 200).roll_cm) == (pytest.approx(2.2), 50)
+    # 100 x 220: one length of the wide roll.
+    assert (sheet(80, 200).roll_m, sheet(80, 200).roll_cm) == (pytest.approx(2.2), 100)
+
+
+def test_sprayers_are_counted_by_ground_and_a_sprinkler_is_carried_round(bill):
+    climate = {"tmin_c": [8.0] * 12, "tmax_c": [20.0] * 12, "rain_mm": [60.0] * 12}
+    beds = [framed(id=name, bottom="open", watered_by="sprinkler") for name in ("a", "b")]
+    beds.append(framed(id="c", bottom="open", watered_by="grid"))
+    amounts = {line.material: line.amount for line in bill(*beds, climate=climate).lines}
+    assert amounts["sprinkler"] == 1
+    assert amounts["sprayer"] == 3
+    assert amounts["header-pipe"] == pytest.approx(9.6 + 0.9)
+
+
+def test_a_bill_is_the_sum_of_its_working(bill):
+    found = bill(framed(bottom="open"))
+    *parts, a_year, total = found.working
+    assert total.value == found.cost == pytest.approx(sum(term.value for term in parts))
+    assert a_year.value == pytest.approx(found.a_year)
 
 
 def test_a_round_frame_is_a_bent_strip(read, book):

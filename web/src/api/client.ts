@@ -41,12 +41,16 @@ interface Answer<T> {
  * Answers typed as the API describes them: the client's own reading of an answer loses that
  * a point has just two numbers.
  */
+export function answeredAs<T>(asking: Promise<Answer<unknown>>): Promise<T> {
+  return answered(asking as Promise<Answer<T>>);
+}
+
 export function answeredState(asking: Promise<Answer<unknown>>): Promise<GardenState> {
-  return answered(asking as Promise<Answer<GardenState>>);
+  return answeredAs(asking);
 }
 
 export function answeredChange(asking: Promise<Answer<unknown>>): Promise<GardenChange> {
-  return answered(asking as Promise<Answer<GardenChange>>);
+  return answeredAs(asking);
 }
 
 /** The data of an answer, or a thrown `ProblemError`. */

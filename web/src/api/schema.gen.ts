@@ -292,6 +292,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/places/{place}/workings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Workings
+         * @description The sums behind a place's weight, water, ways to water and feed.
+         */
+        get: operations["workings_api_gardens__slug__places__place__workings_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{slug}/borders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Free Borders
+         * @description Strips of a width that are free along fences, walls, hedges and the yard's edge.
+         */
+        get: operations["free_borders_api_gardens__slug__borders_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{slug}/free-spot": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Spot For
+         * @description The sunniest free ground for a place that is not in the yard yet.
+         */
+        post: operations["spot_for_api_gardens__slug__free_spot_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{slug}/set-out": {
         parameters: {
             query?: never;
@@ -789,6 +849,29 @@ export interface components {
             least: boolean;
         };
         /**
+         * Border
+         * @description A strip along a fence, a wall or the yard's edge, as wide as asked and as long as is free.
+         *
+         *     The place's frame has its width away from the fence. [cm, m, degrees, h]
+         */
+        Border: {
+            /** Label */
+            label: string;
+            /** Width Cm */
+            width_cm: number;
+            /** Length Cm */
+            length_cm: number;
+            /** At M */
+            at_m: [
+                number,
+                number
+            ];
+            /** Heading Deg */
+            heading_deg: number;
+            /** Sun Hours */
+            sun_hours: number;
+        };
+        /**
          * Build
          * @description Boards to choose from, and what other materials cost by their own unit.
          */
@@ -833,6 +916,8 @@ export interface components {
             starts: components["schemas"]["StartCost"][];
             /** Cautions */
             cautions: string[];
+            /** Working */
+            working: components["schemas"]["Term"][];
         };
         /**
          * Bulk
@@ -1347,6 +1432,32 @@ export interface components {
             /** Id */
             id: string;
         };
+        /**
+         * FreeSpot
+         * @description A spot for a place: its origin (a circle's centre), its heading, sun and water.
+         *
+         *     `water_m` is straight to the nearest tap or butt; null without one. [m, degrees, h]
+         */
+        FreeSpot: {
+            /** At M */
+            at_m: [
+                number,
+                number
+            ];
+            /** Heading Deg */
+            heading_deg: number;
+            /** Sun Hours */
+            sun_hours: number;
+            /** Water M */
+            water_m: number | null;
+        };
+        /**
+         * FreeSpotAnswer
+         * @description A free spot, or null where the place fits nowhere with room to walk round it.
+         */
+        FreeSpotAnswer: {
+            spot: components["schemas"]["FreeSpot"] | null;
+        };
         /** FrostAnswer */
         FrostAnswer: {
             /**
@@ -1435,7 +1546,8 @@ export interface components {
          * @description Where a place lies in the yard: paths, water, the door, the fall. Unknown is null.
          *
          *     `outside_cm` is its width and length with walls, `outer_m` its outline with them and
-         *     `inner_m` the rings round its soil, in yard metres.
+         *     `inner_m` the rings round its soil, in yard metres; `beyond_m` outlines the squares that
+         *     nobody reaches.
          */
         GroundReport: {
             /** Path Cm */
@@ -1468,6 +1580,11 @@ export interface components {
             ][];
             /** Inner M */
             inner_m: [
+                number,
+                number
+            ][][];
+            /** Beyond M */
+            beyond_m: [
                 number,
                 number
             ][][];
@@ -1689,7 +1806,8 @@ export interface components {
          * Material
          * @description A material by what it is used for, the unit it is priced in, and the years it lasts.
          *
-         *     `dries` is the water that a container of it wants, against a tight wall.
+         *     `dries` is the water that a container of it wants, against a tight wall; `roll_cm` are the
+         *     widths in which a sheet is usually sold.
          */
         Material: {
             /** Label */
@@ -1710,6 +1828,11 @@ export interface components {
              * @default 1
              */
             dries: number;
+            /**
+             * Roll Cm
+             * @default []
+             */
+            roll_cm: number[];
             /** Heat */
             heat?: string | null;
             /** Caution */
@@ -2099,7 +2222,7 @@ export interface components {
         };
         /**
          * PlaceBuild
-         * @description One place's own pieces and hours. [cm, h]
+         * @description One place's own pieces and hours; its lining or mesh is a length of a roll. [cm, m, h]
          */
         PlaceBuild: {
             /** Place */
@@ -2114,6 +2237,10 @@ export interface components {
             pieces: components["schemas"]["PieceRow"][];
             /** Card Sheets */
             card_sheets: number | null;
+            /** Roll M */
+            roll_m: number | null;
+            /** Roll Cm */
+            roll_cm: number | null;
             /** Hours Frame */
             hours_frame: number;
             /** Hours Loosen */
@@ -2198,6 +2325,26 @@ export interface components {
             jobs: components["schemas"]["PrepJob"][];
             /** Working */
             working: components["schemas"]["Term"][];
+        };
+        /**
+         * PlaceWorkings
+         * @description Sums by figure: the weight, the thirstiest month, each way to water, each planting's feed.
+         *
+         *     Without a climate, water and ways are empty.
+         */
+        PlaceWorkings: {
+            /** Weight */
+            weight: components["schemas"]["Term"][];
+            /** Water */
+            water: components["schemas"]["Term"][];
+            /** Ways */
+            ways: {
+                [key: string]: components["schemas"]["Term"][];
+            };
+            /** Feed */
+            feed: {
+                [key: string]: components["schemas"]["Term"][];
+            };
         };
         /**
          * Plan
@@ -2944,7 +3091,9 @@ export interface components {
         };
         /**
          * SpotReport
-         * @description Another spot of a container: from one day of every year up to another, its outline. [m]
+         * @description Another spot of a container: from one day of every year up to another. [m]
+         *
+         *     `outer_m` is its outline there; water and sight are as in `GroundReport`.
          */
         SpotReport: {
             /**
@@ -2962,6 +3111,14 @@ export interface components {
                 number,
                 number
             ][];
+            /** Water */
+            water: string | null;
+            /** Water M */
+            water_m: number | null;
+            /** Hose M */
+            hose_m: number | null;
+            /** In Sight */
+            in_sight: boolean | null;
         };
         /**
          * StageCost
@@ -3385,6 +3542,8 @@ export interface components {
          *     `by` says how its litres come: carried in cans, held in the hand, left running over the
          *     whole place, or along lines on the soil. `minutes_each` is a person's time to begin and end
          *     one watering; a line or sprinkler also gives so much for each metre or square metre.
+         *     Of what comes by the piece one waters `piece_waters_m2` and stays there, or is carried round
+         *     all places. [L, min, m2]
          */
         WaterWay: {
             /** Label */
@@ -3411,6 +3570,13 @@ export interface components {
             suits: string;
             /** Material */
             material?: string | null;
+            /** Piece Waters M2 */
+            piece_waters_m2?: number | null;
+            /**
+             * Carried Round
+             * @default false
+             */
+            carried_round: boolean;
             /**
              * Status
              * @enum {string}
@@ -4673,6 +4839,230 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Turned"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    workings_api_gardens__slug__places__place__workings_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                place: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlaceWorkings"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    free_borders_api_gardens__slug__borders_get: {
+        parameters: {
+            query?: {
+                width_cm?: number;
+                wall_cm?: number;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Border"][];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    spot_for_api_gardens__slug__free_spot_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Place"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FreeSpotAnswer"];
                 };
             };
             /** @description The request cannot be read */

@@ -5,6 +5,7 @@ import type { BuildReport, Edit } from '../api/types';
 import { Heads } from '../app/Heads';
 import { useUnits } from '../app/preferences';
 import { useBuild } from '../soil/useSoil';
+import { Figure, Sum } from '../ledger/Working';
 import { BuildPrices } from './BuildPrices';
 import { CutList } from './CutList';
 import { PlacesToBuild } from './PlacesToBuild';
@@ -92,7 +93,14 @@ function Costs({ build }: { build: BuildReport }) {
         <tfoot>
           <tr className="double-rule font-semibold">
             <td colSpan={2}>In use, a year</td>
-            <td className="text-right">{money(build.a_year)}</td>
+            <td className="text-right">
+              <Figure
+                label="a year of use: working"
+                working={() => <Sum title="Building" terms={[...build.working]} />}
+              >
+                {money(build.a_year)}
+              </Figure>
+            </td>
             <td />
           </tr>
         </tfoot>

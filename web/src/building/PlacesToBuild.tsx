@@ -82,6 +82,11 @@ export function PlacesToBuild({ state, build, onEdit }: Props) {
                 {[
                   ...row.pieces.map((piece) => piecesOf(piece, units)),
                   ...(row.card_sheets === null ? [] : [`${row.card_sheets} sheets of card`]),
+                  ...(row.roll_m === null || row.roll_cm === null
+                    ? []
+                    : [
+                        `${units.distance(Math.ceil(row.roll_m * 10) / 10)} of a roll ${units.length(row.roll_cm)} wide`,
+                      ]),
                 ].join(', ') || '–'}
               </td>
               <td className="py-1 text-right max-sm:col-span-2 max-sm:text-left">

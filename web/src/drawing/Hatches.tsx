@@ -50,6 +50,9 @@ export function Hatches() {
           <circle cx={0.8} cy={0.8} r={0.8} fill="var(--leaf)" />
           <circle cx={2.4} cy={2.4} r={0.8} fill="var(--leaf)" />
         </pattern>
+        <pattern id="hatch-beyond" width={7} height={7} patternUnits="userSpaceOnUse">
+          <path d="M2 3.5H5M3.5 2V5" stroke="var(--damson)" strokeWidth={0.8} />
+        </pattern>
         <pattern id="hatch-built" width={6} height={6} patternUnits="userSpaceOnUse">
           <rect width={6} height={6} fill="var(--ground)" />
           <path d="M-1 7L7 -1" stroke="var(--ink)" strokeWidth={0.6} opacity={0.6} />

@@ -1,6 +1,7 @@
 import type { HeldGarden } from '../api/merge';
 import type { Edit, PlaceReport } from '../api/types';
 import { Heads } from '../app/Heads';
+import { PlaceWorking } from '../ledger/PlaceWorking';
 import { Figure, Sum } from '../ledger/Working';
 import { dayOf, words } from '../time/day';
 import { FeedForm } from './FeedForm';
@@ -144,7 +145,21 @@ function CropFeeds({
                   {planting.name}
                 </th>
                 <td>{words(dayOf(planting.start_date))}</td>
-                <td className="text-right">{n_g.toFixed(1)}</td>
+                <td className="text-right">
+                  <Figure
+                    label={`${planting.name} takes: working`}
+                    working={() => (
+                      <PlaceWorking
+                        state={state}
+                        place={chosen.id}
+                        title={`Nitrogen, ${planting.name}`}
+                        pick={(w) => w.feed[planting.id]}
+                      />
+                    )}
+                  >
+                    {n_g.toFixed(1)}
+                  </Figure>
+                </td>
                 <td className="text-right">{grams(packet_g)}</td>
                 <td className="pl-4 text-muted">{why}</td>
               </tr>

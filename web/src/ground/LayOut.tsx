@@ -1,10 +1,11 @@
 import { Link } from 'react-router';
 
 import type { HeldGarden } from '../api/merge';
-import type { Edit } from '../api/types';
+import type { Edit, Place } from '../api/types';
 import { useUnits } from '../app/preferences';
 import { middleOf, NEW_THINGS, siteOf } from './things';
 import type { NewThing, Thing } from './things';
+import { spotKeys, useSpot } from './useSpot';
 
 interface Props {
   state: HeldGarden;
@@ -17,6 +18,11 @@ export function LayOut({ state, onAdd, onEdit }: Props) {
   const units = useUnits();
   const site = siteOf(state.plan);
   const middle = middleOf(site, units.snapM);
+  const find = useSpot(state.head.slug);
+  const putInYard = async (place: Place) => {
+    const spot = await find({ ...place });
+    if (spot) onEdit({ do: 'change-place', id: place.id, changes: spotKeys(spot) });
+  };
   const unplaced = state.plan.places.filter((p) => !p.at_m);
   const offer = (what: NewThing) => (
     <button
@@ -58,13 +64,7 @@ export function LayOut({ state, onAdd, onEdit }: Props) {
             {unplaced.map((place) => (
               <li key={place.id} className="flex justify-between">
                 <span>{place.name ?? place.id}</span>
-                <button
-                  type="button"
-                  className="press"
-                  onClick={() =>
-                    onEdit({ do: 'change-place', id: place.id, changes: { at_m: [...middle] } })
-                  }
-                >
+                <button type="button" className="press" onClick={() => void putInYard(place)}>
                   Put it in the yard
                 </button>
               </li>

@@ -133,7 +133,7 @@ export function PlaceGround({ state, report, turn, hours, day, onEdit, onPlacing
         </Link>
       </p>
       {document.kind === 'container' && (
-        <Stays key={state.head.version} place={document} onEdit={onEdit} />
+        <Stays key={state.head.version} place={document} report={report} onEdit={onEdit} />
       )}
       <div className="mt-2 border-t border-rule pt-1.5">
         <MarginNotes

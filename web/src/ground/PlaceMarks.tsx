@@ -142,6 +142,16 @@ const Mark = memo(function Mark({
         stroke={colour}
         strokeWidth={0.6}
       />
+      {report.ground.beyond_m.length > 0 && (
+        <path
+          d={report.ground.beyond_m.map((points) => ring(scale, points)).join('')}
+          fill="url(#hatch-beyond)"
+          stroke="var(--damson)"
+          strokeWidth={0.8}
+        >
+          <title>out of reach</title>
+        </path>
+      )}
       <path d={gridLines(report, scale)} stroke="var(--rule)" strokeWidth={0.6} fill="none" />
       {label && (
         <text

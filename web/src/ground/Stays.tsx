@@ -1,6 +1,6 @@
 import { useState } from 'react';
 
-import type { Edit, Place } from '../api/types';
+import type { Edit, Place, PlaceReport } from '../api/types';
 import { Field } from '../app/Field';
 import { useUnits } from '../app/preferences';
 import { dayOf, words } from '../time/day';
@@ -8,14 +8,25 @@ import { metresField, readMetres } from './measure';
 
 interface Props {
   place: Place;
+  report: PlaceReport;
   onEdit: (edit: Edit) => void;
 }
 
 type Stay = Place['stays'][number];
 
 /** Where a container is carried to, and from which day of every year to which. */
-export function Stays({ place, onEdit }: Props) {
+export function Stays({ place, report, onEdit }: Props) {
   const units = useUnits();
+  const seen = (stay: Stay) => {
+    const spot = report.ground.spots.find((s) => s.since === stay.since && s.until === stay.until);
+    if (!spot) return '';
+    const water =
+      spot.water_m === null
+        ? ''
+        : `, ${units.distance(Math.round(spot.water_m * 10) / 10)} from the ${spot.water ?? 'water'}`;
+    const short = spot.water_m !== null && spot.water_m > (spot.hose_m ?? 0) ? ', carried' : '';
+    return `${water}${short}${spot.in_sight === false ? ', out of sight' : ''}`;
+  };
   const [open, setOpen] = useState(false);
   const save = (stays: readonly Stay[]) =>
     onEdit({ do: 'change-place', id: place.id, changes: { stays: [...stays] } });
@@ -29,6 +40,7 @@ export function Stays({ place, onEdit }: Props) {
               {stay.at_m
                 ? `${units.distance(stay.at_m[0])} right, ${units.distance(stay.at_m[1])} up`
                 : 'the same spot'}
+              {seen(stay)}
               {stay.under_cover && ', under cover'}
             </span>
             <button

@@ -73,8 +73,8 @@ function shown(term: Term): string {
   if (term.value === null) return '–';
   if (typeof term.value === 'string') return term.value;
   if (term.unit === '×') return term.value.toFixed(2);
-  const digits = Math.abs(term.value) >= 100 || Number.isInteger(term.value) ? 0 : 3;
-  return String(Number(term.value.toFixed(digits)));
+  if (Math.abs(term.value) >= 100 || Number.isInteger(term.value)) return term.value.toFixed(0);
+  return String(Number(term.value.toPrecision(3)));
 }
 
 /** Where a figure comes from: its name at once, the whole note when asked for. */

@@ -5,11 +5,14 @@ import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { answered, api, ProblemError } from '../api/client';
 import { useEditor } from '../api/garden';
 import type { HeldGarden } from '../api/merge';
+import type { Border } from '../api/types';
 import { Choice } from '../app/Choice';
 import { Field } from '../app/Field';
 import { useUnits } from '../app/preferences';
-import { middleOf } from '../ground/things';
+import { spotKeys, useSpot } from '../ground/useSpot';
 import { nextId } from '../squares/edits';
+import { readLength } from '../units/units';
+import { Along } from './Along';
 import { draftOf, readDraft } from './draft';
 import { MaterialChoice } from './MaterialChoice';
 import { MoundEarth } from './MoundEarth';
@@ -24,6 +27,7 @@ const KINDS = [
 const OUTLINES = [
   ['rectangle', 'rectangle'],
   ['round', 'round'],
+  ['border', 'a border along a fence or wall'],
   ['l', 'an L'],
   ['u', 'a U'],
   ['ring', 'a ring with a hole'],
@@ -53,7 +57,7 @@ const POLICIES = [
   ['deep', 'deep, loosened'],
 ] as const;
 
-const STRAIGHT: readonly Draft['outline'][] = ['rectangle', 'l', 'u'];
+const STRAIGHT: readonly Draft['outline'][] = ['rectangle', 'border', 'l', 'u'];
 
 /** A place added or changed: measures, what lies below, sun and a net. */
 export function PlaceForm({ state }: { state: HeldGarden }) {
@@ -65,6 +69,11 @@ export function PlaceForm({ state }: { state: HeldGarden }) {
   const [draft, setDraft] = useState<Draft>(() => draftOf(before, units));
   const [faults, setFaults] = useState<Faults>({});
   const [sure, setSure] = useState(false);
+  const [chosen, setBorder] = useState<Border | null>(null);
+  const [along, setAlong] = useState<string>();
+  const find = useSpot(state.head.slug);
+  const hasYard = Boolean(state.plan.site?.outline_m);
+  const border = draft.outline === 'border' ? chosen : null;
   const set = <K extends keyof Draft>(key: K, value: Draft[K]) =>
     setDraft((now) => ({ ...now, [key]: value }));
   const from = useSearchParams()[0].get('from');
@@ -96,10 +105,16 @@ export function PlaceForm({ state }: { state: HeldGarden }) {
         'place-',
       );
     const given = Object.fromEntries(Object.entries(changes).filter(([, v]) => v !== null));
-    // A new place lies in the middle of the yard until it is dragged to its spot.
-    const spot = state.plan.site?.outline_m
-      ? { at_m: [...middleOf(state.plan.site, units.snapM)] }
-      : {};
+    if (draft.outline === 'border' && !border) {
+      setAlong('Choose what it lies along.');
+      return;
+    }
+    const spot =
+      before || !hasYard
+        ? {}
+        : border
+          ? bordered(border)
+          : spotKeys(await find({ id: place, ...given }));
     const saved = await editor.edit(
       before
         ? { do: 'change-place', id: before.id, changes }
@@ -141,7 +156,7 @@ export function PlaceForm({ state }: { state: HeldGarden }) {
           <Choice
             label="Outline"
             value={draft.outline}
-            options={OUTLINES}
+            options={before || !hasYard ? OUTLINES.filter(([id]) => id !== 'border') : OUTLINES}
             onChange={(v) => set('outline', v)}
           />
         )}
@@ -159,6 +174,21 @@ export function PlaceForm({ state }: { state: HeldGarden }) {
           </Field>
         )}
         {STRAIGHT.includes(outline) && length('width', `Width, ${measured}`)}
+        {outline === 'border' && (
+          <Along
+            slug={state.head.slug}
+            widthCm={readLength(draft.width, units.system)}
+            wallCm={readLength(draft.thickness, units.system)}
+            value={border?.label ?? ''}
+            fault={along}
+            onChange={(found) => {
+              setBorder(found);
+              setAlong(undefined);
+              set('length', units.toField(found.length_cm));
+              set('heading', String(Math.round(found.heading_deg * 10) / 10));
+            }}
+          />
+        )}
         {STRAIGHT.includes(outline) && length('length', `Length, ${measured}`)}
         {(outline === 'l' || outline === 'u') && length('arm', 'Width of an arm')}
         {outline === 'ring' && length('arm', 'From rim to hole')}
@@ -219,7 +249,7 @@ export function PlaceForm({ state }: { state: HeldGarden }) {
             onChange={(e) => set('sun', e.target.value)}
           />
         </Field>
-        {draft.outline !== 'round' && (
+        {draft.outline !== 'round' && draft.outline !== 'border' && (
           <Field
             label="The length points to, degrees"
             fault={faults.heading}
@@ -263,4 +293,9 @@ export function PlaceForm({ state }: { state: HeldGarden }) {
       </form>
     </main>
   );
+}
+
+/** Where a border lies, as keys of a place. */
+function bordered(border: Border): Record<string, unknown> {
+  return { at_m: [...border.at_m], heading_deg: border.heading_deg };
 }

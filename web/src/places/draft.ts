@@ -7,7 +7,7 @@ export interface Draft {
   name: string;
   kind: Place['kind'];
   /** Drawn outlines are kept as the plan has them. */
-  outline: 'rectangle' | 'round' | 'l' | 'u' | 'ring' | 'mound' | 'drawn';
+  outline: 'rectangle' | 'border' | 'round' | 'l' | 'u' | 'ring' | 'mound' | 'drawn';
   bottom: NonNullable<Place['bottom']>;
   native: '' | NonNullable<Place['native']>;
   width: string;
@@ -159,6 +159,7 @@ export function readDraft(
           bottom_diameter_cm: draft.foot.trim() === '' ? null : measure('foot', 1),
           ...walls(),
         };
+      case 'border':
       case 'rectangle':
         return {
           ...keptShape(before, 'rectangle'),

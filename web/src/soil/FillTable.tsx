@@ -2,6 +2,7 @@ import type { HeldGarden } from '../api/merge';
 import type { OrderReport } from '../api/types';
 import { Heads } from '../app/Heads';
 import { useUnits } from '../app/preferences';
+import { PlaceWorking } from '../ledger/PlaceWorking';
 import { Figure, Sum } from '../ledger/Working';
 
 interface Props {
@@ -69,7 +70,21 @@ export function FillTable({ state, order, chosen, bought, onChoose, onBuy }: Pro
                   {units.volume(row.soil.order_litres)}
                 </Figure>
               </td>
-              <td className="text-right">{Math.round(units.weightValue(row.weight.kg))}</td>
+              <td className="text-right">
+                <Figure
+                  label={`${name}, soaked: working`}
+                  working={() => (
+                    <PlaceWorking
+                      state={state}
+                      place={row.id}
+                      title={`Weight, ${name}`}
+                      pick={(w) => w.weight}
+                    />
+                  )}
+                >
+                  {String(Math.round(units.weightValue(row.weight.kg)))}
+                </Figure>
+              </td>
               <td className="text-right">{Math.round(units.loadValue(row.weight.kg_per_m2))}</td>
             </tr>
           );

@@ -87,7 +87,7 @@ export function Filling({ state, chosen, nameOf, onChoose, onEdit }: Props) {
         )}
       </aside>
       <div className="strip overflow-y-auto border-t border-rule px-4 pt-1.5">
-        <WaterYear place={chosen} name={nameOf(chosen.id)} />
+        <WaterYear state={state} place={chosen} name={nameOf(chosen.id)} />
       </div>
     </>
   );

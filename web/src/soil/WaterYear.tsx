@@ -1,11 +1,22 @@
+import type { ReactNode } from 'react';
+
+import type { HeldGarden } from '../api/merge';
 import type { PlaceReport } from '../api/types';
 import { useUnits } from '../app/preferences';
+import { PlaceWorking } from '../ledger/PlaceWorking';
+import { Figure } from '../ledger/Working';
 import { SHORT_MONTHS } from '../time/day';
 
 const TALL = 46;
 
+interface Props {
+  state: HeldGarden;
+  place: PlaceReport;
+  name: string;
+}
+
 /** Water through the year: a dry week as an outline, what rain leaves to carry filled in. */
-export function WaterYear({ place, name }: { place: PlaceReport; name: string }) {
+export function WaterYear({ state, place, name }: Props) {
   const units = useUnits();
   const water = place.water;
   if (!water) {
@@ -17,6 +28,7 @@ export function WaterYear({ place, name }: { place: PlaceReport; name: string })
     );
   }
   const most = Math.max(1, ...water.dry_litres_per_week);
+  const thirstiest = water.dry_litres_per_week.indexOf(Math.max(...water.dry_litres_per_week));
   return (
     <table className="w-full table-fixed">
       <caption className="mb-1 text-left text-[13px] text-muted">
@@ -58,7 +70,26 @@ export function WaterYear({ place, name }: { place: PlaceReport; name: string })
       <tbody className="text-center">
         <Row
           head="dry week"
-          values={water.dry_litres_per_week.map((litres) => units.volumeBare(litres))}
+          values={water.dry_litres_per_week.map((litres, month) =>
+            month === thirstiest ? (
+              <Figure
+                key={month}
+                label={`water on ${name}, driest: working`}
+                working={() => (
+                  <PlaceWorking
+                    state={state}
+                    place={place.id}
+                    title={`Water on ${name}, ${SHORT_MONTHS[month] ?? ''}`}
+                    pick={(w) => w.water}
+                  />
+                )}
+              >
+                {units.volumeBare(litres)}
+              </Figure>
+            ) : (
+              units.volumeBare(litres)
+            ),
+          )}
         />
         <Row
           head="cans"
@@ -79,7 +110,7 @@ export function WaterYear({ place, name }: { place: PlaceReport; name: string })
   );
 }
 
-function Row({ head, values }: { head: string; values: readonly string[] }) {
+function Row({ head, values }: { head: string; values: readonly ReactNode[] }) {
   return (
     <tr className="leading-[1.35]">
       <th scope="row" className="text-left font-normal text-muted">

@@ -3,6 +3,8 @@ import type { Edit, PlaceReport } from '../api/types';
 import { Heads } from '../app/Heads';
 import { Choice } from '../app/Choice';
 import { useUnits } from '../app/preferences';
+import { PlaceWorking } from '../ledger/PlaceWorking';
+import { Figure } from '../ledger/Working';
 import { WaterYear } from '../soil/WaterYear';
 import { Butts } from './Butts';
 import { LinesDrawing } from './LinesDrawing';
@@ -34,7 +36,12 @@ export function Watering({ state, chosen, nameOf, onChoose, onEdit }: Props) {
         {chosen.water ? (
           <>
             <LinesDrawing place={chosen} />
-            <Ways water={chosen.water} used={place?.watered_by ?? null} />
+            <Ways
+              state={state}
+              place={chosen}
+              water={chosen.water}
+              used={place?.watered_by ?? null}
+            />
           </>
         ) : (
           <p className="text-muted">
@@ -54,7 +61,7 @@ export function Watering({ state, chosen, nameOf, onChoose, onEdit }: Props) {
         <Butts tanks={state.report.totals.tanks} />
       </aside>
       <div className="strip overflow-y-auto border-t border-rule px-4 pt-1.5">
-        <WaterYear place={chosen} name={name} />
+        <WaterYear state={state} place={chosen} name={name} />
       </div>
     </>
   );
@@ -62,7 +69,14 @@ export function Watering({ state, chosen, nameOf, onChoose, onEdit }: Props) {
 
 const LEAVES: Record<string, string> = { no: 'dry', some: 'partly wet', yes: 'wet' };
 
-function Ways({ water, used }: { water: NonNullable<PlaceReport['water']>; used: string | null }) {
+interface WaysProps {
+  state: HeldGarden;
+  place: PlaceReport;
+  water: NonNullable<PlaceReport['water']>;
+  used: string | null;
+}
+
+function Ways({ state, place, water, used }: WaysProps) {
   const units = useUnits();
   return (
     <table className="mt-3 w-full">
@@ -92,7 +106,21 @@ function Ways({ water, used }: { water: NonNullable<PlaceReport['water']>; used:
             <td className="text-right">{units.volumeBare(way.litres)}</td>
             <td className="text-right">{way.trips ?? '–'}</td>
             <td className="text-right">{minutes(way.running_minutes)}</td>
-            <td className="text-right font-semibold">{minutes(way.own_minutes)}</td>
+            <td className="text-right font-semibold">
+              <Figure
+                label={`${way.label}, your time: working`}
+                working={() => (
+                  <PlaceWorking
+                    state={state}
+                    place={place.id}
+                    title={`A dry week by ${way.label}`}
+                    pick={(w) => w.ways[way.way]}
+                  />
+                )}
+              >
+                {minutes(way.own_minutes)}
+              </Figure>
+            </td>
             <td className="pl-4">
               {LEAVES[way.wets_leaves]}
               {way.tap_share > 1 && (

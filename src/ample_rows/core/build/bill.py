@@ -5,8 +5,9 @@ from collections.abc import Iterable, Sequence
 
 from ample_rows.core import places
 from ample_rows.core import plan as p
+from ample_rows.core.build.amounts import Chosen, amounts_of
 from ample_rows.core.build.cutting import Cutting, Stock, TooLongError, cut
-from ample_rows.core.build.frame import Frame, bent_cm, frame_of, pieces_of, sheet_of
+from ample_rows.core.build.frame import Frame, frame_of, pieces_of, sheet_of
 from ample_rows.core.build.report import (
     BillLine,
     BoardOrder,
@@ -19,6 +20,7 @@ from ample_rows.core.build.report import (
 from ample_rows.core.reference import Book
 from ample_rows.core.report import OrderReport, PlaceReport
 from ample_rows.core.soil.total import order_for
+from ample_rows.core.working import Term
 
 STAGES: tuple[p.Stage, ...] = ("standing", "this-year", "later")
 DEFAULT_STAGE: p.Stage = "this-year"
@@ -49,6 +51,32 @@ def bill_for(plan: p.Plan, reports: Iterable[PlaceReport], book: Book) -> BuildR
         stages=tuple(stage for stage in stages if stage.places),
         starts=_starts(plan, wanted, None if missing else _summed(everything), book),
         cautions=_cautions(boards, lines, book),
+        working=_working(boards, lines, book),
+    )
+
+
+def _working(
+    boards: Sequence[BoardOrder], lines: Sequence[BillLine], book: Book
+) -> tuple[Term, ...]:
+    """The bill as a sum, with the cost of a year beside it."""
+    prices = "Your prices"
+    terms = [
+        Term(b.label, b.cost, "money", f"{b.boards} boards, cut together", prices)
+        for b in boards
+        if b.cost is not None
+    ]
+    terms += [
+        Term(line.label, line.cost, "money", f"{line.amount:.1f} {line.unit}", prices)
+        for line in lines
+        if line.cost is not None
+    ]
+    lives = "Materials table, middle of the span"
+    total = _summed([*(b.cost for b in boards), *(line.cost for line in lines)])
+    yearly = _a_year(boards, lines, book)
+    return (
+        *terms,
+        Term("a year of use", yearly, "money", "each cost ÷ the years that it lasts", lives),
+        Term("in all", total, "money", "added up", "Core"),
     )
 
 
@@ -56,14 +84,13 @@ def stage_of(place: p.Place) -> p.Stage:
     return place.stage or DEFAULT_STAGE
 
 
-Chosen = Sequence[tuple[p.Place, PlaceReport]]
 Costed = tuple[tuple[BoardOrder, ...], tuple[BillLine, ...], tuple[str, ...]]
 
 
 def _costed(chosen: Chosen, build: p.Build, book: Book) -> Costed:
     """Boards, other lines, and in words whatever has no board or price yet."""
     frames = [found for place, _ in chosen if (found := frame_of(place, book)) is not None]
-    amounts = _amounts(chosen, frames, build, book)
+    amounts = amounts_of(chosen, frames, build, book)
     boards, missing = _boards(frames, build, book)
     lines = tuple(
         _line(name, amount, build, book) for name, amount in amounts.items() if amount > 0
@@ -125,29 +152,6 @@ def _cut_from(
     )
 
 
-def _amounts(chosen: Chosen, frames: list[Frame], build: p.Build, book: Book) -> dict[str, float]:
-    """Metres, square metres or pieces of everything but cut boards."""
-    total: dict[str, float] = defaultdict(float)
-    heights = {b.material: b.height_cm for b in build.boards}
-    usual = book.value("usual_board_cm")
-    for frame in frames:
-        total["post"] += frame.posts * frame.post_cm / 100
-        if frame.bent_cm:
-            total[frame.material] += bent_cm(frame, heights.get(frame.material, usual)) / 100
-    for place, report in chosen:
-        sheet = sheet_of(place, book)
-        if sheet is not None:
-            total[sheet.material] += sheet.area_m2
-        if place.kind == "container" and place.material in book.materials:
-            total[place.material] += 1
-        lines = report.water.lines if report.water else None
-        way = book.water_ways.get(place.watered_by or "")
-        if lines is not None and way is not None and way.material is not None:
-            total[way.material] += lines.line_m
-            total["header-pipe"] += lines.header_m
-    return total
-
-
 def _line(name: str, amount: float, build: p.Build, book: Book) -> BillLine:
     material = book.materials[name]
     price = next((known.price for known in build.prices if known.material == name), None)
@@ -194,6 +198,8 @@ def _place_build(place: p.Place, report: PlaceReport, book: Book) -> PlaceBuild:
         material=frame.material if frame else place.material,
         pieces=tuple(rows),
         card_sheets=sheet.sheets if sheet else None,
+        roll_m=sheet.roll_m if sheet else None,
+        roll_cm=sheet.roll_cm if sheet else None,
         hours_frame=framing,
         hours_loosen=loosening,
         hours_fill=filling,

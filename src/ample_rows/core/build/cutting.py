@@ -5,13 +5,15 @@ what is still wanted: the longest piece left is cut next, from each board and wi
 fill the rest of that board.
 """
 
+import itertools
 from collections import Counter
 from collections.abc import Iterator
 from dataclasses import dataclass
 
 Counts = tuple[int, ...]
 
-MOST_STATES = 20_000
+MOST_TRIES = 150_000
+"""Parts of boards looked at before a list that is only good is taken."""
 _DUST_CM = 1e-6
 
 
@@ -78,6 +80,7 @@ class _Search:
     def __post_init__(self) -> None:
         priced = all(s.price is not None for s in self.stocks)
         self.worth = [s.price or 0.0 if priced else s.length_cm for s in self.stocks]
+        self.tries, self.gave_up = 0, False
         self.known: dict[Counts, tuple[float, tuple[int, Counts] | None]] = {}
 
     def exact(self, wanted: Counts) -> list[tuple[int, Counts]] | None:
@@ -95,10 +98,11 @@ class _Search:
         return taken
 
     def greedy(self, wanted: Counts) -> list[tuple[int, Counts]]:
-        """Board after board, each the one with the least paid for a centimetre used."""
+        """Board after board, longest pieces first, each the one with least paid a centimetre."""
         taken = []
         while any(wanted):
-            step = min(self._steps(wanted), key=self._paid_per_cm)
+            fullest = dict(self._steps(wanted, firsts=True))
+            step = min(fullest.items(), key=self._paid_per_cm)
             taken.append(step)
             wanted = _less(wanted, step[1])
         return taken
@@ -113,8 +117,6 @@ class _Search:
             return 0.0
         if wanted in self.known:
             return self.known[wanted][0]
-        if len(self.known) > MOST_STATES:
-            raise _TooManyError
         best, chosen = float("inf"), None
         for stock, counts in self._steps(wanted):
             paid = self.worth[stock] + self._best(_less(wanted, counts))
@@ -123,35 +125,50 @@ class _Search:
         self.known[wanted] = (best, chosen)
         return best
 
-    def _steps(self, wanted: Counts) -> Iterator[tuple[int, Counts]]:
-        """Every board cut to hold the longest piece left and filled as far as it goes."""
+    def _steps(self, wanted: Counts, *, firsts: bool = False) -> Iterator[tuple[int, Counts]]:
+        """Every board cut to hold the longest piece left and filled as far as it goes.
+
+        With `firsts`, each board only in the way that takes the longest pieces first.
+        """
         first = next(i for i, n in enumerate(wanted) if n)
         for index, stock in enumerate(self.stocks):
             room = stock.length_cm + self.saw_cm - (self.lengths[first] + self.saw_cm)
             if room < -_DUST_CM:
                 continue
             rest = (*wanted[:first], wanted[first] - 1, *wanted[first + 1 :])
-            for counts in self._fillings(rest, first, room):
+            fillings = self._fillings(rest, first, room)
+            for counts in itertools.islice(fillings, 1) if firsts else fillings:
                 filled = list(counts)
                 filled[first] += 1
                 yield index, tuple(filled)
 
     def _fillings(self, wanted: Counts, at: int, room: float) -> Iterator[Counts]:
         """Ways to fill a board's rest that leave no piece out which would still go in."""
+        sizes = [cm + self.saw_cm for cm in self.lengths]
+        for counts, left in self._packed(wanted, at, room, (0,) * at):
+            if not any(
+                n < most and size <= left + _DUST_CM
+                for n, most, size in zip(counts, wanted, sizes, strict=True)
+            ):
+                yield counts
+
+    def _packed(
+        self, wanted: Counts, at: int, room: float, before: Counts
+    ) -> Iterator[tuple[Counts, float]]:
+        """Counts of every length from `at` on that go into a room, most first; what is left."""
+        self.tries += 1
+        if self.tries > MOST_TRIES and not self.gave_up:
+            self.gave_up = True
+            raise _TooManyError
         if at == len(wanted):
-            yield (0,) * len(wanted)
+            yield before, room
             return
         size = self.lengths[at] + self.saw_cm
+        # The shortest piece goes in as often as it can: less of it would leave one out.
         most = min(wanted[at], int((room + _DUST_CM) // size))
-        for n in range(most, -1, -1):
-            left = room - n * size
-            for later in self._fillings(wanted, at + 1, left):
-                counts = (*later[:at], n, *later[at + 1 :])
-                used = sum(
-                    c * (cm + self.saw_cm) for c, cm in zip(later, self.lengths, strict=True)
-                )
-                if n == most or left - used < size - _DUST_CM:
-                    yield counts
+        least = most if at == len(wanted) - 1 else 0
+        for n in range(most, least - 1, -1):
+            yield from self._packed(wanted, at + 1, room - n * size, (*before, n))
 
 
 class _TooManyError(Exception):

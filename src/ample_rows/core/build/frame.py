@@ -36,11 +36,16 @@ class Frame:
 
 @dataclass(frozen=True, slots=True)
 class Sheet:
-    """What lies at the bottom: so much of a material, or so many sheets of card. [m2]"""
+    """What lies at the bottom: metres of a roll as wide, or so many sheets of card. [m2, m, cm]
+
+    `area_m2` is what is bought: the whole width of the roll.
+    """
 
     material: str
     area_m2: float
     sheets: int | None = None
+    roll_m: float | None = None
+    roll_cm: float | None = None
 
 
 def frame_of(place: p.Place, book: Book) -> Frame | None:
@@ -121,20 +126,38 @@ def sheet_of(place: p.Place, book: Book) -> Sheet | None:
     material = _SHEET_OF.get(places.bottom(place))
     if material is None or place.kind == "container":
         return None
-    inside = places.outline(place.shape)
+    box = places.bounds(place.shape)
     if material == "card":
-        box = places.bounds(place.shape)
         return Sheet(material, places.inside_area_m2(place.shape), sheets_for(box, book))
-    up = book.value("sheet_turned_up_cm")
-    return Sheet(material, (inside.area + inside.length * up) / 1e4)
+    metres, wide = _roll(box, book.materials[material].roll_cm, book)
+    return Sheet(material, metres * wide / 100, roll_m=metres, roll_cm=wide)
+
+
+def _roll(box: places.Box, widths_cm: tuple[float, ...], book: Book) -> tuple[float, float]:
+    """Metres and width of the roll that covers a box with least, turned up at its walls. [m, cm]
+
+    Lengths run either way over the box; beside each other they lap.
+    """
+    up, lap = 2 * book.value("sheet_turned_up_cm"), book.value("sheet_lap_cm")
+    sides = (box.width + up, box.length + up)
+    laid = [
+        (lengths_over(across, wide, lap) * along / 100, wide)
+        for across, along in (sides, sides[::-1])
+        for wide in widths_cm
+    ]
+    return min(laid, key=lambda found: (found[0] * found[1], found[0]))
+
+
+def lengths_over(across_cm: float, wide_cm: float, lap_cm: float) -> int:
+    """Lengths of a width that cover a breadth when they lap."""
+    return 1 if across_cm <= wide_cm else 1 + _parts(across_cm - wide_cm, wide_cm - lap_cm)
 
 
 def sheets_for(box: places.Box, book: Book) -> int:
     """Sheets of card that cover a place's box with an overlap all ways, laid the better way."""
     long, wide = book.value("card_length_cm"), book.value("card_width_cm")
     lap = book.value("card_overlap_cm")
-
-    def rows(across: float, sheet: float) -> int:
-        return 1 if across <= sheet else 1 + _parts(across - sheet, sheet - lap)
-
-    return min(rows(box.width, a) * rows(box.length, b) for a, b in ((long, wide), (wide, long)))
+    return min(
+        lengths_over(box.width, a, lap) * lengths_over(box.length, b, lap)
+        for a, b in ((long, wide), (wide, long))
+    )

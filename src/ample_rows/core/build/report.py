@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 
 from ample_rows.core.build.cutting import Bar
+from ample_rows.core.working import Term
 
 
 @dataclass(frozen=True, slots=True)
@@ -16,7 +17,7 @@ class PieceRow:
 
 @dataclass(frozen=True, slots=True)
 class PlaceBuild:
-    """One place's own pieces and hours. [cm, h]"""
+    """One place's own pieces and hours; its lining or mesh is a length of a roll. [cm, m, h]"""
 
     place: str
     label: str
@@ -24,6 +25,8 @@ class PlaceBuild:
     material: str | None
     pieces: tuple[PieceRow, ...]
     card_sheets: int | None
+    roll_m: float | None
+    roll_cm: float | None
     hours_frame: float
     hours_loosen: float
     hours_fill: float
@@ -93,3 +96,4 @@ class BuildReport:
     stages: tuple[StageCost, ...]
     starts: tuple[StartCost, ...]
     cautions: tuple[str, ...]
+    working: tuple[Term, ...]

@@ -78,6 +78,22 @@ def reach_of(
     return Reach(verdict, tuple(reasons), most, arm, beyond)
 
 
+def beyond_rings_m(place: p.Place, reach: Reach) -> tuple[Points, ...]:
+    """Outlines in the yard of the squares out of reach; none where the place has no spot. [m]"""
+    if place.at_m is None or not reach.cells_beyond:
+        return ()
+    grid = grid_of(place)
+    boxes = [grid.box(grid.cells[address].spot) for address in reach.cells_beyond]
+    squares = shapely.union_all([shapely.box(b.x0, b.y0, b.x1, b.y1) for b in boxes])
+    inside = shapely.get_parts(squares.intersection(places.outline(place.shape)))
+    heading = place.heading_deg or 0.0
+    return tuple(
+        laid(place.shape, place.at_m, heading, np.asarray(part.exterior.coords[:-1]))
+        for part in inside
+        if isinstance(part, shapely.Polygon)
+    )
+
+
 def _rim(place: p.Place) -> tuple[Points, Points]:
     """Points along the inside rims every ten centimetres, and the way outward from each."""
     outline = shapely.geometry.polygon.orient(places.outline(place.shape))

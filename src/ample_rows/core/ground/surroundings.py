@@ -1,7 +1,7 @@
 """What lies round a place in its yard: other places, walls, water, the door, roots, the fall."""
 
 import math
-from collections.abc import Iterable
+from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
 from functools import lru_cache
 
@@ -9,7 +9,8 @@ import numpy as np
 import shapely
 
 from ample_rows.core import plan as p
-from ample_rows.core.ground.frame import outer_ring_m, to_yard
+from ample_rows.core.ground.footprints import path_strip, place_outline, solid_outlines
+from ample_rows.core.ground.frame import to_yard
 from ample_rows.core.ground.reach import Reach, reach_of
 from ample_rows.core.ground.routes import Ways
 from ample_rows.core.ground.yard import LEAFY, rise_of
@@ -38,6 +39,16 @@ class WaterWay:
 
 
 @dataclass(frozen=True)
+class SpotAround:
+    """Another spot of a container: its outline there, the way to water, and the sight of it."""
+
+    stay: p.Stay
+    outline: shapely.Polygon
+    water: WaterWay | None
+    in_sight: bool | None
+
+
+@dataclass(frozen=True)
 class Surroundings:
     """A place among all else in its yard. Hashable: a place is evaluated anew when it changes."""
 
@@ -59,6 +70,7 @@ class Surroundings:
     workers: tuple[str, ...] = ()
     fall_width_cm: float = 0.0
     fall_length_cm: float = 0.0
+    spots: tuple[SpotAround, ...] = ()
 
 
 @lru_cache(maxsize=64)
@@ -84,13 +96,9 @@ class _Ground:
 
     @classmethod
     def of(cls, site: p.Site, all_places: tuple[p.Place, ...], book: Book) -> "_Ground":
-        solids = tuple(
-            (o.name or o.kind or "obstacle", shapely.Polygon(o.outline_m))
-            for o in site.obstacles
-            if o.kind not in LEAFY
-        )
-        paths = tuple((path.name or "path", _strip(path)) for path in site.paths)
-        outlines = ((place, _outline(place)) for place in all_places)
+        solids = solid_outlines(site)
+        paths = tuple((path.name or "path", path_strip(path)) for path in site.paths)
+        outlines = ((place, place_outline(place)) for place in all_places)
         placed = {place.id: (place.label, o) for place, o in outlines if o is not None}
         return cls(
             site=site,
@@ -108,16 +116,6 @@ class _Ground:
     def way_m(self, start: p.PointM, place: p.Place, middle: p.PointM) -> float:
         own = len(self.solids) + list(self.placed).index(place.id)
         return self.ways.length_m(start, middle, inside=own)
-
-
-def _strip(path: p.Path) -> shapely.Polygon:
-    strip = shapely.LineString(path.line_m).buffer(path.width_cm / 200, cap_style="flat")
-    return strip if isinstance(strip, shapely.Polygon) else strip.convex_hull
-
-
-def _outline(place: p.Place) -> shapely.Polygon | None:
-    ring = outer_ring_m(place)
-    return None if ring is None else shapely.Polygon(ring)
 
 
 def _around(place: p.Place, ground: _Ground, household: p.Household | None) -> Surroundings:
@@ -155,7 +153,24 @@ def _around(place: p.Place, ground: _Ground, household: p.Household | None) -> S
         workers=workers,
         fall_width_cm=fall[0],
         fall_length_cm=fall[1],
+        spots=tuple(_spots(place, ground)),
     )
+
+
+def _spots(place: p.Place, ground: _Ground) -> Iterator[SpotAround]:
+    for stay in place.stays:
+        if stay.at_m is None:
+            continue
+        heading = place.heading_deg if stay.heading_deg is None else stay.heading_deg
+        moved = place.model_copy(update={"at_m": stay.at_m, "heading_deg": heading})
+        outline = place_outline(moved)
+        if outline is not None:
+            middle = _middle(outline)
+            water, sight = (
+                _water(place, middle, ground),
+                _in_sight(middle, ground.site, ground.book),
+            )
+            yield SpotAround(stay, outline, water, sight)
 
 
 def _share_outside(outline: shapely.Polygon, yard: shapely.Polygon | None) -> float:

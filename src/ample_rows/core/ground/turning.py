@@ -79,9 +79,8 @@ def _turned_support(plan: p.Plan, place: p.Place, support: p.Support) -> p.Suppo
     edge = supports.edge_of(place, support, latitude=plan.garden.latitude, north_deg=north)
     if edge is None:
         return support
-    facing = edge.facing_deg + _QUARTER
-    compass = min(places.AZIMUTH, key=lambda c: places.angle_between(places.AZIMUTH[c], facing))
-    return support.model_copy(update={"edge": compass})
+    turned_to = places.compass_point(edge.facing_deg + _QUARTER)
+    return support.model_copy(update={"edge": turned_to})
 
 
 def _result(plan: p.Plan, place: p.Place, book: Book) -> PlaceResult:

@@ -16,6 +16,8 @@ from ample_rows.core.ground.surroundings import Surroundings
 from ample_rows.core.planting import Evaluated, Setting
 from ample_rows.core.reference import Book
 from ample_rows.core.report import IdleSpell, SupportReport
+from ample_rows.core.soil.fill import Fill
+from ample_rows.core.water.need import WaterNeed
 
 
 @dataclass(frozen=True)
@@ -28,6 +30,8 @@ class PlaceView:
     supports: tuple[SupportReport, ...]
     sun: PlaceSun | None
     around: Surroundings
+    fill: Fill
+    need: WaterNeed | None
     setting: Setting
     book: Book
 

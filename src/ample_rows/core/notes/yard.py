@@ -114,7 +114,8 @@ def water(view: PlaceView) -> Iterator[Note]:
             "hose-short",
             f"The hose ends {way.short_m:.1f} m short: the {way.source} is {way.route_m:.1f} m "
             f"away round what stands between.",
-            f"A hose of {math.ceil(way.route_m + 0.5)} m, or a place nearer the water.",
+            f"A hose of {math.ceil(way.route_m + 0.5)} m, or a place nearer the water."
+            f"{_carried(view)}",
         )
     else:
         yield _note(
@@ -122,9 +123,20 @@ def water(view: PlaceView) -> Iterator[Note]:
             "tip",
             "carried-water",
             f"Water is carried {way.route_m:.0f} m from the {way.source}, and tired arms carry "
-            "less than is needed.",
+            f"less than is needed.{_carried(view)}",
             "A hose there, or a butt nearer.",
         )
+
+
+def _carried(view: PlaceView) -> str:
+    """How many cans a watering is at the driest, where the climate is known."""
+    if view.need is None:
+        return ""
+    month = view.need.thirstiest
+    days = max(1.0, min(7.0, view.need.dry_days_between[month] or 7.0))
+    litres = view.need.dry_litres_per_week[month] / 7 * days
+    cans = math.ceil(litres / view.book.value("can_litres"))
+    return f" Carried, a watering in dry weeks is {cans} can{'s' if cans > 1 else ''}."
 
 
 def out_of_sight(view: PlaceView) -> Iterator[Note]:

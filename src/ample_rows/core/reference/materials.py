@@ -21,7 +21,8 @@ class Years(Record):
 class Material(Record):
     """A material by what it is used for, the unit it is priced in, and the years it lasts.
 
-    `dries` is the water that a container of it wants, against a tight wall.
+    `dries` is the water that a container of it wants, against a tight wall; `roll_cm` are the
+    widths in which a sheet is usually sold.
     """
 
     label: Text
@@ -29,6 +30,7 @@ class Material(Record):
     unit: Unit
     life_years: Years
     dries: Size = 1.0
+    roll_cm: tuple[Size, ...] = ()
     heat: str | None = None
     caution: str | None = None
     status: Status

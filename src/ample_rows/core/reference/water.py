@@ -11,6 +11,8 @@ class WaterWay(Record):
     `by` says how its litres come: carried in cans, held in the hand, left running over the
     whole place, or along lines on the soil. `minutes_each` is a person's time to begin and end
     one watering; a line or sprinkler also gives so much for each metre or square metre.
+    Of what comes by the piece one waters `piece_waters_m2` and stays there, or is carried round
+    all places. [L, min, m2]
     """
 
     label: Text
@@ -22,5 +24,7 @@ class WaterWay(Record):
     wets_leaves: Literal["no", "some", "yes"]
     suits: Text
     material: str | None = None
+    piece_waters_m2: Size | None = None
+    carried_round: bool = False
     status: Status
     source: Text

@@ -109,6 +109,21 @@ def _takes(eater: Eater, book: Book) -> tuple[float, str]:
     return of_class.n_g_per_m2 * part.times * eater.area_m2, part.why
 
 
+def crop_working(eater: Eater, book: Book) -> tuple[Term, ...]:
+    """How the nitrogen that one planting takes comes to be."""
+    taken, why = _takes(eater, book)
+    of_class = book.feeders[eater.crop.feeder]
+    part = book.parts[_PART_OF.get(eater.crop.group, "other")]
+    return (
+        Term(
+            "a crop so hungry", of_class.n_g_per_m2, "g N a m²", eater.crop.feeder, of_class.source
+        ),
+        Term("for what is picked", part.times, "×", why, part.source),
+        Term("its squares", eater.area_m2, "m²", "by their true area", "Core"),
+        Term("takes", taken, "g N", "multiplied", "Core"),
+    )
+
+
 def _other(eaters: Sequence[Eater], figure: str, level: p.Level3 | None, book: Book) -> float:
     """Phosphate or potash: half as much again where a test is low, none where it is high. [g]"""
     times = {"low": book.value("test_low_times"), "high": 0.0}.get(level or "", 1.0)

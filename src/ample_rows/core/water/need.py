@@ -10,6 +10,7 @@ from ample_rows.core.ground.stays import stay_on
 from ample_rows.core.reference import Book, Mix
 from ample_rows.core.report import GrowthReport, PlantingReport
 from ample_rows.core.water.air import Air12
+from ample_rows.core.working import Term
 
 _MIDDLE = 15
 _MM_PER_CM = 10.0
@@ -30,50 +31,101 @@ class WaterNeed:
     wets_cm: float
     how: str
 
+    @property
+    def thirstiest(self) -> int:
+        """The month that wants most in a dry week, January 0."""
+        return max(range(12), key=lambda month: self.dry_litres_per_week[month])
 
-def water_need(
-    place: p.Place,
-    plantings: tuple[PlantingReport, ...],
-    air: Air12,
-    book: Book,
-    *,
-    mix: Mix,
-    usable_cm: float,
-    trees_share: float,
-    year: int,
-) -> WaterNeed:
-    """Litres a week and days between waterings, month by month.
 
-    Args:
-        mix: What the place is filled with.
-        usable_cm: Depth that roots use. [cm]
-        trees_share: Share of its ground that roots of trees and shrubs drink from. [0-1]
-        year: The plan's year, in which plants are looked at each month's middle.
+@dataclass(frozen=True, slots=True)
+class Watered:
+    """A place as its need is reckoned: its fill, the depth that roots use, trees that drink.
+
+    `year` is the plan's, in which plants are looked at each month's middle. [cm, 0-1]
     """
-    area = places.inside_area_m2(place.shape)
-    held_mm = usable_cm * _MM_PER_CM * mix.available_water * book.value("depletion_share")
-    full, dries = book.value("kc_full_cover"), dries_by(place, book)
-    dries *= 1 + trees_share * book.value("tree_roots_drink")
-    bare = book.value("kc_bare") * (1 - mulch_saves(place, book))
-    litres, dry, between, dry_between = [], [], [], []
-    for month in range(12):
-        leaves = _leaf_area_m2(plantings, month, year)
-        cover = min(1.0, leaves / area)
-        wide = max(area, leaves)
-        drunk = air.taken[month] * (bare + (full - bare) * cover) * wide * dries
-        rain = 0.0 if _under_cover(place, month, year) else air.rain[month]
-        daily = max(0.0, drunk - rain * area)
-        dry.append(drunk * 7)
-        litres.append(daily * 7)
-        between.append(_days(held_mm * area, daily))
-        dry_between.append(_days(held_mm * area, drunk))
+
+    place: p.Place
+    plantings: tuple[PlantingReport, ...]
+    mix: Mix
+    usable_cm: float
+    trees_share: float
+    year: int
+
+    @property
+    def area_m2(self) -> float:
+        return places.inside_area_m2(self.place.shape)
+
+    def held_litres(self, book: Book) -> float:
+        """What its soil gives between two waterings."""
+        mm = self.usable_cm * _MM_PER_CM * self.mix.available_water
+        return mm * book.value("depletion_share") * self.area_m2
+
+    def dries(self, book: Book) -> float:
+        """How much more it wants for its walls and the trees beside it. [times]"""
+        trees = 1 + self.trees_share * book.value("tree_roots_drink")
+        return dries_by(self.place, book) * trees
+
+
+@dataclass(frozen=True, slots=True)
+class MonthNeed:
+    """One month's day: leaves over the soil, what is drunk, what rain brings. [m2, L/day]"""
+
+    leaves_m2: float
+    cover: float
+    coefficient: float
+    wide_m2: float
+    drunk: float
+    rain: float
+
+    @property
+    def daily(self) -> float:
+        return max(0.0, self.drunk - self.rain)
+
+
+def month_need(what: Watered, month: int, air: Air12, book: Book) -> MonthNeed:
+    """A day in the middle of a month, January 0."""
+    area = what.area_m2
+    bare = book.value("kc_bare") * (1 - mulch_saves(what.place, book))
+    leaves = _leaf_area_m2(what.plantings, month, what.year)
+    cover = min(1.0, leaves / area)
+    coefficient = bare + (book.value("kc_full_cover") - bare) * cover
+    wide = max(area, leaves)
+    rain = 0.0 if _under_cover(what.place, month, what.year) else air.rain[month]
+    drunk = air.taken[month] * coefficient * wide * what.dries(book)
+    return MonthNeed(leaves, cover, coefficient, wide, drunk, rain * area)
+
+
+def water_need(what: Watered, air: Air12, book: Book) -> WaterNeed:
+    """Litres a week and days between waterings, month by month."""
+    held = what.held_litres(book)
+    months = [month_need(what, month, air, book) for month in range(12)]
     return WaterNeed(
-        litres_per_week=tuple(litres),
-        dry_litres_per_week=tuple(dry),
-        days_between=tuple(between),
-        dry_days_between=tuple(dry_between),
-        wets_cm=wetted_cm(mix, book),
+        litres_per_week=tuple(m.daily * 7 for m in months),
+        dry_litres_per_week=tuple(m.drunk * 7 for m in months),
+        days_between=tuple(_days(held, m.daily) for m in months),
+        dry_days_between=tuple(_days(held, m.drunk) for m in months),
+        wets_cm=wetted_cm(what.mix, book),
         how=air.method,
+    )
+
+
+def need_working(what: Watered, month: int, air: Air12, book: Book) -> tuple[Term, ...]:
+    """How a dry week's litres of a month come to be, and how long the soil lasts."""
+    at = month_need(what, month, air, book)
+    source = book.coefficients["kc_full_cover"].source
+    held = what.held_litres(book)
+    days = _days(held, at.drunk)
+    return (
+        Term("the air takes", air.taken[month], "mm a day", air.method, "FAO-56"),
+        Term("leaves cover", at.cover, "", "canopies in mid-month over the soil", "Growth curves"),
+        Term("of that, here", at.coefficient, "×", "bare soil to full cover by leaves", source),
+        Term("ground or leaves", at.wide_m2, "m²", "the larger of soil and canopy", "Core"),
+        Term("walls and trees", what.dries(book), "×", "material, and roots beside", "Judged"),
+        Term("in a dry week", at.drunk * 7, "L", "seven days of it", "Core"),
+        Term("rain brings", at.rain * 7, "L a week", "useful share of the usual rain", "FAO-56"),
+        Term("in a usual week", at.daily * 7, "L", "less the rain", "Core"),
+        Term("the soil holds", held, "L", "depth × held water × share used", "FAO-56"),
+        Term("lasts in dry days", days, "days", "held ÷ a day's need", "Core"),
     )
 
 

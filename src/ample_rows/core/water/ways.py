@@ -5,6 +5,7 @@ from dataclasses import dataclass
 
 from ample_rows.core.reference import Book, WaterWay
 from ample_rows.core.water.lines import WaterLines
+from ample_rows.core.working import Term
 
 _CANS_A_TRIP = 2
 
@@ -72,6 +73,28 @@ def _way(name: str, way: WaterWay, wanted: Wanted, lines: WaterLines, book: Book
         tap_share=asked / tap,
         wets_leaves=way.wets_leaves,
         suits=way.suits,
+    )
+
+
+def way_working(name: str, wanted: Wanted, lines: WaterLines, book: Book) -> tuple[Term, ...]:
+    """How one way's litres, trips and minutes come to be."""
+    way = book.water_ways[name]
+    found = _way(name, way, wanted, lines, book)
+    tap = wanted.tap_l_per_min or book.value("tap_flow_l_per_min")
+    own = {
+        "carried": f"{found.trips} trips of two cans over {2 * (wanted.route_m or 0):.0f} m",
+        "held": "begun each time, and held while it runs",
+    }.get(way.by, "turned on and off each time")
+    return (
+        Term("roots want", wanted.litres, "L", "a dry week, thirstiest month", "Core"),
+        Term("of what is poured reach them", way.reaches_roots, "×", way.label, way.source),
+        Term("to pour", found.litres, "L", "wanted ÷ that share", "Core"),
+        Term(
+            "flows", min(found.flow_l_per_min, tap), "L a min", "no more than the tap gives", "Tap"
+        ),
+        Term("water runs", found.running_minutes, "min", "to pour ÷ flow", "Core"),
+        Term("times a week", found.waterings, "", "by the days that the soil lasts", "Core"),
+        Term("of your own time", found.own_minutes, "min", own, "Judged"),
     )
 
 

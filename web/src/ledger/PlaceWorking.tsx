@@ -1,0 +1,32 @@
+import { useQuery } from '@tanstack/react-query';
+
+import { answered, api } from '../api/client';
+import type { ProblemError } from '../api/client';
+import type { HeldGarden } from '../api/merge';
+import type { PlaceWorkings, Term } from '../api/types';
+import { Sum } from './Working';
+
+interface Props {
+  state: HeldGarden;
+  place: string;
+  title: string;
+  pick: (workings: PlaceWorkings) => readonly Term[] | undefined;
+}
+
+/** A sum of one place's weight, water or feed, worked out when it is opened. */
+export function PlaceWorking({ state, place, title, pick }: Props) {
+  const { slug, version } = state.head;
+  const found = useQuery<PlaceWorkings, ProblemError>({
+    queryKey: ['workings', slug, version, place],
+    queryFn: ({ signal }) =>
+      answered(
+        api.GET('/api/gardens/{slug}/places/{place}/workings', {
+          params: { path: { slug, place } },
+          signal,
+        }),
+      ),
+  });
+  if (found.error) return <p role="alert">{found.error.message}</p>;
+  if (!found.data) return <p className="text-muted">Working it out…</p>;
+  return <Sum title={title} terms={[...(pick(found.data) ?? [])]} />;
+}
