@@ -299,7 +299,9 @@ def test_a_pot_is_carried_to_another_spot_for_the_winter(page, base_url):
     form.get_by_label("under cover").check()
     form.get_by_role("button", name="Carry it there").click()
     spots = page.get_by_role("region", name="Other spots")
-    expect(spots).to_contain_text("1 June to 1 September: 4.2 m right, 1.5 m up, 4.1 m from the tap")
+    expect(spots).to_contain_text(
+        "1 June to 1 September: 4.2 m right, 1.5 m up, 4.1 m from the tap"
+    )
     expect(spots).to_contain_text("under cover")
     spots.get_by_role("button", name="Take out").click()
     expect(spots.get_by_role("listitem")).to_have_count(0)

@@ -3,7 +3,7 @@
 import pytest
 
 from ample_rows.crops import CropBookError, load_book
-from ample_rows.crops.load import read_family
+from ample_rows.crops.load import checked_together, read_family
 
 BOOK = load_book()
 CROPS = list(BOOK.crops.values())
@@ -23,13 +23,115 @@ KG_PER_M2 = {
 
 
 def test_breadth():
-    assert len(CROPS) >= 24
-    assert len({crop.family for crop in CROPS}) >= 9
+    assert len(CROPS) >= 70
+    assert len({crop.family for crop in CROPS}) >= 16
     groups = {crop.group for crop in CROPS}
     assert {"root", "leaf", "fruit", "pod", "bulb", "herb", "flower"} <= groups
     assert any(crop.overwinters for crop in CROPS)
     assert any(crop.spacing_cm > 100 for crop in CROPS)
     assert any(crop.variety_of for crop in CROPS)
+
+
+EXPECTED = [
+    "tomato",
+    "tomato-bush",
+    "sweet-pepper",
+    "chilli-pepper",
+    "aubergine",
+    "cucumber",
+    "courgette",
+    "winter-squash",
+    "pumpkin",
+    "melon",
+    "watermelon",
+    "sweet-corn",
+    "dwarf-bean",
+    "climbing-bean",
+    "runner-bean",
+    "broad-bean",
+    "pea",
+    "pea-dwarf",
+    "potato",
+    "sweet-potato",
+    "carrot",
+    "beetroot",
+    "parsnip",
+    "radish",
+    "turnip",
+    "swede",
+    "onion",
+    "spring-onion",
+    "garlic",
+    "leek",
+    "lettuce",
+    "lettuce-leaf",
+    "spinach",
+    "chard",
+    "kale",
+    "cabbage",
+    "calabrese",
+    "cauliflower",
+    "brussels-sprouts",
+    "celery",
+    "kohlrabi",
+    "pak-choi",
+    "okra",
+    "asparagus",
+    "strawberry",
+    "parsley",
+    "basil",
+]
+
+
+def test_what_home_gardens_grow_is_there():
+    assert set(EXPECTED) <= BOOK.crops.keys()
+
+
+@pytest.mark.parametrize(
+    ("kind", "other", "field"),
+    [
+        ("carrot", "carrot-short", "edible_root_cm"),
+        ("beetroot-long", "beetroot", "edible_root_cm"),
+        ("radish-winter", "radish", "edible_root_cm"),
+        ("pea", "pea-dwarf", "height_cm"),
+        ("climbing-bean", "dwarf-bean", "height_cm"),
+        ("tomato", "tomato-bush", "height_cm"),
+        ("tomato", "tomato-cherry", "full_sun_hours"),
+        ("winter-squash", "squash-small", "spacing_cm"),
+        ("sweet-corn", "sweet-corn-early", "height_cm"),
+        ("cabbage-winter", "cabbage", "spacing_cm"),
+    ],
+)
+def test_variety_types_differ_where_the_plan_does(kind, other, field):
+    assert getattr(BOOK.crops[kind], field) > 1.1 * (getattr(BOOK.crops[other], field) or 0)
+
+
+def test_early_kinds_are_picked_before_maincrop_ones():
+    for early, late, start in [
+        ("potato-early", "potato", "set"),
+        ("sweet-corn-early", "sweet-corn", "transplant"),
+        ("cabbage", "cabbage-winter", "transplant"),
+    ]:
+        days = [BOOK.crops[crop].days_to_pick(start) for crop in (early, late)]
+        assert days[0] < days[1]
+
+
+@pytest.mark.parametrize(
+    ("crop", "trait"),
+    [
+        ("runner-bean", "cook-first"),
+        ("climbing-bean", "cook-first"),
+        ("rhubarb", "poisonous-part"),
+        ("potato", "poisonous-part"),
+        ("tomato", "poisonous-part"),
+        ("mint", "spreads"),
+        ("borage", "sows-itself"),
+        ("courgette", "hybridises"),
+    ],
+)
+def test_what_a_crop_does_is_flagged_with_what_follows(crop, trait):
+    assert trait in BOOK.crops[crop].traits
+    assert BOOK.traits[trait].follows
 
 
 def test_marks_are_two_letters_and_no_two_alike():
@@ -85,12 +187,6 @@ def test_every_number_that_is_not_a_crops_has_unit_status_and_source():
         assert len(record.source) > 10, name
         if record.low is not None and record.high is not None:
             assert record.low <= record.value <= record.high, name
-
-
-def test_neighbours_are_graded_and_in_the_book():
-    for crop in CROPS:
-        for relative in crop.relatives:
-            assert relative.crop in BOOK.crops
 
 
 SOURCES = '[sources]\nspacing="s"\nroots="r"\nlight="l"\ntime="t"\nyield="y"\n'
@@ -163,6 +259,23 @@ def test_a_wrong_crop_is_refused_with_file_crop_field_and_reason(changes, words)
         read_family(family(**changes), file_name="testaceae.toml")
     assert str(raised.value).startswith("testaceae.toml: leafy: ")
     assert words in str(raised.value)
+
+
+BAD_TOGETHER = [
+    ({"variety_of": '"oak"'}, "variety_of 'oak' is not a crop"),
+    ({"traits": '["flies"]'}, "unknown trait 'flies'"),
+    ({"trainings": '[{ system = "trapeze", harvest_factor = 1 }]'}, "unknown training system"),
+    ({"relatives": '[{ crop = "oak", effect = "e", evidence = "belief" }]'}, "relative 'oak'"),
+    ({"mark": '"To"'}, "mark To belongs to tomato"),
+    ({"id": '"tomato"'}, "the id stands twice"),
+]
+
+
+@pytest.mark.parametrize(("changes", "words"), BAD_TOGETHER)
+def test_what_does_not_fit_the_rest_of_the_book_is_refused(changes, words):
+    own = read_family(family(**changes), file_name="testaceae.toml")
+    with pytest.raises(CropBookError, match=words):
+        checked_together([*CROPS, *own], BOOK.trainings, BOOK.traits)
 
 
 def test_a_file_that_is_no_toml_is_named():

@@ -26,6 +26,7 @@ from ample_rows.core.reference import (
     SoftMatter,
     SoilIngredient,
     TrainingSystem,
+    Trait,
     WaterWay,
     Worker,
 )
@@ -77,7 +78,14 @@ def _table(model: type[Model], raw: dict[str, Any], file_name: str) -> dict[str,
     return {name: _checked(model, row, f"{file_name}: {name}") for name, row in raw.items()}
 
 
-def _checked_together(crops: list[Crop], trainings: dict[str, TrainingSystem]) -> dict[str, Crop]:
+def checked_together(
+    crops: list[Crop], trainings: dict[str, TrainingSystem], traits: dict[str, Trait]
+) -> dict[str, Crop]:
+    """Crops by id, once their marks, varieties, neighbours, trainings and traits agree.
+
+    Raises:
+        CropBookError: Two share an id or mark, or one names what is not in the book.
+    """
     by_id: dict[str, Crop] = {}
     marks: dict[str, str] = {}
     for crop in crops:
@@ -88,8 +96,14 @@ def _checked_together(crops: list[Crop], trainings: dict[str, TrainingSystem]) -
         for training in crop.trainings:
             if training.system not in trainings:
                 raise CropBookError(f"{crop.id}: unknown training system {training.system!r}")
+        for trait in crop.traits:
+            if trait not in traits:
+                raise CropBookError(f"{crop.id}: unknown trait {trait!r}")
         by_id[crop.id], marks[crop.mark] = crop, crop.id
     for crop in crops:
+        for relative in crop.relatives:
+            if relative.crop not in by_id:
+                raise CropBookError(f"{crop.id}: relative {relative.crop!r} is not a crop")
         if crop.variety_of is not None and crop.variety_of not in by_id:
             raise CropBookError(f"{crop.id}: variety_of {crop.variety_of!r} is not a crop")
     return dict(sorted(by_id.items()))
@@ -110,9 +124,11 @@ def load_book() -> Book:
     reach, soil = _toml(tables / "reach.toml"), _toml(tables / "soil.toml")
     packings = json.loads((tables / "packings.json").read_text("utf-8"))
     trainings = _table(TrainingSystem, policies["training"], "policies.toml")
+    traits = _table(Trait, policies["trait"], "policies.toml")
     crops = [crop for name, text in texts.items() for crop in read_family(text, file_name=name)]
     return Book(
-        crops=_checked_together(crops, trainings),
+        crops=checked_together(crops, trainings, traits),
+        traits=traits,
         coefficients=_table(Coefficient, _toml(tables / "coefficients.toml"), "coefficients.toml"),
         depth_policies=_table(DepthPolicy, policies["depth"], "policies.toml"),
         picking_shapes=_table(PickingShape, policies["picking"], "policies.toml"),

@@ -432,6 +432,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/crop-book": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Index
+         * @description Every crop by name; with a place, whether it bears the crop and why not.
+         */
+        get: operations["index_api_gardens__slug__crop_book_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{slug}/crop-book/{crop}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Page
+         * @description One crop: its figures, its windows on this year, where it fits, its neighbours.
+         */
+        get: operations["page_api_gardens__slug__crop_book__crop__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/crops": {
         parameters: {
             query?: never;
@@ -1237,6 +1277,11 @@ export interface components {
              * @default []
              */
             cautions: string[];
+            /**
+             * Traits
+             * @default []
+             */
+            traits: string[];
             /** Sources */
             sources: {
                 [key: string]: string;
@@ -1257,6 +1302,49 @@ export interface components {
             why: string;
         };
         /**
+         * CropLine
+         * @description A crop in the book's index; `fits` is null where no place is asked about.
+         */
+        CropLine: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Mark */
+            mark: string;
+            /** Names */
+            names: string[];
+            /** Botanical */
+            botanical: string;
+            /** Family */
+            family: string;
+            /** Group */
+            group: string;
+            /** Variety Of */
+            variety_of: string | null;
+            /** Fits */
+            fits: boolean | null;
+            /** Words */
+            words: string;
+        };
+        /**
+         * CropPage
+         * @description What the book says of one crop in this garden.
+         */
+        CropPage: {
+            crop: components["schemas"]["Crop"];
+            /** Windows */
+            windows: components["schemas"]["CropWindow"][];
+            /** Places */
+            places: components["schemas"]["PlaceFit"][];
+            /** Neighbours */
+            neighbours: components["schemas"]["Neighbour"][];
+            /** Traits */
+            traits: components["schemas"]["Trait"][];
+            /** Kinds */
+            kinds: string[];
+        };
+        /**
          * CropTraining
          * @description How one crop does under one training system, relative to its reference way.
          */
@@ -1267,6 +1355,37 @@ export interface components {
             harvest_factor: number;
             /** In Row Cm */
             in_row_cm?: number | null;
+        };
+        /**
+         * CropWindow
+         * @description One way of starting a crop here; the picks are those of the earliest start.
+         *
+         *     Not `open` means that the season here is too short for it.
+         */
+        CropWindow: {
+            /**
+             * Start
+             * @enum {string}
+             */
+            start: "sow" | "transplant" | "set" | "division";
+            /** Open */
+            open: boolean;
+            /**
+             * Earliest
+             * Format: date
+             */
+            earliest: string;
+            /**
+             * Latest
+             * Format: date
+             */
+            latest: string;
+            /** First Pick */
+            first_pick: string | null;
+            /** Last Pick */
+            last_pick: string | null;
+            /** How */
+            how: string;
         };
         /** DaysToPick */
         DaysToPick: {
@@ -1933,6 +2052,20 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * Neighbour
+         * @description Another crop that is said to matter beside it, by grade of evidence.
+         */
+        Neighbour: {
+            /** Crop */
+            crop: string;
+            /** Name */
+            name: string;
+            /** Effect */
+            effect: string;
+            /** Evidence */
+            evidence: string;
+        };
+        /**
          * Note
          * @description A margin note: a fault, a caution or a tip, with its cause and what would mend it.
          */
@@ -2263,6 +2396,20 @@ export interface components {
             harvest_kg: number;
             /** Idle Cell Weeks */
             idle_cell_weeks: number;
+        };
+        /**
+         * PlaceFit
+         * @description Whether one place bears a crop, with what it has against what is wanted.
+         */
+        PlaceFit: {
+            /** Place */
+            place: string;
+            /** Label */
+            label: string;
+            /** Fits */
+            fits: boolean;
+            /** Words */
+            words: string;
         };
         /** PlaceReport */
         PlaceReport: {
@@ -3441,6 +3588,23 @@ export interface components {
             harvest_kg: components["schemas"]["Quantiles"];
             /** Weekly Kg */
             weekly_kg: components["schemas"]["WeekKg"][];
+        };
+        /**
+         * Trait
+         * @description What a crop does of itself, or what its eater must know, and what follows from it.
+         */
+        Trait: {
+            /** Label */
+            label: string;
+            /** Follows */
+            follows: string;
+            /**
+             * Status
+             * @enum {string}
+             */
+            status: "measured" | "derived" | "judged";
+            /** Source */
+            source: string;
         };
         /**
          * Turned
@@ -5355,6 +5519,153 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LayoutFigures"][];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    index_api_gardens__slug__crop_book_get: {
+        parameters: {
+            query?: {
+                place?: string | null;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CropLine"][];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    page_api_gardens__slug__crop_book__crop__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                crop: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CropPage"];
                 };
             };
             /** @description The request cannot be read */

@@ -22,6 +22,10 @@ const SoilScreen = lazy(() =>
   import('../soil/SoilScreen').then((part) => ({ default: part.SoilScreen })),
 );
 
+const CropBook = lazy(() =>
+  import('../book/CropBook').then((part) => ({ default: part.CropBook })),
+);
+
 const client = new QueryClient({
   defaultOptions: { queries: { staleTime: 5_000, retry: 1, refetchOnWindowFocus: true } },
 });
@@ -42,6 +46,7 @@ export function App() {
                 path="/gardens/:garden/squares/:place?"
                 element={<Within screen={SquaresScreen} />}
               />
+              <Route path="/gardens/:garden/crops" element={<Within screen={CropBook} />} />
               <Route path="/gardens/:garden/garden" element={<Within screen={GardenScreen} />} />
               <Route path="/gardens/:garden/places/new" element={<Within screen={PlaceForm} />} />
               <Route

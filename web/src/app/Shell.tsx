@@ -53,6 +53,12 @@ export function Shell({ state, children }: { state: HeldGarden; children: ReactN
             Squares
           </NavLink>
           <NavLink
+            to={`/gardens/${state.head.slug}/crops`}
+            className={({ isActive }) => item(isActive)}
+          >
+            Crop book
+          </NavLink>
+          <NavLink
             to={`/gardens/${state.head.slug}/garden`}
             className={({ isActive }) => item(isActive)}
           >
@@ -70,7 +76,7 @@ export function Shell({ state, children }: { state: HeldGarden; children: ReactN
 
 function item(isActive: boolean): string {
   const edge = isActive ? 'border-damson font-semibold text-damson' : 'border-transparent';
-  return `border-l-[3px] px-[13px] py-1 text-[15px] ${edge}`;
+  return `whitespace-nowrap border-l-[3px] px-[13px] py-1 text-[15px] ${edge}`;
 }
 
 function GardenName({ state }: { state: HeldGarden }) {

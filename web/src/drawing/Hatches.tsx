@@ -17,6 +17,13 @@ const HATCHES: Record<string, { size: number; lines: ReactNode }> = {
   Rosaceae: { size: 7, lines: <circle cx={3.5} cy={3.5} r={1.6} /> },
   Tropaeolaceae: { size: 6, lines: <path d="M0 3H6M3 0V6" /> },
   Poaceae: { size: 6, lines: <path d="M1.5 0V3M4.5 3V6" /> },
+  Boraginaceae: { size: 6, lines: <path d="M3 1V5M1 3H2M4 3H5" /> },
+  Caprifoliaceae: { size: 7, lines: <path d="M1 3Q3.5 0 6 3" /> },
+  Convolvulaceae: { size: 8, lines: <path d="M1 6Q4 -1 7 6" /> },
+  Malvaceae: { size: 7, lines: <path d="M3.5 1V3.5M3.5 3.5L1.5 5.5M3.5 3.5L5.5 5.5" /> },
+  Montiaceae: { size: 6, lines: <path d="M1 3A2 2 0 0 0 5 3" /> },
+  Polygonaceae: { size: 7, lines: <path d="M1 1H4V4H1Z" /> },
+  Portulacaceae: { size: 5, lines: <path d="M1 1L3 3" /> },
   Asparagaceae: { size: 7, lines: <path d="M0 5L3.5 2L7 5" /> },
 };
 

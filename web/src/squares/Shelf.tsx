@@ -102,7 +102,7 @@ function Offer({ entry, onPlant }: { entry: ShelfEntry; onPlant: (entry: ShelfEn
   const gives =
     kg.p50 > 0
       ? `${units.weight(kg.p10)} – ${units.weight(kg.p50)} – ${units.weight(kg.p90)} ${units.weightUnit}`
-      : 'flowers, no weight counted';
+      : 'no weight counted';
   const pick = entry.first_pick ? `from ${shortWords(dayOf(entry.first_pick))}` : '';
   const support = entry.support ? ', on the net' : '';
   return (

@@ -18,6 +18,8 @@ export interface Units {
   bare: (cm: number) => string;
   /** A weight without its unit, for columns. */
   weight: (kg: number) => string;
+  /** A weight with its unit, in grams or ounces where it is small. */
+  mass: (kg: number) => string;
   /** A distance over the ground, in metres or feet. */
   distance: (m: number) => string;
   /** How finely things drawn in the yard are set: 5 cm or 2 in. [m] */
@@ -40,6 +42,11 @@ function trimmed(value: number, digits: number): string {
   return String(Number(value.toFixed(digits)));
 }
 
+/** Two figures that say something: 0.32, 6, 120. */
+function significant(value: number): string {
+  return String(Number(value.toPrecision(2)));
+}
+
 function weightDigits(value: number): string {
   return value !== 0 && Math.abs(value) < 0.095 ? value.toFixed(2) : value.toFixed(1);
 }
@@ -51,6 +58,7 @@ const metric: Units = {
   length: (cm) => `${trimmed(cm, 1)} cm`,
   bare: (cm) => trimmed(cm, 1),
   weight: weightDigits,
+  mass: (kg) => (kg < 0.0995 ? `${significant(kg * 1000)} g` : `${significant(kg)} kg`),
   distance: (m) => `${trimmed(m, 2)} m`,
   snapM: 0.05,
   volume: (litres) => `${Math.round(litres)} L`,
@@ -72,6 +80,10 @@ const imperial: Units = {
   length: inches,
   bare: (cm) => trimmed(cm / CM_PER_INCH, 1),
   weight: (kg) => weightDigits(kg * LB_PER_KG),
+  mass: (kg) =>
+    kg * LB_PER_KG < 0.495
+      ? `${significant(kg * 1000 * OZ_PER_GRAM)} oz`
+      : `${significant(kg * LB_PER_KG)} lb`,
   distance: (m) => `${trimmed((m * 100) / CM_PER_FOOT, 1)} ft`,
   snapM: 0.0508,
   volume: (litres) => `${trimmed(litres * GALLONS_PER_LITRE, 1)} gal`,

@@ -17,6 +17,7 @@ from ample_rows.core.reference.crop import (
     PickingKind,
     Range3,
     Relative,
+    Trait,
 )
 from ample_rows.core.reference.ground import Animal, PathNeed, Worker
 from ample_rows.core.reference.materials import Material
@@ -62,6 +63,7 @@ __all__ = [
     "SoilIngredient",
     "Status",
     "TrainingSystem",
+    "Trait",
     "WaterWay",
     "Worker",
 ]

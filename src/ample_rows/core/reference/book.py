@@ -3,7 +3,7 @@
 from dataclasses import dataclass, field
 
 from ample_rows.core.reference.climate import MadeUpClimate
-from ample_rows.core.reference.crop import Crop
+from ample_rows.core.reference.crop import Crop, Trait
 from ample_rows.core.reference.ground import Animal, PathNeed, Worker
 from ample_rows.core.reference.materials import Material
 from ample_rows.core.reference.rules import (
@@ -31,6 +31,7 @@ class Book:
     depth_policies: dict[str, DepthPolicy]
     picking_shapes: dict[str, PickingShape]
     trainings: dict[str, TrainingSystem]
+    traits: dict[str, Trait]
     workers: dict[str, Worker]
     animals: dict[str, Animal]
     path_needs: dict[str, PathNeed]

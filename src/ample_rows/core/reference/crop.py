@@ -5,7 +5,7 @@ from typing import Annotated, Literal
 from pydantic import Field, model_validator
 
 from ample_rows.core.plan import Start
-from ample_rows.core.reference.record import Amount, Record, Share, Size, Text
+from ample_rows.core.reference.record import Amount, Record, Share, Size, Status, Text
 
 Frost = Literal["hardy", "half-hardy", "tender"]
 Group = Literal[
@@ -51,6 +51,15 @@ class DaysToPick(Record):
 class Picking(Record):
     kind: PickingKind
     days: Size
+
+
+class Trait(Record):
+    """What a crop does of itself, or what its eater must know, and what follows from it."""
+
+    label: Text
+    follows: Text
+    status: Status
+    source: Text
 
 
 class Relative(Record):
@@ -112,6 +121,7 @@ class Crop(Record):
     turn_round_days: Amount
     relatives: tuple[Relative, ...] = ()
     cautions: tuple[str, ...] = ()
+    traits: tuple[str, ...] = ()
     sources: dict[str, Text]
 
     @model_validator(mode="after")

@@ -1,0 +1,216 @@
+"""A crop's page in the book: its windows on this garden's year, where it fits, its neighbours."""
+
+from dataclasses import dataclass
+from datetime import date, timedelta
+
+from ample_rows.core import harvest, places, season
+from ample_rows.core import plan as p
+from ample_rows.core.evaluate import place_cases, setting_of
+from ample_rows.core.ground.bears import best_months
+from ample_rows.core.planting import PlaceCase
+from ample_rows.core.reading import PlanFaultsError
+from ample_rows.core.reference import Book, Crop, Trait
+from ample_rows.core.roots import depth_policy, judge_depth, soil_depth
+
+_FIT_CM = 0.01
+
+
+@dataclass(frozen=True, slots=True)
+class CropWindow:
+    """One way of starting a crop here; the picks are those of the earliest start.
+
+    Not `open` means that the season here is too short for it.
+    """
+
+    start: p.Start
+    open: bool
+    earliest: date
+    latest: date
+    first_pick: date | None
+    last_pick: date | None
+    how: str
+
+
+@dataclass(frozen=True, slots=True)
+class PlaceFit:
+    """Whether one place bears a crop, with what it has against what is wanted."""
+
+    place: str
+    label: str
+    fits: bool
+    words: str
+
+
+@dataclass(frozen=True, slots=True)
+class Neighbour:
+    """Another crop that is said to matter beside it, by grade of evidence."""
+
+    crop: str
+    name: str
+    effect: str
+    evidence: str
+
+
+@dataclass(frozen=True, slots=True)
+class CropPage:
+    """What the book says of one crop in this garden."""
+
+    crop: Crop
+    windows: tuple[CropWindow, ...]
+    places: tuple[PlaceFit, ...]
+    neighbours: tuple[Neighbour, ...]
+    traits: tuple[Trait, ...]
+    kinds: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class CropLine:
+    """A crop in the book's index; `fits` is null where no place is asked about."""
+
+    id: str
+    name: str
+    mark: str
+    names: tuple[str, ...]
+    botanical: str
+    family: str
+    group: str
+    variety_of: str | None
+    fits: bool | None
+    words: str
+
+
+def crop_index(plan: p.Plan, place_id: str | None, book: Book) -> tuple[CropLine, ...]:
+    """Every crop by name; with a place, whether it bears the crop and why not.
+
+    Raises:
+        PlanFaultsError: There is no such place.
+    """
+    here = None
+    if place_id is not None:
+        cases = place_cases(plan, setting_of(plan, book), book)
+        here = next((case for case in cases if case.place.id == place_id), None)
+        if here is None:
+            raise PlanFaultsError.one("place", f'there is no place "{place_id}"')
+    lines = [_line(crop, here, book) for crop in book.crops.values()]
+    return tuple(sorted(lines, key=lambda line: line.name.lower()))
+
+
+def _line(crop: Crop, here: PlaceCase | None, book: Book) -> CropLine:
+    fit = _fit(crop, here, book) if here is not None else None
+    return CropLine(
+        id=crop.id,
+        name=crop.name,
+        mark=crop.mark,
+        names=crop.names,
+        botanical=crop.botanical,
+        family=crop.family,
+        group=crop.group,
+        variety_of=crop.variety_of,
+        fits=fit.fits if fit else None,
+        words=fit.words if fit else "",
+    )
+
+
+def crop_page(plan: p.Plan, crop_id: str, book: Book) -> CropPage:
+    """The page of one crop.
+
+    Raises:
+        PlanFaultsError: There is no such crop.
+    """
+    crop = book.crops.get(crop_id)
+    if crop is None:
+        raise PlanFaultsError.one("crop", f'there is no crop "{crop_id}" in the book')
+    setting = setting_of(plan, book)
+    root = crop.variety_of or crop.id
+    kinds = [c.id for c in book.crops.values() if root in (c.id, c.variety_of) and c.id != crop.id]
+    return CropPage(
+        crop=crop,
+        windows=tuple(_window(setting.year, crop, start, book) for start in crop.starts),
+        places=tuple(_fit(crop, case, book) for case in place_cases(plan, setting, book)),
+        neighbours=_neighbours(crop, book),
+        traits=tuple(book.traits[trait] for trait in crop.traits),
+        kinds=tuple(kinds),
+    )
+
+
+def _window(year: season.GrowingYear, crop: Crop, start: p.Start, book: Book) -> CropWindow:
+    found = season.window(year, crop, start, book)
+    grow = crop.days_to_pick(start)
+    first = None if grow is None else found.earliest + timedelta(days=round(grow))
+    last = None if first is None else first + timedelta(days=round(crop.picking.days))
+    frost = season.frost_day(year, crop, found.earliest, book)
+    return CropWindow(
+        start=start,
+        open=found.earliest <= found.latest,
+        earliest=found.earliest,
+        latest=found.latest,
+        first_pick=first,
+        last_pick=last if last is None or frost is None else min(last, frost),
+        how=found.how,
+    )
+
+
+def _fit(crop: Crop, here: PlaceCase, book: Book) -> PlaceFit:
+    """What stands in the way of a crop in a place; where nothing does, what it would cost."""
+    reasons = [*_too_narrow(crop, here), *_out_of_season(crop, here, book)]
+    depth_reason, depth_factor = _depth(crop, here, book)
+    light_reason, light_factor = _light(crop, here)
+    reasons += [reason for reason in (depth_reason, light_reason) if reason]
+    if reasons:
+        words = "; ".join(reasons)
+    else:
+        lost = round((1 - depth_factor * light_factor) * 100)
+        words = f"bears about {lost} % less than it could" if lost else "has all that it wants"
+    return PlaceFit(here.place.id, here.place.label, not reasons, words)
+
+
+def _too_narrow(crop: Crop, here: PlaceCase) -> list[str]:
+    box = places.bounds(here.place.shape)
+    narrow = min(box.width, box.length)
+    if crop.spacing_cm <= narrow + _FIT_CM or any(s.system for s in here.place.supports):
+        return []
+    return [f"a plant wants {crop.spacing_cm:g} cm, and {narrow:g} cm are there"]
+
+
+def _out_of_season(crop: Crop, here: PlaceCase, book: Book) -> list[str]:
+    windows = [_window(here.setting.year, crop, start, book) for start in crop.starts]
+    return [] if any(w.open for w in windows) else ["the season here is too short"]
+
+
+def _depth(crop: Crop, here: PlaceCase, book: Book) -> tuple[str | None, float]:
+    """What the soil wants, in words, and the factor of its depth."""
+    place = here.place
+    usable = soil_depth(
+        place, book, on=here.setting.year.last_frost, trees_share=here.around.roots_share
+    ).usable_cm
+    litres = places.soil_litres(place) if place.kind == "container" else None
+    policy = depth_policy(place, here.setting.policies, book)
+    found = judge_depth(crop, usable, policy, litres_per_plant=litres)
+    short = found.verdict in ("too-shallow", "root-too-long")
+    return (found.how if short else None), found.factor
+
+
+def _light(crop: Crop, here: PlaceCase) -> tuple[str | None, float]:
+    hours = here.place.sun_hours
+    if hours is None and here.sun is not None:
+        hours = best_months(here.sun.monthly())
+    factor = harvest.light_factor(crop, hours)
+    if hours is not None and hours < crop.least_sun_hours:
+        return f"{hours:.1f} h of sun, and it wants {crop.least_sun_hours:g} h", factor
+    return None, factor
+
+
+def _neighbours(crop: Crop, book: Book) -> tuple[Neighbour, ...]:
+    """Those that its own record names, and those whose records name it."""
+    named = [
+        Neighbour(r.crop, book.crops[r.crop].name, r.effect, r.evidence) for r in crop.relatives
+    ]
+    known = {n.crop for n in named}
+    for other in book.crops.values():
+        if other.id not in known:
+            named += [
+                Neighbour(other.id, other.name, r.effect, r.evidence)
+                for r in other.relatives
+                if r.crop == crop.id
+            ]
+    return tuple(named)

@@ -1,0 +1,59 @@
+import { useSearchParams } from 'react-router';
+
+import type { HeldGarden } from '../api/merge';
+import { CropEntry } from './CropEntry';
+import { CropIndex } from './CropIndex';
+import { CropWindows } from './CropWindows';
+import { useCropPage, useIndex } from './useBook';
+
+const FIRST = 'tomato';
+
+/** The crop book: a page for each crop as this garden has it, and the index beside it. */
+export function CropBook({ state }: { state: HeldGarden }) {
+  const [asked, setAsked] = useSearchParams();
+  const crop = asked.get('crop') ?? FIRST;
+  const place = asked.get('place');
+  const { slug, version } = state.head;
+  const index = useIndex(slug, version, place);
+  const page = useCropPage(slug, version, crop);
+  const set = (key: 'crop' | 'place', value: string) =>
+    setAsked(
+      (now) => {
+        if (value) now.set(key, value);
+        else now.delete(key);
+        return now;
+      },
+      { replace: true },
+    );
+  const nameOf = (id: string) => index.data?.find((line) => line.id === id)?.name ?? id;
+  const trouble = page.error ?? index.error;
+  return (
+    <main className="workbench soil">
+      <header className="flex items-baseline gap-4 px-4 pt-2">
+        <h1 className="text-xl">Crop book</h1>
+        <p className="text-muted">
+          {index.data ? `${index.data.length} crops and kinds` : 'Opening the book …'}
+        </p>
+      </header>
+      <div className="sheet overflow-y-auto px-4 pb-4">
+        {trouble && <p role="alert">{trouble.message}</p>}
+        {page.data && (
+          <CropEntry page={page.data} nameOf={nameOf} onOpen={(id) => set('crop', id)} />
+        )}
+      </div>
+      <aside className="side flex min-h-0 flex-col border-l border-rule px-3 pt-2">
+        <CropIndex
+          lines={index.data ?? []}
+          chosen={crop}
+          place={place}
+          places={state.plan.places.map((p) => [p.id, p.name ?? p.id] as const)}
+          onCrop={(id) => set('crop', id)}
+          onPlace={(id) => set('place', id)}
+        />
+      </aside>
+      <div className="strip border-t border-rule">
+        {page.data && <CropWindows page={page.data} year={state.report.year} />}
+      </div>
+    </main>
+  );
+}

@@ -1,0 +1,220 @@
+import type { ReactNode } from 'react';
+
+import type { CropPage } from '../api/types';
+import { useUnits } from '../app/preferences';
+import type { Units } from '../units/units';
+import { Profile } from './Profile';
+
+interface Props {
+  page: CropPage;
+  nameOf: (id: string) => string;
+  onOpen: (id: string) => void;
+}
+
+const EVIDENCE: Record<string, string> = {
+  tested: 'tested in trials',
+  some: 'some evidence',
+  belief: 'an old belief',
+};
+const FROST: Record<string, string> = {
+  hardy: 'stands frost',
+  'half-hardy': 'stands a light frost',
+  tender: 'killed by frost',
+};
+const PICKED: Record<string, string> = {
+  once: 'once',
+  few: 'a few times',
+  'cut-and-come-again': 'again and again',
+  continuous: 'every few days',
+};
+
+/** One crop as a reference book has it: drawn at scale, its figures, its cautions, its company. */
+export function CropEntry({ page, nameOf, onOpen }: Props) {
+  const units = useUnits();
+  const { crop } = page;
+  return (
+    <article aria-labelledby="crop-name">
+      <header className="mb-1">
+        <h2 id="crop-name" className="text-[22px] first-letter:uppercase">
+          {crop.name}
+        </h2>
+        <p className="text-muted">
+          <i>{crop.botanical}</i>
+          {`, ${crop.family}`}
+          {crop.names.length > 0 && `; also ${crop.names.join(', ')}`}
+        </p>
+      </header>
+      <div className="grid gap-x-8 sm:grid-cols-2">
+        <Profile crop={crop} />
+        <section aria-label="To know" className="sm:pt-3">
+          {crop.cautions.map((caution) => (
+            <p key={caution} className="mb-1.5">
+              <strong className="text-marigold">Care </strong>
+              {caution}
+            </p>
+          ))}
+          {page.traits.map((trait) => (
+            <p key={trait.label} className="mb-1.5">
+              <strong className="inline-block first-letter:uppercase">{`${trait.label}.`}</strong>{' '}
+              {trait.follows}
+            </p>
+          ))}
+          {crop.before_sowing && (
+            <p className="mb-1.5">
+              <strong>Before sowing. </strong>
+              {crop.before_sowing}
+            </p>
+          )}
+          <Company page={page} nameOf={nameOf} onOpen={onOpen} />
+        </section>
+      </div>
+      <div className="mt-3 grid gap-x-8 sm:grid-cols-2">
+        {groupsOf(page, units).map(({ head, source, rows }) => (
+          <section key={head} className="mb-3">
+            <h3 className="border-b border-rule font-sans text-[14px] font-semibold">{head}</h3>
+            <dl>
+              {rows.map(([term, value]) => (
+                <div
+                  key={term}
+                  className="flex items-baseline justify-between gap-3 leading-[1.55]"
+                >
+                  <dt>{term}</dt>
+                  <dd className="text-right font-semibold">{value}</dd>
+                </div>
+              ))}
+            </dl>
+            <details className="text-[12px] text-muted">
+              <summary className="cursor-pointer">Source</summary>
+              {source}
+            </details>
+          </section>
+        ))}
+      </div>
+      <section aria-label="In this garden" className="mt-3">
+        <h3 className="border-b border-rule font-sans text-[14px] font-semibold">In this garden</h3>
+        <ul>
+          {page.places.map((fit) => (
+            <li key={fit.place} className="flex gap-3 border-b border-faint py-0.5">
+              <span className="w-40 shrink-0">{fit.label}</span>
+              <span className={fit.fits ? '' : 'text-muted'}>
+                {`${fit.fits ? 'Bears it' : 'Does not'}: ${units.sentence(fit.words)}.`}
+              </span>
+            </li>
+          ))}
+        </ul>
+      </section>
+    </article>
+  );
+}
+
+function Company({ page, nameOf, onOpen }: Props) {
+  const open = (id: string): ReactNode => (
+    <button key={id} type="button" className="press mr-3" onClick={() => onOpen(id)}>
+      {nameOf(id)}
+    </button>
+  );
+  return (
+    <>
+      {page.kinds.length > 0 && <p>{['Other kinds: ', ...page.kinds.map(open)]}</p>}
+      {page.neighbours.length > 0 && (
+        <section aria-label="Neighbours" className="mt-2">
+          <h3 className="border-b border-rule font-sans text-[14px] font-semibold">Neighbours</h3>
+          <ul>
+            {page.neighbours.map((near) => (
+              <li key={near.crop}>
+                {open(near.crop)}
+                {near.effect}
+                <span className="text-muted">{` (${EVIDENCE[near.evidence] ?? near.evidence})`}</span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+    </>
+  );
+}
+
+interface Group {
+  head: string;
+  source: string;
+  rows: [string, string][];
+}
+
+/** The book's figures by group, each with the note on where they come from. */
+function groupsOf({ crop }: CropPage, units: Units): Group[] {
+  const from = (key: string) => crop.sources[key] ?? '';
+  const span = (low: number, high: number) => `${low}–${high}`;
+  const yields = crop.yield_kg_per_plant;
+  const gives = yields
+    ? `${units.mass(yields.low)} – ${units.mass(yields.typical)} – ${units.mass(yields.high)}`
+    : 'not weighed';
+  return [
+    {
+      head: 'Room',
+      source: from('spacing'),
+      rows: [
+        ['Apart each way', units.length(crop.spacing_cm)],
+        ['In rows', `${units.bare(crop.in_row_cm)}, rows ${units.length(crop.between_row_cm)}`],
+        ['Grows wide, high', `${units.bare(crop.canopy_cm)}, ${units.length(crop.height_cm)}`],
+      ],
+    },
+    {
+      head: 'Roots',
+      source: from('roots'),
+      rows: [
+        [
+          'Soil, least and full',
+          `${units.bare(crop.least_depth_cm)}, ${units.length(crop.full_depth_cm)}`,
+        ],
+        ['Bears at the least', `${Math.round(crop.least_depth_factor * 100)} %`],
+        ['Pot, least and full', units.sentence(`${crop.least_litres} L, ${crop.full_litres} L`)],
+        ...(crop.edible_root_cm
+          ? [['The root itself', units.length(crop.edible_root_cm)] as [string, string]]
+          : []),
+      ],
+    },
+    {
+      head: 'Sun and warmth',
+      source: from('light'),
+      rows: [
+        ['Sun, least and full', `${crop.least_sun_hours}, ${crop.full_sun_hours} h`],
+        ['Frost', FROST[crop.frost] ?? crop.frost],
+        ['Comes up from', units.sentence(`${crop.germination_least_c} °C`)],
+      ],
+    },
+    {
+      head: 'Time',
+      source: from('time'),
+      rows: [
+        ['Up in', `${span(crop.germination_days.low, crop.germination_days.high)} days`],
+        ...(crop.weeks_indoors
+          ? [['Weeks indoors', String(crop.weeks_indoors)] as [string, string]]
+          : []),
+        ['Picked', `${PICKED[crop.picking.kind] ?? ''}, over ${crop.picking.days} days`],
+      ],
+    },
+    {
+      head: 'Harvest',
+      source: from('yield'),
+      rows: [
+        ['A plant gives', gives],
+        ...(crop.piece_kg ? [['A piece', units.mass(crop.piece_kg)] as [string, string]] : []),
+        ['Feeds', crop.feeder],
+      ],
+    },
+    {
+      head: 'Sowing',
+      source: from('spacing'),
+      rows: [
+        ...(crop.sowing_depth_cm
+          ? [['Deep', units.length(crop.sowing_depth_cm)] as [string, string]]
+          : []),
+        ...(crop.seeds_per_station
+          ? [['Seeds at a station', String(crop.seeds_per_station)] as [string, string]]
+          : []),
+        ['Come up', `${Math.round(crop.emergence * 100)} %`],
+        ['Live to be picked', `${Math.round(crop.survival * 100)} %`],
+      ],
+    },
+  ];
+}
