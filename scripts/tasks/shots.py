@@ -65,7 +65,6 @@ def show_layouts(page: Page) -> None:
 VIEWS: dict[str, tuple[str, dict[str, int], str, Steps]] = {
     "ground": (f"{LANTERN}/ground", DESK, "light", choose_long_bed),
     "ground-evening": (f"{MAGPIE}/ground", DESK, "dark", None),
-    "ground-table": (f"{LANTERN}/ground", DESK, "light", as_table),
     "ground-phone": (f"{LANTERN}/ground", PHONE, "light", None),
     "soil": (f"{LANTERN}/soil", DESK, "light", choose_border),
     "layouts": (f"{LANTERN}/ground", DESK, "light", show_layouts),
@@ -77,6 +76,7 @@ VIEWS: dict[str, tuple[str, dict[str, int], str, Steps]] = {
     "working": (f"{LANTERN}/squares/border", DESK, "light", open_working),
     "depth": (f"{LANTERN}/squares/low", DESK, "light", choose_long_roots),
     "southern-evening": (f"{MAGPIE}/squares/tall", DESK, "dark", None),
+    "crop-book": (f"{LANTERN}/crops?crop=beetroot-long&place=low", DESK, "light", None),
     "place": (f"{LANTERN}/places/low/change", DESK, "light", None),
     "garden": (f"{LANTERN}/garden", DESK, "light", None),
     "first-bed": ("/start", DESK, "light", fill_in),

@@ -15,6 +15,7 @@ SCREENS = {
     "soil": "/gardens/lantern-court/soil",
     "building": "/gardens/lantern-court/soil?view=building",
     "watering": "/gardens/lantern-court/soil?view=watering",
+    "crop book": "/gardens/lantern-court/crops?crop=cucumber&place=low",
     "feeding": "/gardens/lantern-court/soil?view=feeding",
     "garden": "/gardens/lantern-court/garden",
     "new place": "/gardens/lantern-court/places/new",

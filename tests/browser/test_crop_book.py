@@ -61,6 +61,9 @@ def test_a_page_holds_figures_cautions_company_and_this_garden(crops):
     )
     windows = crops.get_by_role("img", name="plants set out: 10 May to 5 Jul")
     expect(windows).to_be_visible()
+    ways = entry.get_by_role("region", name="Ways of growing it")
+    net = ways.get_by_role("row", name="net on posts")
+    expect(net.get_by_role("cell").nth(1)).to_have_text("16.7")
     entry.get_by_role("button", name="bush tomato").click()
     expect(crops.get_by_role("heading", name="bush tomato")).to_be_visible()
 

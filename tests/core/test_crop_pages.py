@@ -56,7 +56,7 @@ def test_every_reason_is_named_at_once(fits):
 
 def test_what_lessens_a_crop_without_ending_it_is_told_in_percent(fits):
     # 11 cm of the 9 that corn salad wants at least and the 15 it could use: 0.7 + 0.3 x 2/6.
-    assert fits("corn-salad")["shallow"].words == "bears about 20 % less than it could"
+    assert fits("corn-salad")["shallow"].words == "about 20 % less than it could"
 
 
 def test_windows_are_those_of_the_season_with_the_first_start_carried_to_its_pick(plan, book):

@@ -121,3 +121,24 @@ def test_a_tub_has_no_edge_for_a_net(grown, noted):
 def test_a_crop_that_does_not_climb_is_told_of(noted):
     what = planting("lettuce", ("A1", "A2"), support="net")
     assert "does not climb" in noted(document(what, places=[netted()]))["does-not-climb"].text
+
+
+def test_a_cage_needs_no_support_and_changes_the_harvest(grown):
+    bush = {"crop": "sweet-pepper", "start": "transplant", "start_date": "2027-05-25"}
+    plain = grown(planting(**bush))
+    caged = grown(planting(**bush, training="cage"))
+    assert (plain.training, caged.training) == ("ground", "cage")
+    assert caged.factors.training / plain.factors.training == pytest.approx(1.08)
+
+
+def test_only_what_loses_by_lying_down_asks_for_a_support(noted):
+    def said(crop, **more):
+        what = planting(crop, start="transplant", start_date="2027-05-25", **more)
+        return noted(document(what)).get("no-support")
+
+    assert said("sweet-pepper") is None
+    assert said("tomato-bush") is None
+    lying = said("cucumber")
+    assert "30 % less" in lying.text
+    assert any("tripod" in fix.label for fix in lying.fixes)
+    assert said("cucumber", training="tripod") is None

@@ -20,6 +20,7 @@ from ample_rows.core.reference import (
     Mix,
     SoftMatter,
     SoilIngredient,
+    TrainingSystem,
     WaterWay,
 )
 from ample_rows.core.report_json import schemas
@@ -62,6 +63,12 @@ def ingredients() -> dict[str, SoilIngredient]:
 def soft_matter() -> dict[str, SoftMatter]:
     """Soft matter to lay on, dig in or bury, by name."""
     return load_book().soft
+
+
+@router.get("/trainings")
+def trainings() -> dict[str, TrainingSystem]:
+    """Ways of growing up, by name."""
+    return load_book().trainings
 
 
 @router.get("/animals")

@@ -11,6 +11,7 @@ from ample_rows.core.planting import PlaceCase
 from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.reference import Book, Crop, Trait
 from ample_rows.core.roots import depth_policy, judge_depth, soil_depth
+from ample_rows.core.ways_up import WayUp, ways_up
 
 _FIT_CM = 0.01
 
@@ -61,6 +62,7 @@ class CropPage:
     neighbours: tuple[Neighbour, ...]
     traits: tuple[Trait, ...]
     kinds: tuple[str, ...]
+    ways_up: tuple[WayUp, ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -130,6 +132,7 @@ def crop_page(plan: p.Plan, crop_id: str, book: Book) -> CropPage:
         neighbours=_neighbours(crop, book),
         traits=tuple(book.traits[trait] for trait in crop.traits),
         kinds=tuple(kinds),
+        ways_up=ways_up(crop, book),
     )
 
 
@@ -160,7 +163,7 @@ def _fit(crop: Crop, here: PlaceCase, book: Book) -> PlaceFit:
         words = "; ".join(reasons)
     else:
         lost = round((1 - depth_factor * light_factor) * 100)
-        words = f"bears about {lost} % less than it could" if lost else "has all that it wants"
+        words = f"about {lost} % less than it could" if lost else "has all that it wants"
     return PlaceFit(here.place.id, here.place.label, not reasons, words)
 
 

@@ -76,9 +76,19 @@ class Case:
     @property
     def training(self) -> str | None:
         """The system in force: what stands there, or the ground for a climber with nothing."""
+        asked = self.planting.training
         if self.support is not None:
-            return self.planting.training or self.support.system
+            return asked or self.support.system
+        if asked is not None and not self.book.trainings[asked].needs_support:
+            return asked
         return ON_GROUND if self.crop.trainings else None
+
+    @property
+    def lies_down(self) -> bool:
+        """Whether a crop that would climb lies on the ground, and loses by it."""
+        lying = self.crop.training(ON_GROUND)
+        loses = bool(self.crop.trainings) and (lying is None or lying.harvest_factor < 1)
+        return self.training == ON_GROUND and loses
 
 
 @dataclass(frozen=True)
@@ -144,8 +154,7 @@ def evaluate_planting(planting: p.Planting, here: PlaceCase) -> Evaluated:
         dates=outcome.dates,
         depth=outcome.depth,
         draws=outcome.draws,
-        climbs_without_support=support is None
-        and any(t.system != ON_GROUND for t in crop.trainings),
+        climbs_without_support=case.lies_down,
         lone_support=support is not None and crop.training(support.system) is None,
     )
 

@@ -572,6 +572,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/trainings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Trainings
+         * @description Ways of growing up, by name.
+         */
+        get: operations["trainings_api_trainings_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/animals": {
         parameters: {
             query?: never;
@@ -1343,6 +1363,8 @@ export interface components {
             traits: components["schemas"]["Trait"][];
             /** Kinds */
             kinds: string[];
+            /** Ways Up */
+            ways_up: components["schemas"]["WayUp"][];
         };
         /**
          * CropTraining
@@ -3590,6 +3612,39 @@ export interface components {
             weekly_kg: components["schemas"]["WeekKg"][];
         };
         /**
+         * TrainingSystem
+         * @description A way of growing up, as data.
+         *
+         *     `footprint_cm` is the ground taken along a line of support, 0 where a plant keeps its own;
+         *     `minutes_per_m_week` a person's time to tie, prune and lead a metre of it while it grows.
+         */
+        TrainingSystem: {
+            /** Label */
+            label: string;
+            /** Needs Support */
+            needs_support: boolean;
+            /** Footprint Cm */
+            footprint_cm: number;
+            /** Height Cm */
+            height_cm: number;
+            /** At The Top */
+            at_the_top: string;
+            /** Minutes Per M Week */
+            minutes_per_m_week: number;
+            /** Air */
+            air: string;
+            /** Shades */
+            shades: string;
+            /** Post Spacing Cm */
+            post_spacing_cm?: number | null;
+            /** Post Buried Cm */
+            post_buried_cm?: number | null;
+            /** Caution */
+            caution?: string | null;
+            /** Source */
+            source: string;
+        };
+        /**
          * Trait
          * @description What a crop does of itself, or what its eater must know, and what follows from it.
          */
@@ -3779,6 +3834,34 @@ export interface components {
             wets_leaves: string;
             /** Suits */
             suits: string;
+        };
+        /**
+         * WayUp
+         * @description One way of growing a crop, by the ground that it takes. [1/m2, kg/m2, min, cm]
+         *
+         *     `kg_per_m2` is null where the crop is not weighed; minutes are a week's, for one plant.
+         */
+        WayUp: {
+            /** System */
+            system: string;
+            /** Label */
+            label: string;
+            /** Needs Support */
+            needs_support: boolean;
+            /** Plants Per M2 */
+            plants_per_m2: number;
+            /** Kg Per M2 */
+            kg_per_m2: number | null;
+            /** Minutes Per Plant */
+            minutes_per_plant: number;
+            /** Height Cm */
+            height_cm: number;
+            /** At The Top */
+            at_the_top: string;
+            /** Air */
+            air: string;
+            /** Shades */
+            shades: string;
         };
         /**
          * WeekKg
@@ -6023,6 +6106,78 @@ export interface operations {
                 content: {
                     "application/json": {
                         [key: string]: components["schemas"]["SoftMatter"];
+                    };
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    trainings_api_trainings_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: components["schemas"]["TrainingSystem"];
                     };
                 };
             };

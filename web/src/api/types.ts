@@ -22,6 +22,7 @@ export type Border = Schemas['Border'];
 export type FreeSpot = Schemas['FreeSpot'];
 export type CropLine = Schemas['CropLine'];
 export type CropPage = Schemas['CropPage'];
+export type TrainingSystem = Schemas['TrainingSystem'];
 export type SunMap = Schemas['SunMap'];
 export type SetOutSheet = Schemas['SetOutSheet'];
 export type YardSun = Schemas['YardSun'];

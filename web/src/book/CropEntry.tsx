@@ -4,6 +4,7 @@ import type { CropPage } from '../api/types';
 import { useUnits } from '../app/preferences';
 import type { Units } from '../units/units';
 import { Profile } from './Profile';
+import { WaysUp } from './WaysUp';
 
 interface Props {
   page: CropPage;
@@ -90,6 +91,7 @@ export function CropEntry({ page, nameOf, onOpen }: Props) {
           </section>
         ))}
       </div>
+      <WaysUp page={page} />
       <section aria-label="In this garden" className="mt-3">
         <h3 className="border-b border-rule font-sans text-[14px] font-semibold">In this garden</h3>
         <ul>

@@ -16,6 +16,7 @@ import { Along } from './Along';
 import { draftOf, readDraft } from './draft';
 import { MaterialChoice } from './MaterialChoice';
 import { MoundEarth } from './MoundEarth';
+import { SupportChoice } from './SupportChoice';
 import type { Draft, Faults, LengthKey } from './draft';
 
 const KINDS = [
@@ -262,8 +263,16 @@ export function PlaceForm({ state }: { state: HeldGarden }) {
             />
           </Field>
         )}
-        {draft.outline !== 'round' &&
-          length('net', 'Net on posts, height', 'On the pole-ward side; empty for none.')}
+        {draft.outline !== 'round' && (
+          <SupportChoice
+            value={draft.system}
+            onChange={(system, heightCm) => {
+              set('system', system);
+              set('net', system === '' ? '' : units.toField(heightCm));
+            }}
+          />
+        )}
+        {draft.outline !== 'round' && draft.system !== '' && length('net', 'Support is high')}
         <Choice
           label="How deep must soil be"
           value={draft.policy}

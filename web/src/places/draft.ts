@@ -28,6 +28,8 @@ export interface Draft {
   sun: string;
   policy: '' | NonNullable<Place['depth_policy']>;
   net: string;
+  /** What stands on the pole-ward side; empty for none. */
+  system: string;
   /** What a frame or a container is made of. */
   material: string;
   /** The day on which card was laid; empty when not known. */
@@ -74,6 +76,7 @@ export function draftOf(place: Place | undefined, units: Units): Draft {
     sun: place?.sun_hours === null || place?.sun_hours === undefined ? '' : String(place.sun_hours),
     policy: place?.depth_policy ?? '',
     net: net ? field(net.height_cm, 180) : '',
+    system: net?.system ?? '',
     material: place?.material ?? '',
     laid: place?.bottom_laid ?? '',
   };
@@ -202,9 +205,10 @@ export function readDraft(
     bottom_laid: draft.bottom === 'rotting' ? draft.laid || null : null,
   };
   const rest = (before?.supports ?? []).slice(1);
-  if (draft.net.trim() !== '') {
-    const first = before?.supports[0] ?? { id: 'net', system: 'net' };
-    changes.supports = [{ ...first, height_cm: measure('net', 10) }, ...rest];
+  if (draft.system !== '') {
+    const first = before?.supports[0] ?? { id: draft.system };
+    const standing = { ...first, system: draft.system, height_cm: measure('net', 10) };
+    changes.supports = [standing, ...rest];
   } else if ((before?.supports ?? []).length > 0) {
     changes.supports = rest;
   }

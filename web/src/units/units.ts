@@ -32,6 +32,8 @@ export interface Units {
   weightValue: (kg: number) => number;
   loadValue: (kgPerM2: number) => number;
   area: (m2: number) => string;
+  /** So many on a square metre, or on a square foot. */
+  perArea: (perM2: number) => string;
   /** Turn the core's own measures in a sentence into these units. */
   sentence: (text: string) => string;
   /** A length for an input field, and back. Bare numbers are in `lengthUnit`. */
@@ -67,6 +69,7 @@ const metric: Units = {
   weightValue: (kg) => kg,
   loadValue: (load) => load,
   area: (m2) => `${trimmed(m2, 2)} m²`,
+  perArea: (perM2) => trimmed(perM2, 1),
   sentence: (text) => text,
   toField: (cm) => trimmed(cm, 2),
 };
@@ -92,6 +95,7 @@ const imperial: Units = {
   weightValue: (kg) => kg * LB_PER_KG,
   loadValue: (load) => (load * LB_PER_KG) / SQUARE_FEET_PER_M2,
   area: (m2) => `${trimmed(m2 * SQUARE_FEET_PER_M2, 1)} sq ft`,
+  perArea: (perM2) => significant(perM2 / SQUARE_FEET_PER_M2),
   sentence: (text) =>
     text.replace(
       /(\d+(?:\.\d+)?) (cm|kg|g|L|m²|m|°C)(?![\p{L}\d])/gu,

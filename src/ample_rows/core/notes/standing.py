@@ -111,16 +111,30 @@ def missing_support(view: PlaceView) -> Iterator[Note]:
 
 
 def _support_fixes(view: PlaceView, e: Evaluated) -> Iterator[Fix]:
-    system = next((t.system for t in e.crop.trainings if t.system != "ground"), None)
-    if system is None:
-        return
-    standing = next((s for s in view.place.supports if s.system == system), None)
+    """A support that is there or could be, then what needs no line of support."""
+    yield from _line_fixes(view, e)
+    trainings = view.book.trainings
+    alone = [
+        t
+        for t in e.crop.trainings
+        if not trainings[t.system].needs_support and t.system != e.report.training
+    ]
+    if alone:
+        best = max(alone, key=lambda t: t.harvest_factor).system
+        yield Fix(f"Give it a {trainings[best].label}", change_planting(e, training=best))
+
+
+def _line_fixes(view: PlaceView, e: Evaluated) -> Iterator[Fix]:
+    trainings = view.book.trainings
+    standing = next((s for s in view.place.supports if e.crop.training(s.system)), None)
     if standing is not None:
-        yield Fix("Plant it along the net that is there", change_planting(e, support=standing.id))
+        label = trainings[standing.system].label
+        yield Fix(f"Plant it along the {label} there", change_planting(e, support=standing.id))
         return
-    if not places.edges(view.place, view.setting.north_deg):
+    system = next((t.system for t in e.crop.trainings if trainings[t.system].needs_support), None)
+    if system is None or not places.edges(view.place, view.setting.north_deg):
         return
-    height = view.book.trainings[system].height_cm
+    height = trainings[system].height_cm
     ident = next(
         n
         for n in ("net", *(f"net-{i}" for i in range(2, 99)))
@@ -129,7 +143,7 @@ def _support_fixes(view: PlaceView, e: Evaluated) -> Iterator[Fix]:
     added = {"id": ident, "height_cm": height, "system": system}
     existing = [p.document(s) for s in view.place.supports]
     yield Fix(
-        f"Put up a net {height:g} cm high on the pole-ward side",
+        f"Put up a {trainings[system].label} {height:g} cm high on the pole-ward side",
         edits.Together(
             edits=[
                 edits.ChangePlace(id=view.place.id, changes={"supports": [*existing, added]}),

@@ -39,13 +39,20 @@ class PickingShape(Record):
 
 
 class TrainingSystem(Record):
-    """A way of growing up, as data."""
+    """A way of growing up, as data.
+
+    `footprint_cm` is the ground taken along a line of support, 0 where a plant keeps its own;
+    `minutes_per_m_week` a person's time to tie, prune and lead a metre of it while it grows.
+    """
 
     label: Text
     needs_support: bool
     footprint_cm: Amount
     height_cm: Amount
     at_the_top: Text
+    minutes_per_m_week: Amount
+    air: Text
+    shades: Text
     post_spacing_cm: Amount | None = None
     post_buried_cm: Amount | None = None
     caution: str | None = None

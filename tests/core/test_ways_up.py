@@ -1,0 +1,42 @@
+"""Training systems: whole as data, and one crop by each of them worked out by hand."""
+
+import pytest
+
+from ample_rows.core.ways_up import ways_up
+
+
+def test_the_ways_that_growers_use_are_there(book):
+    wanted = "net mesh mesh-leaning arch woven strings hedge cage tripod flat-net ground"
+    assert set(wanted.split()) <= book.trainings.keys()
+
+
+def test_what_stands_tall_says_its_caution_and_its_posts(book):
+    for name, system in book.trainings.items():
+        if system.needs_support:
+            assert system.caution, name
+            assert system.post_spacing_cm, name
+            assert system.post_buried_cm >= 0.2 * system.height_cm / 1.2, name
+            assert system.footprint_cm > 0, name
+
+
+def test_every_system_is_used_by_some_crop(book):
+    used = {t.system for crop in book.crops.values() for t in crop.trainings}
+    assert used == book.trainings.keys()
+
+
+def test_a_tomato_on_a_net_against_the_ground(book):
+    found = {way.system: way for way in ways_up(book.crops["tomato"], book)}
+    # On a net 40 cm apart over a strip of 30 cm: 1/0.12 plants a m², two kilograms each.
+    assert found["net"].plants_per_m2 == pytest.approx(8.333, abs=0.001)
+    assert found["net"].kg_per_m2 == pytest.approx(16.67, abs=0.01)
+    # Lying 45 cm apart each way it bears 0.55 of that.
+    assert found["ground"].kg_per_m2 == pytest.approx(2 * 0.55 / 0.45**2)
+    # Ten minutes a metre and week on strings, a plant every 38 cm.
+    assert found["strings"].minutes_per_plant == pytest.approx(3.8)
+
+
+def test_ways_stand_with_the_most_from_their_ground_first(book):
+    for crop in book.crops.values():
+        yields = [way.kg_per_m2 or 0 for way in ways_up(crop, book)]
+        assert yields == sorted(yields, reverse=True)
+        assert all(kg < 35 for kg in yields), crop.id

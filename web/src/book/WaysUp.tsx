@@ -1,0 +1,45 @@
+import type { CropPage } from '../api/types';
+import { Heads } from '../app/Heads';
+import { useUnits } from '../app/preferences';
+
+/** Ways of growing one crop side by side, by the bed's ground that each takes. */
+export function WaysUp({ page }: { page: CropPage }) {
+  const units = useUnits();
+  if (page.ways_up.length === 0) return null;
+  const bed = units.system === 'imperial' ? 'a sq ft' : 'a m²';
+  return (
+    <section aria-label="Ways of growing it" className="mb-3">
+      <table className="w-full">
+        <caption className="text-left text-[14px] font-semibold">
+          Ways of growing it, by the bed’s own ground
+        </caption>
+        <Heads
+          columns={[
+            ['Way'],
+            [`Plants ${bed}`, 'right'],
+            [`${units.weightUnit} ${bed}`, 'right'],
+            ['Minutes a plant and week', 'right'],
+            ['What to know', 'after'],
+          ]}
+        />
+        <tbody>
+          {page.ways_up.map((way) => (
+            <tr key={way.system} className="border-t border-faint align-top">
+              <th scope="row" className="text-left font-semibold first-letter:uppercase">
+                {way.label}
+              </th>
+              <td className="text-right">{units.perArea(way.plants_per_m2)}</td>
+              <td className="text-right font-semibold">
+                {way.kg_per_m2 === null ? '–' : units.perArea(units.weightValue(way.kg_per_m2))}
+              </td>
+              <td className="text-right">{way.minutes_per_plant.toFixed(1)}</td>
+              <td className="pl-4 text-[12.5px] text-muted">
+                {`${way.air} At the top, ${way.at_the_top}. Shade: ${way.shades}`}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
