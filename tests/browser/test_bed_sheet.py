@@ -226,3 +226,25 @@ def test_the_other_hemisphere_turns_with_its_sun(at):
     expect(page.get_by_role("slider")).to_have_attribute("aria-valuetext", "25 October")
     expect(page.get_by_role("img", name="North is turned 180° from up")).to_be_visible()
     expect(page.locator("svg.bed")).to_contain_text("sun 65°")
+
+
+def test_a_regional_name_finds_a_crop_on_the_shelf(at):
+    page = at("low")
+    clear_low_bed(page)
+    paint(page, "A1", "A3")
+    page.get_by_label("Find a crop").fill("arugula")
+    expect(page.get_by_role("tabpanel")).to_contain_text("salad rocket")
+    expect(page.get_by_role("tabpanel")).not_to_contain_text("radish")
+
+
+def test_a_crop_is_given_a_cage_or_none(at):
+    page = at("trough", "magpie-terrace")
+    page.get_by_role("button", name=re.compile("bush tomato")).first.click()
+    page.get_by_role("tab", name=re.compile("bush tomato|Planting", re.IGNORECASE)).click()
+    held = page.get_by_label("Held up by")
+    expect(held).to_have_value("alone:cage")
+    before = ledger(page).inner_text()
+    held.select_option("nothing")
+    expect(page.get_by_text("Last: change tomato-bush")).to_be_visible()
+    expect(held).to_have_value("")
+    assert ledger(page).inner_text() != before

@@ -25,6 +25,7 @@ class ShelfEntry:
 
     crop: str
     name: str
+    names: tuple[str, ...]
     mark: str
     family: str
     group: str
@@ -245,6 +246,7 @@ def _shown(crop: Crop, e: Evaluated, reason: str, cells: tuple[str, ...]) -> She
     return ShelfEntry(
         crop=crop.id,
         name=crop.name,
+        names=crop.names,
         mark=crop.mark,
         family=crop.family,
         group=crop.group,

@@ -2989,6 +2989,8 @@ export interface components {
             crop: string;
             /** Name */
             name: string;
+            /** Names */
+            names: string[];
             /** Mark */
             mark: string;
             /** Family */

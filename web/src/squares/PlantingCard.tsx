@@ -1,5 +1,6 @@
 import { useState } from 'react';
 
+import type { HeldGarden } from '../api/merge';
 import type { Edit, Place, Planting, PlantingReport } from '../api/types';
 import { usePreferences, useUnits } from '../app/preferences';
 import { Choice } from '../app/Choice';
@@ -8,9 +9,11 @@ import { Field } from '../app/Field';
 import { Sum } from '../ledger/Working';
 import { dayOf, isoOf, shortWords, words } from '../time/day';
 import { readLength } from '../units/units';
+import { Climbs } from './Climbs';
 import { LAYOUTS, STARTS } from './words';
 
 interface Props {
+  state: HeldGarden;
   planting: Planting;
   report: PlantingReport;
   place: Place;
@@ -28,7 +31,7 @@ const VERDICT = {
 } as const;
 
 /** One planting: how it is set out and when, each of it to change, and its sum. */
-export function PlantingCard({ planting, report, place, chosen, onEdit }: Props) {
+export function PlantingCard({ state, planting, report, place, chosen, onEdit }: Props) {
   const units = useUnits();
   const change = (changes: Record<string, unknown>) =>
     onEdit({ do: 'change-planting', id: planting.id, changes });
@@ -84,14 +87,7 @@ export function PlantingCard({ planting, report, place, chosen, onEdit }: Props)
             }}
           />
         </Field>
-        {place.supports.length > 0 && (
-          <Choice
-            label="Climbs"
-            value={planting.support ?? ''}
-            options={[['', 'nothing'], ...place.supports.map((s) => [s.id, s.id] as const)]}
-            onChange={(support) => change({ support: support || null })}
-          />
-        )}
+        <Climbs state={state} planting={planting} place={place} change={change} />
       </div>
       <p className="flex flex-wrap gap-x-4">
         <button type="button" className="press" onClick={() => by(-7)}>

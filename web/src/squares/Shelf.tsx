@@ -45,7 +45,9 @@ export function Shelf({ cells, day, answer, problem, onPlant, onDay }: Props) {
   }
   const text = wanted.trim().toLowerCase();
   const found = answer.entries.filter(
-    (e) => e.name.toLowerCase().includes(text) || e.mark.toLowerCase() === text,
+    (e) =>
+      e.mark.toLowerCase() === text ||
+      [e.name, ...e.names].some((name) => name.toLowerCase().includes(text)),
   );
   const fitting = found.filter((e) => e.fits);
   const others = found.filter((e) => !e.fits);

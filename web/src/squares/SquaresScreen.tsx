@@ -281,6 +281,7 @@ function Workbench({ state, placeId }: { state: HeldGarden; placeId: string }) {
             <Tabs.Content value="planting" className="panel">
               <PlantingCard
                 key={selected.id}
+                state={state}
                 planting={planned}
                 report={selected}
                 place={document}
