@@ -152,12 +152,14 @@ def _test(rest: list[str]) -> int:
     os.environ["AMPLE_CHROMIUM"] = setup.ensure_chromium()
     if "--long" in rest:
         os.environ["AMPLE_LONG"] = "1"
-    # Browser tests wait for the browser more than they reckon: each core takes one of them.
+    asked = [a for a in rest if a != "--long"]
     shared = ["-n", "auto", "--maxprocesses", "4", "--dist", "worksteal"]
-    tests = [_tool("pytest"), *shared, *(a for a in rest if a != "--long")]
     checks = _steps(_python_checks(), _web_checks())
-    # After the checks, so that browsers have the machine to themselves.
-    passed = _step(("Unit, property, API and browser tests", tests, False))
+    # One after the other: a browser wants the machine to itself, all else shares its cores.
+    reckoned = [_tool("pytest"), "--ignore=tests/browser", *shared, *asked]
+    driven = [_tool("pytest"), "tests/browser", *asked]
+    passed = _step(("Unit, property and API tests", reckoned, False))
+    passed = _step(("Browser tests", driven, False)) and passed
     return checks if passed else 1
 
 
