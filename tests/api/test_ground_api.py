@@ -26,6 +26,16 @@ def test_a_spot_is_found_or_said_to_be_nowhere(client, slug):
     assert client.post(ask, json=huge).json()["spot"] is None
 
 
+def test_a_spot_for_a_place_that_waits_and_faults_named_by_field(client, slug):
+    ask = f"/api/gardens/{slug}/free-spot"
+    full = {**bed(), "held": [{"cells": ["A1"], "reason": "a post"}], "supports": []}
+    assert client.post(ask, json={**full, "id": "new"}).json()["spot"]["sun_hours"] > 5
+    assert client.post(ask, json=full).json()["spot"]["at_m"]
+    answer = client.post(ask, json={**bed(wall_height_cm=-3), "id": "new"})
+    assert answer.status_code == 422
+    assert answer.json()["errors"][0]["path"].endswith("wall_height_cm")
+
+
 def test_borders_by_their_width(client, slug):
     found = client.get(f"/api/gardens/{slug}/borders", params={"width_cm": 80}).json()
     assert {b["width_cm"] for b in found} == {80}

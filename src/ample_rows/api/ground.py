@@ -2,15 +2,16 @@
 
 from dataclasses import dataclass
 from datetime import date
-from typing import Annotated
+from typing import Annotated, Any
 
-from fastapi import APIRouter, Query
+from fastapi import APIRouter, Body, Query
 
 from ample_rows import PROGRAM
 from ample_rows.api.gardens import Reference, Store
 from ample_rows.api.problems import RESPONSES
 from ample_rows.core.build.bill import bill_for
 from ample_rows.core.build.report import BuildReport
+from ample_rows.core.edits import AddPlace, apply_edit
 from ample_rows.core.evaluate import evaluate, setting_of
 from ample_rows.core.ground.borders import Border, borders
 from ample_rows.core.ground.free_spot import FreeSpot, free_spot
@@ -21,7 +22,7 @@ from ample_rows.core.ground.turning import Turned, turned
 from ample_rows.core.ground.yard_sun import YardSun, yard_sun
 from ample_rows.core.layouts import LayoutFigures, compared
 from ample_rows.core.place_workings import PlaceWorkings, place_workings
-from ample_rows.core.plan import Place, Plan
+from ample_rows.core.plan import Plan
 from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.reference import Book
 from ample_rows.core.report import OrderReport
@@ -80,9 +81,15 @@ def free_borders(
 
 
 @router.post("/free-spot")
-def spot_for(slug: str, place: Place, store: Store, book: Reference) -> FreeSpotAnswer:
-    """The sunniest free ground for a place that is not in the yard yet."""
-    return FreeSpotAnswer(spot=free_spot(store.load(slug).plan, place, book))
+def spot_for(
+    slug: str, place: Annotated[dict[str, Any], Body()], store: Store, book: Reference
+) -> FreeSpotAnswer:
+    """The sunniest free ground for a place, as a document, that is not in the yard yet."""
+    plan = store.load(slug).plan
+    known = plan.place(str(place.get("id")))
+    # A new place is read as a part of the plan, so that its faults name their fields.
+    wanted = known or apply_edit(plan, AddPlace(place=place)).places[-1]
+    return FreeSpotAnswer(spot=free_spot(plan, wanted, book))
 
 
 @router.get("/set-out")

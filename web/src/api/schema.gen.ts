@@ -343,7 +343,7 @@ export interface paths {
         put?: never;
         /**
          * Spot For
-         * @description The sunniest free ground for a place that is not in the yard yet.
+         * @description The sunniest free ground for a place, as a document, that is not in the yard yet.
          */
         post: operations["spot_for_api_gardens__slug__free_spot_post"];
         delete?: never;
@@ -5301,7 +5301,9 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Place"];
+                "application/json": {
+                    [key: string]: unknown;
+                };
             };
         };
         responses: {

@@ -1,5 +1,5 @@
 import { answeredAs, api, ProblemError } from '../api/client';
-import type { FreeSpot, Place } from '../api/types';
+import type { FreeSpot } from '../api/types';
 import { useMessages } from '../app/messages';
 
 const NO_ROOM =
@@ -15,7 +15,7 @@ export function useSpot(slug: string) {
       const answer = await answeredAs<{ spot: FreeSpot | null }>(
         api.POST('/api/gardens/{slug}/free-spot', {
           params: { path: { slug } },
-          body: place as unknown as Place,
+          body: place,
           signal: stop.signal,
         }),
       );
