@@ -39,20 +39,22 @@ class FreeSpot:
 
 def free_spot(plan: p.Plan, place: p.Place, book: Book) -> FreeSpot | None:
     """The sunniest free ground for a place with room to walk round it, near water where the sun
-    is alike; as it points or turned a quarter. None where it fits nowhere.
+    is alike. It points as it was said to; only where it fits nowhere so, it is turned a quarter.
+    None where it fits neither way.
 
     Raises:
         PlanFaultsError: No yard is drawn.
     """
     taken = _taken(plan, place.id, book)
     heading = place.heading_deg or 0.0
-    headings = (heading,) if isinstance(place.shape, p.Circle) else (heading, heading + 90)
-    found = [
-        FreeSpot((round(x, 2), round(y, 2)), turned % 360, hours, water)
-        for turned in headings
-        for (x, y), hours, water in _spots(plan, place, turned, taken, book)
-    ]
-    return min(found, key=_preferred, default=None)
+    for turned in (heading, (heading + 90) % 360):
+        found = [
+            FreeSpot((round(x, 2), round(y, 2)), turned, hours, water)
+            for (x, y), hours, water in _spots(plan, place, turned, taken, book)
+        ]
+        if found:
+            return min(found, key=_preferred)
+    return None
 
 
 def _preferred(spot: FreeSpot) -> tuple[float, float]:
