@@ -59,6 +59,14 @@ def test_what_lessens_a_crop_without_ending_it_is_told_in_percent(fits):
     assert fits("corn-salad")["shallow"].words == "about 20 % less than it could"
 
 
+def test_a_climber_with_nothing_to_climb_is_told_its_loss(read, book):
+    net = {"id": "net", "edge": "north", "height_cm": 180, "system": "net"}
+    plan = read(document(places=[bed(id="bare"), bed(id="net", supports=[net])]))
+    bare, netted = crop_page(plan, "pea", book).places
+    assert bare.words == "about 50 % less than it could"
+    assert netted.words == "has all that it wants"
+
+
 def test_windows_are_those_of_the_season_with_the_first_start_carried_to_its_pick(plan, book):
     page = crop_page(plan, "dwarf-bean", book)
     year = growing_year(plan.garden, book)

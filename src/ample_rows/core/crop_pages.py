@@ -162,9 +162,21 @@ def _fit(crop: Crop, here: PlaceCase, book: Book) -> PlaceFit:
     if reasons:
         words = "; ".join(reasons)
     else:
-        lost = round((1 - depth_factor * light_factor) * 100)
+        held_up = _held_up(crop, here, book)
+        lost = round((1 - depth_factor * light_factor * held_up) * 100)
         words = f"about {lost} % less than it could" if lost else "has all that it wants"
     return PlaceFit(here.place.id, here.place.label, not reasons, words)
+
+
+def _held_up(crop: Crop, here: PlaceCase, book: Book) -> float:
+    """What the best way of holding it up leaves of the harvest: what stands here, or needs none."""
+    standing = {support.system for support in here.place.supports}
+    possible = (
+        t.harvest_factor
+        for t in crop.trainings
+        if t.system in standing or not book.trainings[t.system].needs_support
+    )
+    return min(1.0, max(possible, default=1.0))
 
 
 def _too_narrow(crop: Crop, here: PlaceCase) -> list[str]:

@@ -69,10 +69,13 @@ export function Figure({
   );
 }
 
+/** Units that are not written behind a figure: factors, and money of any country. */
+const BARE: ReadonlySet<string> = new Set(['', '×', 'money']);
+
 function shown(term: Term): string {
   if (term.value === null) return '–';
   if (typeof term.value === 'string') return term.value;
-  if (term.unit === '×') return term.value.toFixed(2);
+  if (term.unit === '×' || term.unit === 'money') return term.value.toFixed(2);
   if (Math.abs(term.value) >= 100 || Number.isInteger(term.value)) return term.value.toFixed(0);
   return String(Number(term.value.toPrecision(3)));
 }
@@ -104,9 +107,7 @@ export function Sum({ title, terms }: { title: string; terms: readonly Term[] })
                 {term.unit === '×' ? `× ${term.name}` : term.name}
               </th>
               <td className="whitespace-nowrap py-0.5 pr-3 text-right align-top font-semibold">
-                {units.sentence(
-                  `${shown(term)}${term.unit && term.unit !== '×' ? ` ${term.unit}` : ''}`,
-                )}
+                {units.sentence(`${shown(term)}${BARE.has(term.unit) ? '' : ` ${term.unit}`}`)}
               </td>
               <td className="py-0.5 align-top text-[12.5px] text-muted">
                 {units.sentence(term.how)}
