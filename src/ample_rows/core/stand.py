@@ -10,7 +10,7 @@ from functools import lru_cache
 
 from shapely.geometry.base import BaseGeometry
 
-from ample_rows.core import lattice, places
+from ample_rows.core import lattice, lattice_search, places
 from ample_rows.core import plan as p
 from ample_rows.core.cells import (
     FIT_TOLERANCE_CM,
@@ -117,11 +117,22 @@ def _whole_place(grid: Grid, out: SettingOut, book: Book) -> list[Point]:
     inner = places.inside_shape(grid.shape)
     if places.is_rectangular(inner):
         return _in_box(places.bounds(inner), out, book)
-    found = _in_outline(places.outline(inner), out, book)
+    found = _in_outline(places.outline(inner), out, book, turns=_may_turn(inner))
     if isinstance(inner, p.Circle) and out.layout in ("merged", "stations", "offset"):
         packed = _circle_packing(inner.diameter_cm, out.spacing_cm, book)
         return packed if len(packed) > len(found) else found
     return found
+
+
+def _may_turn(shape: p.Shape) -> bool:
+    """Whether rows may run askew: only where no two sides are square to the frame's own."""
+    if not isinstance(shape, p.Polygon):
+        return False
+    sides = zip(shape.outline_cm, (*shape.outline_cm[1:], shape.outline_cm[0]), strict=True)
+    return any(
+        abs(x1 - x0) > FIT_TOLERANCE_CM and abs(y1 - y0) > FIT_TOLERANCE_CM
+        for (x0, y0), (x1, y1) in sides
+    )
 
 
 def _circle_packing(diameter_cm: float, spacing_cm: float, book: Book) -> list[Point]:
@@ -183,18 +194,20 @@ def _in_box(box: Box, out: SettingOut, book: Book) -> list[Point]:
     return lattice.square_in_box(box, x_spacing_cm=spacing, y_spacing_cm=spacing)
 
 
-def _in_outline(region: BaseGeometry, out: SettingOut, book: Book) -> list[Point]:
+def _in_outline(
+    region: BaseGeometry, out: SettingOut, book: Book, *, turns: bool = False
+) -> list[Point]:
     spacing = _spacing(out, book)
 
     def search(x_cm: float, y_cm: float) -> list[Point]:
-        return lattice.in_region(
-            region, x_spacing_cm=x_cm, y_spacing_cm=y_cm, offset=out.layout == "offset"
-        )
+        lattice = lattice_search.Lattice(x_cm, y_cm, out.layout == "offset")
+        return lattice_search.fullest(region, lattice, turns=turns)
 
     if out.layout == "rows":
-        return max(
-            search(spacing, out.row_spacing_cm), search(out.row_spacing_cm, spacing), key=len
-        )
+        along = search(spacing, out.row_spacing_cm)
+        # Where rows may turn, both directions have been tried already.
+        across = [] if turns else search(out.row_spacing_cm, spacing)
+        return max(along, across, key=len)
     if out.layout == "offset":
         return search(spacing, spacing * math.sqrt(3) / 2)
     return search(spacing, spacing)

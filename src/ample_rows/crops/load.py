@@ -11,6 +11,7 @@ from typing import Any, TypeVar
 from pydantic import BaseModel, ValidationError
 
 from ample_rows.core.reference import (
+    AirBand,
     Animal,
     Book,
     Coefficient,
@@ -18,6 +19,7 @@ from ample_rows.core.reference import (
     DepthPolicy,
     FeederClass,
     HarvestedPart,
+    LayoutWay,
     MadeUpClimate,
     Material,
     Mix,
@@ -131,6 +133,8 @@ def load_book() -> Book:
         traits=traits,
         coefficients=_table(Coefficient, _toml(tables / "coefficients.toml"), "coefficients.toml"),
         depth_policies=_table(DepthPolicy, policies["depth"], "policies.toml"),
+        layouts=_table(LayoutWay, policies["layout"], "policies.toml"),
+        airs=_table(AirBand, policies["air"], "policies.toml"),
         picking_shapes=_table(PickingShape, policies["picking"], "policies.toml"),
         trainings=trainings,
         workers=_table(Worker, reach["worker"], "reach.toml"),

@@ -432,6 +432,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/plantings/{planting}/setting-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Setting Out
+         * @description A planting from tight to generous, and by each layout, in the same squares.
+         */
+        get: operations["setting_out_api_gardens__slug__plantings__planting__setting_out_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{slug}/crop-book": {
         parameters: {
             query?: never;
@@ -1157,6 +1177,41 @@ export interface components {
             text: string;
         };
         /**
+         * Closeness
+         * @description One planting at one spacing. [cm, kg]
+         *
+         *     `piece_kg` and `too_small_kg` are null where a plant bears many pieces; `leaves_meet` is null
+         *     where they never do, `closed_weeks` how long they then stand closed. Positions are left out
+         *     where they are too many to draw at once.
+         */
+        Closeness: {
+            /** Spacing Cm */
+            spacing_cm: number;
+            /** Plants */
+            plants: number;
+            /** Seeds */
+            seeds: number;
+            /** Kg */
+            kg: number;
+            /** Kg Per Plant */
+            kg_per_plant: number;
+            /** Piece Kg */
+            piece_kg: number | null;
+            /** Too Small Kg */
+            too_small_kg: number | null;
+            /** Leaves Meet */
+            leaves_meet: string | null;
+            /** Closed Weeks */
+            closed_weeks: number;
+            /** Air */
+            air: string;
+            /** Positions Cm */
+            positions_cm: [
+                number,
+                number
+            ][];
+        };
+        /**
          * CopyPlace
          * @description Set up a twin of a place, with all that is planted there, as it is or in the mirror.
          */
@@ -1448,6 +1503,24 @@ export interface components {
             litres_per_plant: number | null;
             /** Governed By */
             governed_by: string;
+        };
+        /**
+         * Dial
+         * @description A planting over the whole range of spacings, the closest first, with what it comes to.
+         */
+        Dial: {
+            /** Planting */
+            planting: string;
+            /** Reference Cm */
+            reference_cm: number;
+            /** Own Cm */
+            own_cm: number;
+            /** Points */
+            points: components["schemas"]["Closeness"][];
+            /** Words */
+            words: string;
+            /** Source */
+            source: string;
         };
         /**
          * EditRequest
@@ -1851,6 +1924,34 @@ export interface components {
             id: string;
             /** Name */
             name: string;
+        };
+        /**
+         * LaidOut
+         * @description A planting by one layout; `changes` are the planting's keys that bring it about.
+         */
+        LaidOut: {
+            /**
+             * Layout
+             * @enum {string}
+             */
+            layout: "single-squares" | "merged" | "offset" | "rows" | "band" | "stations";
+            /** Label */
+            label: string;
+            /** Own */
+            own: boolean;
+            /** Per Station */
+            per_station: number;
+            found: components["schemas"]["Closeness"];
+            /** Hoe */
+            hoe: string;
+            /** Drip */
+            drip: string;
+            /** Suits */
+            suits: string;
+            /** Changes */
+            changes: {
+                [key: string]: unknown;
+            };
         };
         /**
          * Layer
@@ -2969,6 +3070,16 @@ export interface components {
             string_m: number;
         };
         /**
+         * SettingOutAnswer
+         * @description How else a planting could be set out; no sowing where nothing is sown in place.
+         */
+        SettingOutAnswer: {
+            dial: components["schemas"]["Dial"];
+            /** Layouts */
+            layouts: components["schemas"]["LaidOut"][];
+            sowing: components["schemas"]["Sowing"] | null;
+        };
+        /**
          * ShelfAnswer
          * @description Every crop of the book, those that fit first; what stands in the way of them all.
          */
@@ -3259,6 +3370,33 @@ export interface components {
             potash?: ("low" | "middle" | "high") | null;
         } & {
             [key: string]: unknown;
+        };
+        /**
+         * Sowing
+         * @description How a planting is sown and thinned.
+         *
+         *     `gap_share` is the chance that nothing comes up at a station, `gaps` the stations left bare
+         *     on average and `gaps_at_most` nine times in ten; `thinned` are the seedlings taken out.
+         */
+        Sowing: {
+            /** Stations */
+            stations: number;
+            /** Seeds Each */
+            seeds_each: number;
+            /** Keep */
+            keep: number;
+            /** Seeds */
+            seeds: number;
+            /** Gap Share */
+            gap_share: number;
+            /** Gaps */
+            gaps: number;
+            /** Gaps At Most */
+            gaps_at_most: number;
+            /** Thinned */
+            thinned: number;
+            /** Words */
+            words: string;
         };
         /**
          * SpotReport
@@ -5606,6 +5744,79 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LayoutFigures"][];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    setting_out_api_gardens__slug__plantings__planting__setting_out_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                planting: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SettingOutAnswer"];
                 };
             };
             /** @description The request cannot be read */

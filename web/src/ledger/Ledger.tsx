@@ -13,61 +13,75 @@ interface Props {
   day: Day;
   selected: string | null;
   changed: PlaceChange | undefined;
+  /** Only the selected planting and the sum, where what stands below wants the room. */
+  brief: boolean;
   onSelect: (planting: string) => void;
 }
 
 /** The place as an account book: what stands, what it costs in ground, what it gives. */
-export function Ledger({ place, plantings, day, selected, changed, onSelect }: Props) {
-  const units = useUnits();
-  const now = place.standing.filter((entry) => dayOf(entry.start) <= day).at(-1);
+export function Ledger({ place, plantings, day, selected, changed, brief, onSelect }: Props) {
   return (
     <section aria-label="Ledger">
       <header className="flex items-baseline justify-between">
         <h2 className="text-base">Ledger</h2>
         <span className="text-muted">{words(day)}</span>
       </header>
-      <dl>
-        <Line term="Squares taken">
-          <Figure
-            label="Squares taken: working"
-            working={() => <Standing plantings={plantings} day={day} />}
-          >
-            {`${now?.cells_taken ?? 0} of ${place.cells_usable}`}
-          </Figure>
-        </Line>
-        <Line term="Plants standing">
-          <Figure
-            label="Plants standing: working"
-            working={() => <Standing plantings={plantings} day={day} />}
-          >
-            {String(now?.plants ?? 0)}
-          </Figure>
-        </Line>
-        <Line term="Usable depth">
-          <Figure
-            label="Usable depth: working"
-            working={() => <Sum title="Usable depth and soil" terms={[...place.working]} />}
-          >
-            {units.length(place.usable_depth_cm)}
-          </Figure>
-        </Line>
-        <Line term="Soil">
-          <Figure
-            label="Soil: working"
-            working={() => <Sum title="Usable depth and soil" terms={[...place.working]} />}
-          >
-            {units.volume(place.soil_litres)}
-          </Figure>
-        </Line>
-        <Line term="Idle in season">
-          <Figure label="Idle in season: working" working={() => <IdleSum place={place} />}>
-            {`${Math.round(place.idle_cell_weeks)} square-weeks`}
-          </Figure>
-        </Line>
-      </dl>
-      <HarvestTable place={place} plantings={plantings} selected={selected} onSelect={onSelect} />
+      {!brief && <PlaceFigures place={place} plantings={plantings} day={day} />}
+      <HarvestTable
+        place={place}
+        plantings={plantings}
+        shown={brief ? plantings.filter((p) => p.id === selected) : plantings}
+        selected={selected}
+        onSelect={onSelect}
+      />
       <Changed changed={changed} />
     </section>
+  );
+}
+
+function PlaceFigures({ place, plantings, day }: Pick<Props, 'place' | 'plantings' | 'day'>) {
+  const units = useUnits();
+  const now = place.standing.filter((entry) => dayOf(entry.start) <= day).at(-1);
+  return (
+    <dl>
+      <Line term="Squares taken">
+        <Figure
+          label="Squares taken: working"
+          working={() => <Standing plantings={plantings} day={day} />}
+        >
+          {`${now?.cells_taken ?? 0} of ${place.cells_usable}`}
+        </Figure>
+      </Line>
+      <Line term="Plants standing">
+        <Figure
+          label="Plants standing: working"
+          working={() => <Standing plantings={plantings} day={day} />}
+        >
+          {String(now?.plants ?? 0)}
+        </Figure>
+      </Line>
+      <Line term="Usable depth">
+        <Figure
+          label="Usable depth: working"
+          working={() => <Sum title="Usable depth and soil" terms={[...place.working]} />}
+        >
+          {units.length(place.usable_depth_cm)}
+        </Figure>
+      </Line>
+      <Line term="Soil">
+        <Figure
+          label="Soil: working"
+          working={() => <Sum title="Usable depth and soil" terms={[...place.working]} />}
+        >
+          {units.volume(place.soil_litres)}
+        </Figure>
+      </Line>
+      <Line term="Idle in season">
+        <Figure label="Idle in season: working" working={() => <IdleSum place={place} />}>
+          {`${Math.round(place.idle_cell_weeks)} square-weeks`}
+        </Figure>
+      </Line>
+    </dl>
   );
 }
 
@@ -80,7 +94,13 @@ function Line({ term, children }: { term: string; children: ReactNode }) {
   );
 }
 
-function HarvestTable({ place, plantings, selected, onSelect }: Omit<Props, 'day' | 'changed'>) {
+function HarvestTable({
+  place,
+  plantings,
+  shown,
+  selected,
+  onSelect,
+}: Omit<Props, 'day' | 'changed' | 'brief'> & { shown: readonly PlantingReport[] }) {
   const units = useUnits();
   const total = place.harvest_kg;
   return (
@@ -110,7 +130,7 @@ function HarvestTable({ place, plantings, selected, onSelect }: Omit<Props, 'day
             </tr>
           </thead>
           <tbody>
-            {plantings.map((p) => (
+            {shown.map((p) => (
               <HarvestRow
                 key={p.id}
                 planting={p}

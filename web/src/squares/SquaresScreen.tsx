@@ -5,12 +5,13 @@ import { Link, useParams } from 'react-router';
 
 import { useEditor, useShelf } from '../api/garden';
 import type { HeldGarden } from '../api/merge';
-import type { Edit, ShelfEntry } from '../api/types';
+import type { Closeness, Edit, PlantingReport, ShelfEntry } from '../api/types';
 import { useMessages } from '../app/messages';
 import { usePreferences, useUnits } from '../app/preferences';
 import { useExtent } from '../app/useExtent';
 import { Ledger } from '../ledger/Ledger';
 import { Workings } from '../ledger/Working';
+import { SpacingPanel } from '../spacing/SpacingPanel';
 import { MarginNotes } from '../notes/MarginNotes';
 import { isoOf, dayOf, words } from '../time/day';
 import { useDay } from '../time/DayContext';
@@ -28,7 +29,7 @@ import { Shelf } from './Shelf';
 import { TableTwin } from './TableTwin';
 import { Wedges } from './Wedges';
 
-type Panel = 'notes' | 'shelf' | 'planting';
+type Panel = 'notes' | 'shelf' | 'planting' | 'spacing';
 
 interface Chosen {
   cells: readonly string[];
@@ -73,6 +74,7 @@ function Workbench({ state, placeId }: { state: HeldGarden; placeId: string }) {
   const [mark, setMark] = useState<TypedMark>({ letters: '', atMs: 0 });
   const [panel, setPanel] = useState<Panel>('notes');
   const [asTable, setAsTable] = useState(false);
+  const [tried, setTried] = useState<Closeness | null>(null);
 
   const scale = useMemo(
     () => timeScale(start, end, stripExtent.width),
@@ -87,12 +89,16 @@ function Workbench({ state, placeId }: { state: HeldGarden; placeId: string }) {
 
   const notes = state.report.notes.filter((n) => n.place === placeId || n.place === null);
   const selected = plantings.find((p) => p.id === chosen.planting) ?? null;
+  const drawn = tried
+    ? plantings.map((p) => (p.id === selected?.id ? setOutAs(p, tried) : p))
+    : plantings;
   const planned = state.plan.plantings.find((p) => p.id === selected?.id);
   const send = (input: Input) => setGesture((now) => next(now, input));
   const edit = (change: Edit) => void editor.edit(change);
 
   const choose = (cells: readonly string[], anchor: Spot, planting: string | null) => {
     setChosen({ cells, anchor, planting });
+    setTried(null);
     setPanel(planting ? 'planting' : cells.length > 0 ? 'shelf' : 'notes');
   };
   const selectPlanting = (planting: string) => {
@@ -212,14 +218,14 @@ function Workbench({ state, placeId }: { state: HeldGarden; placeId: string }) {
         ) : (
           <BedSheet
             place={place}
-            plantings={plantings}
+            plantings={drawn}
             year={state.report.year}
             day={day}
             extent={extent}
             chosen={chosen.cells}
             cursor={cursor}
             anchor={chosen.cells.length > 0 ? chosen.anchor : cursor}
-            selected={selected}
+            selected={drawn.find((p) => p.id === selected?.id) ?? null}
             gesture={gesture}
             send={send}
             onRelease={release}
@@ -234,6 +240,7 @@ function Workbench({ state, placeId }: { state: HeldGarden; placeId: string }) {
             plantings={plantings}
             day={day}
             selected={chosen.planting}
+            brief={panel === 'spacing'}
             changed={state.changed.find((c) => c.place === placeId)}
             onSelect={selectPlanting}
           />
@@ -244,9 +251,12 @@ function Workbench({ state, placeId }: { state: HeldGarden; placeId: string }) {
           className="no-print mt-2 flex min-h-0 grow flex-col"
         >
           <Tabs.List aria-label="Beside the ledger" className="flex gap-4 border-b border-rule">
-            <PanelTab value="notes">{stops > 0 ? `Notes, ${stops} to mend` : 'Notes'}</PanelTab>
+            <PanelTab value="notes">
+              {stops > 0 && !selected ? `Notes, ${stops} to mend` : 'Notes'}
+            </PanelTab>
             <PanelTab value="shelf">What fits</PanelTab>
             {selected && <PanelTab value="planting">This planting</PanelTab>}
+            {selected && <PanelTab value="spacing">Spacing</PanelTab>}
           </Tabs.List>
           <Tabs.Content value="notes" className="panel">
             <MarginNotes
@@ -290,6 +300,17 @@ function Workbench({ state, placeId }: { state: HeldGarden; placeId: string }) {
               />
             </Tabs.Content>
           )}
+          {selected && (
+            <Tabs.Content value="spacing" className="panel">
+              <SpacingPanel
+                key={selected.id}
+                state={state}
+                report={selected}
+                onEdit={edit}
+                onShow={setTried}
+              />
+            </Tabs.Content>
+          )}
         </Tabs.Root>
       </aside>
       <div ref={strip} className="strip border-t border-rule">
@@ -325,6 +346,12 @@ function Workbench({ state, placeId }: { state: HeldGarden; placeId: string }) {
       </div>
     </main>
   );
+}
+
+/** A planting as it would stand by another spacing or layout. */
+function setOutAs(planting: PlantingReport, found: Closeness): PlantingReport {
+  const { plants, spacing_cm, positions_cm } = found;
+  return { ...planting, plants, spacing_cm, positions_cm };
 }
 
 function PanelTab({ value, children }: { value: Panel; children: string }) {

@@ -23,8 +23,10 @@ from ample_rows.core.reference.ground import Animal, PathNeed, Worker
 from ample_rows.core.reference.materials import Material
 from ample_rows.core.reference.record import Status
 from ample_rows.core.reference.rules import (
+    AirBand,
     Coefficient,
     DepthPolicy,
+    LayoutWay,
     PickingShape,
     TrainingSystem,
 )
@@ -38,6 +40,7 @@ from ample_rows.core.reference.soil import (
 from ample_rows.core.reference.water import WaterWay
 
 __all__ = [
+    "AirBand",
     "Animal",
     "Book",
     "Coefficient",
@@ -50,6 +53,7 @@ __all__ = [
     "Germination",
     "Group",
     "HarvestedPart",
+    "LayoutWay",
     "MadeUpClimate",
     "Material",
     "Mix",

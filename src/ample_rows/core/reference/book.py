@@ -7,8 +7,10 @@ from ample_rows.core.reference.crop import Crop, Trait
 from ample_rows.core.reference.ground import Animal, PathNeed, Worker
 from ample_rows.core.reference.materials import Material
 from ample_rows.core.reference.rules import (
+    AirBand,
     Coefficient,
     DepthPolicy,
+    LayoutWay,
     PickingShape,
     TrainingSystem,
 )
@@ -29,6 +31,8 @@ class Book:
     crops: dict[str, Crop]
     coefficients: dict[str, Coefficient]
     depth_policies: dict[str, DepthPolicy]
+    layouts: dict[str, LayoutWay]
+    airs: dict[str, AirBand]
     picking_shapes: dict[str, PickingShape]
     trainings: dict[str, TrainingSystem]
     traits: dict[str, Trait]

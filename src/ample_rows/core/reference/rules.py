@@ -26,6 +26,29 @@ class DepthPolicy(Record):
     source: Text
 
 
+class LayoutWay(Record):
+    """A way of setting plants out, and what it is like to live with.
+
+    `most_spacing_cm` is the widest spacing of crops that anyone sets out so, null for any.
+    """
+
+    label: Text
+    most_spacing_cm: Size | None = None
+    hoe: Text
+    drip: Text
+    suits: Text
+    source: Text
+
+
+class AirBand(Record):
+    """What a stand's air is like while canopy over spacing is at most `up_to`."""
+
+    up_to: Size
+    words: Text
+    status: Status
+    source: Text
+
+
 class PickingShape(Record):
     """How a picking spell runs: evenly, or rising to a peak and falling again.
 

@@ -1,0 +1,37 @@
+"""Routes of one planting's setting out: the spacing dial, layouts side by side, its sowing."""
+
+from dataclasses import dataclass
+
+from fastapi import APIRouter
+
+from ample_rows.api.gardens import Reference, Store
+from ample_rows.api.problems import RESPONSES
+from ample_rows.core.evaluate import place_case
+from ample_rows.core.planting import evaluate_planting
+from ample_rows.core.setting_out.dial import Dial, dial_of, planting_in
+from ample_rows.core.setting_out.side_by_side import LaidOut, side_by_side
+from ample_rows.core.setting_out.sown import Sowing, sowing_of
+
+router = APIRouter(prefix="/api/gardens/{slug}", tags=["squares"], responses=RESPONSES)
+
+
+@dataclass(frozen=True)
+class SettingOutAnswer:
+    """How else a planting could be set out; no sowing where nothing is sown in place."""
+
+    dial: Dial
+    layouts: tuple[LaidOut, ...]
+    sowing: Sowing | None
+
+
+@router.get("/plantings/{planting}/setting-out")
+def setting_out(slug: str, planting: str, store: Store, book: Reference) -> SettingOutAnswer:
+    """A planting from tight to generous, and by each layout, in the same squares."""
+    plan = store.load(slug).plan
+    grown = planting_in(plan, planting)
+    found = evaluate_planting(grown, place_case(plan, grown.place, book))
+    return SettingOutAnswer(
+        dial=dial_of(plan, planting, book),
+        layouts=side_by_side(plan, planting, book),
+        sowing=sowing_of(found.report, found.crop, grown.plants_per_station or 1),
+    )

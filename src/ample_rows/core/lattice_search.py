@@ -1,0 +1,203 @@
+"""The fullest lattice of plants in a region of any outline, by its phase and rotation. [cm]
+
+Rows are laid across what is left of the region half a spacing inside its boundary. For each
+rotation and each height of the first row, the best shift along the rows is found exactly: the
+count only rises where a plant comes to stand at the beginning of some stretch of row.
+"""
+
+import math
+from dataclasses import dataclass
+
+import numpy as np
+import shapely
+from numpy.typing import NDArray
+from shapely.geometry.base import BaseGeometry
+
+from ample_rows.core.cells import FIT_TOLERANCE_CM
+
+Point = tuple[float, float]
+Array = NDArray[np.float64]
+
+_ARC_SEGMENTS = 16
+_COARSE_HEIGHTS, _FINE_HEIGHTS = 6, 24
+_EVEN_TURNS = 8
+_REFINED_TURNS = 3
+_MOST_SHIFTS = 24
+_MOST_CORNERS = 16
+_MOST_STRETCHES = 60_000
+_DUST = 1e-9
+
+
+@dataclass(frozen=True)
+class Lattice:
+    """A lattice to be fitted: pitch along rows, between rows, and whether rows are offset."""
+
+    x_spacing_cm: float
+    y_spacing_cm: float
+    offset: bool
+
+    @property
+    def squash(self) -> float:
+        """What y is multiplied by, so that clearance is half the x pitch on every side."""
+        return 1.0 if self.offset else self.x_spacing_cm / self.y_spacing_cm
+
+    @property
+    def row_pitch(self) -> float:
+        return self.y_spacing_cm * self.squash
+
+
+@dataclass(frozen=True)
+class _Found:
+    count: int
+    turn: float
+    points: Array
+
+
+def fullest(region: BaseGeometry, lattice: Lattice, *, turns: bool) -> list[Point]:
+    """Positions of the fullest lattice found, half a spacing clear of the region's boundary.
+
+    Args:
+        turns: Whether the rows may run in any direction, or only along the sides of the frame.
+    """
+    if region.is_empty:
+        return []
+    angles = _angles(region, lattice) if turns else [0.0]
+    if len(angles) > _REFINED_TURNS:
+        coarse = [(_laid(region, lattice, a, _COARSE_HEIGHTS).count, a) for a in angles]
+        angles = [a for _, a in sorted(coarse, key=lambda c: (-c[0], c[1]))[:_REFINED_TURNS]]
+    found = [_laid(region, lattice, angle, _FINE_HEIGHTS) for angle in angles]
+    best = max(found, key=lambda laid: laid.count)
+    # An arc round an inner corner is drawn with straight pieces; what they let in is left out.
+    back = _turned(best.points / [1.0, lattice.squash], -best.turn)
+    kept = _clear(back, region, lattice, best.turn)
+    return [(float(x), float(y)) for x, y in back[kept]]
+
+
+def _angles(region: BaseGeometry, lattice: Lattice) -> list[float]:
+    """Rotations worth trying: along the longest sides, and evenly between. [radians]"""
+    period = math.pi / 3 if lattice.offset else math.pi / 2
+    if lattice.x_spacing_cm != lattice.y_spacing_cm and not lattice.offset:
+        period = math.pi
+    ring = shapely.get_coordinates(shapely.get_exterior_ring(region))
+    sides = np.diff(ring, axis=0)
+    longest = np.argsort(-np.hypot(sides[:, 0], sides[:, 1]), kind="stable")[:8]
+    along = [math.atan2(sides[i, 1], sides[i, 0]) % period for i in longest]
+    even = [period * i / _EVEN_TURNS for i in range(_EVEN_TURNS)]
+    return sorted({round(angle, 6) for angle in [0.0, *along, *even]})
+
+
+def _turned(points: Array, angle: float) -> Array:
+    if angle == 0:
+        return points
+    c, s = math.cos(angle), math.sin(angle)
+    found: Array = points @ np.array([[c, s], [-s, c]])
+    return found
+
+
+def _laid(region: BaseGeometry, lattice: Lattice, angle: float, heights: int) -> _Found:
+    """The fullest lattice with rows in one direction, in the turned and squashed frame."""
+    squash, pitch = lattice.squash, lattice.x_spacing_cm
+    turned = shapely.transform(region, lambda xy: _turned(xy, -angle) * [1.0, squash])
+    inner = turned.buffer(
+        FIT_TOLERANCE_CM / 2 - pitch / 2, join_style="mitre", quad_segs=_ARC_SEGMENTS
+    )
+    if inner.is_empty:
+        return _Found(0, -angle, np.empty((0, 2)))
+    segments, corners = _segments(inner)
+    _, low, _, high = inner.bounds
+    row_pitch = lattice.row_pitch
+    rows = math.floor((high - low) / row_pitch) + 2
+    most = max(2, _MOST_STRETCHES // (rows * _MOST_SHIFTS))
+    firsts = _firsts(corners, (low, high), row_pitch, min(heights, most))
+    levels = firsts[:, None] + row_pitch * np.arange(-1, rows)[None, :]
+    starts, ends = _stretches(segments, levels)
+    shift: Array = np.where(np.arange(-1, rows) % 2, pitch / 2 if lattice.offset else 0.0, 0.0)
+    starts, ends = starts - shift[None, :, None], ends - shift[None, :, None]
+    first, along, count = _best_shift(starts, ends, pitch)
+    points = _points((starts[first], ends[first]), levels[first], shift, along, pitch)
+    return _Found(count, -angle, points)
+
+
+def _segments(inner: BaseGeometry) -> tuple[Array, Array]:
+    """Every side of every ring as x1, y1, x2, y2, and the corners."""
+    rings = shapely.get_rings(shapely.get_parts(inner))
+    sides = []
+    for ring in rings:
+        xy = shapely.get_coordinates(ring)
+        sides.append(np.hstack([xy[:-1], xy[1:]]))
+    found = np.vstack(sides)
+    return found, found[:, :2]
+
+
+def _firsts(corners: Array, span: tuple[float, float], pitch: float, heights: int) -> Array:
+    """Heights of the first row: just inside the ends and corners, then evenly."""
+    low, high = span
+    inside = FIT_TOLERANCE_CM / 5
+    snapped = [low + inside, high - inside]
+    heights_of_corners = np.unique(corners[:, 1].round(6))
+    if len(heights_of_corners) <= _MOST_CORNERS:
+        snapped += [y + side * inside for y in heights_of_corners for side in (1, -1)]
+    even = low + pitch * np.arange(heights) / heights
+    found = low + (np.concatenate([np.array(snapped), even]) - low) % pitch
+    return np.unique(found.round(9))
+
+
+def _stretches(segments: Array, levels: Array) -> tuple[Array, Array]:
+    """Where each row runs inside: its stretches as starts and ends, empty ones as inf."""
+    flat = levels.ravel()[:, None]
+    x1, y1, x2, y2 = segments.T
+    crossed = (y1 <= flat) != (y2 <= flat)
+    most = int(crossed.sum(axis=1).max(initial=0))
+    if most == 0:
+        empty = np.full((*levels.shape, 1), np.inf)
+        return empty, empty
+    rise = np.where(y1 == y2, 1.0, y2 - y1)
+    xs = np.where(crossed, x1 + (flat - y1) * (x2 - x1) / rise, np.inf)
+    if most < xs.shape[1]:
+        xs = np.partition(xs, most - 1, axis=1)[:, :most]
+    xs = np.sort(xs, axis=1).reshape(*levels.shape, most)
+    return xs[..., 0::2], xs[..., 1::2]
+
+
+def _best_shift(starts: Array, ends: Array, pitch: float) -> tuple[int, float, int]:
+    """The height and the shift along the rows that hold most: their indices and the count."""
+    flat = starts.reshape(len(starts), -1)
+    real = np.isfinite(flat)
+    residues = np.where(real, np.where(real, flat, 0.0) % pitch, np.inf)
+    residues.sort(axis=1)
+    used = max(1, int(np.isfinite(residues).sum(axis=1).max()))
+    picked = np.unique(np.linspace(0, used - 1, min(used, _MOST_SHIFTS)).astype(int))
+    shifts = residues[:, picked]
+    shifts = np.where(np.isfinite(shifts), shifts, 0.0)
+    a = np.where(real, flat, 0.0)[:, None, :]
+    b = np.where(real, ends.reshape(len(ends), -1), -pitch)[:, None, :]
+    by = shifts[:, :, None]
+    last = np.floor((b - by) / pitch + _DUST)
+    counts = np.maximum(0, last - np.ceil((a - by) / pitch - _DUST) + 1)
+    totals = np.where(real[:, None, :], counts, 0).sum(axis=2)
+    first, which = divmod(int(np.argmax(totals)), totals.shape[1])
+    return first, float(shifts[first, which]), int(totals[first, which])
+
+
+def _points(
+    stretches: tuple[Array, Array], levels: Array, shift: Array, along: float, pitch: float
+) -> Array:
+    found = []
+    for row, (starts, ends) in enumerate(zip(*stretches, strict=True)):
+        for start, end in zip(starts[np.isfinite(starts)], ends, strict=False):
+            first = math.ceil((start - along) / pitch - _DUST)
+            last = math.floor((end - along) / pitch + _DUST)
+            if last < first:
+                continue
+            x = along + shift[row] + pitch * np.arange(first, last + 1)
+            found.append(np.column_stack([x, np.full(len(x), levels[row])]))
+    return np.vstack(found) if found else np.empty((0, 2))
+
+
+def _clear(points: Array, region: BaseGeometry, lattice: Lattice, turn: float) -> NDArray[np.bool_]:
+    """Which points stand inside, half a spacing from the boundary to the fit tolerance."""
+    squashed = [1.0, lattice.squash]
+    there = shapely.transform(region, lambda xy: _turned(xy, turn) * squashed)
+    spots = shapely.points(_turned(points, turn) * squashed)
+    far = shapely.distance(there.boundary, spots) >= lattice.x_spacing_cm / 2 - FIT_TOLERANCE_CM
+    return np.asarray(shapely.contains(there, spots) & far)
