@@ -262,10 +262,13 @@ def test_a_wrong_crop_is_refused_with_file_crop_field_and_reason(changes, words)
 
 
 BAD_TOGETHER = [
-    ({"variety_of": '"oak"'}, "variety_of 'oak' is not a crop"),
+    ({"variety_of": '"oak"'}, "variety_of: no such crop 'oak'"),
     ({"traits": '["flies"]'}, "unknown trait 'flies'"),
     ({"trainings": '[{ system = "trapeze", harvest_factor = 1 }]'}, "unknown training system"),
-    ({"relatives": '[{ crop = "oak", effect = "e", evidence = "belief" }]'}, "relative 'oak'"),
+    (
+        {"relatives": '[{ crop = "oak", effect = "e", evidence = "belief" }]'},
+        "relatives: no such crop 'oak'",
+    ),
     ({"mark": '"To"'}, "mark To belongs to tomato"),
     ({"id": '"tomato"'}, "the id stands twice"),
 ]

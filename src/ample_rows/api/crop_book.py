@@ -1,25 +1,61 @@
-"""Routes of the crop book as one garden sees it."""
+"""Routes of the crop book as one garden sees it, and of crop files."""
 
-from typing import Annotated
+from typing import Annotated, Any
 
-from fastapi import APIRouter, Query
+from fastapi import APIRouter, Query, Response
+from pydantic import BaseModel, ConfigDict, Field
 
-from ample_rows.api.gardens import Reference, Store
+from ample_rows.api.gardens import Garden, Reference, file_answer
 from ample_rows.api.problems import RESPONSES
+from ample_rows.core.crop_files import CropFile, Kind, book_csv, own_toml, read_crop_file
 from ample_rows.core.crop_pages import CropLine, CropPage, crop_index, crop_page
 
 router = APIRouter(prefix="/api/gardens/{slug}", tags=["crop book"], responses=RESPONSES)
 
 
+class CropFileText(BaseModel):
+    """A crop file as it was read, whichever way it is written."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    kind: Kind
+    text: Annotated[str, Field(max_length=2_000_000)]
+
+
+def _as(media_type: str) -> dict[str, Any]:
+    return {
+        "response_class": Response,
+        "responses": {200: {"content": {media_type: {}}}},
+    }
+
+
 @router.get("/crop-book")
-def index(
-    slug: str, store: Store, book: Reference, place: Annotated[str | None, Query()] = None
-) -> list[CropLine]:
+def index(here: Garden, place: Annotated[str | None, Query()] = None) -> list[CropLine]:
     """Every crop by name; with a place, whether it bears the crop and why not."""
-    return list(crop_index(store.load(slug).plan, place, book))
+    return list(crop_index(here.plan, place, here.book))
 
 
 @router.get("/crop-book/{crop}")
-def page(slug: str, crop: str, store: Store, book: Reference) -> CropPage:
+def page(crop: str, here: Garden, book: Reference) -> CropPage:
     """One crop: its figures, its windows on this year, where it fits, its neighbours."""
-    return crop_page(store.load(slug).plan, crop, book)
+    return crop_page(here.plan, crop, here.book, book)
+
+
+@router.get("/crops.csv", **_as("text/csv"))
+def export_book(slug: str, here: Garden) -> Response:
+    """The whole book as this garden has it: a row for each crop, a column for each figure."""
+    text = book_csv(here.plan.crops, here.book)
+    return file_answer(text, "text/csv; charset=utf-8", f"{slug}-crops.csv")
+
+
+@router.get("/own-crops.toml", **_as("application/toml"))
+def export_own(slug: str, here: Garden) -> Response:
+    """The garden's own crops and the figures that it has changed."""
+    text = own_toml(here.plan.crops)
+    return file_answer(text, "application/toml", f"{slug}-own-crops.toml")
+
+
+@router.post("/crop-file")
+def read_file(asked: CropFileText, here: Garden, book: Reference) -> CropFile:
+    """What a crop file would bring, and what in it cannot be used. Nothing is kept yet."""
+    return read_crop_file(asked.text, asked.kind, book)

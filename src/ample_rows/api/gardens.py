@@ -3,6 +3,7 @@
 import csv
 import io
 import json
+from dataclasses import dataclass
 from datetime import UTC, datetime
 from typing import Annotated, Any, cast
 
@@ -25,6 +26,7 @@ from ample_rows.core.climate import climate_csv
 from ample_rows.core.evaluate import evaluate
 from ample_rows.core.faults import read_plan
 from ample_rows.core.frost_guess import guess_frosts
+from ample_rows.core.own_crops import book_with
 from ample_rows.core.plan import Climate, Plan, document
 from ample_rows.core.reference import Book
 from ample_rows.core.report import Report
@@ -52,6 +54,22 @@ def book_of(request: Request) -> Book:
 
 Store = Annotated[GardenStore, Depends(store_of)]
 Reference = Annotated[Book, Depends(book_of)]
+
+
+@dataclass(frozen=True)
+class Here:
+    """A garden's plan, and the book as that garden has it."""
+
+    plan: Plan
+    book: Book
+
+
+def here_of(slug: str, store: Store, book: Reference) -> Here:
+    plan = store.load(slug).plan
+    return Here(plan, book_with(book, plan.crops))
+
+
+Garden = Annotated[Here, Depends(here_of)]
 
 
 @router.get("/gardens")
@@ -123,10 +141,9 @@ def redo(slug: str, asked: VersionRequest, store: Store, book: Reference) -> Res
 
 
 @router.post("/gardens/{slug}/shelf")
-def shelf(slug: str, asked: ShelfRequest, store: Store, book: Reference) -> ShelfAnswer:
+def shelf(asked: ShelfRequest, here: Garden) -> ShelfAnswer:
     """What fits some squares on a day, best first, and why the rest does not."""
-    plan = store.load(slug).plan
-    return shelf_for(plan, asked.place, tuple(asked.cells), asked.day, book)
+    return shelf_for(here.plan, asked.place, tuple(asked.cells), asked.day, here.book)
 
 
 @router.get(
@@ -136,7 +153,7 @@ def shelf(slug: str, asked: ShelfRequest, store: Store, book: Reference) -> Shel
 def export_plan(slug: str, store: Store) -> Response:
     """The garden as a plan document, every value as it was given."""
     text = json.dumps(document(store.load(slug).plan), ensure_ascii=False, indent=1)
-    return _file(text + "\n", "application/json", f"{slug}.amplerows.json")
+    return file_answer(text + "\n", "application/json", f"{slug}.amplerows.json")
 
 
 @router.get(
@@ -147,7 +164,7 @@ def export_plan(slug: str, store: Store) -> Response:
 def export_climate(slug: str, store: Store) -> Response:
     """The garden's monthly normals, as far as they are entered."""
     climate = store.load(slug).plan.garden.climate or Climate()
-    return _file(climate_csv(climate), "text/csv; charset=utf-8", f"{slug}-climate.csv")
+    return file_answer(climate_csv(climate), "text/csv; charset=utf-8", f"{slug}-climate.csv")
 
 
 @router.get(
@@ -155,11 +172,10 @@ def export_climate(slug: str, store: Store) -> Response:
     response_class=Response,
     responses={200: {"content": {"text/csv": {}}}},
 )
-def export_harvest(slug: str, store: Store, book: Reference) -> Response:
+def export_harvest(slug: str, here: Garden) -> Response:
     """The harvest table: a row for each planting."""
-    plan = store.load(slug).plan
-    return _file(
-        harvest_csv(plan, evaluate(plan, book, program=PROGRAM)),
+    return file_answer(
+        harvest_csv(here.plan, evaluate(here.plan, here.book, program=PROGRAM)),
         "text/csv; charset=utf-8",
         f"{slug}-harvest.csv",
     )
@@ -214,7 +230,7 @@ def _plain(text: str) -> str:
     return f"'{text}" if text.startswith(("=", "+", "-", "@", "\t", "\r")) else text
 
 
-def _file(text: str, media_type: str, name: str) -> Response:
+def file_answer(text: str, media_type: str, name: str) -> Response:
     return Response(
         text,
         media_type=media_type,

@@ -7,7 +7,7 @@ from typing import Annotated, Any
 from fastapi import APIRouter, Body, Query
 
 from ample_rows import PROGRAM
-from ample_rows.api.gardens import Reference, Store
+from ample_rows.api.gardens import Garden, Here
 from ample_rows.api.problems import RESPONSES
 from ample_rows.core.build.bill import bill_for
 from ample_rows.core.build.report import BuildReport
@@ -22,9 +22,7 @@ from ample_rows.core.ground.turning import Turned, turned
 from ample_rows.core.ground.yard_sun import YardSun, yard_sun
 from ample_rows.core.layouts import LayoutFigures, compared
 from ample_rows.core.place_workings import PlaceWorkings, place_workings
-from ample_rows.core.plan import Plan
 from ample_rows.core.reading import PlanFaultsError
-from ample_rows.core.reference import Book
 from ample_rows.core.report import OrderReport
 from ample_rows.core.soil.total import order_for
 
@@ -45,47 +43,42 @@ Day = Annotated[date, Query(ge=date(1900, 1, 1), le=date(2200, 12, 31))]
 
 
 @router.get("/sun")
-def sun_of_a_day(slug: str, day: Day, store: Store, book: Reference) -> YardSun:
+def sun_of_a_day(day: Day, here: Garden) -> YardSun:
     """Direct sun on one day: over the yard in one layer, and on each place."""
-    plan = store.load(slug).plan
-    return yard_sun(plan, _sky(plan, book), day)
+    return yard_sun(here.plan, _sky(here), day)
 
 
 @router.get("/sun/months")
-def sun_of_the_months(slug: str, store: Store, book: Reference) -> SunMap:
+def sun_of_the_months(here: Garden) -> SunMap:
     """Mean daily direct sun over the yard in each month, twelve layers, January first."""
-    plan = store.load(slug).plan
-    if plan.site is None or plan.site.outline_m is None:
+    site = here.plan.site
+    if site is None or site.outline_m is None:
         raise PlanFaultsError.one("site.outline_m", "draw the yard first; there is none yet")
-    return sun_by_month(plan.site.outline_m, _sky(plan, book))
+    return sun_by_month(site.outline_m, _sky(here))
 
 
 @router.get("/places/{place}/turned")
-def place_turned(slug: str, place: str, store: Store, book: Reference) -> Turned:
+def place_turned(place: str, here: Garden) -> Turned:
     """A place as it lies against the same place turned a quarter: sun, harvest, words."""
-    return turned(store.load(slug).plan, place, book)
+    return turned(here.plan, place, here.book)
 
 
 @router.get("/places/{place}/workings")
-def workings(slug: str, place: str, store: Store, book: Reference) -> PlaceWorkings:
+def workings(place: str, here: Garden) -> PlaceWorkings:
     """The sums behind a place's weight, water, ways to water and feed."""
-    return place_workings(store.load(slug).plan, place, book)
+    return place_workings(here.plan, place, here.book)
 
 
 @router.get("/borders")
-def free_borders(
-    slug: str, store: Store, book: Reference, width_cm: Wide = 60.0, wall_cm: Thick = 0.0
-) -> list[Border]:
+def free_borders(here: Garden, width_cm: Wide = 60.0, wall_cm: Thick = 0.0) -> list[Border]:
     """Strips of a width that are free along fences, walls, hedges and the yard's edge."""
-    return list(borders(store.load(slug).plan, width_cm, wall_cm, book))
+    return list(borders(here.plan, width_cm, wall_cm, here.book))
 
 
 @router.post("/free-spot")
-def spot_for(
-    slug: str, place: Annotated[dict[str, Any], Body()], store: Store, book: Reference
-) -> FreeSpotAnswer:
+def spot_for(place: Annotated[dict[str, Any], Body()], here: Garden) -> FreeSpotAnswer:
     """The sunniest free ground for a place, as a document, that is not in the yard yet."""
-    plan = store.load(slug).plan
+    plan, book = here.plan, here.book
     known = plan.place(str(place.get("id")))
     # A new place is read as a part of the plan, so that its faults name their fields.
     wanted = known or apply_edit(plan, AddPlace(place=place)).places[-1]
@@ -93,39 +86,36 @@ def spot_for(
 
 
 @router.get("/set-out")
-def set_out(slug: str, store: Store) -> SetOutSheet:
+def set_out(here: Garden) -> SetOutSheet:
     """Where to drive the stakes of each place, from one base line and its two ends."""
-    return set_out_sheet(store.load(slug).plan)
+    return set_out_sheet(here.plan)
 
 
 @router.get("/order")
-def order(
-    slug: str, store: Store, book: Reference, place: Annotated[list[str] | None, Query()] = None
-) -> OrderReport:
+def order(here: Garden, place: Annotated[list[str] | None, Query()] = None) -> OrderReport:
     """The mix for some places as one order, rounded once; for all where none is named."""
-    plan = store.load(slug).plan
+    plan, book = here.plan, here.book
     report = evaluate(plan, book, program=PROGRAM)
     chosen = [r for r in report.places if place is None or r.id in place]
     return order_for(chosen, plan.soil, book)
 
 
 @router.get("/build")
-def build(
-    slug: str, store: Store, book: Reference, place: Annotated[list[str] | None, Query()] = None
-) -> BuildReport:
+def build(here: Garden, place: Annotated[list[str] | None, Query()] = None) -> BuildReport:
     """What building some places takes: boards and cuts, sheets, lines, cost, life and hours."""
-    plan = store.load(slug).plan
+    plan, book = here.plan, here.book
     report = evaluate(plan, book, program=PROGRAM)
     return bill_for(plan, [r for r in report.places if place is None or r.id in place], book)
 
 
 @router.get("/layouts")
-def layouts(slug: str, store: Store, book: Reference) -> list[LayoutFigures]:
+def layouts(here: Garden) -> list[LayoutFigures]:
     """The plan as it is and every layout kept beside it, in figures."""
-    return list(compared(store.load(slug).plan, book, program=PROGRAM))
+    return list(compared(here.plan, here.book, program=PROGRAM))
 
 
-def _sky(plan: Plan, book: Book) -> Sky:
+def _sky(here: Here) -> Sky:
+    plan, book = here.plan, here.book
     sky = sky_of(plan, setting_of(plan, book).year.start.year, book)
     if sky is None:
         raise PlanFaultsError.one("site", "draw the yard first; there is none yet")

@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 from fastapi import APIRouter
 
-from ample_rows.api.gardens import Reference, Store
+from ample_rows.api.gardens import Garden
 from ample_rows.api.problems import RESPONSES
 from ample_rows.core.evaluate import place_case
 from ample_rows.core.planting import evaluate_planting
@@ -25,9 +25,9 @@ class SettingOutAnswer:
 
 
 @router.get("/plantings/{planting}/setting-out")
-def setting_out(slug: str, planting: str, store: Store, book: Reference) -> SettingOutAnswer:
+def setting_out(planting: str, here: Garden) -> SettingOutAnswer:
     """A planting from tight to generous, and by each layout, in the same squares."""
-    plan = store.load(slug).plan
+    plan, book = here.plan, here.book
     grown = planting_in(plan, planting)
     found = evaluate_planting(grown, place_case(plan, grown.place, book))
     return SettingOutAnswer(

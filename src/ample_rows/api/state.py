@@ -10,6 +10,7 @@ from pydantic import BaseModel, ConfigDict, Field, TypeAdapter
 from ample_rows import PROGRAM
 from ample_rows.core.edits import Edit
 from ample_rows.core.evaluate import evaluate
+from ample_rows.core.own_crops import book_with
 from ample_rows.core.plan import Plan
 from ample_rows.core.reference import Book
 from ample_rows.core.report import PlaceReport, Report
@@ -104,14 +105,18 @@ def _change_adapter() -> TypeAdapter[GardenChange]:
 
 def garden_response(stored: Stored, book: Book, *, status: int = 200) -> Response:
     """A garden's state, serialised once; no model is built and checked a second time."""
-    state = GardenState(stored.head, stored.plan, evaluate(stored.plan, book, program=PROGRAM))
+    state = GardenState(stored.head, stored.plan, _evaluated(stored.plan, book))
     return Response(_state_adapter().dump_json(state), status, media_type="application/json")
+
+
+def _evaluated(plan: Plan, book: Book) -> Report:
+    return evaluate(plan, book_with(book, plan.crops), program=PROGRAM)
 
 
 def change_response(stored: Stored, book: Book) -> Response:
     """What a change left different, and what it moved in each place's figures."""
-    report = evaluate(stored.plan, book, program=PROGRAM)
-    before = evaluate(stored.before or stored.plan, book, program=PROGRAM)
+    report = _evaluated(stored.plan, book)
+    before = _evaluated(stored.before or stored.plan, book)
     was = {place.id: place for place in before.places}
     # A place that was not evaluated anew is the very same value: the cache returned it.
     unchanged = {place.id for place in report.places if was.get(place.id) is place}

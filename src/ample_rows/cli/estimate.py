@@ -6,6 +6,7 @@ from pathlib import Path
 from ample_rows import PROGRAM
 from ample_rows.core.evaluate import evaluate
 from ample_rows.core.faults import read_plan
+from ample_rows.core.own_crops import book_with
 from ample_rows.core.plan import Plan
 from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.report import PlantingReport, Report
@@ -28,7 +29,7 @@ def estimate(source: str, *, as_json: bool) -> int:
     except PlanFaultsError as error:
         print(error, file=sys.stderr)
         return FAULT
-    report = evaluate(plan, book, program=PROGRAM)
+    report = evaluate(plan, book_with(book, plan.crops), program=PROGRAM)
     if as_json:
         sys.stdout.buffer.write(report_json(report) + b"\n")
     else:

@@ -8,6 +8,7 @@ from datetime import date
 from ample_rows.cli.estimate import FAULT, read
 from ample_rows.core.faults import read_plan
 from ample_rows.core.ground.sun_of_day import SunOfDay, sun_of_day
+from ample_rows.core.own_crops import book_with
 from ample_rows.core.plan import PointM
 from ample_rows.core.reading import PlanFaultsError
 from ample_rows.crops import load_book
@@ -22,7 +23,7 @@ def sun(source: str, *, day: str, points: str | None, as_json: bool) -> int:
     book = load_book()
     try:
         plan = read_plan(read(source), book)
-        answer = sun_of_day(plan, _day(day), _points(points or ""), book)
+        answer = sun_of_day(plan, _day(day), _points(points or ""), book_with(book, plan.crops))
     except (OSError, ValueError, PlanFaultsError) as error:
         print(_words(error), file=sys.stderr)
         return FAULT

@@ -5,6 +5,7 @@ from datetime import date, timedelta
 
 from ample_rows.core import harvest, places, season
 from ample_rows.core import plan as p
+from ample_rows.core.crop_fields import FIELDS, CropField, Value, figure
 from ample_rows.core.evaluate import place_cases, setting_of
 from ample_rows.core.ground.bears import best_months
 from ample_rows.core.planting import PlaceCase
@@ -53,10 +54,25 @@ class Neighbour:
 
 
 @dataclass(frozen=True, slots=True)
+class OwnFigure:
+    """A figure of a crop as this garden has it, and as the crop that it began from has it."""
+
+    field: CropField
+    value: Value
+    book: Value
+    own: bool
+
+
+@dataclass(frozen=True, slots=True)
 class CropPage:
-    """What the book says of one crop in this garden."""
+    """What the book says of one crop in this garden.
+
+    `like` is the crop that an own kind began from; null for a crop of the book.
+    """
 
     crop: Crop
+    like: str | None
+    figures: tuple[OwnFigure, ...]
     windows: tuple[CropWindow, ...]
     places: tuple[PlaceFit, ...]
     neighbours: tuple[Neighbour, ...]
@@ -77,6 +93,7 @@ class CropLine:
     family: str
     group: str
     variety_of: str | None
+    own: bool
     fits: bool | None
     words: str
 
@@ -93,11 +110,12 @@ def crop_index(plan: p.Plan, place_id: str | None, book: Book) -> tuple[CropLine
         here = next((case for case in cases if case.place.id == place_id), None)
         if here is None:
             raise PlanFaultsError.one("place", f'there is no place "{place_id}"')
-    lines = [_line(crop, here, book) for crop in book.crops.values()]
+    own = {crop.id for crop in plan.crops}
+    lines = [_line(crop, here, book, own=crop.id in own) for crop in book.crops.values()]
     return tuple(sorted(lines, key=lambda line: line.name.lower()))
 
 
-def _line(crop: Crop, here: PlaceCase | None, book: Book) -> CropLine:
+def _line(crop: Crop, here: PlaceCase | None, book: Book, *, own: bool) -> CropLine:
     fit = _fit(crop, here, book) if here is not None else None
     return CropLine(
         id=crop.id,
@@ -108,13 +126,18 @@ def _line(crop: Crop, here: PlaceCase | None, book: Book) -> CropLine:
         family=crop.family,
         group=crop.group,
         variety_of=crop.variety_of,
+        own=own,
         fits=fit.fits if fit else None,
         words=fit.words if fit else "",
     )
 
 
-def crop_page(plan: p.Plan, crop_id: str, book: Book) -> CropPage:
+def crop_page(plan: p.Plan, crop_id: str, book: Book, shipped: Book) -> CropPage:
     """The page of one crop.
+
+    Args:
+        book: The book as this garden has it.
+        shipped: The book without what is the garden's own.
 
     Raises:
         PlanFaultsError: There is no such crop.
@@ -125,8 +148,13 @@ def crop_page(plan: p.Plan, crop_id: str, book: Book) -> CropPage:
     setting = setting_of(plan, book)
     root = crop.variety_of or crop.id
     kinds = [c.id for c in book.crops.values() if root in (c.id, c.variety_of) and c.id != crop.id]
+    own = next((entry for entry in plan.crops if entry.id == crop_id), None)
+    like = own.like if own is not None else None
+    begun = shipped.crops.get(crop_id) or book.crops[like or crop_id]
     return CropPage(
         crop=crop,
+        like=like,
+        figures=tuple(_own_figure(field, crop, begun) for field in FIELDS),
         windows=tuple(_window(setting.year, crop, start, book) for start in crop.starts),
         places=tuple(_fit(crop, case, book) for case in place_cases(plan, setting, book)),
         neighbours=_neighbours(crop, book),
@@ -134,6 +162,11 @@ def crop_page(plan: p.Plan, crop_id: str, book: Book) -> CropPage:
         kinds=tuple(kinds),
         ways_up=ways_up(crop, book),
     )
+
+
+def _own_figure(field: CropField, crop: Crop, begun: Crop) -> OwnFigure:
+    value, book = figure(crop, field.key), figure(begun, field.key)
+    return OwnFigure(field, value, book, value != book)
 
 
 def _window(year: season.GrowingYear, crop: Crop, start: p.Start, book: Book) -> CropWindow:

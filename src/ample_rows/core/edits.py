@@ -6,6 +6,7 @@ from typing import Annotated, Any, Literal
 from pydantic import BaseModel, ConfigDict, Field
 
 from ample_rows.core import plan as p
+from ample_rows.core.crop_edits import change_crop
 from ample_rows.core.layout_edits import layout_of, take_layout
 from ample_rows.core.reading import PlanFaultsError, validated
 from ample_rows.core.twins import twin_of
@@ -88,6 +89,23 @@ class ChangeBuild(_Edit):
     changes: Changes
 
 
+class ChangeCrop(_Edit):
+    """Set some figures of a crop, or begin an own kind with `like`; a figure set to null goes
+    back to what the crop began from."""
+
+    do: Literal["change-crop"] = "change-crop"
+    id: str
+    like: str | None = None
+    figures: Changes
+
+
+class RemoveCrop(_Edit):
+    """Take out an own kind, or all own figures of a crop of the book."""
+
+    do: Literal["remove-crop"] = "remove-crop"
+    id: str
+
+
 class KeepLayout(_Edit):
     """Keep the places, paths and plantings as they are beside the plan, under a name."""
 
@@ -134,6 +152,8 @@ Edit = Annotated[
     | ChangeSite
     | ChangeSoil
     | ChangeBuild
+    | ChangeCrop
+    | RemoveCrop
     | KeepLayout
     | TakeLayout
     | ForgetLayout
@@ -189,6 +209,11 @@ def _apply(document: Changes, edit: Edit) -> None:
             _merge(document.setdefault("soil", {}), edit.changes)
         case ChangeBuild():
             _merge(document.setdefault("build", {}), edit.changes)
+        case ChangeCrop():
+            change_crop(document, edit.id, edit.like, edit.figures)
+        case RemoveCrop():
+            crops = document.get("crops", [])
+            crops.remove(_find(crops, edit.id, "crop"))
         case KeepLayout():
             document.setdefault("alternatives", []).append(layout_of(document, edit.id, edit.name))
         case TakeLayout():
@@ -254,6 +279,10 @@ def describe(edit: Edit, before: p.Plan) -> str:
             return "change the soil"
         case ChangeBuild():
             return "change the boards and prices"
+        case ChangeCrop():
+            return f"change {edit.id}" if edit.like is None else f"begin {edit.id}"
+        case RemoveCrop():
+            return f"take out what is own of {edit.id}"
         case KeepLayout():
             return f"keep {edit.name}"
         case TakeLayout():

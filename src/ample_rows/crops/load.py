@@ -32,6 +32,7 @@ from ample_rows.core.reference import (
     WaterWay,
     Worker,
 )
+from ample_rows.core.reference.together import disagreements
 
 Model = TypeVar("Model", bound=BaseModel)
 
@@ -88,27 +89,9 @@ def checked_together(
     Raises:
         CropBookError: Two share an id or mark, or one names what is not in the book.
     """
-    by_id: dict[str, Crop] = {}
-    marks: dict[str, str] = {}
-    for crop in crops:
-        if crop.id in by_id:
-            raise CropBookError(f"{crop.id}: the id stands twice in the crop book")
-        if crop.mark in marks:
-            raise CropBookError(f"{crop.id}: mark {crop.mark} belongs to {marks[crop.mark]}")
-        for training in crop.trainings:
-            if training.system not in trainings:
-                raise CropBookError(f"{crop.id}: unknown training system {training.system!r}")
-        for trait in crop.traits:
-            if trait not in traits:
-                raise CropBookError(f"{crop.id}: unknown trait {trait!r}")
-        by_id[crop.id], marks[crop.mark] = crop, crop.id
-    for crop in crops:
-        for relative in crop.relatives:
-            if relative.crop not in by_id:
-                raise CropBookError(f"{crop.id}: relative {relative.crop!r} is not a crop")
-        if crop.variety_of is not None and crop.variety_of not in by_id:
-            raise CropBookError(f"{crop.id}: variety_of {crop.variety_of!r} is not a crop")
-    return dict(sorted(by_id.items()))
+    for found in disagreements(crops, trainings, traits):
+        raise CropBookError(f"{found.crop}: {found.field}: {found.text}")
+    return dict(sorted((crop.id, crop) for crop in crops))
 
 
 @cache

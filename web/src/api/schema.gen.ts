@@ -492,6 +492,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/crops.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Book
+         * @description The whole book as this garden has it: a row for each crop, a column for each figure.
+         */
+        get: operations["export_book_api_gardens__slug__crops_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{slug}/own-crops.toml": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Own
+         * @description The garden's own crops and the figures that it has changed.
+         */
+        get: operations["export_own_api_gardens__slug__own_crops_toml_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{slug}/crop-file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read File
+         * @description What a crop file would bring, and what in it cannot be used. Nothing is kept yet.
+         */
+        post: operations["read_file_api_gardens__slug__crop_file_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/crops": {
         parameters: {
             query?: never;
@@ -1044,6 +1104,26 @@ export interface components {
                 [key: string]: unknown;
             };
         };
+        /**
+         * ChangeCrop
+         * @description Set some figures of a crop, or begin an own kind with `like`; a figure set to null goes
+         *     back to what the crop began from.
+         */
+        ChangeCrop: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "change-crop";
+            /** Id */
+            id: string;
+            /** Like */
+            like?: string | null;
+            /** Figures */
+            figures: {
+                [key: string]: unknown;
+            };
+        };
         /** ChangeGarden */
         ChangeGarden: {
             /**
@@ -1377,6 +1457,54 @@ export interface components {
             why: string;
         };
         /**
+         * CropField
+         * @description One figure of a crop. `key` is its path in the record, joined by dots.
+         */
+        CropField: {
+            /** Key */
+            key: string;
+            /** Label */
+            label: string;
+            /** Unit */
+            unit: string;
+            /** Group */
+            group: string;
+            /**
+             * Kind
+             * @default number
+             * @enum {string}
+             */
+            kind: "number" | "text" | "choice";
+            /**
+             * Choices
+             * @default []
+             */
+            choices: string[];
+        };
+        /**
+         * CropFile
+         * @description What a crop file holds that differs from the book, and what in it cannot be used.
+         */
+        CropFile: {
+            /** Crops */
+            crops: components["schemas"]["OwnCrop"][];
+            /** Faults */
+            faults: components["schemas"]["FileFault"][];
+        };
+        /**
+         * CropFileText
+         * @description A crop file as it was read, whichever way it is written.
+         */
+        CropFileText: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "toml" | "csv";
+            /** Text */
+            text: string;
+        };
+        /**
          * CropLine
          * @description A crop in the book's index; `fits` is null where no place is asked about.
          */
@@ -1397,6 +1525,8 @@ export interface components {
             group: string;
             /** Variety Of */
             variety_of: string | null;
+            /** Own */
+            own: boolean;
             /** Fits */
             fits: boolean | null;
             /** Words */
@@ -1405,9 +1535,15 @@ export interface components {
         /**
          * CropPage
          * @description What the book says of one crop in this garden.
+         *
+         *     `like` is the crop that an own kind began from; null for a crop of the book.
          */
         CropPage: {
             crop: components["schemas"]["Crop"];
+            /** Like */
+            like: string | null;
+            /** Figures */
+            figures: components["schemas"]["OwnFigure"][];
             /** Windows */
             windows: components["schemas"]["CropWindow"][];
             /** Places */
@@ -1530,7 +1666,7 @@ export interface components {
             /** Version */
             version: number;
             /** Edit */
-            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["Together-Input"] | components["schemas"]["ReplacePlan"];
+            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["Together-Input"] | components["schemas"]["ReplacePlan"];
         };
         /**
          * Factors
@@ -1600,6 +1736,20 @@ export interface components {
             text: string;
         };
         /**
+         * FileFault
+         * @description Why one record of a crop file was not taken.
+         */
+        FileFault: {
+            /** Line */
+            line: number;
+            /** Record */
+            record: string;
+            /** Field */
+            field: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * FirstBedRequest
          * @description The four questions of a first bed.
          */
@@ -1634,7 +1784,7 @@ export interface components {
             /** Label */
             label: string;
             /** Edit */
-            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
+            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
         };
         /** ForgetLayout */
         ForgetLayout: {
@@ -1910,6 +2060,7 @@ export interface components {
         } & {
             [key: string]: unknown;
         };
+        JsonValue: unknown;
         /**
          * KeepLayout
          * @description Keep the places, paths and plantings as they are beside the plan, under a name.
@@ -2306,6 +2457,39 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * OwnCrop
+         * @description A crop as this garden has it.
+         *
+         *     With `like` it is a kind of its own, begun from that crop; without it, `id` names a crop of
+         *     the book and `figures` are what differs. Keys of figures are the crop's fields, those within
+         *     another joined by a dot: `yield_kg_per_plant.typical`.
+         */
+        OwnCrop: {
+            /** Id */
+            id: string;
+            /** Like */
+            like?: string | null;
+            /** Figures */
+            figures?: {
+                [key: string]: components["schemas"]["JsonValue"];
+            };
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * OwnFigure
+         * @description A figure of a crop as this garden has it, and as the crop that it began from has it.
+         */
+        OwnFigure: {
+            field: components["schemas"]["CropField"];
+            /** Value */
+            value: number | string | null;
+            /** Book */
+            book: number | string | null;
+            /** Own */
+            own: boolean;
+        };
+        /**
          * Packet
          * @description A feed by the analysis on its packet: nitrogen, phosphate and potash by weight.
          */
@@ -2633,6 +2817,11 @@ export interface components {
             soil?: components["schemas"]["Soil"] | null;
             build?: components["schemas"]["Build"] | null;
             /**
+             * Crops
+             * @default []
+             */
+            crops: components["schemas"]["OwnCrop"][];
+            /**
              * Places
              * @default []
              */
@@ -2957,6 +3146,19 @@ export interface components {
              * @enum {string}
              */
             evidence: "tested" | "some" | "belief";
+        };
+        /**
+         * RemoveCrop
+         * @description Take out an own kind, or all own figures of a crop of the book.
+         */
+        RemoveCrop: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "remove-crop";
+            /** Id */
+            id: string;
         };
         /**
          * RemovePlace
@@ -3713,7 +3915,7 @@ export interface components {
              */
             do: "together";
             /** Edits */
-            edits: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["Together-Input"] | components["schemas"]["ReplacePlan"])[];
+            edits: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["Together-Input"] | components["schemas"]["ReplacePlan"])[];
         };
         /**
          * Together
@@ -3726,7 +3928,7 @@ export interface components {
              */
             do: "together";
             /** Edits */
-            edits: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"])[];
+            edits: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"])[];
         };
         /** Totals */
         Totals: {
@@ -5212,8 +5414,8 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                slug: string;
                 place: string;
+                slug: string;
             };
             cookie?: never;
         };
@@ -5285,8 +5487,8 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                slug: string;
                 place: string;
+                slug: string;
             };
             cookie?: never;
         };
@@ -5803,8 +6005,8 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                slug: string;
                 planting: string;
+                slug: string;
             };
             cookie?: never;
         };
@@ -5950,8 +6152,8 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                slug: string;
                 crop: string;
+                slug: string;
             };
             cookie?: never;
         };
@@ -5964,6 +6166,226 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CropPage"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    export_book_api_gardens__slug__crops_csv_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": unknown;
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    export_own_api_gardens__slug__own_crops_toml_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/toml": unknown;
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_file_api_gardens__slug__crop_file_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CropFileText"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CropFile"];
                 };
             };
             /** @description The request cannot be read */

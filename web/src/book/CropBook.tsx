@@ -1,9 +1,13 @@
 import { useSearchParams } from 'react-router';
 
+import { useEditor } from '../api/garden';
 import type { HeldGarden } from '../api/merge';
 import { CropEntry } from './CropEntry';
+import { CropFiles } from './CropFiles';
 import { CropIndex } from './CropIndex';
 import { CropWindows } from './CropWindows';
+import { OwnFigures } from './OwnFigures';
+import { OwnKind } from './OwnKind';
 import { useCropPage, useIndex } from './useBook';
 
 const FIRST = 'tomato';
@@ -14,6 +18,7 @@ export function CropBook({ state }: { state: HeldGarden }) {
   const crop = asked.get('crop') ?? FIRST;
   const place = asked.get('place');
   const { slug, version } = state.head;
+  const editor = useEditor(slug);
   const index = useIndex(slug, version, place);
   const page = useCropPage(slug, version, crop);
   const set = (key: 'crop' | 'place', value: string) =>
@@ -29,16 +34,31 @@ export function CropBook({ state }: { state: HeldGarden }) {
   const trouble = page.error ?? index.error;
   return (
     <main className="workbench soil">
-      <header className="flex items-baseline gap-4 px-4 pt-2">
+      <header className="flex flex-wrap items-baseline gap-x-4 px-4 pt-2">
         <h1 className="text-xl">Crop book</h1>
         <p className="text-muted">
           {index.data ? `${index.data.length} crops and kinds` : 'Opening the book …'}
         </p>
+        <CropFiles slug={slug} onEdit={editor.edit} />
       </header>
       <div className="sheet overflow-y-auto px-4 pb-4">
         {trouble && <p role="alert">{trouble.message}</p>}
         {page.data && (
-          <CropEntry page={page.data} nameOf={nameOf} onOpen={(id) => set('crop', id)} />
+          <>
+            <CropEntry page={page.data} nameOf={nameOf} onOpen={(id) => set('crop', id)} />
+            <OwnFigures
+              key={`${page.data.crop.id} ${version}`}
+              page={page.data}
+              onEdit={(edit) => void editor.edit(edit)}
+            />
+            <OwnKind
+              key={page.data.crop.id}
+              page={page.data}
+              taken={(index.data ?? []).map((line) => line.id)}
+              onEdit={editor.edit}
+              onOpen={(id) => set('crop', id)}
+            />
+          </>
         )}
       </div>
       <aside className="side flex min-h-0 flex-col border-l border-rule px-3 pt-2">

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 
 import type { CropLine } from '../api/types';
 import { Choice } from '../app/Choice';
@@ -25,11 +25,16 @@ export function answersTo(line: CropLine, letters: string): boolean {
 export function CropIndex({ lines, chosen, place, places, onCrop, onPlace }: Props) {
   const units = useUnits();
   const [letters, setLetters] = useState('');
+  const open = useRef<HTMLLIElement>(null);
+  const ready = lines.length > 0;
+  useEffect(() => {
+    open.current?.scrollIntoView({ block: 'nearest' });
+  }, [chosen, ready]);
   const found = lines.filter((line) => answersTo(line, letters));
   const bearing = found.filter((line) => line.fits !== false);
   const others = found.filter((line) => line.fits === false);
   const entry = (line: CropLine) => (
-    <li key={line.id} className="border-b border-faint">
+    <li key={line.id} ref={line.id === chosen ? open : null} className="border-b border-faint">
       <button
         type="button"
         className={`flex w-full items-baseline gap-2 py-0.5 text-left hover:bg-wash ${line.id === chosen ? 'bg-wash' : ''}`}
@@ -39,6 +44,7 @@ export function CropIndex({ lines, chosen, place, places, onCrop, onPlace }: Pro
         <span className="w-6 shrink-0 font-semibold text-damson">{line.mark}</span>
         <span className="grow">
           <span className={line.id === chosen ? 'font-semibold' : ''}>{line.name}</span>
+          {line.own && <span className="text-damson"> own</span>}
           {line.words && (
             <span className="block text-[12.5px] text-muted">{units.sentence(line.words)}</span>
           )}

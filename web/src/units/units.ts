@@ -104,6 +104,31 @@ const imperial: Units = {
   toField: (cm) => trimmed(cm / CM_PER_INCH, 2),
 };
 
+/** A unit of the core as it stands in a field: its own name there, and the way there and back. */
+export interface FieldUnit {
+  label: string;
+  shown: (value: number) => string;
+  read: (typed: number) => number;
+}
+
+const IMPERIAL_FIELDS: Readonly<
+  Record<string, readonly [label: string, times: number, plus: number]>
+> = {
+  cm: ['in', 1 / CM_PER_INCH, 0],
+  kg: ['lb', LB_PER_KG, 0],
+  L: ['gal', GALLONS_PER_LITRE, 0],
+  '°C': ['°F', 1.8, 32],
+};
+
+export function fieldUnit(unit: string, system: UnitSystem): FieldUnit {
+  const [label, times, plus] = (system === 'imperial' && IMPERIAL_FIELDS[unit]) || [unit, 1, 0];
+  return {
+    label,
+    shown: (value) => String(Number((value * times + plus).toPrecision(4))),
+    read: (typed) => (typed - plus) / times,
+  };
+}
+
 function converted(value: number, unit: string): string {
   switch (unit) {
     case 'cm':

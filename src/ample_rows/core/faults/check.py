@@ -10,6 +10,7 @@ from ample_rows.core.faults.garden import build_faults, garden_faults, site_faul
 from ample_rows.core.faults.place import place_faults
 from ample_rows.core.faults.planting import date_faults, planting_faults
 from ample_rows.core.faults.words import twice
+from ample_rows.core.own_crops import book_with
 from ample_rows.core.reading import MOST_FAULTS, Fault, PlanFaultsError, read_document
 from ample_rows.core.reference import Book
 
@@ -34,6 +35,13 @@ def require_sound(plan: p.Plan, book: Book) -> None:
 
 def check_plan(plan: p.Plan, book: Book) -> list[Fault]:
     """Every disagreement between parts, in the order of the document."""
+    faults = list(twice([crop.id for crop in plan.crops], "crops"))
+    if faults:
+        return faults
+    try:
+        book = book_with(book, plan.crops)
+    except PlanFaultsError as error:
+        return error.faults
     faults = _one_layout(plan, book)
     faults += twice([layout.id for layout in plan.alternatives], "alternatives")
     if not faults:

@@ -10,6 +10,7 @@ from pydantic import Field
 
 from ample_rows.core.plan.alternative import Alternative
 from ample_rows.core.plan.build import Board, Build, MaterialPrice
+from ample_rows.core.plan.crops import OwnCrop
 from ample_rows.core.plan.garden import (
     Climate,
     Garden,
@@ -120,6 +121,7 @@ __all__ = [
     "Obstacle",
     "ObstacleKind",
     "Own",
+    "OwnCrop",
     "Packet",
     "Part",
     "Path",
@@ -165,6 +167,7 @@ class Plan(PlanValue):
     site: Site | None = None
     soil: Soil | None = None
     build: Build | None = None
+    crops: Annotated[tuple[OwnCrop, ...], Field(max_length=500)] = ()
     places: tuple[Place, ...] = ()
     plantings: tuple[Planting, ...] = ()
     alternatives: Annotated[tuple[Alternative, ...], Field(max_length=12)] = ()

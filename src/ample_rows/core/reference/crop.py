@@ -11,6 +11,7 @@ Frost = Literal["hardy", "half-hardy", "tender"]
 Group = Literal[
     "fruit", "root", "leaf", "stem", "bulb", "pod", "seed", "herb", "flower", "green manure"
 ]
+Feeder = Literal["light", "medium", "heavy", "fixes nitrogen"]
 PickingKind = Literal["once", "few", "cut-and-come-again", "continuous"]
 
 
@@ -115,7 +116,7 @@ class Crop(Record):
     piece_kg: Size | None = None
     least_piece_kg: Size | None = None
     crowding: Share
-    feeder: Literal["light", "medium", "heavy", "fixes nitrogen"]
+    feeder: Feeder
     trainings: tuple[CropTraining, ...] = ()
     overwinters: bool = False
     turn_round_days: Amount
