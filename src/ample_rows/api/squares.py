@@ -1,4 +1,4 @@
-"""Routes of one planting's setting out: the spacing dial, layouts side by side, its sowing."""
+"""Routes of the squares: how a planting could be set out, and starter beds for a place."""
 
 from dataclasses import dataclass
 
@@ -11,6 +11,7 @@ from ample_rows.core.planting import evaluate_planting
 from ample_rows.core.setting_out.dial import Dial, dial_of, planting_in
 from ample_rows.core.setting_out.side_by_side import LaidOut, side_by_side
 from ample_rows.core.setting_out.sown import Sowing, sowing_of
+from ample_rows.core.starters import StarterFit, starter_fits
 
 router = APIRouter(prefix="/api/gardens/{slug}", tags=["squares"], responses=RESPONSES)
 
@@ -35,3 +36,9 @@ def setting_out(planting: str, here: Garden) -> SettingOutAnswer:
         layouts=side_by_side(plan, planting, book),
         sowing=sowing_of(found.report, found.crop, grown.plants_per_station or 1),
     )
+
+
+@router.get("/places/{place}/starters")
+def starters(place: str, here: Garden) -> tuple[StarterFit, ...]:
+    """Every starter bed as it would come out in a place, with the edit that plants it."""
+    return starter_fits(here.plan, place, here.book)

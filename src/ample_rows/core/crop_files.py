@@ -45,16 +45,17 @@ class CropFile:
 
 def own_toml(own: tuple[p.OwnCrop, ...]) -> str:
     """A garden's own crops and changed figures, each figure under its own name."""
-    return "\n".join(_own_record(crop) for crop in own)
-
-
-def _own_record(crop: p.OwnCrop) -> str:
-    record: Figures = {"id": crop.id, **({} if crop.like is None else {"like": crop.like})}
-    record |= crop.figures
-    if any(isinstance(part, dict) for value in crop.figures.values() for part in _parts(value)):
+    records = [_own_record(crop) for crop in own]
+    nested = any(isinstance(part, dict) for r in records for v in r.values() for part in _parts(v))
+    if nested:
         # Tables within a figure need their full path, which the writer gives only from the root.
-        return tomli_w.dumps({"crops": [record]})
-    return "[[crops]]\n" + tomli_w.dumps(record)
+        return tomli_w.dumps({"crops": records})
+    return "\n".join("[[crops]]\n" + tomli_w.dumps(record) for record in records)
+
+
+def _own_record(crop: p.OwnCrop) -> Figures:
+    begun = {} if crop.like is None else {"like": crop.like}
+    return {"id": crop.id, **begun, **crop.figures}
 
 
 def _parts(value: object) -> list[object]:

@@ -290,7 +290,8 @@ def describe(edit: Edit, before: p.Plan) -> str:
         case ForgetLayout():
             return f"forget {names.get(edit.id, edit.id)}"
         case Together():
-            return describe(edit.edits[0], before)
+            planted = sum(isinstance(part, Plant) for part in edit.edits)
+            return f"plant {planted} crops" if planted > 1 else describe(edit.edits[0], before)
         case ReplacePlan():
             return "replace the whole plan"
 

@@ -4,18 +4,13 @@ The crops are a list of plain favourites; where each goes, when it starts and wh
 follows it is worked out for the bed's own depth, light and frosts.
 """
 
-from collections import defaultdict
 from dataclasses import dataclass
-from datetime import date, timedelta
+from datetime import date
 
 from ample_rows.core import plan as p
-from ample_rows.core.cells import grid_of
-from ample_rows.core.evaluate import evaluate_place, place_case, setting_of
+from ample_rows.core.filling import blocks_across, first_that_does_well, follower, planted_with
 from ample_rows.core.frost_guess import FrostGuess, guess_frosts
 from ample_rows.core.reference import Book
-from ample_rows.core.report import PlantingReport
-from ample_rows.core.season import window
-from ample_rows.core.shelf import ShelfEntry, shelf_for
 
 FAVOURITES = (
     "lettuce",
@@ -31,8 +26,6 @@ FAVOURITES = (
 )
 FOLLOWERS = ("lettuce", "spinach", "radish", "rocket", "beetroot", "dwarf-bean", "kale")
 MOST_BLOCKS = 8
-SETTLE_DAYS = 2
-LEAST_FACTOR = 0.4
 MOST_REPEATS = 2
 
 
@@ -98,79 +91,20 @@ def _empty_garden(answers: FirstBed, guess: FrostGuess) -> p.Plan:
 
 
 def _planted(plan: p.Plan, book: Book) -> p.Plan:
-    blocks = _blocks(plan.places[0])
+    place = plan.places[0]
     left = list(FAVOURITES)
     used_after: list[str] = []
-    for block in blocks:
-        plan, used = _with_favourite(plan, block, left, book)
-        if used is None:
+    for block in blocks_across(place, MOST_BLOCKS):
+        found = first_that_does_well(plan, place.id, block, tuple(left), book)
+        if found is None:
             continue
-        left.remove(used)
-        plan = _with_follower(plan, block, used_after, book)
+        plan = planted_with(plan, place.id, found)
+        left.remove(found.entry.crop)
+        after = tuple(crop for crop in FOLLOWERS if used_after.count(crop) < MOST_REPEATS)
+        later = follower(plan, place.id, block, after, book)
+        if later is not None:
+            plan = planted_with(plan, place.id, later)
+            used_after.append(later.entry.crop)
         if not left:
             left = list(FAVOURITES)
     return plan
-
-
-def _blocks(place: p.Place) -> list[tuple[str, ...]]:
-    """Squares in blocks of whole rows across the bed, one for each crop, along the length."""
-    grid = grid_of(place)
-    size = max(1, -(-grid.rows // MOST_BLOCKS))
-    rows: dict[int, list[str]] = defaultdict(list)
-    for cell in grid.cells.values():
-        rows[cell.spot[1] // size].append(cell.address)
-    return [tuple(names) for _, names in sorted(rows.items())]
-
-
-def _with_favourite(
-    plan: p.Plan, block: tuple[str, ...], left: list[str], book: Book
-) -> tuple[p.Plan, str | None]:
-    """The first favourite that does well in a block, started as its window opens."""
-    year = setting_of(plan, book).year
-    for crop_id in left:
-        crop = book.crops[crop_id]
-        opens = window(year, crop, crop.starts[0], book).earliest
-        start = max(opens, year.start) + timedelta(days=SETTLE_DAYS)
-        place = plan.places[0].id
-        (entry,) = shelf_for(plan, place, block, start, book, crops=(crop_id,)).entries
-        if entry.fits and entry.factor >= LEAST_FACTOR:
-            return _planted_with(plan, entry, block, start, follows=None), crop_id
-    return plan, None
-
-
-def _with_follower(plan: p.Plan, block: tuple[str, ...], used: list[str], book: Book) -> p.Plan:
-    """One follow-on in a block once its first crop is cleared, none more than twice."""
-    last = _reports(plan, book)[-1]
-    if last.clear_date is None:
-        return plan
-    rest = book.crops[last.crop].turn_round_days
-    day = last.clear_date + timedelta(days=round(rest))
-    place = plan.places[0].id
-    for entry in shelf_for(plan, place, block, day, book, crops=FOLLOWERS).entries:
-        if entry.fits and entry.family != last.family and used.count(entry.crop) < MOST_REPEATS:
-            used.append(entry.crop)
-            return _planted_with(plan, entry, block, day, follows=last.id)
-    return plan
-
-
-def _reports(plan: p.Plan, book: Book) -> tuple[PlantingReport, ...]:
-    here = place_case(plan, plan.places[0].id, book)
-    return evaluate_place(here, plan.plantings).plantings
-
-
-def _planted_with(
-    plan: p.Plan, entry: ShelfEntry, block: tuple[str, ...], day: date, *, follows: str | None
-) -> p.Plan:
-    """The plan with one more planting, as the shelf proposed it."""
-    values: dict[str, object] = {
-        "id": f"p{len(plan.plantings) + 1}",
-        "place": plan.places[0].id,
-        "crop": entry.crop,
-        "cells": block,
-        "start": entry.start,
-        "start_date": day,
-    }
-    if follows is not None:
-        values["follows"] = follows
-    planting = p.Planting.model_validate(values)
-    return plan.model_copy(update={"plantings": (*plan.plantings, planting)})

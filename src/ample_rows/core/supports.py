@@ -59,7 +59,7 @@ def run_of(
     edge = edge_of(place, support, latitude=latitude, north_deg=north_deg)
     if edge is None:
         return None
-    whole = Run(edge, 0.0, edge.length_cm, system.footprint_cm, _inner_left(place, edge))
+    whole = whole_run(place, edge, system)
     if planting.run_cm is not None:
         start, end = sorted(planting.run_cm)
     elif isinstance(planting.cells, tuple) and planting.cells:
@@ -68,6 +68,11 @@ def run_of(
         return whole
     start, end = max(0.0, start), min(edge.length_cm, end)
     return Run(edge, start, max(start, end), system.footprint_cm, whole.edge_inner_left)
+
+
+def whole_run(place: p.Place, edge: Edge, system: TrainingSystem) -> Run:
+    """A system along the whole of an edge."""
+    return Run(edge, 0.0, edge.length_cm, system.footprint_cm, _inner_left(place, edge))
 
 
 def _inner_left(place: p.Place, edge: Edge) -> bool:

@@ -452,6 +452,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/places/{place}/starters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Starters
+         * @description Every starter bed as it would come out in a place, with the edit that plants it.
+         */
+        get: operations["starters_api_gardens__slug__places__place__starters_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{slug}/crop-book": {
         parameters: {
             query?: never;
@@ -3693,6 +3713,42 @@ export interface components {
             cost: number | null;
         };
         /**
+         * StarterFit
+         * @description A starter bed as it comes out in one place; without an edit, nothing of it fits.
+         */
+        StarterFit: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Suits */
+            suits: string;
+            /** Parts */
+            parts: components["schemas"]["StarterPart"][];
+            /** Left Out */
+            left_out: string[];
+            /** Harvest Kg */
+            harvest_kg: number;
+            /** Edit */
+            edit: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"]) | null;
+        };
+        /**
+         * StarterPart
+         * @description A crop that a starter bed brings, with the squares it takes and its likely harvest.
+         */
+        StarterPart: {
+            /** Name */
+            name: string;
+            /** Mark */
+            mark: string;
+            /** Plants */
+            plants: number;
+            /** Cells */
+            cells: number;
+            /** Kg */
+            kg: number;
+        };
+        /**
          * Stay
          * @description Another spot where a container stands from one day of every year up to another.
          *
@@ -6019,6 +6075,79 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SettingOutAnswer"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    starters_api_gardens__slug__places__place__starters_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                place: string;
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StarterFit"][];
                 };
             };
             /** @description The request cannot be read */

@@ -26,6 +26,7 @@ import type { Gesture, Input, TypedMark } from './gesture';
 import { measuresOf } from './measures';
 import { PlantingCard } from './PlantingCard';
 import { Shelf } from './Shelf';
+import { StarterBeds } from './StarterBeds';
 import { TableTwin } from './TableTwin';
 import { Wedges } from './Wedges';
 
@@ -68,11 +69,12 @@ function Workbench({ state, placeId }: { state: HeldGarden; placeId: string }) {
   const editor = useEditor(slug);
   const [sheet, extent] = useExtent<HTMLDivElement>();
   const [strip, stripExtent] = useExtent<HTMLDivElement>();
+  const planted = state.plan.plantings.some((p) => p.place === placeId);
   const [chosen, setChosen] = useState<Chosen>(NOTHING);
   const [cursor, setCursor] = useState<Spot>(NOTHING.anchor);
   const [gesture, setGesture] = useState<Gesture>(IDLE);
   const [mark, setMark] = useState<TypedMark>({ letters: '', atMs: 0 });
-  const [panel, setPanel] = useState<Panel>('notes');
+  const [panel, setPanel] = useState<Panel>(planted ? 'notes' : 'shelf');
   const [asTable, setAsTable] = useState(false);
   const [tried, setTried] = useState<Closeness | null>(null);
 
@@ -276,6 +278,9 @@ function Workbench({ state, placeId }: { state: HeldGarden; placeId: string }) {
               problem={shelf.error}
               onPlant={plant}
             />
+            {plantings.length === 0 && chosen.cells.length === 0 && (
+              <StarterBeds slug={slug} version={version} place={placeId} onTake={edit} />
+            )}
             <Holding
               place={document}
               cells={chosen.cells}
@@ -336,8 +341,9 @@ function Workbench({ state, placeId }: { state: HeldGarden; placeId: string }) {
           )}
         </svg>
         {plantings.length === 0 && (
-          <p className="absolute px-4 text-muted">
-            Nothing planted yet: choose squares above, then a crop.
+          <p className="absolute top-2 px-4 text-muted">
+            Nothing planted yet: choose squares above, then a crop; or take a whole bed at the
+            right.
           </p>
         )}
       </div>

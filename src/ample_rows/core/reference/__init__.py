@@ -37,6 +37,7 @@ from ample_rows.core.reference.soil import (
     SoftMatter,
     SoilIngredient,
 )
+from ample_rows.core.reference.starters import Starter, StarterEntry
 from ample_rows.core.reference.water import WaterWay
 
 __all__ = [
@@ -65,6 +66,8 @@ __all__ = [
     "Relative",
     "SoftMatter",
     "SoilIngredient",
+    "Starter",
+    "StarterEntry",
     "Status",
     "TrainingSystem",
     "Trait",

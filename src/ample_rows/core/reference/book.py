@@ -21,6 +21,7 @@ from ample_rows.core.reference.soil import (
     SoftMatter,
     SoilIngredient,
 )
+from ample_rows.core.reference.starters import Starter
 from ample_rows.core.reference.water import WaterWay
 
 
@@ -46,6 +47,7 @@ class Book:
     parts: dict[str, HarvestedPart]
     materials: dict[str, Material]
     water_ways: dict[str, WaterWay]
+    starters: dict[str, Starter]
     climates: dict[str, MadeUpClimate]
     circle_packings: dict[int, tuple[tuple[float, float], ...]]
     square_packings: dict[int, tuple[tuple[float, float], ...]]

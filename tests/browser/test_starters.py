@@ -1,0 +1,28 @@
+"""A beginner takes a whole bed for an empty place, and changes it."""
+
+import json
+
+from playwright.sync_api import expect
+
+from tests.conftest import bed, document
+
+
+def test_a_whole_bed_is_taken_seen_and_undone_at_once(page, base_url):
+    plan = document(places=[bed(name="New bed")])
+    page.request.post(
+        f"{base_url}/api/gardens",
+        data=json.dumps(plan),
+        headers={"content-type": "application/json", "origin": base_url},
+    )
+    page.goto(f"{base_url}/gardens/test-yard/squares/bed")
+    beds = page.get_by_role("region", name="Whole beds to begin from")
+    expect(beds.get_by_role("listitem").filter(has_text="Roots to keep")).to_contain_text("parsnip")
+    beds.get_by_role("button", name="Take Climbers and leaves").click()
+    expect(page.get_by_text("Last: plant ")).to_be_visible()
+    drawing = page.locator("svg.bed")
+    expect(drawing).to_contain_text("net on posts")
+    expect(page.get_by_role("button", name="chard, 8")).to_be_visible()
+    expect(beds).to_have_count(0)
+    page.get_by_role("button", name="Undo").click()
+    expect(beds).to_be_visible()
+    expect(drawing).not_to_contain_text("net on posts")
