@@ -11,6 +11,7 @@ from ample_rows import PROGRAM
 from ample_rows.api.problems import RESPONSES
 from ample_rows.core.climate import made_up, read_climate
 from ample_rows.core.forms import Form, outline_of
+from ample_rows.core.methods import Method, methods
 from ample_rows.core.plan import Climate
 from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.reference import (
@@ -39,6 +40,12 @@ router = APIRouter(prefix="/api", tags=["reference"], responses=RESPONSES)
 def crops() -> list[Crop]:
     """The crop book, every field as it is used."""
     return list(load_book().crops.values())
+
+
+@router.get("/methods")
+def methods_of_the_core() -> list[Method]:
+    """Every rule of the core, with the numbers that it reads, as the workings use them."""
+    return list(methods(load_book()))
 
 
 @router.get("/mixes")

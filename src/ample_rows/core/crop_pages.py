@@ -5,10 +5,10 @@ from datetime import date, timedelta
 
 from ample_rows.core import harvest, places, season
 from ample_rows.core import plan as p
+from ample_rows.core.cases import PlaceCase
 from ample_rows.core.crop_fields import FIELDS, CropField, Value, figure
 from ample_rows.core.evaluate import place_cases, setting_of
 from ample_rows.core.ground.bears import best_months
-from ample_rows.core.planting import PlaceCase
 from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.reference import Book, Crop, Trait
 from ample_rows.core.roots import depth_policy, judge_depth, soil_depth

@@ -13,6 +13,7 @@ import numpy as np
 
 from ample_rows.core import harvest, notes, season, sun
 from ample_rows.core import plan as p
+from ample_rows.core.cases import Evaluated, PlaceCase, Setting
 from ample_rows.core.cells import grid_of
 from ample_rows.core.ground.place_sun import place_sun, sky_of
 from ample_rows.core.ground.surroundings import surroundings
@@ -20,7 +21,7 @@ from ample_rows.core.harvest import Draws, WeekKg
 from ample_rows.core.idle import idle_ground
 from ample_rows.core.place_report import place_report, supports_of
 from ample_rows.core.place_water import watered
-from ample_rows.core.planting import Evaluated, PlaceCase, Setting, evaluate_planting
+from ample_rows.core.planting import evaluate_planting
 from ample_rows.core.reference import Book
 from ample_rows.core.report import (
     IdleSpell,

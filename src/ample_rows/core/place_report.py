@@ -4,6 +4,7 @@ import numpy as np
 
 from ample_rows.core import harvest, notes, places, roots, supports
 from ample_rows.core import plan as p
+from ample_rows.core.cases import Evaluated, Setting
 from ample_rows.core.cells import grid_of
 from ample_rows.core.ground.bears import bears_words, best_months
 from ample_rows.core.ground.frame import Points, inner_rings_m, outer_ring_m
@@ -13,7 +14,6 @@ from ample_rows.core.ground.surroundings import Surroundings
 from ample_rows.core.harvest import Draws
 from ample_rows.core.lattice import Point
 from ample_rows.core.place_water import lines_for, wanted_in_a_dry_week
-from ample_rows.core.planting import Evaluated, Setting
 from ample_rows.core.reference import Book
 from ample_rows.core.report import (
     CellReport,
@@ -34,7 +34,7 @@ from ample_rows.core.soil.order import options_for
 from ample_rows.core.soil.soft import soft_layers
 from ample_rows.core.soil.weight import weight_of
 from ample_rows.core.water.ways import ways_for
-from ample_rows.core.working import Term
+from ample_rows.core.working import Term, of_rule
 
 
 def place_report(view: notes.PlaceView, idle_weeks: float, draws: Draws) -> PlaceReport:
@@ -201,6 +201,7 @@ def _standing(plantings: tuple[Evaluated, ...]) -> tuple[Standing, ...]:
     return tuple(entries)
 
 
+@of_rule("depth")
 def _place_working(
     place: p.Place, depth: roots.SoilDepth, policy: str, book: Book
 ) -> tuple[Term, ...]:

@@ -2,8 +2,8 @@
 
 from ample_rows.core import places, roots
 from ample_rows.core import plan as p
+from ample_rows.core.cases import Evaluated, Setting
 from ample_rows.core.ground.surroundings import Surroundings
-from ample_rows.core.planting import Evaluated, Setting
 from ample_rows.core.reference import Book
 from ample_rows.core.soil.fill import Fill
 from ample_rows.core.water.lines import WaterLines, lines_over

@@ -1,135 +1,19 @@
 """One planting evaluated: stand, depth, light, season, training, and the harvest they give."""
 
-import math
-from dataclasses import dataclass
 from datetime import date, timedelta
 
 from ample_rows.core import harvest, places, roots, season, stand, supports
 from ample_rows.core import plan as p
+from ample_rows.core.cases import Case, Evaluated, Light, Outcome, PlaceCase, SetOut
 from ample_rows.core.cells import DEFAULT_CELL_CM
-from ample_rows.core.ground.place_sun import PlaceSun
-from ample_rows.core.ground.surroundings import Surroundings
 from ample_rows.core.growth import growth_of
-from ample_rows.core.harvest import Draws, Factors
+from ample_rows.core.harvest import Factors
 from ample_rows.core.lattice import Point
+from ample_rows.core.planting_working import planting_working
 from ample_rows.core.reference import Book, Crop
 from ample_rows.core.report import DepthReport, LightReport, PlantingReport, WindowReport
 from ample_rows.core.roots import DepthResult
-from ample_rows.core.season import Dates, GrowingYear
-from ample_rows.core.water.air import Air12
-from ample_rows.core.working import Term, crop_source
-
-ON_GROUND = "ground"
-
-
-@dataclass(frozen=True)
-class Setting:
-    """What every place of one garden shares; hashable, so that places can be cached."""
-
-    year: GrowingYear
-    policies: p.Policies
-    latitude: float
-    north_deg: float
-    seed: int
-    soil: p.Soil | None
-    air: Air12 | None
-
-
-@dataclass(frozen=True, eq=False)
-class Evaluated:
-    """A planting's report, with the figures that the place still needs."""
-
-    planting: p.Planting
-    crop: Crop
-    report: PlantingReport
-    dates: Dates
-    depth: DepthResult
-    draws: Draws
-    climbs_without_support: bool
-    lone_support: bool
-
-
-@dataclass(frozen=True)
-class PlaceCase:
-    """A place with all that bears on whatever grows there; hashable, so that it can be cached."""
-
-    place: p.Place
-    setting: Setting
-    sun: PlaceSun | None
-    around: Surroundings
-    book: Book
-
-
-@dataclass(frozen=True, eq=False)
-class Case:
-    """One planting with all that bears on it."""
-
-    place: p.Place
-    planting: p.Planting
-    crop: Crop
-    support: p.Support | None
-    setting: Setting
-    sun: PlaceSun | None
-    trees_share: float
-    book: Book
-
-    @property
-    def training(self) -> str | None:
-        """The system in force: what stands there, or the ground for a climber with nothing."""
-        asked = self.planting.training
-        if self.support is not None:
-            return asked or self.support.system
-        if asked is not None and not self.book.trainings[asked].needs_support:
-            return asked
-        return ON_GROUND if self.crop.trainings else None
-
-    @property
-    def lies_down(self) -> bool:
-        """Whether a crop that would climb lies on the ground, and loses by it."""
-        lying = self.crop.training(ON_GROUND)
-        loses = bool(self.crop.trainings) and (lying is None or lying.harvest_factor < 1)
-        return self.training == ON_GROUND and loses
-
-
-@dataclass(frozen=True)
-class Light:
-    """Mean daily sun on a planting: all of it, what counts for growing, and how it is known."""
-
-    hours: float | None
-    useful_hours: float | None
-    how: str
-
-
-@dataclass(frozen=True)
-class _SetOut:
-    """Where the plants stand and how crowded that leaves them."""
-
-    positions: tuple[Point, ...]
-    per_station: int
-    spacing_cm: float
-    layout: str
-    how: str
-    density: float
-    density_how: str
-    region_cm2: float
-    taken: tuple[str, ...]
-
-    @property
-    def plants(self) -> int:
-        return len(self.positions) * self.per_station
-
-
-@dataclass(frozen=True, eq=False)
-class _Outcome:
-    """What the rules say of one case, before it is written up."""
-
-    laid: _SetOut
-    dates: Dates
-    depth: DepthResult
-    light: Light
-    factors: Factors
-    expected: float
-    draws: Draws
+from ample_rows.core.season import Dates
 
 
 def evaluate_planting(planting: p.Planting, here: PlaceCase) -> Evaluated:
@@ -164,7 +48,7 @@ def crop_grown(planting: p.Planting, book: Book) -> Crop:
     return book.crops[planting.variety or planting.crop]
 
 
-def _outcome(case: Case) -> _Outcome:
+def _outcome(case: Case) -> Outcome:
     crop, book, year = case.crop, case.book, case.setting.year
     laid = _on_ground(case) if case.support is None else _on_support(case, case.support)
     dates = season.dates_of(case.planting, crop, year, book)
@@ -187,10 +71,10 @@ def _outcome(case: Case) -> _Outcome:
         scale=expected * factors.product,
         book=book,
     )
-    return _Outcome(laid, dates, depth, light, factors, expected, draws)
+    return Outcome(laid, dates, depth, light, factors, expected, draws)
 
 
-def _on_ground(case: Case) -> _SetOut:
+def _on_ground(case: Case) -> SetOut:
     place, planting, crop = case.place, case.planting, case.crop
     out = stand.setting_out(planting, crop, case.setting.policies)
     cells = stand.cells_of(place, planting.cells)
@@ -208,7 +92,7 @@ def _on_ground(case: Case) -> _SetOut:
     area_m2 = laid.region_cm2 / 1e4
     per_m2 = len(laid.positions) * out.per_station / area_m2 if area_m2 else 0.0
     reference = 1e4 / crop.spacing_cm**2
-    return _SetOut(
+    return SetOut(
         positions=laid.positions,
         per_station=out.per_station,
         spacing_cm=laid.spacing_cm,
@@ -223,7 +107,7 @@ def _on_ground(case: Case) -> _SetOut:
     )
 
 
-def _on_support(case: Case, support: p.Support) -> _SetOut:
+def _on_support(case: Case, support: p.Support) -> SetOut:
     place, planting, crop, setting = case.place, case.planting, case.crop, case.setting
     system = case.book.trainings[support.system]
     run = supports.run_of(
@@ -238,7 +122,7 @@ def _on_support(case: Case, support: p.Support) -> _SetOut:
     usual = (reference.in_row_cm if reference else None) or crop.in_row_cm
     per_station = planting.plants_per_station or 1
     per_metre = len(points) * per_station / length * 100 if length else 0.0
-    return _SetOut(
+    return SetOut(
         positions=tuple(points),
         per_station=per_station,
         spacing_cm=in_row,
@@ -253,7 +137,7 @@ def _on_support(case: Case, support: p.Support) -> _SetOut:
     )
 
 
-def _light(case: Case, laid: _SetOut, dates: Dates) -> Light:
+def _light(case: Case, laid: SetOut, dates: Dates) -> Light:
     """The sun on a planting's own squares while it stands: as observed, else as reckoned."""
     seen, sun = case.place.sun_hours, case.sun
     if seen is not None:
@@ -267,7 +151,7 @@ def _light(case: Case, laid: _SetOut, dates: Dates) -> Light:
     )
 
 
-def _depth(case: Case, laid: _SetOut, dates: Dates) -> DepthResult:
+def _depth(case: Case, laid: SetOut, dates: Dates) -> DepthResult:
     place = case.place
     litres = None
     if place.kind == "container" and laid.plants:
@@ -281,7 +165,7 @@ def _depth(case: Case, laid: _SetOut, dates: Dates) -> DepthResult:
     )
 
 
-def _report(case: Case, outcome: _Outcome) -> PlantingReport:
+def _report(case: Case, outcome: Outcome) -> PlantingReport:
     planting, crop, laid, dates = case.planting, case.crop, outcome.laid, outcome.dates
     scale = outcome.expected * outcome.factors.product
     total = harvest.planting_quantiles(crop, scale, case.book)
@@ -326,7 +210,7 @@ def _report(case: Case, outcome: _Outcome) -> PlantingReport:
         growth=growth_of(
             planting, crop, dates, full_height_cm=_full_height_cm(case), book=case.book
         ),
-        working=_working(case, outcome, total.p50),
+        working=planting_working(case, outcome, total.p50),
     )
 
 
@@ -354,13 +238,13 @@ def _full_height_cm(case: Case) -> float:
     return min(case.crop.height_cm, supports.height_cm(case.support, system))
 
 
-def _each_plant(laid: _SetOut) -> tuple[Point, ...]:
+def _each_plant(laid: SetOut) -> tuple[Point, ...]:
     if laid.per_station == 1:
         return laid.positions
     return tuple(point for point in laid.positions for _ in range(laid.per_station))
 
 
-def _seeds(laid: _SetOut, crop: Crop) -> int:
+def _seeds(laid: SetOut, crop: Crop) -> int:
     return len(laid.positions) * max(crop.seeds_per_station or 1, laid.per_station)
 
 
@@ -368,47 +252,3 @@ def _sow_indoors(planting: p.Planting, crop: Crop) -> date | None:
     if planting.start != "transplant" or crop.weeks_indoors is None:
         return None
     return planting.start_date - timedelta(days=round(crop.weeks_indoors * 7))
-
-
-def _working(case: Case, outcome: _Outcome, total_kg: float) -> tuple[Term, ...]:
-    """The sum behind the likely harvest, one term a line."""
-    crop, laid, factors = case.crop, outcome.laid, outcome.factors
-    spread = crop.yield_kg_per_plant
-    survive = outcome.expected / laid.plants if laid.plants else 0.0
-
-    def source(group: str) -> str:
-        return crop_source(crop.sources, group)
-
-    stand_how = f"{laid.how}, {laid.spacing_cm:.3g} cm apart"
-    living = "gaps and losses by the crop's usual share"
-    yield_how = (
-        f"low {spread.low:g}, high {spread.high:g}" if spread else "not grown for its weight"
-    )
-    return (
-        Term("plants", laid.plants, "", stand_how, "Lattice count"),
-        Term("expected to live", survive, "×", living, source("time")),
-        Term("typical yield", spread.typical if spread else 0.0, "kg", yield_how, source("yield")),
-        Term("crowding", factors.density, "×", laid.density_how, "Shinozaki and Kira 1956"),
-        Term("depth", factors.depth, "×", outcome.depth.how, source("roots")),
-        Term("light", factors.light, "×", _light_words(case.crop, outcome.light), source("light")),
-        Term("season", factors.season, "×", _season_words(outcome.dates), source("time")),
-        Term("training", factors.training, "×", "against its usual way", source("yield")),
-        Term("own record", factors.own, "×", "no weights recorded here yet", "This garden"),
-        Term("likely harvest", total_kg, "kg", "the terms multiplied", "Median of all seasons"),
-    )
-
-
-def _light_words(crop: Crop, light: Light) -> str:
-    if light.useful_hours is None:
-        return "hours of sun not known; taken as enough"
-    need = f"{crop.full_sun_hours:g} h in full, {crop.least_sun_hours:g} h least"
-    return f"{light.useful_hours:.3g} h of {need}; {light.how}"
-
-
-def _season_words(dates: Dates) -> str:
-    share = math.floor(dates.picked_share * 100 + 0.5)
-    words = f"{share} % of the picking falls before "
-    words += "frost" if dates.killed_by_frost else "clearing"
-    if dates.frost_survival < 0.995:
-        words += f"; spring frost spares it {dates.frost_survival * 100:.0f} times in 100"
-    return words

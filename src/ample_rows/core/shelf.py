@@ -6,11 +6,12 @@ from typing import Literal
 
 from ample_rows.core import plan as p
 from ample_rows.core import season, supports
+from ample_rows.core.cases import Evaluated, PlaceCase
 from ample_rows.core.cells import grid_of
 from ample_rows.core.evaluate import evaluate_place, place_case
 from ample_rows.core.harvest import Quantiles
 from ample_rows.core.notes import day_words
-from ample_rows.core.planting import Evaluated, PlaceCase, evaluate_planting
+from ample_rows.core.planting import evaluate_planting
 from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.reference import Book, Crop
 from ample_rows.core.report import PlantingReport, WindowReport

@@ -6,6 +6,7 @@ from dataclasses import dataclass, replace
 
 from ample_rows.core import plan as p
 from ample_rows.core import supports
+from ample_rows.core.cases import Setting
 from ample_rows.core.cells import Grid, grid_of
 from ample_rows.core.edits import ChangePlace, Edit, Plant, Together
 from ample_rows.core.evaluate import evaluate_place, place_case, setting_of
@@ -17,7 +18,6 @@ from ample_rows.core.filling import (
     planted_with,
     why_not,
 )
-from ample_rows.core.planting import Setting
 from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.reference import Book, Starter, StarterEntry
 

@@ -1,17 +1,39 @@
 """Workings: how a figure came to be, set like a sum done by hand."""
 
-from dataclasses import dataclass
+from collections.abc import Callable
+from dataclasses import dataclass, replace
+from functools import wraps
+from typing import ParamSpec
+
+P = ParamSpec("P")
 
 
 @dataclass(frozen=True, slots=True)
 class Term:
-    """One line of a working: a named value, where it came from, and its source."""
+    """One line of a working: a named value, where it came from, its source, and its rule."""
 
     name: str
     value: float | int | str | None
     unit: str
     how: str
     source: str
+    rule: str = ""
+
+
+Terms = tuple[Term, ...]
+
+
+def of_rule(rule: str) -> Callable[[Callable[P, Terms]], Callable[P, Terms]]:
+    """Mark a sum as worked out by one rule of the book: each of its lines names it."""
+
+    def marked(working: Callable[P, Terms]) -> Callable[P, Terms]:
+        @wraps(working)
+        def with_rule(*args: P.args, **kwargs: P.kwargs) -> Terms:
+            return tuple(replace(term, rule=rule) for term in working(*args, **kwargs))
+
+        return with_rule
+
+    return marked
 
 
 def crop_source(sources: dict[str, str], group: str) -> str:

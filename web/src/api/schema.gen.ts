@@ -592,6 +592,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/methods": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Methods Of The Core
+         * @description Every rule of the core, with the numbers that it reads, as the workings use them.
+         */
+        get: operations["methods_of_the_core_api_methods_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/mixes": {
         parameters: {
             query?: never;
@@ -1310,6 +1330,27 @@ export interface components {
                 number,
                 number
             ][];
+        };
+        /**
+         * Coefficient
+         * @description One number with what makes it trustworthy.
+         */
+        Coefficient: {
+            /** Value */
+            value: number;
+            /** Unit */
+            unit: string;
+            /** Low */
+            low?: number | null;
+            /** High */
+            high?: number | null;
+            /**
+             * Status
+             * @enum {string}
+             */
+            status: "measured" | "derived" | "judged";
+            /** Source */
+            source: string;
         };
         /**
          * CopyPlace
@@ -2271,6 +2312,17 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * Method
+         * @description One rule of the core; workings name it by `id`.
+         */
+        Method: {
+            /** Id */
+            id: string;
+            rule: components["schemas"]["Rule"];
+            /** Numbers */
+            numbers: components["schemas"]["Number"][];
+        };
+        /**
          * Mix
          * @description A mix to fill places with: parts of loose volume, and what it is worth.
          *
@@ -2389,6 +2441,15 @@ export interface components {
              * @default []
              */
             cells: string[];
+        };
+        /**
+         * Number
+         * @description A coefficient by its name in words.
+         */
+        Number: {
+            /** Name */
+            name: string;
+            record: components["schemas"]["Coefficient"];
         };
         /**
          * Obstacle
@@ -3248,6 +3309,26 @@ export interface components {
             notes: components["schemas"]["Note"][];
         };
         /**
+         * Rule
+         * @description One rule of the job, for the page of methods; `coefficients` are those that it reads.
+         */
+        Rule: {
+            /** Part */
+            part: string;
+            /** Title */
+            title: string;
+            /** Says */
+            says: string;
+            /** Formula */
+            formula: string;
+            /** Units */
+            units: string;
+            /** Coefficients */
+            coefficients: string[];
+            /** Source */
+            source: string;
+        };
+        /**
          * SetOut
          * @description A place's stakes, the diagonals that prove it square, and its string. [m]
          *
@@ -3946,7 +4027,7 @@ export interface components {
         };
         /**
          * Term
-         * @description One line of a working: a named value, where it came from, and its source.
+         * @description One line of a working: a named value, where it came from, its source, and its rule.
          */
         Term: {
             /** Name */
@@ -3959,6 +4040,11 @@ export interface components {
             how: string;
             /** Source */
             source: string;
+            /**
+             * Rule
+             * @default
+             */
+            rule: string;
         };
         /**
          * Together
@@ -6585,6 +6671,76 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Crop"][];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    methods_of_the_core_api_methods_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Method"][];
                 };
             };
             /** @description The request cannot be read */

@@ -22,6 +22,7 @@ const SoilScreen = lazy(() =>
   import('../soil/SoilScreen').then((part) => ({ default: part.SoilScreen })),
 );
 
+const Methods = lazy(() => import('../book/Methods').then((part) => ({ default: part.Methods })));
 const CropBook = lazy(() =>
   import('../book/CropBook').then((part) => ({ default: part.CropBook })),
 );
@@ -47,6 +48,7 @@ export function App() {
                 element={<Within screen={SquaresScreen} />}
               />
               <Route path="/gardens/:garden/crops" element={<Within screen={CropBook} />} />
+              <Route path="/gardens/:garden/methods" element={<Within screen={Methods} />} />
               <Route path="/gardens/:garden/garden" element={<Within screen={GardenScreen} />} />
               <Route path="/gardens/:garden/places/new" element={<Within screen={PlaceForm} />} />
               <Route

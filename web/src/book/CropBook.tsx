@@ -1,4 +1,4 @@
-import { useSearchParams } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 
 import { useEditor } from '../api/garden';
 import type { HeldGarden } from '../api/merge';
@@ -39,6 +39,9 @@ export function CropBook({ state }: { state: HeldGarden }) {
         <p className="text-muted">
           {index.data ? `${index.data.length} crops and kinds` : 'Opening the book …'}
         </p>
+        <Link className="press" to={`/gardens/${slug}/methods`}>
+          Methods
+        </Link>
         <CropFiles slug={slug} onEdit={editor.edit} />
       </header>
       <div className="sheet overflow-y-auto px-4 pb-4">

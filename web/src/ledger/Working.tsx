@@ -1,6 +1,7 @@
 import { Popover } from 'radix-ui';
 import { createContext, useCallback, useContext, useRef, useState } from 'react';
 import type { ReactNode } from 'react';
+import { Link, useParams } from 'react-router';
 
 import type { Term } from '../api/types';
 import { useUnits } from '../app/preferences';
@@ -95,6 +96,7 @@ function Source({ text }: { text: string }) {
 /** A sum as done by hand: terms one under the other, a double rule, the result. */
 export function Sum({ title, terms }: { title: string; terms: readonly Term[] }) {
   const units = useUnits();
+  const { garden = '' } = useParams();
   const result = terms.at(-1);
   return (
     <figure>
@@ -104,7 +106,14 @@ export function Sum({ title, terms }: { title: string; terms: readonly Term[] })
           {terms.map((term) => (
             <tr key={term.name} className={term === result ? 'double-rule font-semibold' : ''}>
               <th scope="row" className="py-0.5 pr-2 text-left align-top font-normal">
-                {term.unit === '×' ? `× ${term.name}` : term.name}
+                {term.unit === '×' && '× '}
+                {term.rule ? (
+                  <Link className="methodical" to={`/gardens/${garden}/methods#${term.rule}`}>
+                    {term.name}
+                  </Link>
+                ) : (
+                  term.name
+                )}
               </th>
               <td className="whitespace-nowrap py-0.5 pr-3 text-right align-top font-semibold">
                 {units.sentence(`${shown(term)}${BARE.has(term.unit) ? '' : ` ${term.unit}`}`)}

@@ -20,7 +20,7 @@ from ample_rows.core.build.report import (
 from ample_rows.core.reference import Book
 from ample_rows.core.report import OrderReport, PlaceReport
 from ample_rows.core.soil.total import order_for
-from ample_rows.core.working import Term
+from ample_rows.core.working import Term, of_rule
 
 STAGES: tuple[p.Stage, ...] = ("standing", "this-year", "later")
 DEFAULT_STAGE: p.Stage = "this-year"
@@ -55,6 +55,7 @@ def bill_for(plan: p.Plan, reports: Iterable[PlaceReport], book: Book) -> BuildR
     )
 
 
+@of_rule("frame")
 def _working(
     boards: Sequence[BoardOrder], lines: Sequence[BillLine], book: Book
 ) -> tuple[Term, ...]:

@@ -3,6 +3,7 @@
 from collections.abc import Iterator
 
 from ample_rows.core import places, roots
+from ample_rows.core.cases import Evaluated
 from ample_rows.core.notes.view import (
     PlaceView,
     all_cells,
@@ -12,7 +13,6 @@ from ample_rows.core.notes.view import (
     percent_lost,
     span_lost,
 )
-from ample_rows.core.planting import Evaluated
 from ample_rows.core.report import Fix, Note
 
 REDUCED_WORTH_SAYING = 0.97

@@ -6,6 +6,7 @@ from datetime import timedelta
 from ample_rows.core import cells as grid_words
 from ample_rows.core import edits, places, stand, supports
 from ample_rows.core import plan as p
+from ample_rows.core.cases import Evaluated
 from ample_rows.core.notes.view import (
     PlaceView,
     all_cells,
@@ -17,7 +18,6 @@ from ample_rows.core.notes.view import (
     percent_lost,
     span_lost,
 )
-from ample_rows.core.planting import Evaluated
 from ample_rows.core.report import Fix, Level, Note
 
 LOW_LIGHT_WORTH_SAYING = 0.92

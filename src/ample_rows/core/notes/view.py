@@ -11,9 +11,9 @@ from datetime import date
 from ample_rows.core import cells as grid_words
 from ample_rows.core import edits
 from ample_rows.core import plan as p
+from ample_rows.core.cases import Evaluated, Setting
 from ample_rows.core.ground.place_sun import PlaceSun
 from ample_rows.core.ground.surroundings import Surroundings
-from ample_rows.core.planting import Evaluated, Setting
 from ample_rows.core.reference import Book
 from ample_rows.core.report import IdleSpell, SupportReport
 from ample_rows.core.soil.fill import Fill

@@ -28,6 +28,7 @@ from ample_rows.core.reference.rules import (
     DepthPolicy,
     LayoutWay,
     PickingShape,
+    Rule,
     TrainingSystem,
 )
 from ample_rows.core.reference.soil import (
@@ -64,6 +65,7 @@ __all__ = [
     "PickingShape",
     "Range3",
     "Relative",
+    "Rule",
     "SoftMatter",
     "SoilIngredient",
     "Starter",

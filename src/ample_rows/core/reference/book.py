@@ -12,6 +12,7 @@ from ample_rows.core.reference.rules import (
     DepthPolicy,
     LayoutWay,
     PickingShape,
+    Rule,
     TrainingSystem,
 )
 from ample_rows.core.reference.soil import (
@@ -31,6 +32,7 @@ class Book:
 
     crops: dict[str, Crop]
     coefficients: dict[str, Coefficient]
+    rules: dict[str, Rule]
     depth_policies: dict[str, DepthPolicy]
     layouts: dict[str, LayoutWay]
     airs: dict[str, AirBand]

@@ -14,6 +14,18 @@ class Coefficient(Record):
     source: Text
 
 
+class Rule(Record):
+    """One rule of the job, for the page of methods; `coefficients` are those that it reads."""
+
+    part: Text
+    title: Text
+    says: Text
+    formula: Text
+    units: Text
+    coefficients: tuple[Text, ...]
+    source: Text
+
+
 class DepthPolicy(Record):
     """One school on how deep soil must be. Scales multiply the standard depths."""
 

@@ -11,9 +11,10 @@ from datetime import date, timedelta
 import numpy as np
 
 from ample_rows.core import plan as p
+from ample_rows.core.cases import PlaceCase
 from ample_rows.core.evaluate import place_case
 from ample_rows.core.lattice import Point
-from ample_rows.core.planting import PlaceCase, crop_grown, evaluate_planting
+from ample_rows.core.planting import crop_grown, evaluate_planting
 from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.reference import Book, Crop
 from ample_rows.core.report import PlantingReport

@@ -8,7 +8,7 @@ from ample_rows.core.reference import Book, Crop
 from ample_rows.core.soil.fill import Fill, base_cm
 from ample_rows.core.soil.mixes import n_freed_g_per_litre
 from ample_rows.core.soil.soft import soft_layers
-from ample_rows.core.working import Term
+from ample_rows.core.working import Term, of_rule
 
 _PART_OF = {"leaf": "leaf", "stem": "leaf", "root": "root", "bulb": "root", "fruit": "fruit"}
 
@@ -109,6 +109,7 @@ def _takes(eater: Eater, book: Book) -> tuple[float, str]:
     return of_class.n_g_per_m2 * part.times * eater.area_m2, part.why
 
 
+@of_rule("feed")
 def crop_working(eater: Eater, book: Book) -> tuple[Term, ...]:
     """How the nitrogen that one planting takes comes to be."""
     taken, why = _takes(eater, book)
@@ -164,6 +165,7 @@ def _advice(soil: p.Soil) -> tuple[str, ...]:
     return tuple(found)
 
 
+@of_rule("feed")
 def _working(
     *, taken: float, base: float, frees: float, lacks: float, grams: float | None, soil: p.Soil
 ) -> tuple[Term, ...]:

@@ -6,7 +6,7 @@ from ample_rows.core import places
 from ample_rows.core import plan as p
 from ample_rows.core.reference import Book, Mix
 from ample_rows.core.soil.mixes import mixes_of
-from ample_rows.core.working import Term
+from ample_rows.core.working import Term, of_rule
 
 DEFAULT_BED, DEFAULT_POT = "garden-bed", "light-container"
 
@@ -99,6 +99,7 @@ def recipe(mix: Mix, litres: float) -> dict[str, float]:
     return {what: litres * share / parts for what, share in mix.parts.items()}
 
 
+@of_rule("fill")
 def order_working(fill: Fill) -> tuple[Term, ...]:
     """The sum behind what is to be poured."""
     mix = fill.kind

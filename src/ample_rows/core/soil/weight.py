@@ -6,7 +6,7 @@ from ample_rows.core import places
 from ample_rows.core import plan as p
 from ample_rows.core.reference import Book
 from ample_rows.core.soil.fill import Fill, base_cm
-from ample_rows.core.working import Term
+from ample_rows.core.working import Term, of_rule
 
 _GRAVITY = 9.81
 
@@ -51,6 +51,7 @@ def _parts(place: p.Place, fill: Fill, book: Book) -> list[tuple[str, float, str
     ]
 
 
+@of_rule("weight")
 def weight_working(place: p.Place, fill: Fill, book: Book) -> tuple[Term, ...]:
     """The weight as a sum; what weighs nothing here is left out."""
     weight, covered = weight_of(place, fill, book), places.foot_area_m2(place)

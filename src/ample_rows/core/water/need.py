@@ -10,7 +10,7 @@ from ample_rows.core.ground.stays import stay_on
 from ample_rows.core.reference import Book, Mix
 from ample_rows.core.report import GrowthReport, PlantingReport
 from ample_rows.core.water.air import Air12
-from ample_rows.core.working import Term
+from ample_rows.core.working import Term, of_rule
 
 _MIDDLE = 15
 _MM_PER_CM = 10.0
@@ -109,6 +109,7 @@ def water_need(what: Watered, air: Air12, book: Book) -> WaterNeed:
     )
 
 
+@of_rule("water")
 def need_working(what: Watered, month: int, air: Air12, book: Book) -> tuple[Term, ...]:
     """How a dry week's litres of a month come to be, and how long the soil lasts."""
     at = month_need(what, month, air, book)

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 from ample_rows.core.reference import Book, WaterWay
 from ample_rows.core.water.lines import WaterLines
-from ample_rows.core.working import Term
+from ample_rows.core.working import Term, of_rule
 
 _CANS_A_TRIP = 2
 
@@ -76,6 +76,7 @@ def _way(name: str, way: WaterWay, wanted: Wanted, lines: WaterLines, book: Book
     )
 
 
+@of_rule("ways")
 def way_working(name: str, wanted: Wanted, lines: WaterLines, book: Book) -> tuple[Term, ...]:
     """How one way's litres, trips and minutes come to be."""
     way = book.water_ways[name]

@@ -1,0 +1,126 @@
+"""Cases: a place or a planting with all that bears on it, and what the rules say of it."""
+
+from dataclasses import dataclass
+
+from ample_rows.core import plan as p
+from ample_rows.core.ground.place_sun import PlaceSun
+from ample_rows.core.ground.surroundings import Surroundings
+from ample_rows.core.harvest import Draws, Factors
+from ample_rows.core.lattice import Point
+from ample_rows.core.reference import Book, Crop
+from ample_rows.core.report import PlantingReport
+from ample_rows.core.roots import DepthResult
+from ample_rows.core.season import Dates, GrowingYear
+from ample_rows.core.water.air import Air12
+
+ON_GROUND = "ground"
+
+
+@dataclass(frozen=True)
+class Setting:
+    """What every place of one garden shares; hashable, so that places can be cached."""
+
+    year: GrowingYear
+    policies: p.Policies
+    latitude: float
+    north_deg: float
+    seed: int
+    soil: p.Soil | None
+    air: Air12 | None
+
+
+@dataclass(frozen=True, eq=False)
+class Evaluated:
+    """A planting's report, with the figures that the place still needs."""
+
+    planting: p.Planting
+    crop: Crop
+    report: PlantingReport
+    dates: Dates
+    depth: DepthResult
+    draws: Draws
+    climbs_without_support: bool
+    lone_support: bool
+
+
+@dataclass(frozen=True)
+class PlaceCase:
+    """A place with all that bears on whatever grows there; hashable, so that it can be cached."""
+
+    place: p.Place
+    setting: Setting
+    sun: PlaceSun | None
+    around: Surroundings
+    book: Book
+
+
+@dataclass(frozen=True, eq=False)
+class Case:
+    """One planting with all that bears on it."""
+
+    place: p.Place
+    planting: p.Planting
+    crop: Crop
+    support: p.Support | None
+    setting: Setting
+    sun: PlaceSun | None
+    trees_share: float
+    book: Book
+
+    @property
+    def training(self) -> str | None:
+        """The system in force: what stands there, or the ground for a climber with nothing."""
+        asked = self.planting.training
+        if self.support is not None:
+            return asked or self.support.system
+        if asked is not None and not self.book.trainings[asked].needs_support:
+            return asked
+        return ON_GROUND if self.crop.trainings else None
+
+    @property
+    def lies_down(self) -> bool:
+        """Whether a crop that would climb lies on the ground, and loses by it."""
+        lying = self.crop.training(ON_GROUND)
+        loses = bool(self.crop.trainings) and (lying is None or lying.harvest_factor < 1)
+        return self.training == ON_GROUND and loses
+
+
+@dataclass(frozen=True)
+class Light:
+    """Mean daily sun on a planting: all of it, what counts for growing, and how it is known."""
+
+    hours: float | None
+    useful_hours: float | None
+    how: str
+
+
+@dataclass(frozen=True)
+class SetOut:
+    """Where the plants stand and how crowded that leaves them."""
+
+    positions: tuple[Point, ...]
+    per_station: int
+    spacing_cm: float
+    layout: str
+    how: str
+    density: float
+    density_how: str
+    region_cm2: float
+    taken: tuple[str, ...]
+
+    @property
+    def plants(self) -> int:
+        return len(self.positions) * self.per_station
+
+
+@dataclass(frozen=True, eq=False)
+class Outcome:
+    """What the rules say of one case, before it is written up."""
+
+    laid: SetOut
+    dates: Dates
+    depth: DepthResult
+    light: Light
+    factors: Factors
+    expected: float
+    draws: Draws
