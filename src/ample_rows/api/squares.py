@@ -1,4 +1,4 @@
-"""Routes of the squares: how a planting could be set out, and starter beds for a place."""
+"""Routes of the squares: other ways to set a planting out, starter beds, schools of depth."""
 
 from dataclasses import dataclass
 
@@ -6,6 +6,7 @@ from fastapi import APIRouter
 
 from ample_rows.api.gardens import Garden
 from ample_rows.api.problems import RESPONSES
+from ample_rows.core.depth_schools import SchoolFigures, depth_schools
 from ample_rows.core.evaluate import place_case
 from ample_rows.core.planting import evaluate_planting
 from ample_rows.core.setting_out.dial import Dial, dial_of, planting_in
@@ -42,3 +43,9 @@ def setting_out(planting: str, here: Garden) -> SettingOutAnswer:
 def starters(place: str, here: Garden) -> tuple[StarterFit, ...]:
     """Every starter bed as it would come out in a place, with the edit that plants it."""
     return starter_fits(here.plan, place, here.book)
+
+
+@router.get("/places/{place}/depth-schools")
+def schools(place: str, here: Garden) -> tuple[SchoolFigures, ...]:
+    """The schools on soil depth side by side for one place."""
+    return depth_schools(here.plan, place, here.book)

@@ -30,7 +30,8 @@ def watered(
         place=place,
         plantings=tuple(e.report for e in plantings),
         mix=fill.kind,
-        usable_cm=depth.usable_cm,
+        fill_cm=depth.fill_cm,
+        below_cm=depth.usable_cm - depth.fill_cm,
         trees_share=around.roots_share,
         year=setting.year.last_frost.year,
     )

@@ -25,8 +25,8 @@ def test_bare_soil_drinks_by_its_area(water):
     need = water()
     july = hargreaves(13, 23, extraterrestrial_radiation(51.9, 196))
     assert need.litres_per_week[6] == pytest.approx(july * 0.25 * 2.88 * 7)
-    held = 30 + 15  # fill, and half of 30 cm of ordinary ground
-    days = held * 10 * 0.18 * 0.35 / (july * 0.25)
+    held = 30 * 0.18 + 15 * 0.16  # the mix, and half of 30 cm of ordinary ground
+    days = held * 10 * 0.35 / (july * 0.25)
     assert need.days_between[6] == pytest.approx(days)
     assert need.how == "Hargreaves and Samani 1985"
 

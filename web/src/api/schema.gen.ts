@@ -472,6 +472,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/places/{place}/depth-schools": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Schools
+         * @description The schools on soil depth side by side for one place.
+         */
+        get: operations["schools_api_gardens__slug__places__place__depth_schools_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{slug}/crop-book": {
         parameters: {
             query?: never;
@@ -3327,6 +3347,46 @@ export interface components {
             coefficients: string[];
             /** Source */
             source: string;
+        };
+        /**
+         * SchoolFigures
+         * @description One school for one place, filled as it is and filled for every crop's full depth.
+         *
+         *     `short` are the crops that lack depth as it is filled. The fill for full depth, what it takes
+         *     to pour it with the school's own mix and what it costs (null without a price), how many days
+         *     a soaking then lasts at the thirstiest (null without a climate), and what it would give.
+         *     [cm, L, money, days, kg]
+         */
+        SchoolFigures: {
+            /**
+             * School
+             * @enum {string}
+             */
+            school: "shallow" | "standard" | "deep";
+            /** Label */
+            label: string;
+            /** Own */
+            own: boolean;
+            /** Assumes */
+            assumes: string;
+            /** Costs */
+            costs: string;
+            /** Harvest Kg */
+            harvest_kg: number;
+            /** Short */
+            short: string[];
+            /** Mix */
+            mix: string;
+            /** Fill Cm */
+            fill_cm: number;
+            /** Litres */
+            litres: number;
+            /** Cost */
+            cost: number | null;
+            /** Days Between */
+            days_between: number | null;
+            /** Full Harvest Kg */
+            full_harvest_kg: number;
         };
         /**
          * SetOut
@@ -6234,6 +6294,79 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StarterFit"][];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    schools_api_gardens__slug__places__place__depth_schools_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                place: string;
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SchoolFigures"][];
                 };
             };
             /** @description The request cannot be read */

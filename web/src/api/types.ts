@@ -30,6 +30,7 @@ export type OwnFigure = Schemas['OwnFigure'];
 export type CropFile = Schemas['CropFile'];
 export type StarterFit = Schemas['StarterFit'];
 export type Method = Schemas['Method'];
+export type SchoolFigures = Schemas['SchoolFigures'];
 export type TrainingSystem = Schemas['TrainingSystem'];
 export type SunMap = Schemas['SunMap'];
 export type SetOutSheet = Schemas['SetOutSheet'];

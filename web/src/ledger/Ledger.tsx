@@ -15,18 +15,21 @@ interface Props {
   changed: PlaceChange | undefined;
   /** Only the selected planting and the sum, where what stands below wants the room. */
   brief: boolean;
+  /** What stands below the working of the depth. */
+  schools: () => ReactNode;
   onSelect: (planting: string) => void;
 }
 
 /** The place as an account book: what stands, what it costs in ground, what it gives. */
-export function Ledger({ place, plantings, day, selected, changed, brief, onSelect }: Props) {
+export function Ledger(props: Props) {
+  const { place, plantings, day, selected, changed, brief, onSelect } = props;
   return (
     <section aria-label="Ledger">
       <header className="flex items-baseline justify-between">
         <h2 className="text-base">Ledger</h2>
         <span className="text-muted">{words(day)}</span>
       </header>
-      {!brief && <PlaceFigures place={place} plantings={plantings} day={day} />}
+      {!brief && <PlaceFigures {...props} />}
       <HarvestTable
         place={place}
         plantings={plantings}
@@ -39,7 +42,7 @@ export function Ledger({ place, plantings, day, selected, changed, brief, onSele
   );
 }
 
-function PlaceFigures({ place, plantings, day }: Pick<Props, 'place' | 'plantings' | 'day'>) {
+function PlaceFigures({ place, plantings, day, schools }: Props) {
   const units = useUnits();
   const now = place.standing.filter((entry) => dayOf(entry.start) <= day).at(-1);
   return (
@@ -63,7 +66,12 @@ function PlaceFigures({ place, plantings, day }: Pick<Props, 'place' | 'planting
       <Line term="Usable depth">
         <Figure
           label="Usable depth: working"
-          working={() => <Sum title="Usable depth and soil" terms={[...place.working]} />}
+          working={() => (
+            <>
+              <Sum title="Usable depth and soil" terms={[...place.working]} />
+              {schools()}
+            </>
+          )}
         >
           {units.length(place.usable_depth_cm)}
         </Figure>
@@ -100,7 +108,7 @@ function HarvestTable({
   shown,
   selected,
   onSelect,
-}: Omit<Props, 'day' | 'changed' | 'brief'> & { shown: readonly PlantingReport[] }) {
+}: Omit<Props, 'day' | 'changed' | 'brief' | 'schools'> & { shown: readonly PlantingReport[] }) {
   const units = useUnits();
   const total = place.harvest_kg;
   return (

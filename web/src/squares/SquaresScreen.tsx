@@ -20,6 +20,7 @@ import { BedSheet, gestureCells } from './BedSheet';
 import { addressOf, freeAddresses, gridSize, plantingAt, rectangle, spotOf } from './cells';
 import type { Spot } from './cells';
 import { clearEdit, moveEdit, plantEdit } from './edits';
+import { DepthSchools } from './DepthSchools';
 import { Holding } from './Holding';
 import { IDLE, moved, next, typed } from './gesture';
 import type { Gesture, Input, TypedMark } from './gesture';
@@ -242,6 +243,9 @@ function Workbench({ state, placeId }: { state: HeldGarden; placeId: string }) {
             plantings={plantings}
             day={day}
             selected={chosen.planting}
+            schools={() => (
+              <DepthSchools slug={slug} version={version} place={placeId} onEdit={edit} />
+            )}
             brief={panel === 'spacing'}
             changed={state.changed.find((c) => c.place === placeId)}
             onSelect={selectPlanting}

@@ -14,6 +14,8 @@ from ample_rows.core.notes.view import (
     span_lost,
 )
 from ample_rows.core.report import Fix, Note
+from ample_rows.core.soil.fill import fill_of, recipe
+from ample_rows.core.soil.order import options_for
 
 REDUCED_WORTH_SAYING = 0.97
 
@@ -107,16 +109,26 @@ def _depth_fixes(view: PlaceView, e: Evaluated) -> Iterator[Fix]:
         loosened = (place.loosened_below_cm or 0.0) + missing
         yield Fix(f"Loosen {missing:g} cm deeper", change_place(view, loosened_below_cm=loosened))
     elif gap > 0 and missing < gap:
-        yield Fix(f"Fill {missing:g} cm higher", change_place(view, rim_gap_cm=gap - missing))
+        yield _filled(view, f"Fill {missing:g} cm higher", rim_gap_cm=gap - missing)
     elif place.kind != "container":
         wall = place.wall_height_cm + missing
-        yield Fix(f"Build the wall {missing:g} cm higher", change_place(view, wall_height_cm=wall))
+        yield _filled(view, f"Build the wall {missing:g} cm higher", wall_height_cm=wall)
     for other in view.book.crops.values():
         related = other.variety_of == e.crop.id
         if related and (other.edible_root_cm or 0) <= depth.usable_cm >= other.least_depth_cm:
             yield Fix(
                 f"Grow a {other.name} instead", change_planting(e, crop=other.id, variety=None)
             )
+
+
+def _filled(view: PlaceView, what: str, **changes: float) -> Fix:
+    """A deeper fill as something to press: with the mix that it takes, and what that costs."""
+    soil, book = view.setting.soil, view.book
+    deeper = fill_of(view.place.model_copy(update=changes), soil, book)
+    litres = deeper.order_litres - view.fill.order_litres
+    bought = options_for(litres, soil, recipe(deeper.kind, litres))
+    cost = next((f", about {o.cost:.0f} to buy" for o in bought if o.cost is not None), "")
+    return Fix(f"{what}: {litres:.0f} L of mix{cost}", change_place(view, **changes))
 
 
 def ground_below(view: PlaceView) -> Iterator[Note]:

@@ -27,11 +27,13 @@ class Rule(Record):
 
 
 class DepthPolicy(Record):
-    """One school on how deep soil must be. Scales multiply the standard depths."""
+    """One school on how deep soil must be. Scales multiply the standard depths; it fills with
+    a mix of its own."""
 
     label: Text
     least_scale: Size
     full_scale: Size
+    mix: Text
     assumes: Text
     costs: Text
     status: Status

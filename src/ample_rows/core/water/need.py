@@ -39,7 +39,7 @@ class WaterNeed:
 
 @dataclass(frozen=True, slots=True)
 class Watered:
-    """A place as its need is reckoned: its fill, the depth that roots use, trees that drink.
+    """A place as its need is reckoned: its fill, what roots use below it, trees that drink.
 
     `year` is the plan's, in which plants are looked at each month's middle. [cm, 0-1]
     """
@@ -47,7 +47,8 @@ class Watered:
     place: p.Place
     plantings: tuple[PlantingReport, ...]
     mix: Mix
-    usable_cm: float
+    fill_cm: float
+    below_cm: float
     trees_share: float
     year: int
 
@@ -57,7 +58,8 @@ class Watered:
 
     def held_litres(self, book: Book) -> float:
         """What its soil gives between two waterings."""
-        mm = self.usable_cm * _MM_PER_CM * self.mix.available_water
+        ground = self.below_cm * book.value("ground_available_water")
+        mm = (self.fill_cm * self.mix.available_water + ground) * _MM_PER_CM
         return mm * book.value("depletion_share") * self.area_m2
 
     def dries(self, book: Book) -> float:
