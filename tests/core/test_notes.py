@@ -188,6 +188,8 @@ def test_what_is_guessed_or_not_computed_is_said(noted, garden, code):
 
 
 def test_the_demo_gardens_use_every_layout_and_six_ways_of_holding_up(book, reported):
+    from ample_rows.demo import demo_plans
+
     found = [r for plan in demo_plans(book) for r in reported(p.document(plan)).plantings]
     assert {r.layout for r in found} == book.layouts.keys()
     assert {r.training for r in found} >= {"net", "strings", "mesh", "cage", "tripod", "flat-net"}

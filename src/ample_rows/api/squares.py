@@ -10,6 +10,7 @@ from ample_rows.core.depth_schools import SchoolFigures, depth_schools
 from ample_rows.core.evaluate import place_case
 from ample_rows.core.planting import evaluate_planting
 from ample_rows.core.setting_out.dial import Dial, dial_of, planting_in
+from ample_rows.core.setting_out.marking import MarkingSheet, marking_sheet
 from ample_rows.core.setting_out.side_by_side import LaidOut, side_by_side
 from ample_rows.core.setting_out.sown import Sowing, sowing_of
 from ample_rows.core.starters import StarterFit, starter_fits
@@ -49,3 +50,9 @@ def starters(place: str, here: Garden) -> tuple[StarterFit, ...]:
 def schools(place: str, here: Garden) -> tuple[SchoolFigures, ...]:
     """The schools on soil depth side by side for one place."""
     return depth_schools(here.plan, place, here.book)
+
+
+@router.get("/places/{place}/marking")
+def marking(place: str, here: Garden) -> MarkingSheet:
+    """The grid's own strings and every planting of a place, by tape and line."""
+    return marking_sheet(here.plan, place, here.book)

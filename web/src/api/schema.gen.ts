@@ -492,6 +492,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/places/{place}/marking": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Marking
+         * @description The grid's own strings and every planting of a place, by tape and line.
+         */
+        get: operations["marking_api_gardens__slug__places__place__marking_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{slug}/crop-book": {
         parameters: {
             query?: never;
@@ -1987,6 +2007,23 @@ export interface components {
             high: number;
         };
         /**
+         * GridString
+         * @description One string or lath of the grid: it stands at `at_cm` and runs from edge to edge.
+         */
+        GridString: {
+            /**
+             * Direction
+             * @enum {string}
+             */
+            direction: "across" | "along";
+            /** At Cm */
+            at_cm: number;
+            /** From Cm */
+            from_cm: number;
+            /** To Cm */
+            to_cm: number;
+        };
+        /**
          * GroundReport
          * @description Where a place lies in the yard: paths, water, the door, the fall. Unknown is null.
          *
@@ -2263,6 +2300,16 @@ export interface components {
             factor: number;
         };
         /**
+         * Lines
+         * @description Lines of plants that are marked alike: where the lines lie, and the marks on each.
+         */
+        Lines: {
+            /** At Cm */
+            at_cm: number[];
+            /** Marks Cm */
+            marks_cm: number[];
+        };
+        /**
          * Loads
          * @description Loads of the grower's own vehicle, by whichever of volume and weight limits. [kg]
          */
@@ -2275,6 +2322,34 @@ export interface components {
             kg: number;
             /** Limited By */
             limited_by: string;
+        };
+        /**
+         * MarkingSheet
+         * @description Everything to mark a place out. The last square of a side may be a part of one.
+         */
+        MarkingSheet: {
+            /** Place */
+            place: string;
+            /** Cell Cm */
+            cell_cm: number;
+            /** Across Cm */
+            across_cm: number[];
+            /** Along Cm */
+            along_cm: number[];
+            /** Across Left Cm */
+            across_left_cm: number;
+            /** Along Left Cm */
+            along_left_cm: number;
+            /** Strings */
+            strings: components["schemas"]["GridString"][];
+            /** String M */
+            string_m: number;
+            /** Lath M */
+            lath_m: number;
+            /** Fixings */
+            fixings: number;
+            /** Plantings */
+            plantings: components["schemas"]["PlantingMarks"][];
         };
         /**
          * Material
@@ -3002,6 +3077,36 @@ export interface components {
             follows?: string | null;
         } & {
             [key: string]: unknown;
+        };
+        /**
+         * PlantingMarks
+         * @description How one planting is set out by tape: lines in one direction, marks on each.
+         */
+        PlantingMarks: {
+            /** Planting */
+            planting: string;
+            /** Name */
+            name: string;
+            /** Mark */
+            mark: string;
+            /** Plants */
+            plants: number;
+            /**
+             * Runs
+             * @enum {string}
+             */
+            runs: "across" | "along";
+            /** Lines */
+            lines: components["schemas"]["Lines"][];
+            /** Words */
+            words: string;
+            /** Template Cell */
+            template_cell: string | null;
+            /** Template Cm */
+            template_cm: [
+                number,
+                number
+            ][];
         };
         /** PlantingReport */
         PlantingReport: {
@@ -6367,6 +6472,79 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SchoolFigures"][];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    marking_api_gardens__slug__places__place__marking_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                place: string;
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MarkingSheet"];
                 };
             };
             /** @description The request cannot be read */

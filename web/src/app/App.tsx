@@ -22,6 +22,9 @@ const SoilScreen = lazy(() =>
   import('../soil/SoilScreen').then((part) => ({ default: part.SoilScreen })),
 );
 
+const MarkingSheet = lazy(() =>
+  import('../squares/MarkingSheet').then((part) => ({ default: part.MarkingSheet })),
+);
 const Methods = lazy(() => import('../book/Methods').then((part) => ({ default: part.Methods })));
 const CropBook = lazy(() =>
   import('../book/CropBook').then((part) => ({ default: part.CropBook })),
@@ -48,6 +51,10 @@ export function App() {
                 element={<Within screen={SquaresScreen} />}
               />
               <Route path="/gardens/:garden/crops" element={<Within screen={CropBook} />} />
+              <Route
+                path="/gardens/:garden/places/:place/marking"
+                element={<Within screen={MarkingSheet} />}
+              />
               <Route path="/gardens/:garden/methods" element={<Within screen={Methods} />} />
               <Route path="/gardens/:garden/garden" element={<Within screen={GardenScreen} />} />
               <Route path="/gardens/:garden/places/new" element={<Within screen={PlaceForm} />} />

@@ -207,6 +207,9 @@ function Workbench({ state, placeId }: { state: HeldGarden; placeId: string }) {
           <Link className="press" to={`/gardens/${slug}/places/${placeId}/change`}>
             Change
           </Link>
+          <Link className="press" to={`/gardens/${slug}/places/${placeId}/marking`}>
+            Mark out
+          </Link>
           <button type="button" className="press" onClick={() => window.print()}>
             Print
           </button>

@@ -19,6 +19,7 @@ from typing import Any
 from ample_rows import PROGRAM
 from ample_rows.cli.bench.ground import drag_row, ground_rows
 from ample_rows.cli.bench.rows import Row, median_ms
+from ample_rows.cli.bench.squares import squares_rows
 from ample_rows.core import plan as p
 from ample_rows.core.evaluate import evaluate, evaluate_place
 from ample_rows.core.faults import read_plan
@@ -244,7 +245,7 @@ def memory_row() -> Row:
 def bench(*, chromium: str | None) -> int:
     """Measure everything and print one table; figures are for reading, never a test."""
     book = load_book()
-    rows = [*core_rows(book), *ground_rows(book)]
+    rows = [*core_rows(book), *ground_rows(book), *squares_rows(demo_plans(book)[0], book)]
     with tempfile.TemporaryDirectory() as folder:
         server = Server(Path(folder))
         rows += server_rows(server)
