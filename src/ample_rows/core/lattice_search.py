@@ -19,7 +19,7 @@ Point = tuple[float, float]
 Array = NDArray[np.float64]
 
 _ARC_SEGMENTS = 16
-_COARSE_HEIGHTS, _FINE_HEIGHTS = 6, 24
+_COARSE_HEIGHTS, _FINE_HEIGHTS = 6, 18
 _EVEN_TURNS = 8
 _REFINED_TURNS = 3
 _MOST_SHIFTS = 24

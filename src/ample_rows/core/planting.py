@@ -1,6 +1,7 @@
 """One planting evaluated: stand, depth, light, season, training, and the harvest they give."""
 
 from datetime import date, timedelta
+from functools import lru_cache
 
 from ample_rows.core import harvest, places, roots, season, stand, supports
 from ample_rows.core import plan as p
@@ -16,8 +17,10 @@ from ample_rows.core.roots import DepthResult
 from ample_rows.core.season import Dates
 
 
+@lru_cache(maxsize=1024)
 def evaluate_planting(planting: p.Planting, here: PlaceCase) -> Evaluated:
-    """All that can be said of one planting from its place alone."""
+    """All that can be said of one planting from its place alone; kept, so that an edit of one
+    planting leaves its neighbours as they are."""
     crop = crop_grown(planting, here.book)
     support = next((s for s in here.place.supports if s.id == planting.support), None)
     case = Case(
