@@ -42,8 +42,14 @@ def fill_in(page: Page) -> None:
     page.get_by_label("About how far").fill("52")
 
 
-def as_table(page: Page) -> None:
-    page.get_by_role("button", name="Table").click()
+def open_spacing(page: Page) -> None:
+    select_carrot(page)
+    page.get_by_role("tab", name="Spacing").click()
+    page.get_by_role("table", name="Other ways").wait_for()
+    dial = page.get_by_role("slider", name="How far apart")
+    dial.focus()
+    for _ in range(2):
+        page.keyboard.press("ArrowLeft")
 
 
 Steps = Callable[[Page], None] | None
@@ -64,7 +70,7 @@ def show_layouts(page: Page) -> None:
 
 VIEWS: dict[str, tuple[str, dict[str, int], str, Steps]] = {
     "ground": (f"{LANTERN}/ground", DESK, "light", choose_long_bed),
-    "ground-evening": (f"{MAGPIE}/ground", DESK, "dark", None),
+    "marking": (f"{LANTERN}/places/south/marking", DESK, "light", None),
     "ground-phone": (f"{LANTERN}/ground", PHONE, "light", None),
     "soil": (f"{LANTERN}/soil", DESK, "light", choose_border),
     "layouts": (f"{LANTERN}/ground", DESK, "light", show_layouts),
@@ -80,7 +86,7 @@ VIEWS: dict[str, tuple[str, dict[str, int], str, Steps]] = {
     "place": (f"{LANTERN}/places/low/change", DESK, "light", None),
     "garden": (f"{LANTERN}/garden", DESK, "light", None),
     "first-bed": ("/start", DESK, "light", fill_in),
-    "table": (f"{LANTERN}/squares/long", DESK, "light", as_table),
+    "spacing": (f"{LANTERN}/squares/south", DESK, "light", open_spacing),
     "phone": (f"{LANTERN}/squares/border", PHONE, "light", None),
 }
 

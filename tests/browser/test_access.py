@@ -16,6 +16,8 @@ SCREENS = {
     "building": "/gardens/lantern-court/soil?view=building",
     "watering": "/gardens/lantern-court/soil?view=watering",
     "crop book": "/gardens/lantern-court/crops?crop=cucumber&place=low",
+    "methods": "/gardens/lantern-court/methods",
+    "marking": "/gardens/lantern-court/places/south/marking",
     "feeding": "/gardens/lantern-court/soil?view=feeding",
     "garden": "/gardens/lantern-court/garden",
     "new place": "/gardens/lantern-court/places/new",
