@@ -7,6 +7,7 @@ count only rises where a plant comes to stand at the beginning of some stretch o
 
 import math
 from dataclasses import dataclass
+from functools import lru_cache
 
 import numpy as np
 import shapely
@@ -19,13 +20,12 @@ Point = tuple[float, float]
 Array = NDArray[np.float64]
 
 _ARC_SEGMENTS = 16
-_COARSE_HEIGHTS, _FINE_HEIGHTS = 6, 18
 _EVEN_TURNS = 8
 _REFINED_TURNS = 3
-_MOST_SHIFTS = 24
 _MOST_CORNERS = 16
 _MOST_STRETCHES = 60_000
 _DUST = 1e-9
+_NOWHERE: Array = np.empty((0, 2))
 
 
 @dataclass(frozen=True)
@@ -47,10 +47,39 @@ class Lattice:
 
 
 @dataclass(frozen=True)
+class _Care:
+    """How closely a rotation is searched: heights of the first row, and shifts along it."""
+
+    heights: int
+    shifts: int
+
+
+_COARSE, _FINE = _Care(heights=5, shifts=6), _Care(heights=18, shifts=24)
+
+
+@dataclass(frozen=True, eq=False)
 class _Found:
+    """The best rows of one rotation, as stretches on their levels; points are drawn if asked."""
+
     count: int
     turn: float
-    points: Array
+    starts: Array
+    ends: Array
+    levels: Array
+    shift: Array
+    along: float
+
+    def points(self, pitch: float) -> Array:
+        found = []
+        for row, (starts, ends) in enumerate(zip(self.starts, self.ends, strict=True)):
+            for start, end in zip(starts[np.isfinite(starts)], ends, strict=False):
+                first = math.ceil((start - self.along) / pitch - _DUST)
+                last = math.floor((end - self.along) / pitch + _DUST)
+                if last < first:
+                    continue
+                x = self.along + self.shift[row] + pitch * np.arange(first, last + 1)
+                found.append(np.column_stack([x, np.full(len(x), self.levels[row])]))
+        return np.vstack(found) if found else _NOWHERE
 
 
 def fullest(region: BaseGeometry, lattice: Lattice, *, turns: bool) -> list[Point]:
@@ -62,13 +91,15 @@ def fullest(region: BaseGeometry, lattice: Lattice, *, turns: bool) -> list[Poin
     if region.is_empty:
         return []
     angles = _angles(region, lattice) if turns else [0.0]
+    sides = {angle: _sides(region, lattice, angle) for angle in angles}
     if len(angles) > _REFINED_TURNS:
-        coarse = [(_laid(region, lattice, a, _COARSE_HEIGHTS).count, a) for a in angles]
+        coarse = [(_laid(sides[a], lattice, a, _COARSE).count, a) for a in angles]
         angles = [a for _, a in sorted(coarse, key=lambda c: (-c[0], c[1]))[:_REFINED_TURNS]]
-    found = [_laid(region, lattice, angle, _FINE_HEIGHTS) for angle in angles]
+    found = [_laid(sides[angle], lattice, angle, _FINE) for angle in angles]
     best = max(found, key=lambda laid: laid.count)
     # An arc round an inner corner is drawn with straight pieces; what they let in is left out.
-    back = _turned(best.points / [1.0, lattice.squash], -best.turn)
+    points = best.points(lattice.x_spacing_cm)
+    back = _turned(points / [1.0, lattice.squash], -best.turn)
     kept = _clear(back, region, lattice, best.turn)
     return [(float(x), float(y)) for x, y in back[kept]]
 
@@ -94,39 +125,47 @@ def _turned(points: Array, angle: float) -> Array:
     return found
 
 
-def _laid(region: BaseGeometry, lattice: Lattice, angle: float, heights: int) -> _Found:
-    """The fullest lattice with rows in one direction, in the turned and squashed frame."""
-    squash, pitch = lattice.squash, lattice.x_spacing_cm
-    turned = shapely.transform(region, lambda xy: _turned(xy, -angle) * [1.0, squash])
-    inner = turned.buffer(
+def _sides(region: BaseGeometry, lattice: Lattice, angle: float) -> Array:
+    """The sides of what is left of the region half a spacing inside, turned and squashed."""
+    if lattice.squash == 1:
+        # The clearance is the same all round: one drawing in serves every rotation.
+        starts_ends = _drawn_in(region, lattice.x_spacing_cm).reshape(-1, 2)
+        return _turned(starts_ends, -angle).reshape(-1, 4)
+    squashed = [1.0, lattice.squash]
+    turned = shapely.transform(region, lambda xy: _turned(xy, -angle) * squashed)
+    return _drawn_in(turned, lattice.x_spacing_cm)
+
+
+@lru_cache(maxsize=8)
+def _drawn_in(region: BaseGeometry, pitch: float) -> Array:
+    """Every side of every ring of a region drawn in by half a pitch, as x1, y1, x2, y2."""
+    inner = region.buffer(
         FIT_TOLERANCE_CM / 2 - pitch / 2, join_style="mitre", quad_segs=_ARC_SEGMENTS
     )
     if inner.is_empty:
-        return _Found(0, -angle, np.empty((0, 2)))
-    segments, corners = _segments(inner)
-    _, low, _, high = inner.bounds
-    row_pitch = lattice.row_pitch
-    rows = math.floor((high - low) / row_pitch) + 2
-    most = max(2, _MOST_STRETCHES // (rows * _MOST_SHIFTS))
-    firsts = _firsts(corners, (low, high), row_pitch, min(heights, most))
-    levels = firsts[:, None] + row_pitch * np.arange(-1, rows)[None, :]
-    starts, ends = _stretches(segments, levels)
-    shift: Array = np.where(np.arange(-1, rows) % 2, pitch / 2 if lattice.offset else 0.0, 0.0)
-    starts, ends = starts - shift[None, :, None], ends - shift[None, :, None]
-    first, along, count = _best_shift(starts, ends, pitch)
-    points = _points((starts[first], ends[first]), levels[first], shift, along, pitch)
-    return _Found(count, -angle, points)
-
-
-def _segments(inner: BaseGeometry) -> tuple[Array, Array]:
-    """Every side of every ring as x1, y1, x2, y2, and the corners."""
-    rings = shapely.get_rings(shapely.get_parts(inner))
+        return np.empty((0, 4))
     sides = []
-    for ring in rings:
+    for ring in shapely.get_rings(shapely.get_parts(inner)):
         xy = shapely.get_coordinates(ring)
         sides.append(np.hstack([xy[:-1], xy[1:]]))
-    found = np.vstack(sides)
-    return found, found[:, :2]
+    return np.vstack(sides)
+
+
+def _laid(sides: Array, lattice: Lattice, angle: float, care: _Care) -> _Found:
+    """The fullest lattice with rows in one direction, in the turned and squashed frame."""
+    pitch, row_pitch = lattice.x_spacing_cm, lattice.row_pitch
+    if len(sides) == 0:
+        return _Found(0, -angle, _NOWHERE, _NOWHERE, _NOWHERE, _NOWHERE, 0.0)
+    low, high = float(sides[:, 1].min()), float(sides[:, 1].max())
+    rows = math.floor((high - low) / row_pitch) + 2
+    most = max(2, _MOST_STRETCHES // (rows * care.shifts))
+    firsts = _firsts(sides[:, :2], (low, high), row_pitch, min(care.heights, most))
+    levels = firsts[:, None] + row_pitch * np.arange(-1, rows)[None, :]
+    starts, ends = _stretches(sides, levels)
+    shift: Array = np.where(np.arange(-1, rows) % 2, pitch / 2 if lattice.offset else 0.0, 0.0)
+    starts, ends = starts - shift[None, :, None], ends - shift[None, :, None]
+    first, along, count = _best_shift(starts, ends, pitch, care.shifts)
+    return _Found(count, -angle, starts[first], ends[first], levels[first], shift, along)
 
 
 def _firsts(corners: Array, span: tuple[float, float], pitch: float, heights: int) -> Array:
@@ -159,14 +198,14 @@ def _stretches(segments: Array, levels: Array) -> tuple[Array, Array]:
     return xs[..., 0::2], xs[..., 1::2]
 
 
-def _best_shift(starts: Array, ends: Array, pitch: float) -> tuple[int, float, int]:
+def _best_shift(starts: Array, ends: Array, pitch: float, most: int) -> tuple[int, float, int]:
     """The height and the shift along the rows that hold most: their indices and the count."""
     flat = starts.reshape(len(starts), -1)
     real = np.isfinite(flat)
     residues = np.where(real, np.where(real, flat, 0.0) % pitch, np.inf)
     residues.sort(axis=1)
     used = max(1, int(np.isfinite(residues).sum(axis=1).max()))
-    picked = np.unique(np.linspace(0, used - 1, min(used, _MOST_SHIFTS)).astype(int))
+    picked = np.unique(np.linspace(0, used - 1, min(used, most)).astype(int))
     shifts = residues[:, picked]
     shifts = np.where(np.isfinite(shifts), shifts, 0.0)
     a = np.where(real, flat, 0.0)[:, None, :]
@@ -177,21 +216,6 @@ def _best_shift(starts: Array, ends: Array, pitch: float) -> tuple[int, float, i
     totals = np.where(real[:, None, :], counts, 0).sum(axis=2)
     first, which = divmod(int(np.argmax(totals)), totals.shape[1])
     return first, float(shifts[first, which]), int(totals[first, which])
-
-
-def _points(
-    stretches: tuple[Array, Array], levels: Array, shift: Array, along: float, pitch: float
-) -> Array:
-    found = []
-    for row, (starts, ends) in enumerate(zip(*stretches, strict=True)):
-        for start, end in zip(starts[np.isfinite(starts)], ends, strict=False):
-            first = math.ceil((start - along) / pitch - _DUST)
-            last = math.floor((end - along) / pitch + _DUST)
-            if last < first:
-                continue
-            x = along + shift[row] + pitch * np.arange(first, last + 1)
-            found.append(np.column_stack([x, np.full(len(x), levels[row])]))
-    return np.vstack(found) if found else np.empty((0, 2))
 
 
 def _clear(points: Array, region: BaseGeometry, lattice: Lattice, turn: float) -> NDArray[np.bool_]:

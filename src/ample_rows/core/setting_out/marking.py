@@ -15,7 +15,7 @@ from shapely.geometry.base import BaseGeometry
 
 from ample_rows.core import places
 from ample_rows.core import plan as p
-from ample_rows.core.cells import Grid, grid_of
+from ample_rows.core.cells import Grid, address_of, grid_of
 from ample_rows.core.evaluate import evaluate_place, place_case
 from ample_rows.core.lattice import Point
 from ample_rows.core.reading import PlanFaultsError
@@ -256,17 +256,12 @@ def _cm(value: float) -> str:
 
 def _template(report: PlantingReport, grid: Grid) -> tuple[str | None, tuple[Point, ...]]:
     """The whole square with the most plants, and where they stand in it."""
-    best: tuple[str | None, tuple[Point, ...]] = (None, ())
-    for address in report.cells:
-        cell = grid.cells[address]
-        if not cell.whole:
-            continue
-        box = grid.box(cell.spot)
-        inside = tuple(
-            (x - box.x0, y - box.y0)
-            for x, y in dict.fromkeys(report.positions_cm)
-            if box.x0 <= x < box.x1 and box.y0 <= y < box.y1
-        )
-        if len(inside) > len(best[1]):
-            best = (address, inside)
-    return best
+    corner, size = places.bounds(grid.shape), grid.cell_cm
+    inside: dict[str, list[Point]] = defaultdict(list)
+    for x, y in dict.fromkeys(report.positions_cm):
+        column, across = divmod(x - corner.x0, size)
+        row, along = divmod(y - corner.y0, size)
+        inside[address_of((int(column), int(row)))].append((across, along))
+    whole = [a for a in report.cells if grid.cells[a].whole and a in inside]
+    best = max(whole, key=lambda address: len(inside[address]), default=None)
+    return (None, ()) if best is None else (best, tuple(inside[best]))
