@@ -26,3 +26,13 @@ def test_a_whole_bed_is_taken_seen_and_undone_at_once(page, base_url):
     page.get_by_role("button", name="Undo").click()
     expect(beds).to_be_visible()
     expect(drawing).not_to_contain_text("net on posts")
+
+
+def test_a_planting_is_moved_to_where_it_does_better(page, base_url):
+    page.goto(f"{base_url}/gardens/lantern-court/squares/low")
+    page.get_by_role("button", name="radish, 50").first.click()
+    better = page.get_by_role("region", name="Better elsewhere")
+    expect(better).to_contain_text("South bed, B9–C9")
+    better.get_by_role("button", name="Move it to South bed").click()
+    expect(page.get_by_text("Last: change radish")).to_be_visible()
+    expect(better).to_have_count(0)

@@ -187,6 +187,19 @@ def test_a_csv_with_a_wrong_cell_names_its_row(book):
     ]
 
 
+def test_a_table_with_semicolons_and_commas_for_points_reads_alike(book):
+    text = "\ufeffid;spacing_cm;yield_kg_per_plant.typical\ncarrot;9,5;0,04\n"
+    (crop,) = read_crop_file(text, "csv", book).crops
+    assert crop.figures == {"spacing_cm": 9.5, "yield_kg_per_plant.typical": 0.04}
+
+
+def test_a_name_that_looks_like_a_formula_comes_back_as_it_was(book, read, own_book):
+    plan = read(with_crops({**OWN, "figures": {"name": "=1+1"}}))
+    text = book_csv(plan.crops, own_book({**OWN, "figures": {"name": "=1+1"}}))
+    assert "'=1+1" in text
+    assert read_crop_file(text, "csv", book).crops == plan.crops
+
+
 @pytest.mark.parametrize(
     ("text", "kind"), [("= nothing", "toml"), ("a = 1", "toml"), ("name,depth\n", "csv")]
 )

@@ -1,7 +1,5 @@
 """Routes of gardens: list, make, read, edit, undo, ask the shelf, take out."""
 
-import csv
-import io
 import json
 from dataclasses import dataclass
 from datetime import UTC, datetime
@@ -22,6 +20,7 @@ from ample_rows.api.state import (
     change_response,
     garden_response,
 )
+from ample_rows.core import csv_text
 from ample_rows.core.climate import climate_csv
 from ample_rows.core.evaluate import evaluate
 from ample_rows.core.faults import read_plan
@@ -183,32 +182,18 @@ def export_harvest(slug: str, here: Garden) -> Response:
 
 def harvest_csv(plan: Plan, report: Report) -> str:
     """One row a planting, units in the column names."""
-    out = io.StringIO()
-    writer = csv.writer(out)
-    writer.writerow(
-        [
-            "place",
-            "planting",
-            "crop",
-            "cells",
-            "plants",
-            "spacing_cm",
-            "start_date",
-            "first_pick",
-            "last_pick",
-            "clear_date",
-            "low_kg",
-            "likely_kg",
-            "high_kg",
-        ]
+    head = (
+        "place planting crop cells plants spacing_cm start_date first_pick last_pick clear_date"
+        " low_kg likely_kg high_kg"
     )
     labels = {place.id: place.label for place in plan.places}
+    rows: list[list[object]] = [[*head.split()]]
     for r in report.plantings:
         kg = r.harvest_kg
-        writer.writerow(
+        rows.append(
             [
-                _plain(labels[r.place]),
-                _plain(r.id),
+                labels[r.place],
+                r.id,
                 r.name,
                 " ".join(r.cells),
                 r.plants,
@@ -222,12 +207,7 @@ def harvest_csv(plan: Plan, report: Report) -> str:
                 round(kg.p90, 3),
             ]
         )
-    return out.getvalue()
-
-
-def _plain(text: str) -> str:
-    """Text that a spreadsheet will not take for a formula."""
-    return f"'{text}" if text.startswith(("=", "+", "-", "@", "\t", "\r")) else text
+    return csv_text.written(rows)
 
 
 def file_answer(text: str, media_type: str, name: str) -> Response:

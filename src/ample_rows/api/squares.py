@@ -7,6 +7,7 @@ from fastapi import APIRouter
 from ample_rows.api.gardens import Garden
 from ample_rows.api.problems import RESPONSES
 from ample_rows.core.depth_schools import SchoolFigures, depth_schools
+from ample_rows.core.elsewhere import Elsewhere, elsewhere
 from ample_rows.core.evaluate import place_case
 from ample_rows.core.planting import evaluate_planting
 from ample_rows.core.setting_out.dial import Dial, dial_of, planting_in
@@ -38,6 +39,12 @@ def setting_out(planting: str, here: Garden) -> SettingOutAnswer:
         layouts=side_by_side(plan, planting, book),
         sowing=sowing_of(found.report, found.crop, grown.plants_per_station or 1),
     )
+
+
+@router.get("/plantings/{planting}/elsewhere")
+def other_places(planting: str, here: Garden) -> tuple[Elsewhere, ...]:
+    """Where else a planting could stand for its whole time and give more."""
+    return elsewhere(here.plan, planting, here.book)
 
 
 @router.get("/places/{place}/starters")

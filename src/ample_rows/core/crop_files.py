@@ -3,8 +3,6 @@
 What cannot be used is told with its line, record, field and reason; the rest is taken.
 """
 
-import csv
-import io
 import json
 import re
 import tomllib
@@ -15,6 +13,7 @@ from typing import Any, Literal
 import tomli_w
 from pydantic import ValidationError
 
+from ample_rows.core import csv_text
 from ample_rows.core import plan as p
 from ample_rows.core.crop_fields import BY_KEY, FIELDS, figure
 from ample_rows.core.own_crops import book_with
@@ -65,15 +64,11 @@ def _parts(value: object) -> list[object]:
 def book_csv(own: tuple[p.OwnCrop, ...], book: Book) -> str:
     """Every crop as a garden has it: a row each, a column for each figure."""
     begun = {crop.id: crop.like for crop in own if crop.like is not None}
-    out = io.StringIO()
-    writer = csv.writer(out)
-    writer.writerow(["id", "like", *(field.key for field in FIELDS)])
+    rows: list[list[object]] = [["id", "like", *(field.key for field in FIELDS)]]
     for crop in book.crops.values():
         values = [figure(crop, field.key) for field in FIELDS]
-        writer.writerow(
-            [crop.id, begun.get(crop.id, ""), *("" if v is None else v for v in values)]
-        )
-    return out.getvalue()
+        rows.append([crop.id, begun.get(crop.id, ""), *("" if v is None else v for v in values)])
+    return csv_text.written(rows)
 
 
 def read_crop_file(text: str, kind: Kind, book: Book) -> CropFile:
@@ -173,16 +168,14 @@ def _line_of(key: str, lines: list[str], head: int, end: int) -> int:
 
 
 def _csv_records(text: str) -> Iterator[_Record]:
-    reader = csv.DictReader(io.StringIO(text.removeprefix("\ufeff")))
-    if "id" not in (reader.fieldnames or ()):
+    head = text.partition("\n")[0]
+    if "id" not in re.split(r"[,;\t]", head.strip().removeprefix("\ufeff")):
         raise PlanFaultsError.one("file", "its first line must name the columns, one of them id")
-    for row in reader:
-        cells = {k: v.strip() for k, v in row.items() if k and isinstance(v, str) and v.strip()}
+    for line, cells in csv_text.read(text):
         ident, like = cells.pop("id", ""), cells.pop("like", None)
-        if not ident:
-            continue
-        figures = {key: _cell(key, value) for key, value in cells.items()}
-        yield _Record(reader.line_num, ident, like, figures, {})
+        if ident:
+            figures = {key: _cell(key, value) for key, value in cells.items()}
+            yield _Record(line, ident, like, figures, {})
 
 
 def _cell(key: str, text: str) -> float | int | str:

@@ -452,6 +452,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/plantings/{planting}/elsewhere": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Other Places
+         * @description Where else a planting could stand for its whole time and give more.
+         */
+        get: operations["other_places_api_gardens__slug__plantings__planting__elsewhere_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{slug}/places/{place}/starters": {
         parameters: {
             query?: never;
@@ -1768,6 +1788,26 @@ export interface components {
             version: number;
             /** Edit */
             edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["Together-Input"] | components["schemas"]["ReplacePlan"];
+        };
+        /**
+         * Elsewhere
+         * @description A planting as it would do in another place, and the edit that moves it there.
+         */
+        Elsewhere: {
+            /** Place */
+            place: string;
+            /** Label */
+            label: string;
+            /** Cells */
+            cells: string[];
+            /** Plants */
+            plants: number;
+            /** Kg */
+            kg: number;
+            /** Gain Kg */
+            gain_kg: number;
+            /** Edit */
+            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
         };
         /**
          * Factors
@@ -6326,6 +6366,79 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SettingOutAnswer"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    other_places_api_gardens__slug__plantings__planting__elsewhere_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                planting: string;
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Elsewhere"][];
                 };
             };
             /** @description The request cannot be read */

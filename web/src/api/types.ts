@@ -33,6 +33,7 @@ export type Method = Schemas['Method'];
 export type SchoolFigures = Schemas['SchoolFigures'];
 export type MarkingSheet = Schemas['MarkingSheet'];
 export type PlantingMarks = Schemas['PlantingMarks'];
+export type Elsewhere = Schemas['Elsewhere'];
 export type TrainingSystem = Schemas['TrainingSystem'];
 export type SunMap = Schemas['SunMap'];
 export type SetOutSheet = Schemas['SetOutSheet'];

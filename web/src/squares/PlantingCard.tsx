@@ -10,6 +10,7 @@ import { Sum } from '../ledger/Working';
 import { dayOf, isoOf, shortWords, words } from '../time/day';
 import { readLength } from '../units/units';
 import { Climbs } from './Climbs';
+import { Elsewhere } from './Elsewhere';
 import { LAYOUTS, STARTS } from './words';
 
 interface Props {
@@ -113,6 +114,12 @@ export function PlantingCard({ state, planting, report, place, chosen, onEdit }:
           Remove
         </button>
       </p>
+      <Elsewhere
+        slug={state.head.slug}
+        version={state.head.version}
+        planting={planting.id}
+        onEdit={onEdit}
+      />
       <Sum title={`From ${words(dayOf(report.start_date))}`} terms={[...report.working]} />
     </div>
   );

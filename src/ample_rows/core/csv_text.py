@@ -1,0 +1,41 @@
+"""Tables as CSV text, and back: the core reads no files, so these are lines and strings."""
+
+import csv
+from collections.abc import Iterable, Iterator
+
+_FORMULA = ("=", "+", "-", "@", "\t", "\r")
+
+
+class _Lines(list[str]):
+    """What the CSV writer writes to."""
+
+    def write(self, line: str) -> None:
+        self.append(line)
+
+
+def written(rows: Iterable[Iterable[object]]) -> str:
+    """Rows as CSV; words that a spreadsheet would take for a formula are quoted from it."""
+    lines = _Lines()
+    csv.writer(lines).writerows([[_plain(cell) for cell in row] for row in rows])
+    return "".join(lines)
+
+
+def read(text: str) -> Iterator[tuple[int, dict[str, str]]]:
+    """Each row below the head by column, with its line; empty cells are left out.
+
+    Commas, semicolons or tabs part the columns, whichever the head has most of.
+    """
+    lines = text.removeprefix("\ufeff").splitlines(keepends=True)
+    head = lines[0] if lines else ""
+    reader = csv.DictReader(lines, delimiter=max(",;\t", key=head.count))
+    for row in reader:
+        cells = {k: v.strip() for k, v in row.items() if k and isinstance(v, str) and v.strip()}
+        yield reader.line_num, {key: _unquoted(value) for key, value in cells.items()}
+
+
+def _plain(cell: object) -> object:
+    return f"'{cell}" if isinstance(cell, str) and cell.startswith(_FORMULA) else cell
+
+
+def _unquoted(text: str) -> str:
+    return text[1:] if text[:1] == "'" and text[1:].startswith(_FORMULA) else text

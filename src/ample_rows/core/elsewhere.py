@@ -1,0 +1,116 @@
+"""Other places for a planting: where as many squares are free for its time, and it does better."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+from datetime import date
+
+from ample_rows.core import plan as p
+from ample_rows.core.cells import Grid, grid_of
+from ample_rows.core.edits import ChangePlanting, Edit, Together
+from ample_rows.core.evaluate import evaluate_place, place_case
+from ample_rows.core.planting import evaluate_planting
+from ample_rows.core.reference import Book
+from ample_rows.core.report import PlantingReport
+from ample_rows.core.setting_out.dial import planting_in
+
+Block = tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Elsewhere:
+    """A planting as it would do in another place, and the edit that moves it there."""
+
+    place: str
+    label: str
+    cells: tuple[str, ...]
+    plants: int
+    kg: float
+    gain_kg: float
+    edit: Edit
+
+
+def elsewhere(plan: p.Plan, planting_id: str, book: Book) -> tuple[Elsewhere, ...]:
+    """Where else a planting could stand for its whole time and give more, the best first.
+
+    Raises:
+        PlanFaultsError: There is no such planting.
+    """
+    planting = planting_in(plan, planting_id)
+    own = evaluate_planting(planting, place_case(plan, planting.place, book)).report
+    found = [
+        there
+        for place in plan.places
+        if place.id != planting.place
+        for there in _in_place(plan, planting, own, place, book)
+    ]
+    return tuple(sorted(found, key=lambda there: -there.gain_kg))
+
+
+def _in_place(
+    plan: p.Plan, planting: p.Planting, own: PlantingReport, place: p.Place, book: Book
+) -> Iterator[Elsewhere]:
+    here = place_case(plan, place.id, book)
+    standing = evaluate_place(here, tuple(g for g in plan.plantings if g.place == place.id))
+    block = _free_block(place, own, standing.plantings)
+    if not block:
+        return
+    changes: dict[str, object] = {"support": None, "run_cm": None, "follows": None}
+    moved = planting.model_copy(update={"place": place.id, "cells": block, **changes})
+    there = evaluate_planting(moved, here)
+    short = there.depth.verdict in ("too-shallow", "root-too-long")
+    gain = there.report.harvest_kg.p50 - own.harvest_kg.p50
+    if short or there.climbs_without_support or there.report.plants == 0 or gain <= 0:
+        return
+    yield Elsewhere(
+        place=place.id,
+        label=place.label,
+        cells=block,
+        plants=there.report.plants,
+        kg=there.report.harvest_kg.p50,
+        gain_kg=gain,
+        edit=_move(plan, planting, {"place": place.id, "cells": list(block), **changes}),
+    )
+
+
+def _move(plan: p.Plan, planting: p.Planting, changes: dict[str, object]) -> Edit:
+    """The move, and the parting from what followed it in its old place."""
+    move = ChangePlanting(id=planting.id, changes=changes)
+    after = [g.id for g in plan.plantings if g.follows == planting.id]
+    if not after:
+        return move
+    parted = [ChangePlanting(id=ident, changes={"follows": None}) for ident in after]
+    return Together(edits=[move, *parted])
+
+
+def _free_block(place: p.Place, own: PlantingReport, standing: tuple[PlantingReport, ...]) -> Block:
+    """The first rectangle of about as many whole squares that is free for the planting's time."""
+    grid = grid_of(place)
+    held = {address for h in place.held for address in h.cells}
+    taken = {cell for r in standing if _meet(own, r) for cell in r.cells}
+    free = {
+        cell.spot: cell.address
+        for cell in grid.cells.values()
+        if cell.whole and cell.address not in taken | held
+    }
+    wanted = max(1, len(own.cells))
+    for columns, rows in _rectangles(wanted, grid):
+        for column, row in sorted(free):
+            spots = [(column + i, row + j) for i in range(columns) for j in range(rows)]
+            if all(spot in free for spot in spots):
+                return tuple(free[spot] for spot in spots)
+    return ()
+
+
+def _rectangles(count: int, grid: Grid) -> list[tuple[int, int]]:
+    """Sizes of rectangles that hold at least so many squares, the fewest and squarest first."""
+    sizes = [
+        (columns, -(-count // columns))
+        for columns in range(1, grid.columns + 1)
+        if -(-count // columns) <= grid.rows
+    ]
+    return sorted(sizes, key=lambda size: (size[0] * size[1], abs(size[0] - size[1])))
+
+
+def _meet(one: PlantingReport, other: PlantingReport) -> bool:
+    until = one.clear_date or date.max
+    return one.start_date < (other.clear_date or date.max) and other.start_date < until
