@@ -75,9 +75,21 @@ def test_leaves_meet_sooner_and_the_air_grows_worse_where_plants_stand_closer(di
     assert close.leaves_meet is not None
     assert wide.leaves_meet is None or close.leaves_meet < wide.leaves_meet
     assert close.closed_weeks > wide.closed_weeks
-    assert (close.air, wide.air) == (BOOK.airs["crowded"].words, BOOK.airs["touching"].words) or (
-        close.air != wide.air
-    )
+    assert (close.air, wide.air) == (BOOK.airs["crowded"].words, BOOK.airs["open"].words)
+
+
+@pytest.mark.parametrize("layout", ["merged", "rows"])
+def test_the_books_own_spacing_is_the_usual_one(dialled, layout):
+    dial = dialled(planting("onion", "all", start="set", layout=layout))
+    own = next(p for p in dial.points if p.spacing_cm == pytest.approx(dial.reference_cm))
+    assert own.air == BOOK.airs["usual"].words
+
+
+def test_a_clump_that_keeps_its_ground_is_as_close_as_usual(read):
+    plan = read(document(planting("onion", "all", start="set")))
+    by = {laid.layout: laid.found.air for laid in side_by_side(plan, "p1", BOOK)}
+    assert by["stations"] == by["merged"] == BOOK.airs["usual"].words
+    assert by["band"] == BOOK.airs["crowded"].words
 
 
 def test_the_dial_says_what_a_change_would_bring(dialled):

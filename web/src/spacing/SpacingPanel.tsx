@@ -115,7 +115,8 @@ function Figures({ point }: { point: Closeness }) {
   }
   if (point.leaves_meet) rows.push(['Leaves meet', shortWords(dayOf(point.leaves_meet))]);
   const weeks = Math.round(point.closed_weeks);
-  const closed = weeks > 0 ? `Closed for ${weeks === 1 ? 'a week' : `${weeks} weeks`}. ` : '';
+  const closed =
+    weeks > 0 ? `Leaves stay closed for ${weeks === 1 ? 'a week' : `${weeks} weeks`}. ` : '';
   return (
     <>
       <dl className="grid grid-cols-2 gap-x-4">
@@ -126,7 +127,7 @@ function Figures({ point }: { point: Closeness }) {
           </div>
         ))}
       </dl>
-      <p className="text-muted">{`${closed}At full size ${point.air}.`}</p>
+      <p className="text-muted">{`${closed}It stands ${point.air}.`}</p>
     </>
   );
 }

@@ -71,7 +71,10 @@ function Marks({ sheet, state }: { sheet: Sheet; state: HeldGarden }) {
           <caption className="sr-only">Plantings by tape</caption>
           <tbody>
             {plantings.map((planting) => (
-              <tr key={planting.planting} className="border-t border-faint align-top">
+              <tr
+                key={planting.planting}
+                className="border-t border-faint align-top max-sm:grid max-sm:grid-cols-[auto_auto_1fr]"
+              >
                 <td className="whitespace-nowrap pr-3 text-muted">
                   {shortWords(startOf(planting.planting))}
                 </td>
@@ -79,7 +82,7 @@ function Marks({ sheet, state }: { sheet: Sheet; state: HeldGarden }) {
                 <th scope="row" className="whitespace-nowrap pr-3 text-left font-semibold">
                   {`${planting.name}, ${planting.plants}`}
                 </th>
-                <td>{units.sentence(planting.words)}</td>
+                <td className="max-sm:col-span-3">{units.sentence(planting.words)}</td>
               </tr>
             ))}
           </tbody>

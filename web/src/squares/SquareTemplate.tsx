@@ -26,7 +26,7 @@ export function SquareTemplate({ marks, cellCm }: Props) {
       {each.map(({ column, row }) => (
         <svg
           key={`${column} ${row}`}
-          className="template-sheet"
+          className="template-sheet max-sm:h-auto max-sm:max-w-full"
           width={`${tileMm + 2 * MARGIN_MM}mm`}
           height={`${tileMm + 2 * MARGIN_MM + 10}mm`}
           viewBox={`${-MARGIN_MM} ${-MARGIN_MM} ${tileMm + 2 * MARGIN_MM} ${tileMm + 2 * MARGIN_MM + 10}`}

@@ -55,7 +55,7 @@ class LayoutWay(Record):
 
 
 class AirBand(Record):
-    """What a stand's air is like while canopy over spacing is at most `up_to`."""
+    """What a stand's air is like while the usual spacing over its own is at most `up_to`."""
 
     up_to: Size
     words: Text

@@ -85,9 +85,9 @@ def dial_of(plan: p.Plan, planting_id: str, book: Book) -> Dial:
     own = evaluate_planting(planting, here).report
     reference = _reference_cm(planting, crop, here, own)
     points = tuple(
-        _point(planting.model_copy(update={"spacing_cm": cm, "per_cell": None}), crop, here)
+        _point(planting, cm, crop, reference, here)
         if abs(cm - own.spacing_cm) > _SAME_CM
-        else closeness(own, crop, book)
+        else closeness(own, crop, reference, book)
         for cm in _spacings(reference, own.spacing_cm, book)
     )
     return Dial(
@@ -100,8 +100,12 @@ def dial_of(plan: p.Plan, planting_id: str, book: Book) -> Dial:
     )
 
 
-def closeness(report: PlantingReport, crop: Crop, book: Book) -> Closeness:
-    """What the dial tells of a planting as it has been evaluated."""
+def closeness(report: PlantingReport, crop: Crop, reference_cm: float, book: Book) -> Closeness:
+    """What the dial tells of a planting as it has been evaluated.
+
+    Args:
+        reference_cm: The spacing that growers usually give it, set out so.
+    """
     kg = report.harvest_kg.p50
     meet, weeks = _leaves(report)
     return Closeness(
@@ -114,13 +118,16 @@ def closeness(report: PlantingReport, crop: Crop, book: Book) -> Closeness:
         too_small_kg=too_small_kg(crop, report.kg_per_plant, kg, book),
         leaves_meet=meet,
         closed_weeks=weeks,
-        air=_air(report, book),
+        air=_air(report, reference_cm, book),
         positions_cm=report.positions_cm if report.plants <= _MOST_DRAWN else (),
     )
 
 
-def _point(planting: p.Planting, crop: Crop, here: PlaceCase) -> Closeness:
-    return closeness(evaluate_planting(planting, here).report, crop, here.book)
+def _point(
+    planting: p.Planting, spacing_cm: float, crop: Crop, reference_cm: float, here: PlaceCase
+) -> Closeness:
+    tried = planting.model_copy(update={"spacing_cm": spacing_cm, "per_cell": None})
+    return closeness(evaluate_planting(tried, here).report, crop, reference_cm, here.book)
 
 
 def _reference_cm(planting: p.Planting, crop: Crop, here: PlaceCase, own: PlantingReport) -> float:
@@ -157,8 +164,10 @@ def _leaves(report: PlantingReport) -> tuple[date | None, float]:
     return first, len(closed) * growth.step_days / 7
 
 
-def _air(report: PlantingReport, book: Book) -> str:
-    ratio = max(report.growth.canopy_cm) / report.spacing_cm
+def _air(report: PlantingReport, reference_cm: float, book: Book) -> str:
+    """How the leaves stand against the crop's usual spacing; a station's plants share its room."""
+    each = len(report.positions_cm) / max(1, len(set(report.positions_cm)))
+    ratio = reference_cm / (report.spacing_cm / math.sqrt(max(1.0, each)))
     return next(band.words for band in book.airs.values() if ratio <= band.up_to)
 
 

@@ -47,13 +47,14 @@ def side_by_side(plan: p.Plan, planting_id: str, book: Book) -> tuple[LaidOut, .
             continue
         changes = {} if layout == own else _changes(planting, crop, layout, book)
         tried = planting.model_copy(update=changes)
+        reference = crop.in_row_cm if layout == "rows" else crop.spacing_cm
         found.append(
             LaidOut(
                 layout=layout,
                 label=way.label,
                 own=layout == own,
                 per_station=tried.plants_per_station or 1,
-                found=closeness(evaluate_planting(tried, here).report, crop, book),
+                found=closeness(evaluate_planting(tried, here).report, crop, reference, book),
                 hoe=way.hoe,
                 drip=way.drip,
                 suits=way.suits,
