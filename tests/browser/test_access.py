@@ -18,6 +18,7 @@ SCREENS = {
     "crop book": "/gardens/lantern-court/crops?crop=cucumber&place=low",
     "methods": "/gardens/lantern-court/methods",
     "marking": "/gardens/lantern-court/places/south/marking",
+    "support": "/gardens/lantern-court/places/border/supports",
     "feeding": "/gardens/lantern-court/soil?view=feeding",
     "garden": "/gardens/lantern-court/garden",
     "new place": "/gardens/lantern-court/places/new",

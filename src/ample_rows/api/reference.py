@@ -17,6 +17,7 @@ from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.reference import (
     Animal,
     Crop,
+    Footing,
     Material,
     Mix,
     SoftMatter,
@@ -70,6 +71,12 @@ def ingredients() -> dict[str, SoilIngredient]:
 def soft_matter() -> dict[str, SoftMatter]:
     """Soft matter to lay on, dig in or bury, by name."""
     return load_book().soft
+
+
+@router.get("/footings")
+def footings() -> dict[str, Footing]:
+    """How posts stand, and what takes the push of the wind."""
+    return load_book().footings
 
 
 @router.get("/trainings")

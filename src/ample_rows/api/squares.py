@@ -9,6 +9,7 @@ from ample_rows.api.problems import RESPONSES
 from ample_rows.core.depth_schools import SchoolFigures, depth_schools
 from ample_rows.core.elsewhere import Elsewhere, elsewhere
 from ample_rows.core.evaluate import place_case
+from ample_rows.core.growing_up.builder import SupportSheet, support_sheet
 from ample_rows.core.planting import evaluate_planting
 from ample_rows.core.setting_out.dial import Dial, dial_of, planting_in
 from ample_rows.core.setting_out.marking import MarkingSheet, marking_sheet
@@ -63,3 +64,9 @@ def schools(place: str, here: Garden) -> tuple[SchoolFigures, ...]:
 def marking(place: str, here: Garden) -> MarkingSheet:
     """The grid's own strings and every planting of a place, by tape and line."""
     return marking_sheet(here.plan, place, here.book)
+
+
+@router.get("/places/{place}/supports/{support}")
+def support(place: str, support: str, here: Garden) -> SupportSheet:
+    """One support from plan to post hole: bill, posts, load, wind and drawing."""
+    return support_sheet(here.plan, place, support, here.book)

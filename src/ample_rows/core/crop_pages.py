@@ -9,10 +9,10 @@ from ample_rows.core.cases import PlaceCase
 from ample_rows.core.crop_fields import FIELDS, CropField, Value, figure
 from ample_rows.core.evaluate import place_cases, setting_of
 from ample_rows.core.ground.bears import best_months
+from ample_rows.core.growing_up.ways_up import WayUp, ways_up
 from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.reference import Book, Crop, Trait
 from ample_rows.core.roots import depth_policy, judge_depth, soil_depth
-from ample_rows.core.ways_up import WayUp, ways_up
 
 _FIT_CM = 0.01
 

@@ -2,7 +2,7 @@
 
 import numpy as np
 
-from ample_rows.core import harvest, notes, places, roots, supports
+from ample_rows.core import harvest, notes, places, roots
 from ample_rows.core import plan as p
 from ample_rows.core.cases import Evaluated, Setting
 from ample_rows.core.cells import grid_of
@@ -11,6 +11,7 @@ from ample_rows.core.ground.frame import Points, inner_rings_m, outer_ring_m
 from ample_rows.core.ground.place_sun import PlaceSun
 from ample_rows.core.ground.reach import beyond_rings_m
 from ample_rows.core.ground.surroundings import Surroundings
+from ample_rows.core.growing_up.materials import stood
 from ample_rows.core.harvest import Draws
 from ample_rows.core.lattice import Point
 from ample_rows.core.place_water import lines_for, wanted_in_a_dry_week
@@ -223,25 +224,21 @@ def _place_working(
 def supports_of(place: p.Place, setting: Setting, book: Book) -> tuple[SupportReport, ...]:
     found = []
     for support in place.supports:
-        edge = supports.edge_of(
-            place, support, latitude=setting.latitude, north_deg=setting.north_deg
-        )
-        if edge is None:
+        up = stood(place, support, book, latitude=setting.latitude, north_deg=setting.north_deg)
+        if up is None:
             continue
-        system = book.trainings[support.system]
-        height = supports.height_cm(support, system)
         found.append(
             SupportReport(
                 id=support.id,
                 system=support.system,
-                label=system.label,
-                line_cm=(edge.start, edge.end),
-                facing_deg=edge.facing_deg,
-                height_cm=height,
-                footprint_cm=system.footprint_cm,
-                posts=supports.post_count(edge.length_cm, system),
-                post_length_cm=height + (system.post_buried_cm or 0.0),
-                caution=system.caution,
+                label=up.system.label,
+                line_cm=(up.run.at(up.run.from_cm, 0), up.run.at(up.run.to_cm, 0)),
+                facing_deg=up.run.edge.facing_deg,
+                height_cm=up.height_cm,
+                footprint_cm=up.system.footprint_cm,
+                posts=0 if up.arch else len(up.bays.posts_at_cm),
+                post_length_cm=up.post_length_cm,
+                caution=up.system.caution,
             )
         )
     return tuple(found)

@@ -3,10 +3,11 @@
 from datetime import date, timedelta
 from functools import lru_cache
 
-from ample_rows.core import harvest, places, roots, season, stand, supports
+from ample_rows.core import harvest, places, roots, season, stand
 from ample_rows.core import plan as p
 from ample_rows.core.cases import Case, Evaluated, Light, Outcome, PlaceCase, SetOut
 from ample_rows.core.cells import DEFAULT_CELL_CM
+from ample_rows.core.growing_up import supports
 from ample_rows.core.growth import growth_of
 from ample_rows.core.harvest import Factors
 from ample_rows.core.lattice import Point

@@ -5,10 +5,11 @@ from datetime import date
 from typing import Literal
 
 from ample_rows.core import plan as p
-from ample_rows.core import season, supports
+from ample_rows.core import season
 from ample_rows.core.cases import Evaluated, PlaceCase
 from ample_rows.core.cells import grid_of
 from ample_rows.core.evaluate import evaluate_place, place_case
+from ample_rows.core.growing_up import supports
 from ample_rows.core.harvest import Quantiles
 from ample_rows.core.notes import day_words
 from ample_rows.core.planting import evaluate_planting

@@ -5,7 +5,6 @@ from collections import defaultdict
 from dataclasses import dataclass, replace
 
 from ample_rows.core import plan as p
-from ample_rows.core import supports
 from ample_rows.core.cases import Setting
 from ample_rows.core.cells import Grid, grid_of
 from ample_rows.core.edits import ChangePlace, Edit, Plant, Together
@@ -18,6 +17,7 @@ from ample_rows.core.filling import (
     planted_with,
     why_not,
 )
+from ample_rows.core.growing_up import supports
 from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.reference import Book, Starter, StarterEntry
 

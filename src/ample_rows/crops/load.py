@@ -18,6 +18,7 @@ from ample_rows.core.reference import (
     Crop,
     DepthPolicy,
     FeederClass,
+    Footing,
     HarvestedPart,
     LayoutWay,
     MadeUpClimate,
@@ -108,9 +109,10 @@ def load_book() -> Book:
     family_files = sorted((root / "families").iterdir(), key=lambda f: f.name)
     texts = {f.name: f.read_text("utf-8") for f in family_files if f.name.endswith(".toml")}
     policies = _toml(tables / "policies.toml")
+    growing_up = _toml(tables / "growing_up.toml")
     reach, soil = _toml(tables / "reach.toml"), _toml(tables / "soil.toml")
     packings = json.loads((tables / "packings.json").read_text("utf-8"))
-    trainings = _table(TrainingSystem, policies["training"], "policies.toml")
+    trainings = _table(TrainingSystem, growing_up["training"], "growing_up.toml")
     traits = _table(Trait, policies["trait"], "policies.toml")
     crops = [crop for name, text in texts.items() for crop in read_family(text, file_name=name)]
     return Book(
@@ -123,6 +125,7 @@ def load_book() -> Book:
         airs=_table(AirBand, policies["air"], "policies.toml"),
         picking_shapes=_table(PickingShape, policies["picking"], "policies.toml"),
         trainings=trainings,
+        footings=_table(Footing, growing_up["footing"], "growing_up.toml"),
         workers=_table(Worker, reach["worker"], "reach.toml"),
         climates=_table(MadeUpClimate, _toml(tables / "climates.toml")["climate"], "climates.toml"),
         materials=_table(Material, _toml(tables / "materials.toml")["material"], "materials.toml"),

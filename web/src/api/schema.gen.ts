@@ -532,6 +532,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/places/{place}/supports/{support}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Support
+         * @description One support from plan to post hole: bill, posts, load, wind and drawing.
+         */
+        get: operations["support_api_gardens__slug__places__place__supports__support__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{slug}/crop-book": {
         parameters: {
             query?: never;
@@ -744,6 +764,26 @@ export interface paths {
          * @description Soft matter to lay on, dig in or bury, by name.
          */
         get: operations["soft_matter_api_soft_matter_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/footings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Footings
+         * @description How posts stand, and what takes the push of the wind.
+         */
+        get: operations["footings_api_footings_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1001,6 +1041,25 @@ export interface components {
             source: string;
         };
         /**
+         * Arch
+         * @description A mesh bent over a span: its legs, its height, and its line from foot to foot. [cm]
+         */
+        Arch: {
+            /** Mesh Cm */
+            mesh_cm: number;
+            /** Span Cm */
+            span_cm: number;
+            /** Legs Cm */
+            legs_cm: number;
+            /** Height Cm */
+            height_cm: number;
+            /** Line Cm */
+            line_cm: [
+                number,
+                number
+            ][];
+        };
+        /**
          * Bag
          * @description A bag as sold: its litres and its price; a pressed bale also opens to more litres.
          */
@@ -1027,6 +1086,22 @@ export interface components {
             length_cm: number;
             /** Cuts Cm */
             cuts_cm: number[];
+        };
+        /**
+         * Bays
+         * @description Posts along a run, from its beginning, and the bays between them. [cm]
+         *
+         *     `over_cm` is what is left beyond the outer posts, the same at both ends.
+         */
+        Bays: {
+            /** Posts At Cm */
+            posts_at_cm: number[];
+            /** Bay Cm */
+            bay_cm: number;
+            /** Openings */
+            openings: number | null;
+            /** Over Cm */
+            over_cm: number;
         };
         /**
          * BillLine
@@ -1927,6 +2002,37 @@ export interface components {
             /** Edit */
             edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
         };
+        /**
+         * Footing
+         * @description How a post stands, and what takes the push of the wind on it.
+         */
+        Footing: {
+            /** Label */
+            label: string;
+            /**
+             * Holds Across
+             * @enum {string}
+             */
+            holds_across: "ground" | "concrete" | "frame" | "stays";
+            /** Piece */
+            piece?: string | null;
+            /**
+             * Pieces A Post
+             * @default 0
+             */
+            pieces_a_post: number;
+            /** Words */
+            words: string;
+            /** Caution */
+            caution?: string | null;
+            /**
+             * Status
+             * @enum {string}
+             */
+            status: "measured" | "derived" | "judged";
+            /** Source */
+            source: string;
+        };
         /** ForgetLayout */
         ForgetLayout: {
             /**
@@ -2350,6 +2456,18 @@ export interface components {
             marks_cm: number[];
         };
         /**
+         * Load
+         * @description The most that one metre carries, and when from. [kg a metre]
+         */
+        Load: {
+            /** Kg M */
+            kg_m: number;
+            /** On */
+            on: string | null;
+            /** Working */
+            working: components["schemas"]["Term"][];
+        };
+        /**
          * Loads
          * @description Loads of the grower's own vehicle, by whichever of volume and weight limits. [kg]
          */
@@ -2396,7 +2514,7 @@ export interface components {
          * @description A material by what it is used for, the unit it is priced in, and the years it lasts.
          *
          *     `dries` is the water that a container of it wants, against a tight wall; `roll_cm` are the
-         *     widths in which a sheet is usually sold.
+         *     widths in which a sheet is usually sold; twine spans `most_span_cm` at most between posts.
          */
         Material: {
             /** Label */
@@ -2410,7 +2528,7 @@ export interface components {
              * Unit
              * @enum {string}
              */
-            unit: "m" | "m2" | "piece";
+            unit: "m" | "m2" | "piece" | "L";
             life_years: components["schemas"]["Years"];
             /**
              * Dries
@@ -2422,6 +2540,8 @@ export interface components {
              * @default []
              */
             roll_cm: number[];
+            /** Most Span Cm */
+            most_span_cm?: number | null;
             /** Heat */
             heat?: string | null;
             /** Caution */
@@ -2618,6 +2738,40 @@ export interface components {
             root_reach_m?: number | null;
         } & {
             [key: string]: unknown;
+        };
+        /**
+         * OnSupport
+         * @description A planting along a support, for the drawing. [cm]
+         */
+        OnSupport: {
+            /** Planting */
+            planting: string;
+            /** Name */
+            name: string;
+            /** Mark */
+            mark: string;
+            /** Family */
+            family: string;
+            /** From Cm */
+            from_cm: number;
+            /** To Cm */
+            to_cm: number;
+            /** Height Cm */
+            height_cm: number;
+            /** Plants */
+            plants: number;
+            /**
+             * Start
+             * Format: date
+             */
+            start: string;
+            /**
+             * Clear
+             * Format: date
+             */
+            clear: string;
+            /** At The Top */
+            at_the_top: string;
         };
         /**
          * Option
@@ -2903,6 +3057,8 @@ export interface components {
             hours_loosen: number;
             /** Hours Fill */
             hours_fill: number;
+            /** Hours Supports */
+            hours_supports: number;
             /** Hours */
             hours: number;
         };
@@ -3660,7 +3816,8 @@ export interface components {
         /**
          * Site
          * @description The yard. `horizon_deg`: height of the hills all round, evenly from north, clockwise;
-         *     `wind_from_deg`: where the strongest wind comes from, clockwise from true north.
+         *     `wind_from_deg`: where the strongest wind comes from, clockwise from true north, and
+         *     `design_wind_m_s` how fast a gust of it is reckoned with, from the local code.
          */
         Site: {
             /** Outline M */
@@ -3700,6 +3857,8 @@ export interface components {
             ] | null;
             /** Wind From Deg */
             wind_from_deg?: number | null;
+            /** Design Wind M S */
+            design_wind_m_s?: number | null;
             /**
              * Animals
              * @default []
@@ -4101,6 +4260,9 @@ export interface components {
         /**
          * Support
          * @description Something to climb on, along one edge of a place.
+         *
+         *     `run_cm` is the stretch of the edge it stands on, the whole edge where it is left out. An
+         *     arch spans `span_cm` between its feet from a mesh of `mesh_cm`.
          */
         Support: {
             /** Id */
@@ -4111,8 +4273,103 @@ export interface components {
             height_cm?: number | null;
             /** System */
             system: string;
+            /** Run Cm */
+            run_cm?: [
+                number,
+                number
+            ] | null;
+            /** Opening Cm */
+            opening_cm?: number | null;
+            /** Post Spacing Cm */
+            post_spacing_cm?: number | null;
+            /** Post Diameter Cm */
+            post_diameter_cm?: number | null;
+            /** Footing */
+            footing?: string | null;
+            /** Twine */
+            twine?: string | null;
+            /** Mesh Cm */
+            mesh_cm?: number | null;
+            /** Span Cm */
+            span_cm?: number | null;
         } & {
             [key: string]: unknown;
+        };
+        /**
+         * SupportBuild
+         * @description What a way of growing up is built from, and how it meets the wind and the sun.
+         *
+         *     A `sheet` of net or mesh hangs between posts, its openings as they are sold, the usual one
+         *     first; `rails` lines of `rail` run along them. Tiers of twine follow the crop up. What needs
+         *     no line of support takes pieces for each plant or square metre. `stops_wind` is the share of
+         *     a leafed face that the wind meets; `passes_leafed` and `passes_bare` the sun that comes
+         *     through.
+         */
+        SupportBuild: {
+            /** Sheet */
+            sheet?: string | null;
+            /**
+             * Openings Cm
+             * @default []
+             */
+            openings_cm: number[];
+            /** Rail */
+            rail?: string | null;
+            /**
+             * Rails
+             * @default 0
+             */
+            rails: number;
+            /**
+             * Twine Tier Every Cm
+             * @default 0
+             */
+            twine_tier_every_cm: number;
+            /**
+             * String Per Plant
+             * @default false
+             */
+            string_per_plant: boolean;
+            /**
+             * Tie Every Cm
+             * @default 0
+             */
+            tie_every_cm: number;
+            /**
+             * Lean Deg
+             * @default 0
+             */
+            lean_deg: number;
+            /**
+             * Bent
+             * @default false
+             */
+            bent: boolean;
+            /** Piece */
+            piece?: string | null;
+            /**
+             * Pieces A Plant
+             * @default 0
+             */
+            pieces_a_plant: number;
+            /**
+             * Pieces A M2
+             * @default 0
+             */
+            pieces_a_m2: number;
+            /** Stops Wind */
+            stops_wind: number;
+            /** Passes Leafed */
+            passes_leafed: number;
+            /** Passes Bare */
+            passes_bare: number;
+            /**
+             * Status
+             * @enum {string}
+             */
+            status: "measured" | "derived" | "judged";
+            /** Source */
+            source: string;
         };
         /**
          * SupportReport
@@ -4148,6 +4405,71 @@ export interface components {
             post_length_cm: number;
             /** Caution */
             caution: string | null;
+        };
+        /**
+         * SupportSheet
+         * @description Everything to put up one support and to trust it. [cm, hours, money]
+         */
+        SupportSheet: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /**
+             * Facing
+             * @enum {string}
+             */
+            facing: "north" | "northeast" | "east" | "southeast" | "south" | "southwest" | "west" | "northwest";
+            /** Height Cm */
+            height_cm: number;
+            /** Run From Cm */
+            run_from_cm: number;
+            /** Run Cm */
+            run_cm: number;
+            bays: components["schemas"]["Bays"];
+            /** Opening Cm */
+            opening_cm: number | null;
+            /** Footing */
+            footing: string;
+            /** Footing Words */
+            footing_words: string;
+            /** Post Diameter Cm */
+            post_diameter_cm: number;
+            /** Post Length Cm */
+            post_length_cm: number;
+            /** Buried Cm */
+            buried_cm: number;
+            /** Fill Cm */
+            fill_cm: number;
+            /** Lean Deg */
+            lean_deg: number;
+            /** Rails Cm */
+            rails_cm: number[];
+            /** Strings */
+            strings: boolean;
+            arch: components["schemas"]["Arch"] | null;
+            /** Crops */
+            crops: components["schemas"]["OnSupport"][];
+            /** Tiers */
+            tiers: components["schemas"]["Tier"][];
+            /** Lines */
+            lines: components["schemas"]["BillLine"][];
+            /** Missing */
+            missing: string[];
+            /** Cost */
+            cost: number | null;
+            /** Hours */
+            hours: number;
+            /** Put Up By */
+            put_up_by: string | null;
+            load: components["schemas"]["Load"];
+            /** Load A Bay Kg */
+            load_a_bay_kg: number;
+            wind: components["schemas"]["WindCheck"] | null;
+            /** Cautions */
+            cautions: string[];
+            /** Working */
+            working: components["schemas"]["Term"][];
         };
         /**
          * TakeLayout
@@ -4252,6 +4574,23 @@ export interface components {
             rule: string;
         };
         /**
+         * Tier
+         * @description A tier of twine, and the day by which the crop has grown to it. [cm]
+         */
+        Tier: {
+            /** Planting */
+            planting: string;
+            /** Name */
+            name: string;
+            /** Height Cm */
+            height_cm: number;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+        };
+        /**
          * Together
          * @description Several edits that stand or fall, and are undone, as one.
          */
@@ -4332,6 +4671,7 @@ export interface components {
             caution?: string | null;
             /** Source */
             source: string;
+            build: components["schemas"]["SupportBuild"];
         };
         /**
          * Trait
@@ -4576,6 +4916,29 @@ export interface components {
             kg_per_m2: number;
             /** Kpa */
             kpa: number;
+        };
+        /**
+         * WindCheck
+         * @description The push of the wind entered, what it asks of a post, and the gust this post stands to.
+         *
+         *     Push and what it asks are null where no wind is entered; `deep_enough_cm` is also null where
+         *     the ground does not take it, or no depth within reach would do. [N, cm, m/s]
+         */
+        WindCheck: {
+            /** Wind M S */
+            wind_m_s: number | null;
+            /** Push N */
+            push_n: number | null;
+            /** Deep Enough Cm */
+            deep_enough_cm: number | null;
+            /** Thick Enough Cm */
+            thick_enough_cm: number | null;
+            /** Stands To M S */
+            stands_to_m_s: number;
+            /** Words */
+            words: string;
+            /** Working */
+            working: components["schemas"]["Term"][];
         };
         /** WindowReport */
         WindowReport: {
@@ -6712,6 +7075,80 @@ export interface operations {
             };
         };
     };
+    support_api_gardens__slug__places__place__supports__support__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                place: string;
+                support: string;
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SupportSheet"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     index_api_gardens__slug__crop_book_get: {
         parameters: {
             query?: {
@@ -7452,6 +7889,78 @@ export interface operations {
                 content: {
                     "application/json": {
                         [key: string]: components["schemas"]["SoftMatter"];
+                    };
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    footings_api_footings_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: components["schemas"]["Footing"];
                     };
                 };
             };

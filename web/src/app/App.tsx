@@ -25,6 +25,9 @@ const SoilScreen = lazy(() =>
 const MarkingSheet = lazy(() =>
   import('../squares/MarkingSheet').then((part) => ({ default: part.MarkingSheet })),
 );
+const SupportScreen = lazy(() =>
+  import('../supports/SupportScreen').then((part) => ({ default: part.SupportScreen })),
+);
 const Methods = lazy(() => import('../book/Methods').then((part) => ({ default: part.Methods })));
 const CropBook = lazy(() =>
   import('../book/CropBook').then((part) => ({ default: part.CropBook })),
@@ -54,6 +57,10 @@ export function App() {
               <Route
                 path="/gardens/:garden/places/:place/marking"
                 element={<Within screen={MarkingSheet} />}
+              />
+              <Route
+                path="/gardens/:garden/places/:place/supports/:support?"
+                element={<Within screen={SupportScreen} />}
               />
               <Route path="/gardens/:garden/methods" element={<Within screen={Methods} />} />
               <Route path="/gardens/:garden/garden" element={<Within screen={GardenScreen} />} />

@@ -54,17 +54,20 @@ export function NumberField({
   name,
   label,
   hint,
+  placeholder,
 }: {
   form: Typed;
   name: string;
   label: string;
   hint?: string;
+  placeholder?: string;
 }) {
   return (
     <Field label={label} fault={form.faults[name]} {...(hint ? { hint } : {})}>
       <input
         value={form.typed[name] ?? ''}
         inputMode="decimal"
+        placeholder={placeholder}
         onChange={(event) => form.set(name, event.target.value)}
       />
     </Field>

@@ -17,7 +17,12 @@ interface Props {
   onSaved: () => void;
 }
 
-const UNIT_WORDS: Record<Material['unit'], string> = { m: 'a m', m2: 'a m²', piece: 'each' };
+const UNIT_WORDS: Record<Material['unit'], string> = {
+  m: 'a m',
+  m2: 'a m²',
+  piece: 'each',
+  L: 'a litre',
+};
 
 /** Boards as they are sold here, and what all else costs by its unit. */
 export function BuildPrices({ state, build, onEdit, onSaved }: Props) {

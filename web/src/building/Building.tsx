@@ -3,9 +3,9 @@ import { useState } from 'react';
 import type { HeldGarden } from '../api/merge';
 import type { BuildReport, Edit } from '../api/types';
 import { Heads } from '../app/Heads';
-import { useUnits } from '../app/preferences';
 import { useBuild } from '../soil/useSoil';
 import { Figure, Sum } from '../ledger/Working';
+import { BillTable, money } from './BillTable';
 import { BuildPrices } from './BuildPrices';
 import { CutList } from './CutList';
 import { PlacesToBuild } from './PlacesToBuild';
@@ -33,7 +33,7 @@ export function Building({ state, onEdit }: Props) {
         {build.boards.map((order) => (
           <CutList key={order.material} order={order} />
         ))}
-        {build.lines.length > 0 && <Lines build={build} />}
+        {build.lines.length > 0 && <BillTable caption="Besides the boards" lines={build.lines} />}
       </div>
       <aside className="side flex min-h-0 flex-col gap-3 overflow-y-auto border-l border-rule px-3 pb-3 pt-2">
         <section aria-labelledby="build-cost">
@@ -124,47 +124,4 @@ function Costs({ build }: { build: BuildReport }) {
       ))}
     </>
   );
-}
-
-function Lines({ build }: { build: BuildReport }) {
-  const units = useUnits();
-  return (
-    <table className="mt-4 w-full">
-      <caption className="mb-1 text-left font-semibold">Besides the boards</caption>
-      <Heads
-        columns={[
-          ['Material'],
-          ['How much', 'right'],
-          ['Lasts, years', 'right'],
-          ['Costs', 'right'],
-          ['a year', 'right'],
-        ]}
-      />
-      <tbody>
-        {build.lines.map((line) => (
-          <tr key={line.material} className="border-t border-faint">
-            <th scope="row" className="text-left font-normal first-letter:uppercase">
-              {line.label}
-            </th>
-            <td className="text-right">
-              {line.unit === 'm'
-                ? units.distance(tenths(line.amount))
-                : line.unit === 'm2'
-                  ? units.area(line.amount)
-                  : line.amount}
-            </td>
-            <td className="text-right">{`${line.low_years}–${line.high_years}`}</td>
-            <td className="text-right">{money(line.cost)}</td>
-            <td className="text-right">{money(line.a_year)}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
-  );
-}
-
-const tenths = (value: number) => Math.round(value * 10) / 10;
-
-function money(cost: number | null): string {
-  return cost === null ? 'no price' : cost.toFixed(2);
 }

@@ -210,6 +210,11 @@ function Workbench({ state, placeId }: { state: HeldGarden; placeId: string }) {
           <Link className="press" to={`/gardens/${slug}/places/${placeId}/marking`}>
             Mark out
           </Link>
+          {document.supports.length > 0 && (
+            <Link className="press" to={`/gardens/${slug}/places/${placeId}/supports`}>
+              Put up
+            </Link>
+          )}
           <button type="button" className="press" onClick={() => window.print()}>
             Print
           </button>

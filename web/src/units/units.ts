@@ -98,7 +98,7 @@ const imperial: Units = {
   perArea: (perM2) => significant(perM2 / SQUARE_FEET_PER_M2),
   sentence: (text) =>
     text.replace(
-      /(\d+(?:\.\d+)?) (cm|kg|g|L|m²|m|°C)(?![\p{L}\d])/gu,
+      /(\d+(?:\.\d+)?) (cm|kg|g|L|m²|m|°C)(?![\p{L}\d/])/gu,
       (_whole: string, figure: string, unit: string) => converted(Number(figure), unit),
     ),
   toField: (cm) => trimmed(cm / CM_PER_INCH, 2),

@@ -8,6 +8,7 @@ from ample_rows.core import plan as p
 from ample_rows.core.build.amounts import Chosen, amounts_of
 from ample_rows.core.build.cutting import Cutting, Stock, TooLongError, cut
 from ample_rows.core.build.frame import Frame, frame_of, pieces_of, sheet_of
+from ample_rows.core.build.lines import bill_lines
 from ample_rows.core.build.report import (
     BillLine,
     BoardOrder,
@@ -17,6 +18,7 @@ from ample_rows.core.build.report import (
     StageCost,
     StartCost,
 )
+from ample_rows.core.growing_up.put_up import supports_of_place
 from ample_rows.core.reference import Book
 from ample_rows.core.report import OrderReport, PlaceReport
 from ample_rows.core.soil.total import order_for
@@ -34,12 +36,11 @@ def bill_for(plan: p.Plan, reports: Iterable[PlaceReport], book: Book) -> BuildR
         reports: The chosen places as they are evaluated, for their soil and water lines.
     """
     chosen = [(found, r) for r in reports if (found := plan.place(r.id)) is not None]
-    build = plan.build or p.Build()
     wanted = [(place, r) for place, r in chosen if stage_of(place) != "standing"]
-    boards, lines, missing = _costed(wanted, build, book)
+    boards, lines, missing = _costed(plan, wanted, book)
     stages = tuple(_stage(name, chosen, plan, book) for name in STAGES)
     everything = [*(b.cost for b in boards), *(line.cost for line in lines)]
-    parts = tuple(_place_build(place, r, book) for place, r in chosen)
+    parts = tuple(_place_build(plan, place, r, book) for place, r in chosen)
     return BuildReport(
         places=parts,
         boards=boards,
@@ -88,16 +89,17 @@ def stage_of(place: p.Place) -> p.Stage:
 Costed = tuple[tuple[BoardOrder, ...], tuple[BillLine, ...], tuple[str, ...]]
 
 
-def _costed(chosen: Chosen, build: p.Build, book: Book) -> Costed:
+def _costed(plan: p.Plan, chosen: Chosen, book: Book) -> Costed:
     """Boards, other lines, and in words whatever has no board or price yet."""
+    build = plan.build or p.Build()
     frames = [found for place, _ in chosen if (found := frame_of(place, book)) is not None]
     amounts = amounts_of(chosen, frames, build, book)
+    for place, _ in chosen:
+        for name, amount in supports_of_place(plan, place.id, book)[0].items():
+            amounts[name] = amounts.get(name, 0.0) + amount
     boards, missing = _boards(frames, build, book)
-    lines = tuple(
-        _line(name, amount, build, book) for name, amount in amounts.items() if amount > 0
-    )
-    missing += [f"a price for {line.label}" for line in lines if line.cost is None]
-    return boards, lines, tuple(missing)
+    lines, unpriced = bill_lines(amounts, build, book)
+    return boards, lines, (*missing, *unpriced)
 
 
 def _boards(
@@ -153,22 +155,6 @@ def _cut_from(
     )
 
 
-def _line(name: str, amount: float, build: p.Build, book: Book) -> BillLine:
-    material = book.materials[name]
-    price = next((known.price for known in build.prices if known.material == name), None)
-    cost = None if price is None else amount * price
-    return BillLine(
-        material=name,
-        label=material.label,
-        amount=amount,
-        unit=material.unit,
-        cost=cost,
-        low_years=material.life_years.low,
-        high_years=material.life_years.high,
-        a_year=None if cost is None else cost / material.life_years.middle,
-    )
-
-
 def _summed(costs: Iterable[float | None]) -> float:
     return sum(cost or 0.0 for cost in costs)
 
@@ -178,7 +164,7 @@ def _a_year(boards: Iterable[BoardOrder], lines: Iterable[BillLine], book: Book)
     return sum(frames) + sum(line.a_year or 0.0 for line in lines)
 
 
-def _place_build(place: p.Place, report: PlaceReport, book: Book) -> PlaceBuild:
+def _place_build(plan: p.Plan, place: p.Place, report: PlaceReport, book: Book) -> PlaceBuild:
     frame, sheet = frame_of(place, book), sheet_of(place, book)
     rows: list[PieceRow] = []
     if frame is not None:
@@ -192,6 +178,7 @@ def _place_build(place: p.Place, report: PlaceReport, book: Book) -> PlaceBuild:
     framing = _handled(frame, book) * book.value("hours_per_piece") if frame else 0.0
     loosening = area * report.layers.loosened_cm / 20 * book.value("hours_per_m2_loosened")
     filling = report.soil.order_litres / 1000 * book.value("hours_per_m3_moved")
+    _, putting_up = supports_of_place(plan, place.id, book)
     return PlaceBuild(
         place=place.id,
         label=place.label,
@@ -204,7 +191,8 @@ def _place_build(place: p.Place, report: PlaceReport, book: Book) -> PlaceBuild:
         hours_frame=framing,
         hours_loosen=loosening,
         hours_fill=filling,
-        hours=framing + loosening + filling,
+        hours_supports=putting_up,
+        hours=framing + loosening + filling + putting_up,
     )
 
 
@@ -218,7 +206,7 @@ def _stage(name: p.Stage, chosen: Chosen, plan: p.Plan, book: Book) -> StageCost
     here = [(place, r) for place, r in chosen if stage_of(place) == name]
     if name == "standing":
         return StageCost(name, len(here), 0.0, 0.0, 0.0, 0.0)
-    boards, lines, missing = _costed(here, plan.build or p.Build(), book)
+    boards, lines, missing = _costed(plan, here, book)
     order = order_for([r for _, r in here], _soil_left(name, chosen, plan.soil, book), book)
     build = _summed([*(b.cost for b in boards), *(line.cost for line in lines)])
     return StageCost(
@@ -227,7 +215,7 @@ def _stage(name: p.Stage, chosen: Chosen, plan: p.Plan, book: Book) -> StageCost
         litres=order.litres,
         soil_cost=cheapest_cost(order),
         build_cost=None if missing else build,
-        hours=sum(_place_build(place, r, book).hours for place, r in here),
+        hours=sum(_place_build(plan, place, r, book).hours for place, r in here),
     )
 
 

@@ -30,6 +30,7 @@ class PlaceBuild:
     hours_frame: float
     hours_loosen: float
     hours_fill: float
+    hours_supports: float
     hours: float
 
 

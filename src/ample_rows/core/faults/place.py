@@ -6,7 +6,7 @@ from datetime import timedelta
 from ample_rows.core import places
 from ample_rows.core import plan as p
 from ample_rows.core.cells import grid_of
-from ample_rows.core.faults.words import material_faults, not_a_cell, twice, unknown
+from ample_rows.core.faults.words import material_faults, not_a_cell, run_faults, twice, unknown
 from ample_rows.core.outlines import outline_fault
 from ample_rows.core.reading import Fault
 from ample_rows.core.reference import Book
@@ -66,8 +66,18 @@ def place_faults(place: p.Place, path: str, soil: p.Soil | None, book: Book) -> 
             held.add(address)
     yield from twice([s.id for s in place.supports], f"{path}.supports")
     for index, support in enumerate(place.supports):
-        if support.system not in book.trainings:
-            known = ", ".join(n for n, t in book.trainings.items() if t.needs_support)
-            yield Fault(
-                f"{path}.supports[{index}].system", f'"{support.system}" is unknown; use {known}'
-            )
+        yield from _support_faults(place, support, f"{path}.supports[{index}]", book)
+
+
+def _support_faults(place: p.Place, support: p.Support, path: str, book: Book) -> Iterator[Fault]:
+    if support.system not in book.trainings:
+        known = ", ".join(n for n, t in book.trainings.items() if t.needs_support)
+        yield Fault(f"{path}.system", f'"{support.system}" is unknown; use {known}')
+    if support.footing is not None and support.footing not in book.footings:
+        yield Fault(f"{path}.footing", unknown(support.footing, "footing", book.footings))
+    if support.twine is not None:
+        yield from material_faults(support.twine, f"{path}.twine", "support", book)
+    if support.run_cm is not None:
+        # Which edge it is needs the garden's latitude; no stretch is longer than the longest.
+        longest = max((edge.length_cm for edge in places.edges(place, 0.0)), default=0.0)
+        yield from run_faults(support.run_cm, longest, f"{path}.run_cm")

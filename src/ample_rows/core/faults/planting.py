@@ -3,10 +3,11 @@
 from collections.abc import Iterator
 from datetime import date
 
-from ample_rows.core import places, stand, supports
+from ample_rows.core import places, stand
 from ample_rows.core import plan as p
 from ample_rows.core.cells import grid_of
-from ample_rows.core.faults.words import not_a_cell, unknown_crop
+from ample_rows.core.faults.words import not_a_cell, run_faults, unknown_crop
+from ample_rows.core.growing_up import supports
 from ample_rows.core.reading import Fault
 from ample_rows.core.reference import Book, Crop
 
@@ -87,14 +88,8 @@ def _support_faults(
         latitude=plan.garden.latitude,
         north_deg=(plan.site.north_deg if plan.site else None) or 0.0,
     )
-    run = planting.run_cm
-    if run is None or edge is None:
-        return
-    if not 0 <= run[0] < run[1] <= edge.length_cm + 0.01:
-        yield Fault(
-            f"{path}.run_cm",
-            f"must run from a lower to a higher measure within 0 to {edge.length_cm:g}",
-        )
+    if edge is not None:
+        yield from run_faults(planting.run_cm, edge.length_cm, f"{path}.run_cm")
 
 
 def date_faults(plan: p.Plan, planting: p.Planting, path: str, end: date) -> Iterator[Fault]:

@@ -3,7 +3,7 @@
 from collections.abc import Iterable, Iterator
 
 from ample_rows.core import plan as p
-from ample_rows.core.cells import Grid
+from ample_rows.core.cells import FIT_TOLERANCE_CM, Grid
 from ample_rows.core.reading import Fault
 from ample_rows.core.reference import Book
 
@@ -20,6 +20,13 @@ def material_faults(name: str, path: str, use: str, book: Book) -> Iterator[Faul
     fitting = [known for known, m in book.materials.items() if m.used_for == use]
     if name not in fitting:
         yield Fault(path, unknown(name, f"material of a {use}", fitting))
+
+
+def run_faults(run_cm: tuple[float, float] | None, length_cm: float, path: str) -> Iterator[Fault]:
+    """A stretch of an edge must rise, and lie on it."""
+    if run_cm is not None and not 0 <= run_cm[0] < run_cm[1] <= length_cm + FIT_TOLERANCE_CM:
+        words = f"must run from a lower to a higher measure within 0 to {length_cm:g}"
+        yield Fault(path, f"{words}, the length of its edge")
 
 
 def unknown(name: str, what: str, known: Iterable[str]) -> str:

@@ -4,11 +4,12 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from ample_rows.core import places, supports
+from ample_rows.core import places
 from ample_rows.core import plan as p
 from ample_rows.core.edits import ChangePlace, Changes
 from ample_rows.core.evaluate import PlaceResult, evaluate_place, place_case
 from ample_rows.core.ground.frame import laid
+from ample_rows.core.growing_up import supports
 from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.reference import Book
 from ample_rows.core.report import Fix

@@ -4,9 +4,10 @@ from collections.abc import Iterator
 from datetime import timedelta
 
 from ample_rows.core import cells as grid_words
-from ample_rows.core import edits, places, stand, supports
+from ample_rows.core import edits, places, stand
 from ample_rows.core import plan as p
 from ample_rows.core.cases import Evaluated
+from ample_rows.core.growing_up import supports
 from ample_rows.core.notes.view import (
     PlaceView,
     all_cells,

@@ -8,6 +8,7 @@ from ample_rows.core.plan.values import (
     Address,
     Bottom,
     Compass,
+    Coordinate,
     Depth,
     DepthPolicyName,
     Ident,
@@ -66,12 +67,24 @@ class Held(PlanValue):
 
 
 class Support(PlanValue):
-    """Something to climb on, along one edge of a place."""
+    """Something to climb on, along one edge of a place.
+
+    `run_cm` is the stretch of the edge it stands on, the whole edge where it is left out. An
+    arch spans `span_cm` between its feet from a mesh of `mesh_cm`.
+    """
 
     id: Ident
     edge: Compass | None = None
     height_cm: Annotated[float, Field(ge=10, le=1_000, allow_inf_nan=False)] | None = None
     system: Ident
+    run_cm: tuple[Coordinate, Coordinate] | None = None
+    opening_cm: Annotated[float, Field(ge=1, le=60, allow_inf_nan=False)] | None = None
+    post_spacing_cm: Annotated[float, Field(ge=20, le=500, allow_inf_nan=False)] | None = None
+    post_diameter_cm: Annotated[float, Field(ge=1, le=30, allow_inf_nan=False)] | None = None
+    footing: Ident | None = None
+    twine: Ident | None = None
+    mesh_cm: Measure | None = None
+    span_cm: Measure | None = None
 
 
 class Stay(PlanValue):

@@ -71,7 +71,8 @@ class Slope(PlanValue):
 
 class Site(PlanValue):
     """The yard. `horizon_deg`: height of the hills all round, evenly from north, clockwise;
-    `wind_from_deg`: where the strongest wind comes from, clockwise from true north."""
+    `wind_from_deg`: where the strongest wind comes from, clockwise from true north, and
+    `design_wind_m_s` how fast a gust of it is reckoned with, from the local code."""
 
     outline_m: Annotated[tuple[PointM, ...], Field(min_length=3, max_length=10_000)] | None = None
     north_deg: Annotated[float, Field(ge=-360, le=360, allow_inf_nan=False)] | None = None
@@ -85,4 +86,5 @@ class Site(PlanValue):
     tanks: tuple[Tank, ...] = ()
     door_m: PointM | None = None
     wind_from_deg: Annotated[float, Field(ge=-360, le=360, allow_inf_nan=False)] | None = None
+    design_wind_m_s: Annotated[float, Field(gt=0, le=80, allow_inf_nan=False)] | None = None
     animals: Annotated[tuple[Ident, ...], Field(max_length=20)] = ()

@@ -20,6 +20,7 @@ from ample_rows.core.reference.crop import (
     Trait,
 )
 from ample_rows.core.reference.ground import Animal, PathNeed, Worker
+from ample_rows.core.reference.growing_up import Footing, SupportBuild, TrainingSystem
 from ample_rows.core.reference.materials import Material
 from ample_rows.core.reference.record import Status
 from ample_rows.core.reference.rules import (
@@ -29,7 +30,6 @@ from ample_rows.core.reference.rules import (
     LayoutWay,
     PickingShape,
     Rule,
-    TrainingSystem,
 )
 from ample_rows.core.reference.soil import (
     FeederClass,
@@ -51,6 +51,7 @@ __all__ = [
     "DaysToPick",
     "DepthPolicy",
     "FeederClass",
+    "Footing",
     "Frost",
     "Germination",
     "Group",
@@ -71,6 +72,7 @@ __all__ = [
     "Starter",
     "StarterEntry",
     "Status",
+    "SupportBuild",
     "TrainingSystem",
     "Trait",
     "WaterWay",

@@ -5,6 +5,7 @@ from dataclasses import dataclass, field
 from ample_rows.core.reference.climate import MadeUpClimate
 from ample_rows.core.reference.crop import Crop, Trait
 from ample_rows.core.reference.ground import Animal, PathNeed, Worker
+from ample_rows.core.reference.growing_up import Footing, TrainingSystem
 from ample_rows.core.reference.materials import Material
 from ample_rows.core.reference.rules import (
     AirBand,
@@ -13,7 +14,6 @@ from ample_rows.core.reference.rules import (
     LayoutWay,
     PickingShape,
     Rule,
-    TrainingSystem,
 )
 from ample_rows.core.reference.soil import (
     FeederClass,
@@ -38,6 +38,7 @@ class Book:
     airs: dict[str, AirBand]
     picking_shapes: dict[str, PickingShape]
     trainings: dict[str, TrainingSystem]
+    footings: dict[str, Footing]
     traits: dict[str, Trait]
     workers: dict[str, Worker]
     animals: dict[str, Animal]

@@ -4,7 +4,7 @@ from typing import Literal
 
 from ample_rows.core.reference.record import Record, Size, Status, Text
 
-Unit = Literal["m", "m2", "piece"]
+Unit = Literal["m", "m2", "piece", "L"]
 
 
 class Years(Record):
@@ -22,7 +22,7 @@ class Material(Record):
     """A material by what it is used for, the unit it is priced in, and the years it lasts.
 
     `dries` is the water that a container of it wants, against a tight wall; `roll_cm` are the
-    widths in which a sheet is usually sold.
+    widths in which a sheet is usually sold; twine spans `most_span_cm` at most between posts.
     """
 
     label: Text
@@ -31,6 +31,7 @@ class Material(Record):
     life_years: Years
     dries: Size = 1.0
     roll_cm: tuple[Size, ...] = ()
+    most_span_cm: Size | None = None
     heat: str | None = None
     caution: str | None = None
     status: Status

@@ -1,6 +1,6 @@
 """Numbers, schools and ways of growing that the rules read."""
 
-from ample_rows.core.reference.record import Amount, Record, Share, Size, Status, Text
+from ample_rows.core.reference.record import Record, Share, Size, Status, Text
 
 
 class Coefficient(Record):
@@ -66,31 +66,12 @@ class AirBand(Record):
 class PickingShape(Record):
     """How a picking spell runs: evenly, or rising to a peak and falling again.
 
-    `kept_standing` is the share of the plant that picking leaves in the ground.
+    `kept_standing` is the share of the plant that picking leaves in the ground, `hangs_at_once`
+    the most of a harvest that hangs on the plants on one day.
     """
 
     label: Text
     peaked: bool
     kept_standing: Share
-    source: Text
-
-
-class TrainingSystem(Record):
-    """A way of growing up, as data.
-
-    `footprint_cm` is the ground taken along a line of support, 0 where a plant keeps its own;
-    `minutes_per_m_week` a person's time to tie, prune and lead a metre of it while it grows.
-    """
-
-    label: Text
-    needs_support: bool
-    footprint_cm: Amount
-    height_cm: Amount
-    at_the_top: Text
-    minutes_per_m_week: Amount
-    air: Text
-    shades: Text
-    post_spacing_cm: Amount | None = None
-    post_buried_cm: Amount | None = None
-    caution: str | None = None
+    hangs_at_once: Share
     source: Text

@@ -83,7 +83,7 @@ def test_posts_are_even_and_never_wider_than_the_system_allows(reported):
     report = reported(document(places=[netted()]))
     support = report.places[0].supports[0]
     assert support.posts == 3  # 240 cm in bays of 120
-    assert support.post_length_cm == 230
+    assert support.post_length_cm == 240
     assert "wind" in support.caution
 
 

@@ -59,20 +59,26 @@ def run_of(
     edge = edge_of(place, support, latitude=latitude, north_deg=north_deg)
     if edge is None:
         return None
-    whole = whole_run(place, edge, system)
+    whole = whole_run(place, edge, system, support)
     if planting.run_cm is not None:
         start, end = sorted(planting.run_cm)
     elif isinstance(planting.cells, tuple) and planting.cells:
         start, end = _span(place, edge, planting.cells)
     else:
         return whole
-    start, end = max(0.0, start), min(edge.length_cm, end)
+    start, end = max(whole.from_cm, start), min(whole.to_cm, end)
     return Run(edge, start, max(start, end), system.footprint_cm, whole.edge_inner_left)
 
 
-def whole_run(place: p.Place, edge: Edge, system: TrainingSystem) -> Run:
-    """A system along the whole of an edge."""
-    return Run(edge, 0.0, edge.length_cm, system.footprint_cm, _inner_left(place, edge))
+def whole_run(
+    place: p.Place, edge: Edge, system: TrainingSystem, support: p.Support | None = None
+) -> Run:
+    """A system along the whole of an edge, or the stretch of it that a support stands on."""
+    start, end = 0.0, edge.length_cm
+    if support is not None and support.run_cm is not None:
+        low, high = sorted(support.run_cm)
+        start, end = max(0.0, low), min(edge.length_cm, high)
+    return Run(edge, start, max(start, end), system.footprint_cm, _inner_left(place, edge))
 
 
 def _inner_left(place: p.Place, edge: Edge) -> bool:
@@ -149,11 +155,3 @@ def shades_own_bed(edge: Edge, latitude: float, book: Book) -> bool:
 
 def height_cm(support: p.Support, system: TrainingSystem) -> float:
     return support.height_cm or system.height_cm
-
-
-def post_count(run_length_cm: float, system: TrainingSystem) -> int:
-    """Posts along a length, ends included, spaced evenly and never wider than the system's."""
-    if not system.post_spacing_cm:
-        return 0
-    bays = max(1, -(-int(run_length_cm * 100) // int(system.post_spacing_cm * 100)))
-    return bays + 1

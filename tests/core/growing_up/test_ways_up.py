@@ -2,7 +2,7 @@
 
 import pytest
 
-from ample_rows.core.ways_up import ways_up
+from ample_rows.core.growing_up.ways_up import ways_up
 
 
 def test_the_ways_that_growers_use_are_there(book):
