@@ -10,6 +10,7 @@ from ample_rows.core.depth_schools import SchoolFigures, depth_schools
 from ample_rows.core.elsewhere import Elsewhere, elsewhere
 from ample_rows.core.evaluate import place_case
 from ample_rows.core.growing_up.builder import SupportSheet, support_sheet
+from ample_rows.core.growing_up.edges import EdgeChoice, edge_choices
 from ample_rows.core.planting import evaluate_planting
 from ample_rows.core.setting_out.dial import Dial, dial_of, planting_in
 from ample_rows.core.setting_out.marking import MarkingSheet, marking_sheet
@@ -70,3 +71,9 @@ def marking(place: str, here: Garden) -> MarkingSheet:
 def support(place: str, support: str, here: Garden) -> SupportSheet:
     """One support from plan to post hole: bill, posts, load, wind and drawing."""
     return support_sheet(here.plan, place, support, here.book)
+
+
+@router.get("/places/{place}/supports/{support}/edges")
+def edges(place: str, support: str, here: Garden) -> tuple[EdgeChoice, ...]:
+    """Every side for a support, with the harvest that its shade leaves."""
+    return edge_choices(here.plan, place, support, here.book)

@@ -1,6 +1,7 @@
 """Cases: a place or a planting with all that bears on it, and what the rules say of it."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+from functools import cached_property
 
 from ample_rows.core import plan as p
 from ample_rows.core.ground.place_sun import PlaceSun
@@ -29,6 +30,17 @@ class Setting:
     air: Air12 | None
 
 
+@dataclass(frozen=True, slots=True)
+class CropShade:
+    """What supports and tall crops take from one planting: useful sun on each sample day, the
+    share of its afternoon sun that this is, and what takes the most. [hours, 0-1]"""
+
+    planting: str
+    lost_hours: tuple[float, ...]
+    afternoon_share: tuple[float, ...]
+    mostly: str
+
+
 @dataclass(frozen=True, eq=False)
 class Evaluated:
     """A planting's report, with the figures that the place still needs."""
@@ -52,6 +64,16 @@ class PlaceCase:
     sun: PlaceSun | None
     around: Surroundings
     book: Book
+    shades: tuple[CropShade, ...] = ()
+
+    @cached_property
+    def unshaded(self) -> "PlaceCase":
+        """The place by itself, the same one whatever stands beside it."""
+        return replace(self, shades=()) if self.shades else self
+
+    def shade_on(self, planting: str) -> CropShade | None:
+        """What tall neighbours take from one planting here."""
+        return next((shade for shade in self.shades if shade.planting == planting), None)
 
 
 @dataclass(frozen=True, eq=False)
@@ -66,16 +88,12 @@ class Case:
     sun: PlaceSun | None
     trees_share: float
     book: Book
+    shade: CropShade | None = None
 
     @property
     def training(self) -> str | None:
         """The system in force: what stands there, or the ground for a climber with nothing."""
-        asked = self.planting.training
-        if self.support is not None:
-            return asked or self.support.system
-        if asked is not None and not self.book.trainings[asked].needs_support:
-            return asked
-        return ON_GROUND if self.crop.trainings else None
+        return training_of(self.planting, self.support, self.crop, self.book)
 
     @property
     def lies_down(self) -> bool:
@@ -85,13 +103,32 @@ class Case:
         return self.training == ON_GROUND and loses
 
 
+def training_of(
+    planting: p.Planting, support: p.Support | None, crop: Crop, book: Book
+) -> str | None:
+    """The system that a planting grows by; None for a crop that none is known for."""
+    asked = planting.training
+    if support is not None:
+        return asked or support.system
+    if asked is not None and not book.trainings[asked].needs_support:
+        return asked
+    return ON_GROUND if crop.trainings else None
+
+
 @dataclass(frozen=True)
 class Light:
-    """Mean daily sun on a planting: all of it, what counts for growing, and how it is known."""
+    """Mean daily sun on a planting: all of it, what counts for growing, and how it is known.
+
+    `lost` of the useful hours go to the shade of supports and tall crops, most to `behind`;
+    `cooled` is the gain of a cool crop that is spared hot afternoons.
+    """
 
     hours: float | None
     useful_hours: float | None
     how: str
+    lost: float = 0.0
+    behind: str = ""
+    cooled: float = 1.0
 
 
 @dataclass(frozen=True)

@@ -17,6 +17,7 @@ from ample_rows.core.cases import Evaluated, PlaceCase, Setting
 from ample_rows.core.cells import grid_of
 from ample_rows.core.ground.place_sun import place_sun, sky_of
 from ample_rows.core.ground.surroundings import surroundings
+from ample_rows.core.growing_up.crop_shade import crop_shades
 from ample_rows.core.harvest import Draws, WeekKg
 from ample_rows.core.idle import idle_ground
 from ample_rows.core.place_report import place_report, supports_of
@@ -100,12 +101,18 @@ def setting_of(plan: p.Plan, book: Book) -> Setting:
 
 
 def place_cases(plan: p.Plan, setting: Setting, book: Book) -> list[PlaceCase]:
-    """Every place of a plan with the sun that falls on it and what lies round it."""
+    """Every place of a plan with the sun and the shade on it and what lies round it."""
     sky = sky_of(plan, setting.year.start.year, book)
     around = surroundings(plan.site, plan.places, plan.garden.household, book)
+    shades = crop_shades(plan.places, plan.plantings, setting, sky, book)
     return [
         PlaceCase(
-            place, _where_it_stands(place, setting), place_sun(place, sky), around[place.id], book
+            place=place,
+            setting=_where_it_stands(place, setting),
+            sun=place_sun(place, sky),
+            around=around[place.id],
+            book=book,
+            shades=shades.get(place.id, ()),
         )
         for place in plan.places
     ]

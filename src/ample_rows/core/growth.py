@@ -20,9 +20,7 @@ def growth_of(
     shape = book.picking_shapes[crop.picking.kind]
     steps = math.ceil((dates.clear - dates.start).days / STEP_DAYS) + 1
     ages = np.arange(steps, dtype=np.float64) * STEP_DAYS
-    begin = _start_share(planting, crop, book)
-    to_pick = max(1, (dates.due - dates.start).days)
-    sizes = begin + (1 - begin) * growth_share(ages / to_pick)
+    sizes = size_shares(planting, crop, dates, ages, book)
     return GrowthReport(
         start=dates.start,
         step_days=STEP_DAYS,
@@ -31,6 +29,15 @@ def growth_of(
         root_cm=_rounded(crop.rooting_cm * np.sqrt(sizes)),
         standing=_standing(dates, ages, shape),
     )
+
+
+def size_shares(
+    planting: p.Planting, crop: Crop, dates: Dates, ages: NDArray[np.float64], book: Book
+) -> NDArray[np.float64]:
+    """Share of full size at ages in days from the start. [0-1]"""
+    begin = _start_share(planting, crop, book)
+    to_pick = max(1, (dates.due - dates.start).days)
+    return begin + (1 - begin) * growth_share(ages / to_pick)
 
 
 def _rounded(values: NDArray[np.float64]) -> tuple[float, ...]:

@@ -67,6 +67,20 @@ def density_factor(*, stand_density: float, reference_density: float, crowding: 
     return 1 / ((1 - crowding) + crowding * stand_density / reference_density)
 
 
+def cooling_factor(crop: Crop, hottest_c: float | None, late_share: float, book: Book) -> float:
+    """What a cool crop gains when tall neighbours take part of its hot afternoons.
+
+    Args:
+        hottest_c: Mean daily maximum while it stands; None without a climate.
+        late_share: Share of its afternoon sun that they take. [0-1]
+    """
+    if hottest_c is None or crop.ceiling_temperature_c > book.value("cool_ceiling_c"):
+        return 1.0
+    above = max(0.0, hottest_c - crop.ceiling_temperature_c)
+    gain = book.value("shade_gain_per_c") * above * late_share
+    return 1.0 + min(book.value("shade_gain_most"), gain)
+
+
 def light_factor(crop: Crop, hours: float | None) -> float:
     """1 at full sun, linear to the crop's factor at least sun, then to 0 in the dark."""
     if hours is None or hours >= crop.full_sun_hours:

@@ -3,9 +3,19 @@
 from datetime import date, timedelta
 from functools import lru_cache
 
+import numpy as np
+
 from ample_rows.core import harvest, places, roots, season, stand
 from ample_rows.core import plan as p
-from ample_rows.core.cases import Case, Evaluated, Light, Outcome, PlaceCase, SetOut
+from ample_rows.core.cases import (
+    Case,
+    CropShade,
+    Evaluated,
+    Light,
+    Outcome,
+    PlaceCase,
+    SetOut,
+)
 from ample_rows.core.cells import DEFAULT_CELL_CM
 from ample_rows.core.growing_up import supports
 from ample_rows.core.growth import growth_of
@@ -18,10 +28,14 @@ from ample_rows.core.roots import DepthResult
 from ample_rows.core.season import Dates
 
 
-@lru_cache(maxsize=1024)
 def evaluate_planting(planting: p.Planting, here: PlaceCase) -> Evaluated:
-    """All that can be said of one planting from its place alone; kept, so that an edit of one
-    planting leaves its neighbours as they are."""
+    """All that can be said of one planting from its place and the shade on it; kept, so that an
+    edit of one planting leaves those as they are whose shade stays the same."""
+    return evaluate_shaded(planting, here.unshaded, here.shade_on(planting.id))
+
+
+@lru_cache(maxsize=1024)
+def evaluate_shaded(planting: p.Planting, here: PlaceCase, shade: CropShade | None) -> Evaluated:
     crop = crop_grown(planting, here.book)
     support = next((s for s in here.place.supports if s.id == planting.support), None)
     case = Case(
@@ -33,6 +47,7 @@ def evaluate_planting(planting: p.Planting, here: PlaceCase) -> Evaluated:
         sun=here.sun,
         trees_share=here.around.roots_share,
         book=here.book,
+        shade=shade,
     )
     outcome = _outcome(case)
     return Evaluated(
@@ -62,7 +77,7 @@ def _outcome(case: Case) -> Outcome:
     factors = Factors(
         density=laid.density if laid.plants else 1.0,
         depth=depth.factor,
-        light=harvest.light_factor(crop, light.useful_hours),
+        light=harvest.light_factor(crop, light.useful_hours) * light.cooled,
         season=dates.picked_share * dates.frost_survival,
         training=trained.harvest_factor if trained else 1.0,
         own=1.0,
@@ -148,10 +163,22 @@ def _light(case: Case, laid: SetOut, dates: Dates) -> Light:
         return Light(seen, seen, "counted here")
     if sun is None:
         return Light(None, None, "")
+    hours = sun.mean_between(laid.taken, dates.start, dates.clear)
+    useful = sun.useful_between(laid.taken, dates.start, dates.clear)
+    how = "sun above 10° on its squares, long days counting most"
+    if case.shade is None:
+        return Light(hours, useful, how)
+    plain, lost = sun.lost_between(np.array(case.shade.lost_hours), dates.start, dates.clear)
+    late, _ = sun.lost_between(np.array(case.shade.afternoon_share), dates.start, dates.clear)
     return Light(
-        sun.mean_between(laid.taken, dates.start, dates.clear),
-        sun.useful_between(laid.taken, dates.start, dates.clear),
-        "sun above 10° on its squares, long days counting most",
+        hours=max(0.0, hours - plain),
+        useful_hours=max(0.0, useful - lost),
+        how=how,
+        lost=min(useful, lost),
+        behind=case.shade.mostly,
+        cooled=harvest.cooling_factor(
+            case.crop, season.hottest_c(case.setting.year, dates), late, case.book
+        ),
     )
 
 
@@ -177,6 +204,7 @@ def _report(case: Case, outcome: Outcome) -> PlantingReport:
     sown = planting.start in ("sow", "transplant") and crop.seeds_per_station is not None
     spread = crop.yield_kg_per_plant
     piece = crop.piece_kg if spread else None
+    full_height = supports.full_height_cm(crop, case.support, case.book)
     return PlantingReport(
         id=planting.id,
         place=case.place.id,
@@ -199,7 +227,7 @@ def _report(case: Case, outcome: Outcome) -> PlantingReport:
         before_sowing=crop.before_sowing,
         cells=laid.taken,
         depth=_depth_report(outcome.depth),
-        light=LightReport(outcome.light.hours, outcome.light.useful_hours, outcome.factors.light),
+        light=_light_report(outcome),
         training=case.training,
         window=WindowReport(window.earliest, window.latest, window.how),
         start_date=planting.start_date,
@@ -211,10 +239,20 @@ def _report(case: Case, outcome: Outcome) -> PlantingReport:
         pieces=total.p50 / piece if piece else None,
         weekly_kg=harvest.weekly(dates, _peaked(case), total.p50),
         factors=outcome.factors,
-        growth=growth_of(
-            planting, crop, dates, full_height_cm=_full_height_cm(case), book=case.book
-        ),
+        casts_shade=full_height >= case.book.value("casts_from_cm"),
+        growth=growth_of(planting, crop, dates, full_height_cm=full_height, book=case.book),
         working=planting_working(case, outcome, total.p50),
+    )
+
+
+def _light_report(outcome: Outcome) -> LightReport:
+    light = outcome.light
+    return LightReport(
+        hours=light.hours,
+        useful_hours=light.useful_hours,
+        factor=outcome.factors.light,
+        lost_to_neighbours=light.lost,
+        behind=light.behind,
     )
 
 
@@ -232,14 +270,6 @@ def _depth_report(depth: DepthResult) -> DepthReport:
 
 def _peaked(case: Case) -> bool:
     return case.book.picking_shapes[case.crop.picking.kind].peaked
-
-
-def _full_height_cm(case: Case) -> float:
-    """Height the crop reaches: its own, or the top of what it climbs."""
-    if case.support is None:
-        return case.crop.height_cm
-    system = case.book.trainings[case.support.system]
-    return min(case.crop.height_cm, supports.height_cm(case.support, system))
 
 
 def _each_plant(laid: SetOut) -> tuple[Point, ...]:

@@ -9,6 +9,7 @@ from ample_rows.core.working import Term, crop_source
 
 _CROWDING = "Shinozaki and Kira 1956"
 _TRAINED = "against its usual way"
+_LOST_SAID = 0.05
 _UNRECORDED = "no weights recorded here yet"
 
 
@@ -53,7 +54,12 @@ def _light_words(crop: Crop, light: Light) -> str:
     if light.useful_hours is None:
         return "hours of sun not known; taken as enough"
     need = f"{crop.full_sun_hours:g} h in full, {crop.least_sun_hours:g} h least"
-    return f"{light.useful_hours:.3g} h of {need}; {light.how}"
+    words = f"{light.useful_hours:.3g} h of {need}; {light.how}"
+    if light.lost >= _LOST_SAID:
+        words += f"; {light.lost:.1f} h stay behind the {light.behind}"
+    if light.cooled > 1:
+        words += f"; spared hot afternoons, × {light.cooled:.2f}"
+    return words
 
 
 def _season_words(dates: Dates) -> str:

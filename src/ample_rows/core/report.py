@@ -243,11 +243,14 @@ class DepthReport:
 @dataclass(frozen=True, slots=True)
 class LightReport:
     """Mean daily sun from start to clearing, and the useful part that its need is met by:
-    the sun above ten degrees, long days counting most."""
+    the sun above ten degrees, long days counting most. `lost_to_neighbours` of it stay behind
+    supports and tall crops, most behind `behind`. [hours]"""
 
     hours: float | None
     useful_hours: float | None
     factor: float
+    lost_to_neighbours: float
+    behind: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -304,6 +307,7 @@ class PlantingReport:
     pieces: float | None
     weekly_kg: tuple[WeekKg, ...]
     factors: Factors
+    casts_shade: bool
     growth: GrowthReport
     working: tuple[Term, ...]
 

@@ -30,6 +30,7 @@ class GrowingYear:
     first_frost: date
     spread_days: float
     mean_c: tuple[float, ...] | None
+    tmax_c: tuple[float, ...] | None = None
 
 
 @dataclass(frozen=True)
@@ -87,6 +88,7 @@ def growing_year(garden: p.Garden, book: Book) -> GrowingYear:
         first_frost=garden.first_frost,
         spread_days=book.value("frost_spread_days") if spread is None else spread,
         mean_c=mean,
+        tmax_c=climate.tmax_c if climate else None,
     )
 
 
@@ -111,6 +113,15 @@ def _nearest_month_start(day: date) -> date:
     first = day.replace(day=1)
     following = (first + timedelta(days=32)).replace(day=1)
     return first if day - first <= following - day else following
+
+
+def hottest_c(year: GrowingYear, dates: Dates) -> float | None:
+    """Mean daily maximum of the months in which a planting stands. [°C]"""
+    if year.tmax_c is None:
+        return None
+    span = max(1, (dates.clear - dates.start).days)
+    days_there = [dates.start + timedelta(days=i) for i in range(0, span, 5)]
+    return sum(year.tmax_c[day.month - 1] for day in days_there) / len(days_there)
 
 
 def mean_temperature_c(year: GrowingYear, day: date) -> float | None:

@@ -552,6 +552,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/places/{place}/supports/{support}/edges": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Edges
+         * @description Every side for a support, with the harvest that its shade leaves.
+         */
+        get: operations["edges_api_gardens__slug__places__place__supports__support__edges_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{slug}/crop-book": {
         parameters: {
             query?: never;
@@ -1855,6 +1875,31 @@ export interface components {
             source: string;
         };
         /**
+         * EdgeChoice
+         * @description A support along one side: what grows on it, what all else gives then, and how much less
+         *     that is in all than along the best side. [cm, kg]
+         */
+        EdgeChoice: {
+            /**
+             * Edge
+             * @enum {string}
+             */
+            edge: "north" | "northeast" | "east" | "southeast" | "south" | "southwest" | "west" | "northwest";
+            /** Length Cm */
+            length_cm: number;
+            /** Here Now */
+            here_now: boolean;
+            /** Own Kg */
+            own_kg: number;
+            /** Others Kg */
+            others_kg: number;
+            /** Loss Kg */
+            loss_kg: number;
+            /** Words */
+            words: string;
+            move: components["schemas"]["Fix"] | null;
+        };
+        /**
          * EditRequest
          * @description One edit, on the version that the page shows.
          */
@@ -2435,7 +2480,8 @@ export interface components {
         /**
          * LightReport
          * @description Mean daily sun from start to clearing, and the useful part that its need is met by:
-         *     the sun above ten degrees, long days counting most.
+         *     the sun above ten degrees, long days counting most. `lost_to_neighbours` of it stay behind
+         *     supports and tall crops, most behind `behind`. [hours]
          */
         LightReport: {
             /** Hours */
@@ -2444,6 +2490,10 @@ export interface components {
             useful_hours: number | null;
             /** Factor */
             factor: number;
+            /** Lost To Neighbours */
+            lost_to_neighbours: number;
+            /** Behind */
+            behind: string;
         };
         /**
          * Lines
@@ -3373,6 +3423,8 @@ export interface components {
             /** Weekly Kg */
             weekly_kg: components["schemas"]["WeekKg"][];
             factors: components["schemas"]["Factors"];
+            /** Casts Shade */
+            casts_shade: boolean;
             growth: components["schemas"]["GrowthReport"];
             /** Working */
             working: components["schemas"]["Term"][];
@@ -7095,6 +7147,80 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SupportSheet"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    edges_api_gardens__slug__places__place__supports__support__edges_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                place: string;
+                support: string;
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EdgeChoice"][];
                 };
             };
             /** @description The request cannot be read */

@@ -38,6 +38,7 @@ export type TrainingSystem = Schemas['TrainingSystem'];
 export type Footing = Schemas['Footing'];
 export type Support = Schemas['Support'];
 export type SupportSheet = Schemas['SupportSheet'];
+export type EdgeChoice = Schemas['EdgeChoice'];
 export type BillLine = Schemas['BillLine'];
 export type SunMap = Schemas['SunMap'];
 export type SetOutSheet = Schemas['SetOutSheet'];

@@ -37,6 +37,24 @@ export function closedCurve(points: readonly PointPx[]): string {
   return `M${round(start[0])} ${round(start[1])}${pieces.join('')}z`;
 }
 
+/** The convex outline round some points (Andrew 1979). */
+export function hull(points: readonly PointPx[]): PointPx[] {
+  const sorted = [...points].sort((a, b) => a[0] - b[0] || a[1] - b[1]);
+  const half = (along: readonly PointPx[]): PointPx[] => {
+    const kept: PointPx[] = [];
+    for (const point of along) {
+      while (kept.length > 1 && turn(kept.at(-2), kept.at(-1), point) <= 0) kept.pop();
+      kept.push(point);
+    }
+    return kept.slice(0, -1);
+  };
+  return [...half(sorted), ...half(sorted.reverse())];
+}
+
+function turn(a: PointPx = [0, 0], b: PointPx = [0, 0], c: PointPx = [0, 0]): number {
+  return (b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0]);
+}
+
 export function polygonPath(points: readonly PointPx[]): string {
   return `M${points.map(([x, y]) => `${round(x)} ${round(y)}`).join('L')}z`;
 }

@@ -2,7 +2,8 @@ import type { PlaceReport, PlantingReport, YearReport } from '../api/types';
 import { useUnits } from '../app/preferences';
 import { SHADE } from '../drawing/Hatches';
 import { NorthMark } from '../drawing/NorthMark';
-import { polygonPath } from '../drawing/outline';
+import { sizeOn } from '../drawing/growth';
+import { hull, polygonPath } from '../drawing/outline';
 import { groundToPx } from '../drawing/scale';
 import type { GroundScale, PointCm } from '../drawing/scale';
 import type { Day } from '../time/day';
@@ -55,14 +56,16 @@ export function Supports({ place, scale }: { place: PlaceReport; scale: GroundSc
   );
 }
 
-/** Where the noon shadow of each support falls on this day. */
+/** Where the noon shadow of whatever stands tall falls on this day, as high as it is by then. */
 export function NoonShade({
   place,
+  plantings,
   year,
   day,
   scale,
 }: {
   place: PlaceReport;
+  plantings: readonly PlantingReport[];
   year: YearReport;
   day: Day;
   scale: GroundScale;
@@ -70,28 +73,40 @@ export function NoonShade({
   const { altitudeDeg: altitude, azimuthDeg: azimuth } = noonOn(year, day);
   if (altitude < 3) return null;
   const away = ((azimuth + 180 - place.heading_deg) * Math.PI) / 180;
+  const long = 1 / Math.tan((altitude * Math.PI) / 180);
   return (
     <g>
-      {place.supports.map((support) => {
-        const reach = Math.min(400, support.height_cm / Math.tan((altitude * Math.PI) / 180));
-        const [dx, dy] = [Math.sin(away) * reach, Math.cos(away) * reach];
-        const [a, b] = support.line_cm;
-        const corners: PointCm[] = [
-          [a[0], a[1]],
-          [b[0], b[1]],
-          [b[0] + dx, b[1] + dy],
-          [a[0] + dx, a[1] + dy],
-        ];
+      {plantings.map((planting) => {
+        const size = planting.casts_shade ? sizeOn(planting, day) : null;
+        if (!size || planting.positions_cm.length === 0) return null;
+        const reach = Math.min(400, size.heightCm * long);
+        const by: PointCm = [Math.sin(away) * reach, Math.cos(away) * reach];
+        const ring = stoodOn(planting, size.canopyCm / 2);
+        const shade = hull([...ring, ...ring.map(([x, y]): PointCm => [x + by[0], y + by[1]])]);
         return (
           <path
-            key={support.id}
-            d={polygonPath(corners.map((c) => groundToPx(scale, c)))}
+            key={planting.id}
+            d={polygonPath(shade.map((corner) => groundToPx(scale, corner)))}
             fill={SHADE}
           />
         );
       })}
     </g>
   );
+}
+
+/** The ground that a planting's leaves stand on: a box about its plants. */
+function stoodOn(planting: PlantingReport, half: number): PointCm[] {
+  const xs = planting.positions_cm.map(([x]) => x);
+  const ys = planting.positions_cm.map(([, y]) => y);
+  const [x0, x1] = [Math.min(...xs) - half, Math.max(...xs) + half];
+  const [y0, y1] = [Math.min(...ys) - half, Math.max(...ys) + half];
+  return [
+    [x0, y0],
+    [x1, y0],
+    [x1, y1],
+    [x0, y1],
+  ];
 }
 
 /** How many and how far apart, as a drawing is dimensioned: in the margin below the bed. */

@@ -33,7 +33,6 @@ export const PlanView = memo(function PlanView(props: Props) {
   const standing = plantings.filter((p) => sizeOn(p, day) !== null);
   return (
     <g>
-      <NoonShade place={place} year={year} day={day} scale={scale} />
       <path
         d={outline}
         fill="var(--bed)"
@@ -49,6 +48,7 @@ export const PlanView = memo(function PlanView(props: Props) {
           <HeldCell key={cell.address} box={boxOf(place, spotOf(cell.address))} scale={scale} />
         ))}
       <IdleOutlines place={place} scale={scale} day={day} />
+      <NoonShade place={place} plantings={standing} year={year} day={day} scale={scale} />
       {standing.map((p) => (
         <PlantsFromAbove key={p.id} planting={p} day={day} scale={scale} />
       ))}

@@ -13,6 +13,7 @@ import { useMaterials } from '../soil/useSoil';
 import { dayOf, shortWords, words } from '../time/day';
 import { useDay } from '../time/DayContext';
 import { SupportDrawing } from './SupportDrawing';
+import { SupportEdges } from './SupportEdges';
 import { SupportForm } from './SupportForm';
 
 /** One support from plan to post hole: drawn, billed, and held against weight and wind. */
@@ -81,6 +82,13 @@ export function SupportScreen({ state }: { state: HeldGarden }) {
         <div className="sheet overflow-y-auto px-4 pb-4">
           {answer.error && <p role="alert">{answer.error.message}</p>}
           {sheet && <Drawn state={state} sheet={sheet} placeId={placeId} />}
+          <SupportEdges
+            slug={slug}
+            version={version}
+            place={placeId}
+            support={support.id}
+            onEdit={(edit) => void editor.edit(edit)}
+          />
         </div>
         <aside className="side flex min-h-0 flex-col gap-3 overflow-y-auto border-l border-rule px-3 pb-3 pt-2">
           {systems && footings && materials && (

@@ -14,7 +14,7 @@ from ample_rows.core.cells import grid_over
 from ample_rows.core.depth_schools import depth_schools
 from ample_rows.core.evaluate import evaluate_place
 from ample_rows.core.lattice_search import Lattice, fullest
-from ample_rows.core.planting import evaluate_planting
+from ample_rows.core.planting import evaluate_shaded
 from ample_rows.core.reference import Book
 from ample_rows.core.setting_out.dial import dial_of
 from ample_rows.core.setting_out.side_by_side import side_by_side
@@ -72,7 +72,7 @@ def _slowest(demo: p.Plan, book: Book, ask: Callable[[p.Plan, str, Book], object
 
         def work(ident: str = ident) -> None:
             stand.stand_in_cells.cache_clear()
-            evaluate_planting.cache_clear()
+            evaluate_shaded.cache_clear()
             ask(demo, ident, book)
 
         times.append(median_ms(work, rounds=3))
@@ -86,7 +86,7 @@ def _places_ms(demo: p.Plan, book: Book, ask: Callable[[p.Plan, str, Book], obje
 
         def work(ident: str = ident) -> None:
             evaluate_place.cache_clear()
-            evaluate_planting.cache_clear()
+            evaluate_shaded.cache_clear()
             ask(demo, ident, book)
 
         times.append(median_ms(work, rounds=3))

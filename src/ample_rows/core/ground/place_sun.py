@@ -12,13 +12,14 @@ from ample_rows.core import plan as p
 from ample_rows.core.cells import DEFAULT_CELL_CM, grid_of, grid_over
 from ample_rows.core.ground.cell_points import block_points_cm, cell_points_cm
 from ample_rows.core.ground.frame import laid
-from ample_rows.core.ground.shade import hours_of_sun
+from ample_rows.core.ground.shade import hours_of_sun, share_lit
 from ample_rows.core.ground.stays import Spot, spot_of, spot_on, stay_on
 from ample_rows.core.ground.sun_path import PARTS, Location, SunPath, sample_days, sun_path
 from ample_rows.core.ground.yard import Yard, yard_of
 from ample_rows.core.reference import Book
 
 _DAYS = 365
+LEAF_STEP_MINUTES = 12.0
 _HIGH = (1, 2)
 """Parts of a day with the sun above ten degrees, which is what a crop's need counts."""
 
@@ -32,6 +33,16 @@ class Sky:
     where: Location
     yard: Yard
     year: int
+
+
+@dataclass(frozen=True, eq=False)
+class Lit:
+    """The cells of a place under `high_path`: where each lies in the yard, and the share of
+    direct light that obstacles leave it, positions x cells. [m, 0-1]"""
+
+    rows: dict[str, int]
+    points_m: Floats
+    share: NDArray[np.float32]
 
 
 @dataclass(frozen=True, eq=False)
@@ -64,10 +75,19 @@ class PlaceSun:
         A crop grows when days are long: dark weeks that any open ground has in winter, when it
         only stands, are no shade. [hours]
         """
+        return self._over(cells, self.useful_hours @ self._growing_days(start, end))
+
+    def lost_between(self, daily: Floats, start: date, end: date) -> tuple[float, float]:
+        """Hours lost on sample days as `mean_between` and as `useful_between` count them."""
+        plain = daily @ _weights(start, end, self.year)
+        return float(plain), float(daily @ self._growing_days(start, end))
+
+    def _growing_days(self, start: date, end: date) -> Floats:
+        """How much each sample day counts where days count by what they could give."""
         days = _weights(start, end, self.year)
         weights = days * self.open_hours
         total = weights.sum()
-        return self._over(cells, self.useful_hours @ (weights / total if total > 0 else days))
+        return weights / total if total > 0 else days
 
     def _over(self, cells: tuple[str, ...], each: Floats) -> float:
         """Mean over cells by their ground."""
@@ -146,6 +166,34 @@ def _open_hours(path: SunPath) -> Floats:
     parts = np.bincount(path.segment, minlength=len(path.days) * PARTS).reshape(-1, PARTS)
     hours: Floats = parts[:, _HIGH].sum(axis=1) * path.step_hours
     return hours
+
+
+@lru_cache(maxsize=256)
+def lit_on(shape: p.Shape, cell_cm: float, spot: Spot, soil_cm: float, sky: Sky) -> Lit:
+    """What the yard lets through to each cell at each useful sun position of the sample days."""
+    grid = grid_over(shape, cell_cm)
+    points, block_of = block_points_cm(grid)
+    yard_m = laid(shape, spot.at_m, spot.heading_deg, points)
+    path = high_path(sky)
+    share = share_lit(yard_m, np.full(len(yard_m), soil_cm / 100), sky.yard, path)
+    return Lit(
+        {address: row for row, address in enumerate(grid.cells)},
+        yard_m[block_of],
+        share[:, block_of],
+    )
+
+
+@lru_cache(maxsize=8)
+def high_path(sky: Sky) -> SunPath:
+    """The sun above ten degrees on the sample days, in steps long enough for leaves."""
+    whole = sun_path(sky.where, sample_days(sky.year), LEAF_STEP_MINUTES)
+    high = np.isin(whole.segment % PARTS, _HIGH)
+    return replace(
+        whole,
+        azimuth_deg=whole.azimuth_deg[high],
+        elevation_deg=whole.elevation_deg[high],
+        segment=whole.segment[high],
+    )
 
 
 def mean_by_area(place: p.Place, cells: dict[str, float]) -> float:

@@ -45,6 +45,20 @@ def hours_of_sun(points_m: Grid, heights_m: Grid, yard: Yard, path: SunPath) -> 
     return _hours(len(points_m), seen, yard, path, window)
 
 
+def share_lit(points_m: Grid, heights_m: Grid, yard: Yard, path: SunPath) -> Floats:
+    """Share of direct light at each sun position, positions x points; as `hours_of_sun`. [0-1]"""
+    result = np.zeros((len(path.azimuth_deg), len(points_m)), dtype=np.float32)
+    if result.size == 0:
+        return result
+    window = Window.of(path.where, yard, MAP_DEG)
+    light = _Light.of(path, yard, window)
+    for block in blocks(points_m, heights_m, yard.rise_per_m):
+        seen = [(caster, spans(caster, window, block)) for caster in yard.casters]
+        solid, veils = _skylines(block, seen, yard, window)
+        result[:, block.index] = _share_lit(solid, veils, light)
+    return result
+
+
 def map_hours(points: tuple[Block, ...], yard: Yard, path: SunPath) -> Floats:
     """`hours_of_sun` over a map: each obstacle's skyline is kept, so that moving one is quick."""
     window = Window.of(path.where, yard, MAP_DEG)

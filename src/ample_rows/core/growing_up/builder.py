@@ -13,7 +13,7 @@ from ample_rows.core.evaluate import place_case
 from ample_rows.core.growing_up.bays import Arch, Bays
 from ample_rows.core.growing_up.load import Load, hanging, peak_load
 from ample_rows.core.growing_up.materials import Stood, amounts, run_on, tier_heights_cm
-from ample_rows.core.growing_up.put_up import grown_on, hours_of, stood_in
+from ample_rows.core.growing_up.put_up import grown_on, hours_of, stood_in, support_in
 from ample_rows.core.growing_up.wind import Face, Post, WindCheck, wind_check
 from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.reference import Book
@@ -91,10 +91,7 @@ def support_sheet(plan: p.Plan, place_id: str, support_id: str, book: Book) -> S
     Raises:
         PlanFaultsError: There is no such place or support, or no straight edge for it.
     """
-    place = plan.place(place_id)
-    support = next((s for s in place.supports if s.id == support_id), None) if place else None
-    if place is None or support is None:
-        raise PlanFaultsError.one("support", f'"{place_id}" has no support "{support_id}"')
+    _, support = support_in(plan, place_id, support_id)
     here = place_case(plan, place_id, book)
     up = stood_in(plan, here, support)
     if up is None:

@@ -13,10 +13,24 @@ from ample_rows.core.ground.footprints import place_outline
 from ample_rows.core.ground.frame import to_yard
 from ample_rows.core.growing_up.materials import Stood, alone_amounts, amounts, stood
 from ample_rows.core.planting import evaluate_planting
+from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.reference import Book
 
 _WIDEST_ARCH_CM = 250.0
 _LEAST_POSTS = 2
+
+
+def support_in(plan: p.Plan, place_id: str, support_id: str) -> tuple[p.Place, p.Support]:
+    """A place and a support of it.
+
+    Raises:
+        PlanFaultsError: There is no such place, or no such support there.
+    """
+    place = plan.place(place_id)
+    support = next((s for s in place.supports if s.id == support_id), None) if place else None
+    if place is None or support is None:
+        raise PlanFaultsError.one("support", f'"{place_id}" has no support "{support_id}"')
+    return place, support
 
 
 def stood_in(plan: p.Plan, here: PlaceCase, support: p.Support) -> Stood | None:

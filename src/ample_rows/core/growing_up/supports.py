@@ -155,3 +155,10 @@ def shades_own_bed(edge: Edge, latitude: float, book: Book) -> bool:
 
 def height_cm(support: p.Support, system: TrainingSystem) -> float:
     return support.height_cm or system.height_cm
+
+
+def full_height_cm(crop: Crop, support: p.Support | None, book: Book) -> float:
+    """Height a crop reaches: its own, or the top of what it climbs. [cm]"""
+    if support is None:
+        return crop.height_cm
+    return min(crop.height_cm, height_cm(support, book.trainings[support.system]))

@@ -22,6 +22,7 @@ from ample_rows.core.notes.view import (
 from ample_rows.core.report import Fix, Level, Note
 
 LOW_LIGHT_WORTH_SAYING = 0.92
+HOURS_WORTH_SAYING = 0.5
 
 
 def clashes(view: PlaceView) -> Iterator[Note]:
@@ -223,11 +224,19 @@ def _light_note(view: PlaceView, level: Level, dim: list[Evaluated]) -> Note:
         "light-low",
         view.place.id,
         dim[0].planting.id if len(dim) == 1 else None,
-        f"{span} h of sun reach {what}; at their best: {wants}. Expect {lost} less.",
+        f"{span} h of sun reach {what}{_behind(dim)}; at their best: {wants}. Expect {lost} less.",
         "Grow them in a sunnier place; leaves and salads bear shade best.",
         (),
         all_cells(dim),
     )
+
+
+def _behind(dim: list[Evaluated]) -> str:
+    """What stands before them, where it takes a good part."""
+    worst = max((e.report.light for e in dim), key=lambda light: light.lost_to_neighbours)
+    if worst.lost_to_neighbours < HOURS_WORTH_SAYING:
+        return ""
+    return f", {worst.lost_to_neighbours:.1f} h less for the {worst.behind} before them"
 
 
 def unusual_start(view: PlaceView) -> Iterator[Note]:
