@@ -160,7 +160,7 @@ def crop_page(plan: p.Plan, crop_id: str, book: Book, shipped: Book) -> CropPage
         neighbours=_neighbours(crop, book),
         traits=tuple(book.traits[trait] for trait in crop.traits),
         kinds=tuple(kinds),
-        ways_up=ways_up(crop, book),
+        ways_up=ways_up(crop, plan.build, book),
     )
 
 

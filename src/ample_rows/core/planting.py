@@ -70,7 +70,9 @@ def crop_grown(planting: p.Planting, book: Book) -> Crop:
 def _outcome(case: Case) -> Outcome:
     crop, book, year = case.crop, case.book, case.setting.year
     laid = _on_ground(case) if case.support is None else _on_support(case, case.support)
-    dates = season.dates_of(case.planting, crop, year, book)
+    dates = season.dates_of(
+        case.planting, crop, year, book, picking=crop.picking_scale(case.training)
+    )
     depth = _depth(case, laid, dates)
     light = _light(case, laid, dates)
     trained = crop.training(case.training) if case.training else None

@@ -266,8 +266,15 @@ def growth_share(day_share: NDArray[np.float64] | float) -> NDArray[np.float64]:
     return (grown - _AT_START) / _GAIN
 
 
-def dates_of(planting: p.Planting, crop: Crop, year: GrowingYear, book: Book) -> Dates:
-    """All dates of one planting and the shares that frost and clearing leave of its picking."""
+def dates_of(
+    planting: p.Planting, crop: Crop, year: GrowingYear, book: Book, *, picking: float = 1.0
+) -> Dates:
+    """All dates of one planting and the shares that frost and clearing leave of its picking.
+
+    Args:
+        picking: Length of its picking against the crop's own, by how it is trained.
+    """
+    whole = crop.picking.days * picking
     grow = crop.days_to_pick(planting.start)
     if grow is None:
         # A start that the book gives no time for: the crop's slowest known one.
@@ -275,7 +282,7 @@ def dates_of(planting: p.Planting, crop: Crop, year: GrowingYear, book: Book) ->
         grow = max(d for d in known if d is not None)
     start = planting.start_date
     due = start + days(grow)
-    finish = due + days(crop.picking.days)
+    finish = due + days(whole)
     frost = frost_day(year, crop, start, book)
     end = min(d for d in (finish, frost, planting.clear_date) if d is not None)
     shape = book.picking_shapes[crop.picking.kind]
@@ -284,7 +291,7 @@ def dates_of(planting: p.Planting, crop: Crop, year: GrowingYear, book: Book) ->
         # All of it is lifted by the day it must be out: whole once it is ready.
         share = 1.0 if spell > 0 else _early_share(crop, grow, (end - start).days)
     else:
-        share = picking_curve(shape.peaked, spell / crop.picking.days) if spell > 0 else 0.0
+        share = picking_curve(shape.peaked, spell / whole) if spell > 0 else 0.0
     picked = share > 0
     first = (due if spell > 0 else end - timedelta(days=1)) if picked else None
     return Dates(
@@ -294,7 +301,7 @@ def dates_of(planting: p.Planting, crop: Crop, year: GrowingYear, book: Book) ->
         # What frost meets on its first day still held its ground for that day.
         clear=planting.clear_date or max(end, start + timedelta(days=1)),
         due=due,
-        pick_days=_pick_days(crop, spell),
+        pick_days=_pick_days(crop, whole, spell),
         picked_share=share,
         frost_survival=frost_survival(year, crop, planting.start, start, book),
         killed_by_frost=frost is not None and frost == end and end < finish,
@@ -302,11 +309,11 @@ def dates_of(planting: p.Planting, crop: Crop, year: GrowingYear, book: Book) ->
     )
 
 
-def _pick_days(crop: Crop, spell: int) -> float:
+def _pick_days(crop: Crop, whole: float, spell: int) -> float:
     """Days over which the picking runs: a once-picked crop fits itself to what it has."""
     if crop.picking.kind == "once":
-        return min(crop.picking.days, max(1, spell))
-    return crop.picking.days
+        return min(whole, max(1, spell))
+    return whole
 
 
 def _early_share(crop: Crop, grow_days: float, stood_days: int) -> float:

@@ -1775,7 +1775,8 @@ export interface components {
         };
         /**
          * CropTraining
-         * @description How one crop does under one training system, relative to its reference way.
+         * @description How one crop does under one training system, relative to its reference way; a stem that is
+         *     stopped at the top is picked for a part of its time only.
          */
         CropTraining: {
             /** System */
@@ -1784,6 +1785,11 @@ export interface components {
             harvest_factor: number;
             /** In Row Cm */
             in_row_cm?: number | null;
+            /**
+             * Picking Scale
+             * @default 1
+             */
+            picking_scale: number;
         };
         /**
          * CropWindow
@@ -4918,9 +4924,11 @@ export interface components {
         };
         /**
          * WayUp
-         * @description One way of growing a crop, by the ground that it takes. [1/m2, kg/m2, min, cm]
+         * @description One way of growing a crop, by the ground that it takes.
          *
-         *     `kg_per_m2` is null where the crop is not weighed; minutes are a week's, for one plant.
+         *     `kg_per_m2` is null where the crop is not weighed, `cost_a_year` while a price is missing;
+         *     minutes are a week's, for one plant, hours a season's, for one square metre.
+         *     [1/m2, kg/m2, weeks, min, h/m2, cm]
          */
         WayUp: {
             /** System */
@@ -4933,8 +4941,14 @@ export interface components {
             plants_per_m2: number;
             /** Kg Per M2 */
             kg_per_m2: number | null;
+            /** Picking Weeks */
+            picking_weeks: number;
             /** Minutes Per Plant */
             minutes_per_plant: number;
+            /** Hours Per M2 */
+            hours_per_m2: number;
+            /** Cost A Year */
+            cost_a_year: number | null;
             /** Height Cm */
             height_cm: number;
             /** At The Top */

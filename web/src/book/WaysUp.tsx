@@ -18,7 +18,9 @@ export function WaysUp({ page }: { page: CropPage }) {
             ['Way'],
             [`Plants ${bed}`, 'right'],
             [`${units.weightUnit} ${bed}`, 'right'],
-            ['Minutes a plant and week', 'right'],
+            ['Weeks picked', 'right'],
+            [`Hours ${bed}`, 'right'],
+            [`Cost ${bed}, a year`, 'right'],
             ['What to know', 'after'],
           ]}
         />
@@ -32,7 +34,11 @@ export function WaysUp({ page }: { page: CropPage }) {
               <td className="text-right font-semibold">
                 {way.kg_per_m2 === null ? '–' : units.perArea(units.weightValue(way.kg_per_m2))}
               </td>
-              <td className="text-right">{way.minutes_per_plant.toFixed(1)}</td>
+              <td className="text-right">{Math.round(way.picking_weeks)}</td>
+              <td className="text-right">{units.perArea(way.hours_per_m2)}</td>
+              <td className="whitespace-nowrap text-right">
+                {way.cost_a_year === null ? 'no price' : units.perArea(way.cost_a_year)}
+              </td>
               <td className="pl-4 text-[12.5px] text-muted">
                 {`${way.air} At the top, ${way.at_the_top}. Shade: ${way.shades}`}
               </td>

@@ -63,6 +63,7 @@ export function SupportDrawing({ sheet, plantings, day }: Props) {
             <Mesh sheet={sheet} frame={frame} />
             <Lines sheet={sheet} frame={frame} />
             <Posts sheet={sheet} frame={frame} />
+            <CropMarks sheet={sheet} frame={frame} plantings={plantings} day={day} />
             <Measures sheet={sheet} frame={frame} units={units} />
           </>
         )}
@@ -212,44 +213,58 @@ function Lines({ sheet, frame }: { sheet: SupportSheet; frame: Frame }) {
   );
 }
 
-/** What stands on it on the ruler's day, as high as it is by then. */
-function Crops({
-  sheet,
-  frame,
-  plantings,
-  day,
-}: {
+interface Growing {
   sheet: SupportSheet;
   frame: Frame;
   plantings: readonly PlantingReport[];
   day: Day;
-}) {
+}
+
+/** How high each crop on it stands on the ruler's day; what does not stand is left out. */
+function heightsOn({ sheet, plantings, day }: Growing) {
+  return sheet.crops.flatMap((crop) => {
+    const planting = plantings.find((p) => p.id === crop.planting);
+    const size = planting && sizeOn(planting, day);
+    return size ? [{ crop, top: Math.min(size.heightCm, crop.height_cm) }] : [];
+  });
+}
+
+/** What stands on it on the ruler's day, as high as it is by then. */
+function Crops(props: Growing) {
+  const { frame } = props;
   return (
     <g>
-      {sheet.crops.map((crop) => {
-        const planting = plantings.find((p) => p.id === crop.planting);
-        const size = planting && sizeOn(planting, day);
-        if (!size) return null;
-        const top = Math.min(size.heightCm, crop.height_cm);
+      {heightsOn(props).map(({ crop, top }) => {
         const outline = hedge(frame, crop.from_cm, crop.to_cm, top);
         return (
           <g key={crop.planting}>
             <path d={outline} fill="var(--paper)" stroke="var(--leaf)" />
             <path d={outline} fill={hatchOf(crop.family)} opacity={0.8} />
-            <text
-              x={frame.x((crop.from_cm + crop.to_cm) / 2)}
-              y={frame.z(Math.max(top, 14)) - 6}
-              textAnchor="middle"
-              fontSize={13}
-              fontWeight={600}
-              fill="var(--leaf)"
-              className="halo"
-            >
-              {`${crop.mark}, ${crop.plants}`}
-            </text>
           </g>
         );
       })}
+    </g>
+  );
+}
+
+function CropMarks(props: Growing) {
+  const { frame } = props;
+  return (
+    <g>
+      {heightsOn(props).map(({ crop, top }) => (
+        <text
+          key={crop.planting}
+          x={frame.x((crop.from_cm + crop.to_cm) / 2)}
+          y={frame.z(Math.max(top, 14)) - 6}
+          textAnchor="middle"
+          fontSize={13}
+          fontWeight={600}
+          fill="var(--leaf)"
+          className="halo"
+        >
+          {`${crop.mark}, ${crop.plants}`}
+        </text>
+      ))}
     </g>
   );
 }

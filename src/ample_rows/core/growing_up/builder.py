@@ -12,7 +12,7 @@ from ample_rows.core.cases import Evaluated, PlaceCase
 from ample_rows.core.evaluate import place_case
 from ample_rows.core.growing_up.bays import Arch, Bays
 from ample_rows.core.growing_up.load import Load, hanging, peak_load
-from ample_rows.core.growing_up.materials import Stood, amounts, run_on, tier_heights_cm
+from ample_rows.core.growing_up.materials import Stood, amounts, carried, run_on, tier_heights_cm
 from ample_rows.core.growing_up.put_up import grown_on, hours_of, stood_in, support_in
 from ample_rows.core.growing_up.wind import Face, Post, WindCheck, wind_check
 from ample_rows.core.reading import PlanFaultsError
@@ -105,7 +105,9 @@ def _written(
 ) -> SupportSheet:
     book, build = here.book, up.system.build
     load = peak_load((hanging(e, run_on(up, e), up.height_cm, book) for e in grown), book)
-    lines, missing = bill_lines(amounts(up, grown, book), plan.build, book)
+    lines, missing = bill_lines(
+        amounts(up, [carried(up, e) for e in grown], book), plan.build, book
+    )
     wind = plan.site.design_wind_m_s if plan.site else None
     starts = [e.dates.start for e in grown]
     before = timedelta(days=round(book.value("put_up_before_days")))

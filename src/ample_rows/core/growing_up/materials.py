@@ -2,6 +2,7 @@
 
 import math
 from collections import defaultdict
+from collections.abc import Iterable
 from dataclasses import dataclass
 
 from ample_rows.core import places
@@ -9,7 +10,7 @@ from ample_rows.core import plan as p
 from ample_rows.core.cases import Evaluated
 from ample_rows.core.growing_up import supports
 from ample_rows.core.growing_up.bays import Arch, Bays, arch_of, bays_of, mesh_for
-from ample_rows.core.reference import Book, Footing, TrainingSystem
+from ample_rows.core.reference import Book, Crop, Footing, TrainingSystem
 
 NATURAL_TWINE = "twine-natural"
 _ROUND_UP_CM = 10.0
@@ -106,7 +107,21 @@ def _arch(
     return arch_of(across, support.mesh_cm or mesh_for(across, height))
 
 
-def amounts(up: Stood, grown: tuple[Evaluated, ...], book: Book) -> dict[str, float]:
+@dataclass(frozen=True, slots=True)
+class Carried:
+    """What a support carries of one crop: so many plants along a run. [cm]"""
+
+    crop: Crop
+    plants: int
+    run_cm: float
+    pieces: float
+
+
+def carried(up: Stood, e: Evaluated) -> Carried:
+    return Carried(e.crop, e.report.plants, run_on(up, e).length_cm, e.report.pieces or 0.0)
+
+
+def amounts(up: Stood, grown: Iterable[Carried], book: Book) -> dict[str, float]:
     """Metres, square metres, litres or pieces of all that one support takes."""
     build, run_m = up.system.build, up.run.length_cm / 100
     total: dict[str, float] = defaultdict(float)
@@ -120,18 +135,18 @@ def amounts(up: Stood, grown: tuple[Evaluated, ...], book: Book) -> dict[str, fl
         total[build.sheet] += run_m * up.height_cm / 100
     if build.rail:
         total[build.rail] += build.rails * run_m
-    for e in grown:
-        _for_plants(up, e, total, book)
+    for crop in grown:
+        _for_plants(up, crop, total, book)
     return {name: amount for name, amount in total.items() if amount > 0}
 
 
-def alone_amounts(e: Evaluated, system: TrainingSystem) -> dict[str, float]:
-    """What a planting held up by itself takes: cages, canes, a net stretched over it."""
+def alone_amounts(plants: int, spacing_cm: float, system: TrainingSystem) -> dict[str, float]:
+    """What plants held up by themselves take: cages, canes, a net stretched over them."""
     build, total = system.build, {}
-    ground_m2 = e.report.plants * (e.report.spacing_cm / 100) ** 2
+    ground_m2 = plants * (spacing_cm / 100) ** 2
     if build.piece:
         by_ground = math.ceil(ground_m2 * build.pieces_a_m2 - _DUST)
-        total[build.piece] = e.report.plants * build.pieces_a_plant + by_ground
+        total[build.piece] = plants * build.pieces_a_plant + by_ground
     if build.sheet:
         total[build.sheet] = ground_m2
     return total
@@ -147,21 +162,20 @@ def _foot(up: Stood, total: dict[str, float], book: Book) -> None:
         total[up.footing.piece] += posts * up.footing.pieces_a_post
 
 
-def _for_plants(up: Stood, e: Evaluated, total: dict[str, float], book: Book) -> None:
+def _for_plants(up: Stood, on_it: Carried, total: dict[str, float], book: Book) -> None:
     """Twine, ties and slings that the crop on a support wants."""
-    build, twine = up.system.build, up.support.twine or NATURAL_TWINE
-    tall = min(up.height_cm, e.crop.height_cm)
-    run = run_on(up, e)
+    build, twine, crop = up.system.build, up.support.twine or NATURAL_TWINE, on_it.crop
+    tall = min(up.height_cm, crop.height_cm)
     if build.twine_tier_every_cm:
         tiers = len(tier_heights_cm(up, tall))
-        total[twine] += tiers * run.length_cm / 100 * book.value("woven_length_share")
+        total[twine] += tiers * on_it.run_cm / 100 * book.value("woven_length_share")
     if build.string_per_plant:
-        total[twine] += e.report.plants * up.height_cm / 100
+        total[twine] += on_it.plants * up.height_cm / 100
     if build.tie_every_cm:
-        total["tie"] += e.report.plants * math.floor(tall / build.tie_every_cm)
-    if e.crop.piece_kg and e.crop.piece_kg >= book.value("heavy_fruit_kg") and e.report.pieces:
-        share = book.picking_shapes[e.crop.picking.kind].hangs_at_once
-        total["sling"] += math.ceil(e.report.pieces * share)
+        total["tie"] += on_it.plants * math.floor(tall / build.tie_every_cm)
+    if crop.piece_kg and crop.piece_kg >= book.value("heavy_fruit_kg"):
+        share = book.picking_shapes[crop.picking.kind].hangs_at_once
+        total["sling"] += math.ceil(on_it.pieces * share)
 
 
 def tier_heights_cm(up: Stood, tall_cm: float) -> tuple[float, ...]:

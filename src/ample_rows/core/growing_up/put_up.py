@@ -11,7 +11,7 @@ from ample_rows.core.cases import ON_GROUND, Evaluated, PlaceCase
 from ample_rows.core.evaluate import place_case
 from ample_rows.core.ground.footprints import place_outline
 from ample_rows.core.ground.frame import to_yard
-from ample_rows.core.growing_up.materials import Stood, alone_amounts, amounts, stood
+from ample_rows.core.growing_up.materials import Stood, alone_amounts, amounts, carried, stood
 from ample_rows.core.planting import evaluate_planting
 from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.reference import Book
@@ -68,14 +68,16 @@ def supports_of_place(plan: p.Plan, place_id: str, book: Book) -> tuple[dict[str
     for planting in alone:
         found = evaluate_planting(planting, here)
         system = book.trainings[found.report.training or ON_GROUND]
-        for name, amount in alone_amounts(found, system).items():
+        taken = alone_amounts(found.report.plants, found.report.spacing_cm, system)
+        for name, amount in taken.items():
             # What holds an early crop up is there again for a later one.
             total[name] = max(total[name], amount)
     for support in place.supports:
         up = stood_in(plan, here, support)
         if up is not None:
             hours += hours_of(up, book)
-            for name, amount in amounts(up, grown_on(plan, here, support.id), book).items():
+            on_it = [carried(up, e) for e in grown_on(plan, here, support.id)]
+            for name, amount in amounts(up, on_it, book).items():
                 total[name] += amount
     return total, hours
 

@@ -62,7 +62,13 @@ def heights_by_day(
 ) -> Heights:
     """A planting's height on each sample day, 0 when it does not stand. [m]"""
     crop = crop_of(planting, book)
-    dates = season.dates_of(planting, crop, setting.year, book)
+    dates = season.dates_of(
+        planting,
+        crop,
+        setting.year,
+        book,
+        picking=crop.picking_scale(training_of(planting, support_of(planting, place), crop, book)),
+    )
     ages = _ages(dates, sky.year)
     there = ages >= 0
     shares = size_shares(planting, crop, dates, np.maximum(ages, 0.0), book)

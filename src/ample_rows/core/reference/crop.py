@@ -16,11 +16,13 @@ PickingKind = Literal["once", "few", "cut-and-come-again", "continuous"]
 
 
 class CropTraining(Record):
-    """How one crop does under one training system, relative to its reference way."""
+    """How one crop does under one training system, relative to its reference way; a stem that is
+    stopped at the top is picked for a part of its time only."""
 
     system: Text
     harvest_factor: Size
     in_row_cm: Size | None = None
+    picking_scale: Size = 1.0
 
 
 class Range3(Record):
@@ -144,6 +146,11 @@ class Crop(Record):
     def days_to_pick(self, start: Start) -> float | None:
         days: float | None = getattr(self.days_to_first_pick, start)
         return days
+
+    def picking_scale(self, system: str | None) -> float:
+        """Length of the picking under a system, against the crop's own."""
+        known = self.training(system) if system else None
+        return known.picking_scale if known else 1.0
 
     def training(self, system: str) -> CropTraining | None:
         return next((t for t in self.trainings if t.system == system), None)
