@@ -19,6 +19,7 @@ SCREENS = {
     "methods": "/gardens/lantern-court/methods",
     "marking": "/gardens/lantern-court/places/south/marking",
     "support": "/gardens/lantern-court/places/border/supports",
+    "seed box": "/gardens/lantern-court/seeds",
     "feeding": "/gardens/lantern-court/soil?view=feeding",
     "garden": "/gardens/lantern-court/garden",
     "new place": "/gardens/lantern-court/places/new",

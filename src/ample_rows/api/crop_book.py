@@ -5,10 +5,13 @@ from typing import Annotated, Any
 from fastapi import APIRouter, Query, Response
 from pydantic import BaseModel, ConfigDict, Field
 
+from ample_rows import PROGRAM
 from ample_rows.api.gardens import Garden, Reference, file_answer
 from ample_rows.api.problems import RESPONSES
 from ample_rows.core.crop_files import CropFile, Kind, book_csv, own_toml, read_crop_file
 from ample_rows.core.crop_pages import CropLine, CropPage, crop_index, crop_page
+from ample_rows.core.evaluate import evaluate
+from ample_rows.core.seed_box.shopping import ShoppingList, shopping_list
 
 router = APIRouter(prefix="/api/gardens/{slug}", tags=["crop book"], responses=RESPONSES)
 
@@ -59,3 +62,10 @@ def export_own(slug: str, here: Garden) -> Response:
 def read_file(asked: CropFileText, here: Garden, book: Reference) -> CropFile:
     """What a crop file would bring, and what in it cannot be used. Nothing is kept yet."""
     return read_crop_file(asked.text, asked.kind, book)
+
+
+@router.get("/seed-box")
+def seed_box(here: Garden) -> ShoppingList:
+    """What to buy of seed, plants and sets, and every packet as it is this year."""
+    report = evaluate(here.plan, here.book, program=PROGRAM)
+    return shopping_list(here.plan, report.plantings, report.year.start, here.book)

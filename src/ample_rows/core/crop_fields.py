@@ -53,6 +53,8 @@ FIELDS = (
     CropField("seeds_per_station", "Seeds at a station", "", "time"),
     CropField("emergence", "Come up", "share", "time"),
     CropField("survival", "Live to be picked", "share", "time"),
+    CropField("seed_life_years", "Half of its seed dead after", "years", "seed"),
+    CropField("packet_seeds", "Seeds in a packet", "", "seed"),
     CropField("weeks_indoors", "Weeks indoors", "weeks", "time"),
     CropField("days_to_first_pick.sow", "Sown to first pick", "days", "time"),
     CropField("days_to_first_pick.transplant", "Set out to first pick", "days", "time"),

@@ -89,6 +89,13 @@ class ChangeBuild(_Edit):
     changes: Changes
 
 
+class ChangeSeedBox(_Edit):
+    """Set some keys of the seed box; a key set to null is taken out."""
+
+    do: Literal["change-seed-box"] = "change-seed-box"
+    changes: Changes
+
+
 class ChangeCrop(_Edit):
     """Set some figures of a crop, or begin an own kind with `like`; a figure set to null goes
     back to what the crop began from."""
@@ -152,6 +159,7 @@ Edit = Annotated[
     | ChangeSite
     | ChangeSoil
     | ChangeBuild
+    | ChangeSeedBox
     | ChangeCrop
     | RemoveCrop
     | KeepLayout
@@ -162,6 +170,15 @@ Edit = Annotated[
     Field(discriminator="do"),
 ]
 Together.model_rebuild()
+
+
+_PART_OF = {
+    "change-garden": "garden",
+    "change-site": "site",
+    "change-soil": "soil",
+    "change-build": "build",
+    "change-seed-box": "seed_box",
+}
 
 
 def apply_edit(plan: p.Plan, edit: Edit) -> p.Plan:
@@ -201,14 +218,8 @@ def _apply(document: Changes, edit: Edit) -> None:
             twin, planted = twin_of(place, own, edit.new_id, mirrored=edit.mirrored)
             places.append(twin)
             plantings.extend(planted)
-        case ChangeGarden():
-            _merge(document["garden"], edit.changes)
-        case ChangeSite():
-            _merge(document.setdefault("site", {}), edit.changes)
-        case ChangeSoil():
-            _merge(document.setdefault("soil", {}), edit.changes)
-        case ChangeBuild():
-            _merge(document.setdefault("build", {}), edit.changes)
+        case ChangeGarden() | ChangeSite() | ChangeSoil() | ChangeBuild() | ChangeSeedBox():
+            _merge(document.setdefault(_PART_OF[edit.do], {}), edit.changes)
         case ChangeCrop():
             change_crop(document, edit.id, edit.like, edit.figures)
         case RemoveCrop():
@@ -279,6 +290,8 @@ def describe(edit: Edit, before: p.Plan) -> str:
             return "change the soil"
         case ChangeBuild():
             return "change the boards and prices"
+        case ChangeSeedBox():
+            return "change the seed box"
         case ChangeCrop():
             return f"change {edit.id}" if edit.like is None else f"begin {edit.id}"
         case RemoveCrop():

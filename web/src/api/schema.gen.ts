@@ -672,6 +672,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/seed-box": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Seed Box
+         * @description What to buy of seed, plants and sets, and every packet as it is this year.
+         */
+        get: operations["seed_box_api_gardens__slug__seed_box_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/crops": {
         parameters: {
             query?: never;
@@ -1363,6 +1383,21 @@ export interface components {
             };
         };
         /**
+         * ChangeSeedBox
+         * @description Set some keys of the seed box; a key set to null is taken out.
+         */
+        ChangeSeedBox: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "change-seed-box";
+            /** Changes */
+            changes: {
+                [key: string]: unknown;
+            };
+        };
+        /**
          * ChangeSite
          * @description Set some keys of the yard; a key set to null is taken out.
          */
@@ -1608,6 +1643,11 @@ export interface components {
             emergence: number;
             /** Survival */
             survival: number;
+            /** Seed Life Years */
+            seed_life_years?: number | null;
+            /** Packet Seeds */
+            packet_seeds?: number | null;
+            sold_as?: components["schemas"]["SoldAs"] | null;
             /** Weeks Indoors */
             weeks_indoors?: number | null;
             /** Starts */
@@ -1913,7 +1953,7 @@ export interface components {
             /** Version */
             version: number;
             /** Edit */
-            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["Together-Input"] | components["schemas"]["ReplacePlan"];
+            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["Together-Input"] | components["schemas"]["ReplacePlan"];
         };
         /**
          * Elsewhere
@@ -1933,7 +1973,7 @@ export interface components {
             /** Gain Kg */
             gain_kg: number;
             /** Edit */
-            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
+            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
         };
         /**
          * Factors
@@ -2051,7 +2091,7 @@ export interface components {
             /** Label */
             label: string;
             /** Edit */
-            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
+            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
         };
         /**
          * Footing
@@ -2934,6 +2974,30 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * PacketState
+         * @description A packet as it is in the plan's year: how much of its seed comes up now. [years, 0-1]
+         */
+        PacketState: {
+            /** Id */
+            id: string;
+            /** Crop */
+            crop: string;
+            /** Name */
+            name: string;
+            /** Year */
+            year: number;
+            /** Age Years */
+            age_years: number;
+            /** Seeds */
+            seeds: number;
+            /** Comes Up */
+            comes_up: number;
+            /** As Fresh */
+            as_fresh: number;
+            /** Words */
+            words: string;
+        };
+        /**
          * Part
          * @description So many parts of an ingredient, by loose volume.
          */
@@ -3244,6 +3308,7 @@ export interface components {
             site?: components["schemas"]["Site"] | null;
             soil?: components["schemas"]["Soil"] | null;
             build?: components["schemas"]["Build"] | null;
+            seed_box?: components["schemas"]["SeedBox"] | null;
             /**
              * Crops
              * @default []
@@ -3748,6 +3813,65 @@ export interface components {
             full_harvest_kg: number;
         };
         /**
+         * SeedBox
+         * @description The seed box. `raising` is what pot, mix and light cost for one plant raised at home.
+         */
+        SeedBox: {
+            /**
+             * Packets
+             * @default []
+             */
+            packets: components["schemas"]["SeedPacket"][];
+            /**
+             * Choices
+             * @default []
+             */
+            choices: components["schemas"]["SeedChoice"][];
+            /** Raising */
+            raising?: number | null;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * SeedChoice
+         * @description What a crop's packet, single plant and sets or tubers cost here, and whether its plants
+         *     are bought rather than raised.
+         */
+        SeedChoice: {
+            /** Crop */
+            crop: string;
+            /** Packet */
+            packet?: number | null;
+            /** Plant */
+            plant?: number | null;
+            /** Sold */
+            sold?: number | null;
+            /** Buy Plants */
+            buy_plants?: boolean | null;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * SeedPacket
+         * @description A packet in the box: the season that it was packed or saved for, and the seeds left.
+         */
+        SeedPacket: {
+            /** Id */
+            id: string;
+            /** Crop */
+            crop: string;
+            /** Seeds */
+            seeds: number;
+            /** Year */
+            year: number;
+            /** Name */
+            name?: string | null;
+            /** Saved */
+            saved?: boolean | null;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * SetOut
          * @description A place's stakes, the diagonals that prove it square, and its string. [m]
          *
@@ -3870,6 +3994,59 @@ export interface components {
              * Format: date
              */
             day: string;
+        };
+        /**
+         * ShoppingList
+         * @description All of it. The cost is null while a price is missing.
+         */
+        ShoppingList: {
+            /** Rows */
+            rows: components["schemas"]["ShoppingRow"][];
+            /** Packets */
+            packets: components["schemas"]["PacketState"][];
+            /** Cost */
+            cost: number | null;
+            /** Missing */
+            missing: string[];
+        };
+        /**
+         * ShoppingRow
+         * @description One crop: what is wanted with some to spare, what is there, and what to buy as sold.
+         *
+         *     Seeds are counted as fresh ones; `there` is what the box still amounts to.
+         */
+        ShoppingRow: {
+            /** Crop */
+            crop: string;
+            /** Name */
+            name: string;
+            /** Mark */
+            mark: string;
+            /** Places */
+            places: string[];
+            /**
+             * First Use
+             * Format: date
+             */
+            first_use: string;
+            /** Unit */
+            unit: string;
+            /** Wanted */
+            wanted: number;
+            /** There */
+            there: number;
+            /** Buy */
+            buy: number;
+            /** As Sold */
+            as_sold: string;
+            /** Cost */
+            cost: number | null;
+            /** Words */
+            words: string;
+            /** Ways */
+            ways: components["schemas"]["WayToBegin"][];
+            /** Working */
+            working: components["schemas"]["Term"][];
         };
         /**
          * Site
@@ -4097,6 +4274,16 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * SoldAs
+         * @description How tubers, sets, crowns and the like are sold, and the plants that one such makes.
+         */
+        SoldAs: {
+            /** What */
+            what: string;
+            /** Plants */
+            plants: number;
+        };
+        /**
          * Sowing
          * @description How a planting is sown and thinned.
          *
@@ -4233,7 +4420,7 @@ export interface components {
             /** Harvest Kg */
             harvest_kg: number;
             /** Edit */
-            edit: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"]) | null;
+            edit: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"]) | null;
         };
         /**
          * StarterPart
@@ -4659,7 +4846,7 @@ export interface components {
              */
             do: "together";
             /** Edits */
-            edits: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["Together-Input"] | components["schemas"]["ReplacePlan"])[];
+            edits: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["Together-Input"] | components["schemas"]["ReplacePlan"])[];
         };
         /**
          * Together
@@ -4672,7 +4859,7 @@ export interface components {
              */
             do: "together";
             /** Edits */
-            edits: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"])[];
+            edits: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"])[];
         };
         /** Totals */
         Totals: {
@@ -4921,6 +5108,20 @@ export interface components {
             wets_leaves: string;
             /** Suits */
             suits: string;
+        };
+        /**
+         * WayToBegin
+         * @description What a crop's plants cost one way; null while a price is missing.
+         */
+        WayToBegin: {
+            /** Way */
+            way: string;
+            /** Cost */
+            cost: number | null;
+            /** Missing */
+            missing: string;
+            /** Chosen */
+            chosen: boolean;
         };
         /**
          * WayUp
@@ -7602,6 +7803,78 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CropFile"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    seed_box_api_gardens__slug__seed_box_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShoppingList"];
                 };
             };
             /** @description The request cannot be read */

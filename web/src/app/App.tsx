@@ -28,6 +28,7 @@ const MarkingSheet = lazy(() =>
 const SupportScreen = lazy(() =>
   import('../supports/SupportScreen').then((part) => ({ default: part.SupportScreen })),
 );
+const SeedBox = lazy(() => import('../book/SeedBox').then((part) => ({ default: part.SeedBox })));
 const Methods = lazy(() => import('../book/Methods').then((part) => ({ default: part.Methods })));
 const CropBook = lazy(() =>
   import('../book/CropBook').then((part) => ({ default: part.CropBook })),
@@ -62,6 +63,7 @@ export function App() {
                 path="/gardens/:garden/places/:place/supports/:support?"
                 element={<Within screen={SupportScreen} />}
               />
+              <Route path="/gardens/:garden/seeds" element={<Within screen={SeedBox} />} />
               <Route path="/gardens/:garden/methods" element={<Within screen={Methods} />} />
               <Route path="/gardens/:garden/garden" element={<Within screen={GardenScreen} />} />
               <Route path="/gardens/:garden/places/new" element={<Within screen={PlaceForm} />} />

@@ -39,6 +39,9 @@ export function CropBook({ state }: { state: HeldGarden }) {
         <p className="text-muted">
           {index.data ? `${index.data.length} crops and kinds` : 'Opening the book …'}
         </p>
+        <Link className="press" to={`/gardens/${slug}/seeds`}>
+          Seed box
+        </Link>
         <Link className="press" to={`/gardens/${slug}/methods`}>
           Methods
         </Link>

@@ -6,7 +6,13 @@ fit or do well is a result with a note, never a fault.
 
 from ample_rows.core import plan as p
 from ample_rows.core import season
-from ample_rows.core.faults.garden import build_faults, garden_faults, site_faults, soil_faults
+from ample_rows.core.faults.garden import (
+    build_faults,
+    garden_faults,
+    seed_faults,
+    site_faults,
+    soil_faults,
+)
 from ample_rows.core.faults.place import place_faults
 from ample_rows.core.faults.planting import date_faults, planting_faults
 from ample_rows.core.faults.words import twice
@@ -57,6 +63,7 @@ def _one_layout(plan: p.Plan, book: Book) -> list[Fault]:
     faults = list(garden_faults(plan.garden, book))
     faults += soil_faults(plan.soil or p.Soil(), book)
     faults += build_faults(plan.build or p.Build(), book)
+    faults += seed_faults(plan.seed_box or p.SeedBox(), book)
     faults += site_faults(plan.site or p.Site(), book)
     faults += twice([place.id for place in plan.places], "places")
     for index, place in enumerate(plan.places):

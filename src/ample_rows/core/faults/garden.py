@@ -82,3 +82,13 @@ def site_faults(site: p.Site, book: Book) -> Iterator[Fault]:
             yield Fault(
                 f"{path}.crown_base_m", f"must lie below the height of {obstacle.height_m:g} m"
             )
+
+
+def seed_faults(box: p.SeedBox, book: Book) -> Iterator[Fault]:
+    named = [(f"packets[{i}]", packet.crop) for i, packet in enumerate(box.packets)]
+    named += [(f"choices[{i}]", choice.crop) for i, choice in enumerate(box.choices)]
+    for where, crop in named:
+        if crop not in book.crops:
+            yield Fault(f"seed_box.{where}.crop", unknown_crop(crop))
+    yield from twice([packet.id for packet in box.packets], "seed_box.packets")
+    yield from twice([choice.crop for choice in box.choices], "seed_box.choices", key="crop")

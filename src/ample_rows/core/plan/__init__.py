@@ -33,6 +33,7 @@ from ample_rows.core.plan.place import (
 from ample_rows.core.plan.planting import (
     Planting,
 )
+from ample_rows.core.plan.seeds import SeedBox, SeedChoice, SeedPacket
 from ample_rows.core.plan.site import (
     Obstacle,
     Path,
@@ -139,6 +140,9 @@ __all__ = [
     "Rain",
     "Recipe",
     "Rectangle",
+    "SeedBox",
+    "SeedChoice",
+    "SeedPacket",
     "Shape",
     "Site",
     "Slope",
@@ -167,6 +171,7 @@ class Plan(PlanValue):
     site: Site | None = None
     soil: Soil | None = None
     build: Build | None = None
+    seed_box: SeedBox | None = None
     crops: Annotated[tuple[OwnCrop, ...], Field(max_length=500)] = ()
     places: tuple[Place, ...] = ()
     plantings: tuple[Planting, ...] = ()

@@ -51,6 +51,13 @@ class DaysToPick(Record):
     division: Size | None = None
 
 
+class SoldAs(Record):
+    """How tubers, sets, crowns and the like are sold, and the plants that one such makes."""
+
+    what: Text
+    plants: Size
+
+
 class Picking(Record):
     kind: PickingKind
     days: Size
@@ -110,6 +117,9 @@ class Crop(Record):
     seeds_per_station: Annotated[int, Field(ge=1)] | None = None
     emergence: Share
     survival: Share
+    seed_life_years: Size | None = None
+    packet_seeds: Annotated[int, Field(ge=1)] | None = None
+    sold_as: SoldAs | None = None
     weeks_indoors: Amount | None = None
     starts: Annotated[tuple[Start, ...], Field(min_length=1)]
     days_to_first_pick: DaysToPick
@@ -138,7 +148,10 @@ class Crop(Record):
         for start in self.starts:
             if getattr(self.days_to_first_pick, start) is None:
                 raise ValueError(f"days_to_first_pick.{start} is missing though starts names it")
-        missing = {"spacing", "roots", "light", "time", "yield"} - self.sources.keys()
+        wanted = {"spacing", "roots", "light", "time", "yield"}
+        if self.seed_life_years or self.packet_seeds or self.sold_as:
+            wanted.add("seed")
+        missing = wanted - self.sources.keys()
         if missing:
             raise ValueError(f"sources lacks {sorted(missing)[0]!r}")
         return self

@@ -1,0 +1,1 @@
+"""The seed box: what the plan needs of seed, sets and plants against what is there."""

@@ -1,0 +1,32 @@
+"""The seed box: a packet put in changes what is to be bought; plants bought instead of raised."""
+
+from playwright.sync_api import expect
+
+
+def test_a_packet_in_the_box_leaves_less_to_buy(page, base_url):
+    page.goto(f"{base_url}/gardens/lantern-court/crops")
+    page.get_by_role("link", name="Seed box").click()
+    rows = page.get_by_role("table", name="Shopping list")
+    spinach = rows.get_by_role("row").filter(has_text="spinach")
+    expect(spinach).to_contain_text("2 packets of about 300")
+    form = page.get_by_role("form", name="A packet")
+    form.get_by_role("button", name="Put it in").click()
+    expect(form.get_by_role("alert")).to_contain_text("wants its crop")
+    form.get_by_label("Another packet").select_option("spinach")
+    form.get_by_label("Seeds left").fill("200")
+    form.get_by_role("button", name="Put it in").click()
+    expect(spinach).to_contain_text("1 packet of about 300")
+    page.get_by_role("button", name="Take out spinach, 2027").click()
+    expect(spinach).to_contain_text("2 packets of about 300")
+
+
+def test_plants_are_bought_where_that_is_chosen(page, base_url):
+    page.goto(f"{base_url}/gardens/lantern-court/seeds")
+    page.get_by_role("button", name="cordon tomato", exact=True).click()
+    page.get_by_label("bought as plants").click()
+    tomato = page.get_by_role("row").filter(has_text="cordon tomato")
+    expect(tomato).to_contain_text("5 plants")
+    expect(tomato).to_contain_text("12.50")
+    page.get_by_label("One plant").fill("2")
+    page.get_by_role("button", name="Save").click()
+    expect(tomato).to_contain_text("10.00")
