@@ -4,13 +4,17 @@ import math
 from dataclasses import dataclass, replace
 from typing import get_args
 
-from ample_rows.core import places
+import numpy as np
+
+from ample_rows.core import harvest, places
 from ample_rows.core import plan as p
-from ample_rows.core.cases import PlaceCase
-from ample_rows.core.evaluate import PlaceResult, evaluate_place, place_case
+from ample_rows.core.cases import Evaluated, PlaceCase
+from ample_rows.core.evaluate import place_case, place_view
+from ample_rows.core.planting import evaluate_planting
 from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.reference import Book
-from ample_rows.core.roots import depth_policy
+from ample_rows.core.roots import depth_policy, judge_depth, soil_depth
+from ample_rows.core.soil.order import options_for
 
 
 @dataclass(frozen=True, slots=True)
@@ -47,48 +51,91 @@ def depth_schools(plan: p.Plan, place_id: str, book: Book) -> tuple[SchoolFigure
     if plan.place(place_id) is None:
         raise PlanFaultsError.one("place", f'there is no place "{place_id}"')
     here = place_case(plan, place_id, book)
-    own = tuple(g for g in plan.plantings if g.place == place_id)
-    return tuple(_figures(here, own, school) for school in get_args(p.DepthPolicyName))
+    grown = tuple(evaluate_planting(g, here) for g in plan.plantings if g.place == place_id)
+    return tuple(_figures(here, grown, school) for school in get_args(p.DepthPolicyName))
+
+
+@dataclass(frozen=True, slots=True)
+class _Judged:
+    """A place with its plantings as another depth or school has them."""
+
+    here: PlaceCase
+    grown: tuple[Evaluated, ...]
+    harvest_kg: float
 
 
 def _figures(
-    here: PlaceCase, plantings: tuple[p.Planting, ...], school: p.DepthPolicyName
+    here: PlaceCase, grown: tuple[Evaluated, ...], school: p.DepthPolicyName
 ) -> SchoolFigures:
     place, book = here.place, here.book
     policy = book.depth_policies[school]
-    as_it_is = _evaluated(here, plantings, {"depth_policy": school})
-    below = as_it_is.report.usable_depth_cm - as_it_is.report.layers.fill_cm
-    wants = max((r.depth.full_cm for r in as_it_is.plantings), default=policy.full_scale * 30.0)
-    roots = max((r.edible_root_cm or 0.0 for r in as_it_is.plantings), default=0.0)
-    fill = max(0.0, math.ceil(max(wants, roots) - below))
-    filled = _evaluated(
-        here, plantings, {"depth_policy": school, **_filled(place, fill, policy.mix)}
+    as_it_is = _judged(here, grown, {"depth_policy": school})
+    soil = soil_depth(
+        as_it_is.here.place,
+        book,
+        on=here.setting.year.last_frost,
+        trees_share=here.around.roots_share,
     )
-    soil, water = filled.report.soil, filled.report.water
-    costs = [option.cost for option in soil.options if option.cost is not None]
-    days = [] if water is None else [d for d in water.days_between if d is not None]
+    wants = max((e.depth.full_cm for e in as_it_is.grown), default=policy.full_scale * 30.0)
+    roots = max((e.crop.edible_root_cm or 0.0 for e in grown), default=0.0)
+    cm = max(0.0, math.ceil(max(wants, roots) - (soil.usable_cm - soil.fill_cm)))
+    filled = _judged(here, grown, {"depth_policy": school, **_filled(place, cm, policy.mix)})
+    view = place_view(filled.here, filled.grown)
+    fill, need = view.fill, view.need
+    options = options_for(fill.order_litres, here.setting.soil, fill.recipe_litres)
+    costs = [option.cost for option in options if option.cost is not None]
+    days = [] if need is None else [d for d in need.days_between if d is not None]
     return SchoolFigures(
         school=school,
         label=policy.label,
         own=depth_policy(place, here.setting.policies, book) is policy,
         assumes=policy.assumes,
         costs=policy.costs,
-        harvest_kg=as_it_is.report.harvest_kg.p50,
+        harvest_kg=as_it_is.harvest_kg,
         short=_short(as_it_is),
-        mix=soil.label,
-        fill_cm=fill,
-        litres=soil.order_litres,
+        mix=fill.label,
+        fill_cm=cm,
+        litres=fill.order_litres,
         cost=min(costs, default=None),
         days_between=min(days, default=None),
-        full_harvest_kg=filled.report.harvest_kg.p50,
+        full_harvest_kg=filled.harvest_kg,
     )
 
 
-def _evaluated(
-    here: PlaceCase, plantings: tuple[p.Planting, ...], changes: dict[str, object]
-) -> PlaceResult:
+def _judged(here: PlaceCase, grown: tuple[Evaluated, ...], changes: dict[str, object]) -> _Judged:
+    """The plantings in a place of another depth or school: only depth and harvest differ."""
     place = here.place.model_copy(update=changes)
-    return evaluate_place(replace(here, place=place), plantings)
+    there = replace(here, place=place)
+    more = _litres_over(here.place, place)
+    again = tuple(_rejudged(there, e, more) for e in grown)
+    total = sum((e.draws for e in again), np.zeros(int(here.book.value("seasons"))))
+    return _Judged(there, again, harvest.quantiles(total).p50)
+
+
+def _litres_over(old: p.Place, new: p.Place) -> float:
+    litres = places.soil_litres(old)
+    return places.soil_litres(new) / litres if litres else 1.0
+
+
+def _rejudged(here: PlaceCase, e: Evaluated, more_litres: float) -> Evaluated:
+    litres = e.depth.litres_per_plant
+    depth = judge_depth(
+        e.crop,
+        soil_depth(
+            here.place, here.book, on=e.dates.start, trees_share=here.around.roots_share
+        ).usable_cm,
+        depth_policy(here.place, here.setting.policies, here.book),
+        litres_per_plant=None if litres is None else litres * more_litres,
+    )
+    factors = replace(e.report.factors, depth=depth.factor)
+    draws = harvest.harvest_draws(
+        seed=here.setting.seed,
+        crop=e.crop,
+        planting_id=e.planting.id,
+        scale=e.report.stand_expected * factors.product,
+        book=here.book,
+    )
+    return replace(e, depth=depth, draws=draws)
 
 
 def _filled(place: p.Place, fill_cm: float, mix: str) -> dict[str, object]:
@@ -100,8 +147,8 @@ def _filled(place: p.Place, fill_cm: float, mix: str) -> dict[str, object]:
     return {"wall_height_cm": wall, "mix": mix, "base_cm": None}
 
 
-def _short(found: PlaceResult) -> tuple[str, ...]:
+def _short(found: _Judged) -> tuple[str, ...]:
     names = (
-        r.name for r in found.plantings if r.depth.governed_by == "depth" and r.depth.factor < 1
+        e.crop.name for e in found.grown if e.depth.governed_by == "depth" and e.depth.factor < 1
     )
     return tuple(dict.fromkeys(names))

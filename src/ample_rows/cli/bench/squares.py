@@ -3,6 +3,7 @@
 import math
 import random
 from collections.abc import Callable
+from datetime import timedelta
 from typing import get_args
 
 import shapely
@@ -12,7 +13,10 @@ from ample_rows.core import plan as p
 from ample_rows.core import stand
 from ample_rows.core.cells import grid_over
 from ample_rows.core.depth_schools import depth_schools
-from ample_rows.core.evaluate import evaluate_place
+from ample_rows.core.evaluate import evaluate_place, setting_of
+from ample_rows.core.ground.place_sun import high_path, lit_on, sky_of
+from ample_rows.core.growing_up import crop_shade, tall
+from ample_rows.core.growing_up.edges import edge_choices
 from ample_rows.core.lattice_search import Lattice, fullest
 from ample_rows.core.planting import evaluate_shaded
 from ample_rows.core.reference import Book
@@ -31,6 +35,9 @@ def squares_rows(demo: p.Plan, book: Book) -> list[Row]:
         Row("spacing dial", _slowest(demo, book, dial_of), "ms", 100, "slowest planting, cold"),
         Row("layouts side by side", _slowest(demo, book, side_by_side), "ms", 100, "as above"),
         Row("schools on depth", _places_ms(demo, book, depth_schools), "ms", 100, "slowest place"),
+        Row("shade of all that stands tall", _shade_ms(demo, book), "ms", 1000, "a season, cold"),
+        Row("the same after an edit", _shade_edit_ms(demo, book), "ms", 100, "a climber moved"),
+        Row("sides of a support", _edges_ms(demo, book), "ms", None, "four, cold"),
         Row("nine starter beds fitted", _starters_ms(demo, book), "ms", None, "an empty bed"),
     ]
 
@@ -91,6 +98,52 @@ def _places_ms(demo: p.Plan, book: Book, ask: Callable[[p.Plan, str, Book], obje
 
         times.append(median_ms(work, rounds=3))
     return max(times)
+
+
+def _forget_shade() -> None:
+    for kept in (*crop_shade.KEPT, *tall.KEPT, lit_on, high_path):
+        kept.cache_clear()
+
+
+def _shades(plan: p.Plan, book: Book) -> None:
+    setting = setting_of(plan, book)
+    sky = sky_of(plan, setting.year.start.year, book)
+    crop_shade.crop_shades(plan.places, plan.plantings, setting, sky, book)
+
+
+def _shade_ms(demo: p.Plan, book: Book) -> float:
+    def work() -> None:
+        _forget_shade()
+        _shades(demo, book)
+
+    return median_ms(work, rounds=5)
+
+
+def _shade_edit_ms(demo: p.Plan, book: Book) -> float:
+    """A climber is begun a day later each time, so that none is remembered. [ms]"""
+    climber = next(g for g in demo.plantings if g.support)
+    later = iter(range(1, 100))
+
+    def work() -> None:
+        day = climber.start_date + timedelta(days=next(later))
+        moved = climber.model_copy(update={"start_date": day})
+        plantings = tuple(moved if g.id == climber.id else g for g in demo.plantings)
+        _shades(demo.model_copy(update={"plantings": plantings}), book)
+
+    _shades(demo, book)
+    return median_ms(work, rounds=7)
+
+
+def _edges_ms(demo: p.Plan, book: Book) -> float:
+    place = next(there for there in demo.places if there.supports)
+
+    def work() -> None:
+        _forget_shade()
+        evaluate_place.cache_clear()
+        evaluate_shaded.cache_clear()
+        edge_choices(demo, place.id, place.supports[0].id, book)
+
+    return median_ms(work, rounds=3)
 
 
 def _starters_ms(demo: p.Plan, book: Book) -> float:
