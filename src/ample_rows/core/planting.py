@@ -128,6 +128,13 @@ def _on_ground(case: Case) -> SetOut:
     )
 
 
+_SIDES = {
+    "one": "one row along",
+    "both": "a row on each side of",
+    "alternate": "in turn on both sides of",
+}
+
+
 def _on_support(case: Case, support: p.Support) -> SetOut:
     place, planting, crop, setting = case.place, case.planting, case.crop, case.setting
     system = case.book.trainings[support.system]
@@ -135,7 +142,7 @@ def _on_support(case: Case, support: p.Support) -> SetOut:
         place, support, planting, system, latitude=setting.latitude, north_deg=setting.north_deg
     )
     in_row = supports.in_row_cm(planting, crop, support.system)
-    points = supports.positions_on(run, in_row) if run is not None else []
+    points = supports.positions_on(run, in_row, planting.sides or "one") if run is not None else []
     listed = planting.cells if isinstance(planting.cells, tuple) else ()
     under = supports.cells_under(place, run) if run is not None else ()
     length = run.length_cm if run is not None else 0.0
@@ -148,12 +155,12 @@ def _on_support(case: Case, support: p.Support) -> SetOut:
         per_station=per_station,
         spacing_cm=in_row,
         layout="rows",
-        how=f"one row along the {system.label}",
+        how=f"{_SIDES[planting.sides or 'one']} the {system.label}",
         density=harvest.density_factor(
             stand_density=per_metre, reference_density=100 / usual, crowding=crop.crowding
         ),
         density_how=f"{per_metre:.1f} plants a metre against {100 / usual:.1f}",
-        region_cm2=length * system.footprint_cm,
+        region_cm2=length * (run.footprint_cm if run is not None else 0.0),
         taken=tuple(dict.fromkeys([*listed, *under])),
     )
 

@@ -1,5 +1,8 @@
 """Growing up: plants along a net, the squares beneath it, and its shade."""
 
+import itertools
+import math
+
 import pytest
 
 from tests.conftest import bed, block, document, planting, tub
@@ -13,7 +16,7 @@ def netted(**keys):
 
 def bean(**keys):
     values = {"support": "net", "start_date": "2027-05-20", **keys}
-    return planting("climbing-bean", values.pop("cells", ()), **values)
+    return planting(values.pop("crop", "climbing-bean"), values.pop("cells", ()), **values)
 
 
 @pytest.mark.parametrize(
@@ -142,3 +145,32 @@ def test_only_what_loses_by_lying_down_asks_for_a_support(noted):
     assert "30 % less" in lying.text
     assert any("tripod" in fix.label for fix in lying.fixes)
     assert said("cucumber", training="tripod") is None
+
+
+@pytest.mark.parametrize(
+    ("sides", "plants", "rows"),
+    [
+        ("one", 16, {15}),
+        ("both", 32, {15, 35}),  # 240 cm at 15 cm, twice, 20 cm apart in a strip of 50
+        ("alternate", 32, {15, 35}),  # half a spacing on: they stand 21.4 cm apart across
+    ],
+)
+def test_a_net_planted_on_one_side_both_or_in_turn(grown, sides, plants, rows):
+    report = grown(bean(sides=sides), places=[netted()])
+    assert report.plants == plants
+    assert {round(x, 3) for x, _ in report.positions_cm} == rows
+
+
+def test_in_turn_wide_plants_keep_their_distance_across_too(grown):
+    report = grown(bean(crop="tomato", sides="alternate", spacing_cm=40), places=[netted()])
+    # 20 cm apart across, so 34.6 cm along: six in 240 cm, as on one side, but staggered.
+    assert report.plants == 6
+    points = report.positions_cm
+    assert min(math.dist(a, b) for a, b in itertools.pairwise(points)) >= 40
+
+
+def test_both_sides_take_more_ground_and_give_more_but_not_twice(grown):
+    one, both = (grown(bean(sides=sides), places=[netted()]) for sides in ("one", "both"))
+    assert set(one.cells) == set(block("A1", "A8"))
+    assert set(both.cells) == set(block("A1", "B8"))
+    assert one.harvest_kg.p50 < both.harvest_kg.p50 < 2 * one.harvest_kg.p50

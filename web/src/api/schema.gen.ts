@@ -3347,6 +3347,9 @@ export interface components {
         /**
          * Planting
          * @description One crop in some cells, or along a support, for a time.
+         *
+         *     A support is planted along `sides`: one (the default), both opposite each other, or both in
+         *     turn.
          */
         Planting: {
             /** Id */
@@ -3376,6 +3379,8 @@ export interface components {
                 number,
                 number
             ] | null;
+            /** Sides */
+            sides?: ("one" | "both" | "alternate") | null;
             /** Training */
             training?: string | null;
             /**
@@ -4548,9 +4553,15 @@ export interface components {
          *     first; `rails` lines of `rail` run along them. Tiers of twine follow the crop up. What needs
          *     no line of support takes pieces for each plant or square metre. `stops_wind` is the share of
          *     a leafed face that the wind meets; `passes_leafed` and `passes_bare` the sun that comes
-         *     through.
+         *     through. Planted on both sides its rows stand `both_sides_cm` apart, and it takes as much more
+         *     ground.
          */
         SupportBuild: {
+            /**
+             * Both Sides Cm
+             * @default 20
+             */
+            both_sides_cm: number;
             /** Sheet */
             sheet?: string | null;
             /**

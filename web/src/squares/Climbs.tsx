@@ -10,6 +10,11 @@ interface Props {
   change: (changes: Record<string, unknown>) => void;
 }
 
+const SIDES = [
+  ['one', 'one side'],
+  ['both', 'both sides'],
+  ['alternate', 'both sides in turn'],
+] as const;
 const ALONE = 'alone:';
 
 /** What holds a planting up: a support of its place, or a cage or canes of its own. */
@@ -25,17 +30,27 @@ export function Climbs({ state, planting, place, change }: Props) {
   if (along.length + alone.length === 0) return null;
   const own = planting.training ? `${ALONE}${planting.training}` : '';
   return (
-    <Choice
-      label="Held up by"
-      value={planting.support ?? (alone.some(([id]) => id === own) ? own : '')}
-      options={[['', 'nothing'], ...along, ...alone]}
-      onChange={(chosen) =>
-        change(
-          chosen.startsWith(ALONE)
-            ? { support: null, training: chosen.slice(ALONE.length) }
-            : { support: chosen || null, training: null },
-        )
-      }
-    />
+    <>
+      <Choice
+        label="Held up by"
+        value={planting.support ?? (alone.some(([id]) => id === own) ? own : '')}
+        options={[['', 'nothing'], ...along, ...alone]}
+        onChange={(chosen) =>
+          change(
+            chosen.startsWith(ALONE)
+              ? { support: null, training: chosen.slice(ALONE.length) }
+              : { support: chosen || null, training: null },
+          )
+        }
+      />
+      {planting.support && (
+        <Choice
+          label="Planted along"
+          value={planting.sides ?? 'one'}
+          options={SIDES}
+          onChange={(sides) => change({ sides: sides === 'one' ? null : sides })}
+        />
+      )}
+    </>
   );
 }

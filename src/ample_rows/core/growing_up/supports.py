@@ -1,7 +1,9 @@
 """Growing up: what stands on a support, the cells beneath it, and its own shade."""
 
-from dataclasses import dataclass
+import math
+from dataclasses import dataclass, replace
 from functools import lru_cache
+from typing import Literal
 
 import shapely
 
@@ -12,16 +14,20 @@ from ample_rows.core.lattice import Point
 from ample_rows.core.places import Edge
 from ample_rows.core.reference import Book, Crop, TrainingSystem
 
+Sides = Literal["one", "both", "alternate"]
+
 
 @dataclass(frozen=True)
 class Run:
-    """A stretch of a support: its edge, the part planted, and the strip of ground it takes."""
+    """A stretch of a support: its edge, the part planted, the strip of ground it takes, and how far
+    apart its rows stand where it is planted on both sides. [cm]"""
 
     edge: Edge
     from_cm: float
     to_cm: float
     footprint_cm: float
     edge_inner_left: bool
+    rows_apart_cm: float = 0.0
 
     @property
     def length_cm(self) -> float:
@@ -60,6 +66,9 @@ def run_of(
     if edge is None:
         return None
     whole = whole_run(place, edge, system, support)
+    if planting.sides in ("both", "alternate"):
+        apart = system.build.both_sides_cm
+        whole = replace(whole, footprint_cm=whole.footprint_cm + apart, rows_apart_cm=apart)
     if planting.run_cm is not None:
         start, end = sorted(planting.run_cm)
     elif isinstance(planting.cells, tuple) and planting.cells:
@@ -67,7 +76,7 @@ def run_of(
     else:
         return whole
     start, end = max(whole.from_cm, start), min(whole.to_cm, end)
-    return Run(edge, start, max(start, end), system.footprint_cm, whole.edge_inner_left)
+    return replace(whole, from_cm=start, to_cm=max(start, end))
 
 
 def whole_run(
@@ -100,13 +109,18 @@ def _span(place: p.Place, edge: Edge, cells: tuple[str, ...]) -> tuple[float, fl
     return min(reach), max(reach)
 
 
-def positions_on(run: Run, in_row_cm: float) -> list[Point]:
-    """One row along the run, spread evenly, in the middle of the footprint."""
-    count = lattice.fits(run.length_cm, in_row_cm)
-    return [
-        run.at(along, run.footprint_cm / 2)
-        for along in lattice.evenly(run.from_cm, run.length_cm, count)
-    ]
+def positions_on(run: Run, in_row_cm: float, sides: Sides = "one") -> list[Point]:
+    """One row along the run in the middle of its strip, or two beside the support: opposite
+    each other, or in turn, where neighbours across keep their distance as well. Spread evenly."""
+    middle, half = run.footprint_cm / 2, run.rows_apart_cm / 2
+    if sides == "alternate":
+        step = math.sqrt(max(0.0, in_row_cm**2 - run.rows_apart_cm**2))
+        count = lattice.fits(run.length_cm, max(in_row_cm / 2, step))
+        along = lattice.evenly(run.from_cm, run.length_cm, count)
+        return [run.at(a, middle + (half if i % 2 else -half)) for i, a in enumerate(along)]
+    along = lattice.evenly(run.from_cm, run.length_cm, lattice.fits(run.length_cm, in_row_cm))
+    rows = (middle - half, middle + half) if sides == "both" else (middle,)
+    return [run.at(a, inward) for inward in rows for a in along]
 
 
 def cells_under(place: p.Place, run: Run) -> tuple[str, ...]:

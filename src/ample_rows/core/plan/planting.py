@@ -17,7 +17,11 @@ from ample_rows.core.plan.values import (
 
 
 class Planting(PlanValue):
-    """One crop in some cells, or along a support, for a time."""
+    """One crop in some cells, or along a support, for a time.
+
+    A support is planted along `sides`: one (the default), both opposite each other, or both in
+    turn.
+    """
 
     id: Ident
     place: Ident
@@ -31,6 +35,7 @@ class Planting(PlanValue):
     plants_per_station: Annotated[int, Field(ge=1, le=50)] | None = None
     support: Ident | None = None
     run_cm: tuple[Coordinate, Coordinate] | None = None
+    sides: Literal["one", "both", "alternate"] | None = None
     training: Ident | None = None
     start: Start
     start_date: PlanDate

@@ -12,9 +12,11 @@ class SupportBuild(Record):
     first; `rails` lines of `rail` run along them. Tiers of twine follow the crop up. What needs
     no line of support takes pieces for each plant or square metre. `stops_wind` is the share of
     a leafed face that the wind meets; `passes_leafed` and `passes_bare` the sun that comes
-    through.
+    through. Planted on both sides its rows stand `both_sides_cm` apart, and it takes as much more
+    ground.
     """
 
+    both_sides_cm: Size = 20.0
     sheet: Text | None = None
     openings_cm: tuple[Size, ...] = ()
     rail: Text | None = None
