@@ -16,6 +16,7 @@ from ample_rows.core.plan import Climate
 from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.reference import (
     Animal,
+    CoverKind,
     Crop,
     Footing,
     Material,
@@ -71,6 +72,12 @@ def ingredients() -> dict[str, SoilIngredient]:
 def soft_matter() -> dict[str, SoftMatter]:
     """Soft matter to lay on, dig in or bury, by name."""
     return load_book().soft
+
+
+@router.get("/covers")
+def covers() -> dict[str, CoverKind]:
+    """Kinds of cover over a block of squares."""
+    return load_book().covers
 
 
 @router.get("/footings")

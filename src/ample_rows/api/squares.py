@@ -6,6 +6,7 @@ from fastapi import APIRouter
 
 from ample_rows.api.gardens import Garden
 from ample_rows.api.problems import RESPONSES
+from ample_rows.core.covers.sheet import PlaceCovers, place_covers
 from ample_rows.core.depth_schools import SchoolFigures, depth_schools
 from ample_rows.core.elsewhere import Elsewhere, elsewhere
 from ample_rows.core.evaluate import place_case
@@ -77,3 +78,9 @@ def support(place: str, support: str, here: Garden) -> SupportSheet:
 def edges(place: str, support: str, here: Garden) -> tuple[EdgeChoice, ...]:
     """Every side for a support, with the harvest that its shade leaves."""
     return edge_choices(here.plan, place, support, here.book)
+
+
+@router.get("/places/{place}/covers")
+def covers(place: str, here: Garden) -> PlaceCovers:
+    """The covers of a place, and those that its crops would usually get."""
+    return place_covers(here.plan, place, here.book)

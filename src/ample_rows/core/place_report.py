@@ -6,6 +6,7 @@ from ample_rows.core import harvest, notes, places, roots
 from ample_rows.core import plan as p
 from ample_rows.core.cases import Evaluated, Setting
 from ample_rows.core.cells import grid_of
+from ample_rows.core.covers.size import cells_under
 from ample_rows.core.ground.bears import bears_words, best_months
 from ample_rows.core.ground.frame import Points, inner_rings_m, outer_ring_m
 from ample_rows.core.ground.place_sun import PlaceSun
@@ -18,6 +19,7 @@ from ample_rows.core.place_water import lines_for, wanted_in_a_dry_week
 from ample_rows.core.reference import Book
 from ample_rows.core.report import (
     CellReport,
+    CoverReport,
     DepthLayers,
     GroundReport,
     PlaceReport,
@@ -66,6 +68,10 @@ def place_report(view: notes.PlaceView, idle_weeks: float, draws: Draws) -> Plac
             for c in grid.cells.values()
         ),
         supports=view.supports,
+        covers=tuple(
+            CoverReport(c.id, book.covers[c.kind].label, cells_under(place, c), c.since, c.until)
+            for c in place.covers
+        ),
         plants=sum(e.report.plants for e in view.plantings),
         idle_cell_weeks=idle_weeks,
         idle=view.idle,

@@ -1,5 +1,6 @@
 """One planting evaluated: stand, depth, light, season, training, and the harvest they give."""
 
+from dataclasses import replace
 from datetime import date, timedelta
 from functools import lru_cache
 
@@ -17,6 +18,7 @@ from ample_rows.core.cases import (
     SetOut,
 )
 from ample_rows.core.cells import DEFAULT_CELL_CM
+from ample_rows.core.covers.light import light_taken
 from ample_rows.core.growing_up import supports
 from ample_rows.core.growth import growth_of
 from ample_rows.core.harvest import Factors
@@ -166,7 +168,22 @@ def _on_support(case: Case, support: p.Support) -> SetOut:
 
 
 def _light(case: Case, laid: SetOut, dates: Dates) -> Light:
-    """The sun on a planting's own squares while it stands: as observed, else as reckoned."""
+    """The sun on a planting's own squares while it stands: as observed, else as reckoned; less
+    what covers take."""
+    light = _uncovered_light(case, laid, dates)
+    taken = light_taken(case.place, laid.taken, dates, case.book)
+    if taken == 0 or light.hours is None or light.useful_hours is None:
+        return light
+    return replace(
+        light,
+        hours=light.hours * (1 - taken),
+        useful_hours=light.useful_hours * (1 - taken),
+        how=f"{light.how}; covers take {100 * taken:.0f} %",
+        cooled=max(light.cooled, _cooled(case, dates, taken)),
+    )
+
+
+def _uncovered_light(case: Case, laid: SetOut, dates: Dates) -> Light:
     seen, sun = case.place.sun_hours, case.sun
     if seen is not None:
         return Light(seen, seen, "counted here")
@@ -185,10 +202,13 @@ def _light(case: Case, laid: SetOut, dates: Dates) -> Light:
         how=how,
         lost=min(useful, lost),
         behind=case.shade.mostly,
-        cooled=harvest.cooling_factor(
-            case.crop, season.hottest_c(case.setting.year, dates), late, case.book
-        ),
+        cooled=_cooled(case, dates, late),
     )
+
+
+def _cooled(case: Case, dates: Dates, late_share: float) -> float:
+    hottest = season.hottest_c(case.setting.year, dates)
+    return harvest.cooling_factor(case.crop, hottest, late_share, case.book)
 
 
 def _depth(case: Case, laid: SetOut, dates: Dates) -> DepthResult:

@@ -69,6 +69,17 @@ class SupportReport:
 
 
 @dataclass(frozen=True, slots=True)
+class CoverReport:
+    """A cover over some squares, from a day up to another."""
+
+    id: str
+    label: str
+    cells: tuple[str, ...]
+    since: date
+    until: date
+
+
+@dataclass(frozen=True, slots=True)
 class IdleSpell:
     """Cells that stand empty together through growing weather, from a day up to another."""
 
@@ -212,6 +223,7 @@ class PlaceReport:
     cell_cm: float
     cells: tuple[CellReport, ...]
     supports: tuple[SupportReport, ...]
+    covers: tuple[CoverReport, ...]
     plants: int
     idle_cell_weeks: float
     idle: tuple[IdleSpell, ...]

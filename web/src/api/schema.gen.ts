@@ -572,6 +572,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/places/{place}/covers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Covers
+         * @description The covers of a place, and those that its crops would usually get.
+         */
+        get: operations["covers_api_gardens__slug__places__place__covers_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{slug}/crop-book": {
         parameters: {
             query?: never;
@@ -804,6 +824,26 @@ export interface paths {
          * @description Soft matter to lay on, dig in or bury, by name.
          */
         get: operations["soft_matter_api_soft_matter_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/covers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Covers
+         * @description Kinds of cover over a block of squares.
+         */
+        get: operations["covers_api_covers_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1561,6 +1601,181 @@ export interface components {
              * @default false
              */
             mirrored: boolean;
+        };
+        /**
+         * Cover
+         * @description A cover over some squares, from one day up to another.
+         */
+        Cover: {
+            /** Id */
+            id: string;
+            /** Kind */
+            kind: string;
+            /** Cells */
+            cells: string[] | "all";
+            /**
+             * Since
+             * Format: date
+             */
+            since: string;
+            /**
+             * Until
+             * Format: date
+             */
+            until: string;
+            /** Height Cm */
+            height_cm?: number | null;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * CoverAdvice
+         * @description A family that is usually covered: its squares, the cloth it takes as it stands and the
+         *     cloth it would take kept together in one block, and the edit that covers it. [m2]
+         */
+        CoverAdvice: {
+            /** Kind */
+            kind: string;
+            /** Label */
+            label: string;
+            /** Family */
+            family: string;
+            /** Crops */
+            crops: string[];
+            /** Where */
+            where: string;
+            /** Apart M2 */
+            apart_m2: number;
+            /** Together M2 */
+            together_m2: number;
+            /** Words */
+            words: string;
+            cover: components["schemas"]["Fix"];
+        };
+        /**
+         * CoverKind
+         * @description A kind of cover: what it keeps off, how it is held up, and the light it lets through.
+         *
+         *     `hoop_every_cm` is 0 for one that lies flat; `families` are those it is usually put up for,
+         *     with what it keeps off them.
+         *     [cm, 0-1]
+         */
+        CoverKind: {
+            /** Label */
+            label: string;
+            /** Keeps Off */
+            keeps_off: string;
+            /**
+             * Families
+             * @default {}
+             */
+            families: {
+                [key: string]: string;
+            };
+            /** Material */
+            material: string;
+            /** Hoop Every Cm */
+            hoop_every_cm: number;
+            /** Clearance Cm */
+            clearance_cm: number;
+            /** Tucked Cm */
+            tucked_cm: number;
+            /** Hole Cm */
+            hole_cm?: number | null;
+            /** Passes */
+            passes: number;
+            /** Words */
+            words: string;
+            /**
+             * Status
+             * @enum {string}
+             */
+            status: "measured" | "derived" | "judged";
+            /** Source */
+            source: string;
+        };
+        /**
+         * CoverReport
+         * @description A cover over some squares, from a day up to another.
+         */
+        CoverReport: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Cells */
+            cells: string[];
+            /**
+             * Since
+             * Format: date
+             */
+            since: string;
+            /**
+             * Until
+             * Format: date
+             */
+            until: string;
+        };
+        /**
+         * CoverSheet
+         * @description A cover as it is planned, with its bill.
+         */
+        CoverSheet: {
+            /** Id */
+            id: string;
+            /** Kind */
+            kind: string;
+            /** Label */
+            label: string;
+            /** Keeps Off */
+            keeps_off: string;
+            /** Where */
+            where: string;
+            /**
+             * Since
+             * Format: date
+             */
+            since: string;
+            /**
+             * Until
+             * Format: date
+             */
+            until: string;
+            size: components["schemas"]["CoverSize"];
+            /** Holes */
+            holes: number;
+            /** Hole Cm */
+            hole_cm: number | null;
+            /** Lines */
+            lines: components["schemas"]["BillLine"][];
+            /** Missing */
+            missing: string[];
+            /** Cost */
+            cost: number | null;
+            /** Words */
+            words: string;
+            /** Working */
+            working: components["schemas"]["Term"][];
+        };
+        /**
+         * CoverSize
+         * @description A cover over a block so wide and long: hoops across its short side, cloth over all. [cm]
+         */
+        CoverSize: {
+            /** Width Cm */
+            width_cm: number;
+            /** Length Cm */
+            length_cm: number;
+            /** Height Cm */
+            height_cm: number;
+            /** Hoops */
+            hoops: number;
+            /** Hoop Cm */
+            hoop_cm: number;
+            /** Cloth Width Cm */
+            cloth_width_cm: number;
+            /** Cloth Length Cm */
+            cloth_length_cm: number;
         };
         /**
          * Crop
@@ -2619,7 +2834,7 @@ export interface components {
              * Used For
              * @enum {string}
              */
-            used_for: "frame" | "post" | "bottom" | "support" | "container" | "water";
+            used_for: "frame" | "post" | "bottom" | "support" | "cover" | "container" | "water";
             /**
              * Unit
              * @enum {string}
@@ -3147,6 +3362,11 @@ export interface components {
              * @default []
              */
             supports: components["schemas"]["Support"][];
+            /**
+             * Covers
+             * @default []
+             */
+            covers: components["schemas"]["Cover"][];
         } & {
             [key: string]: unknown;
         };
@@ -3195,6 +3415,16 @@ export interface components {
             harvest_kg: number;
             /** Idle Cell Weeks */
             idle_cell_weeks: number;
+        };
+        /**
+         * PlaceCovers
+         * @description The covers of a place, and those that its crops would usually get.
+         */
+        PlaceCovers: {
+            /** Covers */
+            covers: components["schemas"]["CoverSheet"][];
+            /** Advice */
+            advice: components["schemas"]["CoverAdvice"][];
         };
         /**
          * PlaceFit
@@ -3249,6 +3479,8 @@ export interface components {
             cells: components["schemas"]["CellReport"][];
             /** Supports */
             supports: components["schemas"]["SupportReport"][];
+            /** Covers */
+            covers: components["schemas"]["CoverReport"][];
             /** Plants */
             plants: number;
             /** Idle Cell Weeks */
@@ -7501,6 +7733,79 @@ export interface operations {
             };
         };
     };
+    covers_api_gardens__slug__places__place__covers_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                place: string;
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlaceCovers"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     index_api_gardens__slug__crop_book_get: {
         parameters: {
             query?: {
@@ -8313,6 +8618,78 @@ export interface operations {
                 content: {
                     "application/json": {
                         [key: string]: components["schemas"]["SoftMatter"];
+                    };
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    covers_api_covers_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: components["schemas"]["CoverKind"];
                     };
                 };
             };

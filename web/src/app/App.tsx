@@ -28,6 +28,9 @@ const MarkingSheet = lazy(() =>
 const SupportScreen = lazy(() =>
   import('../supports/SupportScreen').then((part) => ({ default: part.SupportScreen })),
 );
+const CoverScreen = lazy(() =>
+  import('../covers/CoverScreen').then((part) => ({ default: part.CoverScreen })),
+);
 const SeedBox = lazy(() => import('../book/SeedBox').then((part) => ({ default: part.SeedBox })));
 const Methods = lazy(() => import('../book/Methods').then((part) => ({ default: part.Methods })));
 const CropBook = lazy(() =>
@@ -62,6 +65,10 @@ export function App() {
               <Route
                 path="/gardens/:garden/places/:place/supports/:support?"
                 element={<Within screen={SupportScreen} />}
+              />
+              <Route
+                path="/gardens/:garden/places/:place/covers"
+                element={<Within screen={CoverScreen} />}
               />
               <Route path="/gardens/:garden/seeds" element={<Within screen={SeedBox} />} />
               <Route path="/gardens/:garden/methods" element={<Within screen={Methods} />} />

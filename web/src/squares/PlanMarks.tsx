@@ -7,6 +7,7 @@ import { hull, polygonPath } from '../drawing/outline';
 import { groundToPx } from '../drawing/scale';
 import type { GroundScale, PointCm } from '../drawing/scale';
 import type { Day } from '../time/day';
+import { dayOf } from '../time/day';
 import { noonOn } from '../time/noon';
 import { boxOf, gridSize, spotOf } from './cells';
 
@@ -48,6 +49,50 @@ export function Supports({ place, scale }: { place: PlaceReport; scale: GroundSc
               className="halo"
             >
               {`${support.label}, ${support.posts} posts, ${units.length(support.height_cm)} high`}
+            </text>
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+/** Covers that are on on this day: a broken line round their squares, and what they are. */
+export function Covers({
+  place,
+  scale,
+  day,
+}: {
+  place: PlaceReport;
+  scale: GroundScale;
+  day: Day;
+}) {
+  const on = place.covers.filter((c) => dayOf(c.since) <= day && day < dayOf(c.until));
+  return (
+    <g fill="none" stroke="var(--ink)" strokeWidth={1.3} strokeDasharray="2 3">
+      {on.map((cover) => {
+        const boxes = cover.cells.map((cell) => boxOf(place, spotOf(cell)));
+        const [x, y] = groundToPx(scale, [
+          Math.min(...boxes.map((b) => b.x0)),
+          Math.min(...boxes.map((b) => b.y0)),
+        ]);
+        const [x1, y1] = groundToPx(scale, [
+          Math.max(...boxes.map((b) => b.x1)),
+          Math.max(...boxes.map((b) => b.y1)),
+        ]);
+        return (
+          <g key={cover.id}>
+            <rect x={x + 2} y={y + 2} width={x1 - x - 4} height={y1 - y - 4} rx={6} />
+            <text
+              x={x1 - 6}
+              y={y1 - 6}
+              fontSize={11}
+              textAnchor="end"
+              stroke="none"
+              fill="var(--ink)"
+              className="halo-bed"
+            >
+              {cover.label}
             </text>
           </g>
         );

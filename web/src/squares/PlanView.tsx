@@ -10,7 +10,7 @@ import { dayOf, shortWords } from '../time/day';
 import type { Day } from '../time/day';
 import { addressOf, boxOf, gridSize, sidesOf, spotOf } from './cells';
 import type { CellBox } from './cells';
-import { Dimension, Letters, NoonShade, Supports } from './PlanMarks';
+import { Covers, Dimension, Letters, NoonShade, Supports } from './PlanMarks';
 
 interface Props {
   place: PlaceReport;
@@ -52,6 +52,7 @@ export const PlanView = memo(function PlanView(props: Props) {
       {standing.map((p) => (
         <PlantsFromAbove key={p.id} planting={p} day={day} scale={scale} />
       ))}
+      <Covers place={place} scale={scale} day={day} />
       <Supports place={place} scale={scale} />
       {standing.map((p) => (
         <MarkAt key={p.id} planting={p} place={place} scale={scale} />

@@ -210,11 +210,12 @@ function Workbench({ state, placeId }: { state: HeldGarden; placeId: string }) {
           <Link className="press" to={`/gardens/${slug}/places/${placeId}/marking`}>
             Mark out
           </Link>
-          {document.supports.length > 0 && (
-            <Link className="press" to={`/gardens/${slug}/places/${placeId}/supports`}>
-              Put up
-            </Link>
-          )}
+          <Link
+            className="press"
+            to={`/gardens/${slug}/places/${placeId}/${document.supports.length > 0 ? 'supports' : 'covers'}`}
+          >
+            Put up
+          </Link>
           <button type="button" className="press" onClick={() => window.print()}>
             Print
           </button>

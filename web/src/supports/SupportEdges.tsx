@@ -43,7 +43,7 @@ export function SupportEdges({ slug, version, place, support, onEdit }: Props) {
           [`On it, ${units.weightUnit}`, 'right'],
           [`All else, ${units.weightUnit}`, 'right'],
           ['In all', 'after'],
-          ['', 'right'],
+          ['Where it stands', 'right'],
         ]}
       />
       <tbody>

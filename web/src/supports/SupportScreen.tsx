@@ -12,6 +12,7 @@ import { Figure, Sum, Workings } from '../ledger/Working';
 import { useMaterials } from '../soil/useSoil';
 import { dayOf, shortWords, words } from '../time/day';
 import { useDay } from '../time/DayContext';
+import { PutUpViews } from './PutUpViews';
 import { SupportDrawing } from './SupportDrawing';
 import { SupportEdges } from './SupportEdges';
 import { SupportForm } from './SupportForm';
@@ -58,25 +59,7 @@ export function SupportScreen({ state }: { state: HeldGarden }) {
       <header className="flex flex-wrap items-baseline gap-x-4 px-4 pt-2">
         <h1 className="text-xl">{`${place.name ?? place.id}: ${systems?.[support.system]?.label ?? ''}`}</h1>
         {sheet && <Headline sheet={sheet} />}
-        <nav aria-label="Supports" className="no-print ml-auto flex gap-4">
-          {place.supports.length > 1 &&
-            place.supports.map((other) => (
-              <Link
-                key={other.id}
-                className="press"
-                aria-current={other.id === support.id ? 'page' : undefined}
-                to={`/gardens/${slug}/places/${placeId}/supports/${other.id}`}
-              >
-                {other.id}
-              </Link>
-            ))}
-          <Link className="press" to={`/gardens/${slug}/squares/${placeId}`}>
-            Back to the squares
-          </Link>
-          <button type="button" className="press" onClick={() => window.print()}>
-            Print
-          </button>
-        </nav>
+        <PutUpViews slug={slug} place={place} here={support.id} />
       </header>
       <Workings>
         <div className="sheet overflow-y-auto px-4 pb-4">

@@ -18,6 +18,7 @@ from ample_rows.core.build.report import (
     StageCost,
     StartCost,
 )
+from ample_rows.core.covers.sheet import covers_of_place
 from ample_rows.core.growing_up.put_up import supports_of_place
 from ample_rows.core.reference import Book
 from ample_rows.core.report import OrderReport, PlaceReport
@@ -95,8 +96,10 @@ def _costed(plan: p.Plan, chosen: Chosen, book: Book) -> Costed:
     frames = [found for place, _ in chosen if (found := frame_of(place, book)) is not None]
     amounts = amounts_of(chosen, frames, build, book)
     for place, _ in chosen:
-        for name, amount in supports_of_place(plan, place.id, book)[0].items():
-            amounts[name] = amounts.get(name, 0.0) + amount
+        supports, _ = supports_of_place(plan, place.id, book)
+        for taken in (supports, covers_of_place(plan, place.id, book)):
+            for name, amount in taken.items():
+                amounts[name] = amounts.get(name, 0.0) + amount
     boards, missing = _boards(frames, build, book)
     lines, unpriced = bill_lines(amounts, build, book)
     return boards, lines, (*missing, *unpriced)

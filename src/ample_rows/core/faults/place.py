@@ -64,9 +64,26 @@ def place_faults(place: p.Place, path: str, soil: p.Soil | None, book: Book) -> 
             elif address in held:
                 yield Fault(where, f'"{address}" is held twice')
             held.add(address)
+    yield from twice([c.id for c in place.covers], f"{path}.covers")
+    for index, cover in enumerate(place.covers):
+        yield from _cover_faults(place, cover, f"{path}.covers[{index}]", book)
     yield from twice([s.id for s in place.supports], f"{path}.supports")
     for index, support in enumerate(place.supports):
         yield from _support_faults(place, support, f"{path}.supports[{index}]", book)
+
+
+def _cover_faults(place: p.Place, cover: p.Cover, path: str, book: Book) -> Iterator[Fault]:
+    if cover.kind not in book.covers:
+        yield Fault(f"{path}.kind", unknown(cover.kind, "cover", book.covers))
+    if cover.until <= cover.since:
+        yield Fault(f"{path}.until", f"must come after {cover.since}")
+    grid = grid_of(place)
+    listed = cover.cells if isinstance(cover.cells, tuple) else ()
+    for spot, address in enumerate(listed):
+        if address not in grid.cells:
+            yield Fault(f"{path}.cells[{spot}]", not_a_cell(address, place, grid))
+    if cover.cells == ():
+        yield Fault(f"{path}.cells", "needs at least one cell")
 
 
 def _support_faults(place: p.Place, support: p.Support, path: str, book: Book) -> Iterator[Fault]:

@@ -21,6 +21,7 @@ from ample_rows.core.plan.garden import (
 from ample_rows.core.plan.place import (
     Added,
     Circle,
+    Cover,
     Held,
     Mound,
     Place,
@@ -100,6 +101,7 @@ __all__ = [
     "Climate",
     "Compass",
     "Coordinate",
+    "Cover",
     "Depth",
     "DepthPolicyName",
     "Garden",

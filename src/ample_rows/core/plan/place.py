@@ -87,6 +87,17 @@ class Support(PlanValue):
     span_cm: Measure | None = None
 
 
+class Cover(PlanValue):
+    """A cover over some squares, from one day up to another."""
+
+    id: Ident
+    kind: Ident
+    cells: tuple[Address, ...] | Literal["all"]
+    since: PlanDate
+    until: PlanDate
+    height_cm: Annotated[float, Field(ge=0, le=300, allow_inf_nan=False)] | None = None
+
+
 class Stay(PlanValue):
     """Another spot where a container stands from one day of every year up to another.
 
@@ -141,6 +152,7 @@ class Place(PlanValue):
     sun_hours: Annotated[float, Field(ge=0, le=24, allow_inf_nan=False)] | None = None
     held: tuple[Held, ...] = ()
     supports: tuple[Support, ...] = ()
+    covers: Annotated[tuple[Cover, ...], Field(max_length=50)] = ()
 
     @property
     def label(self) -> str:

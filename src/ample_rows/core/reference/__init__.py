@@ -6,6 +6,7 @@ published or judged number is a record with its unit, status and source.
 
 from ample_rows.core.reference.book import Book
 from ample_rows.core.reference.climate import MadeUpClimate
+from ample_rows.core.reference.covers import CoverKind
 from ample_rows.core.reference.crop import (
     Crop,
     CropTraining,
@@ -46,6 +47,7 @@ __all__ = [
     "Animal",
     "Book",
     "Coefficient",
+    "CoverKind",
     "Crop",
     "CropTraining",
     "DaysToPick",

@@ -3,6 +3,7 @@
 from dataclasses import dataclass, field
 
 from ample_rows.core.reference.climate import MadeUpClimate
+from ample_rows.core.reference.covers import CoverKind
 from ample_rows.core.reference.crop import Crop, Trait
 from ample_rows.core.reference.ground import Animal, PathNeed, Worker
 from ample_rows.core.reference.growing_up import Footing, TrainingSystem
@@ -39,6 +40,7 @@ class Book:
     picking_shapes: dict[str, PickingShape]
     trainings: dict[str, TrainingSystem]
     footings: dict[str, Footing]
+    covers: dict[str, CoverKind]
     traits: dict[str, Trait]
     workers: dict[str, Worker]
     animals: dict[str, Animal]

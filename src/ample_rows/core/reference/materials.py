@@ -26,7 +26,7 @@ class Material(Record):
     """
 
     label: Text
-    used_for: Literal["frame", "post", "bottom", "support", "container", "water"]
+    used_for: Literal["frame", "post", "bottom", "support", "cover", "container", "water"]
     unit: Unit
     life_years: Years
     dries: Size = 1.0
