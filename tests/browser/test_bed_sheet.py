@@ -89,7 +89,9 @@ def test_taken_squares_say_until_when_and_lead_there(at):
     panel = page.get_by_role("tabpanel")
     expect(panel).to_contain_text(re.compile("stands here until"))
     panel.get_by_role("button", name=re.compile("See what follows on")).click()
-    expect(page.get_by_role("slider")).not_to_have_attribute("aria-valuetext", "14 June")
+    expect(page.get_by_role("slider", name="Day of the year")).not_to_have_attribute(
+        "aria-valuetext", "14 June"
+    )
 
 
 def test_squares_are_held_for_a_seat_and_freed_again(page, base_url):
@@ -223,7 +225,9 @@ def test_the_sheet_prints_on_one_legible_page(at):
 
 def test_the_other_hemisphere_turns_with_its_sun(at):
     page = at("tall", garden="magpie-terrace")
-    expect(page.get_by_role("slider")).to_have_attribute("aria-valuetext", "25 October")
+    expect(page.get_by_role("slider", name="Day of the year")).to_have_attribute(
+        "aria-valuetext", "25 October"
+    )
     expect(page.get_by_role("img", name="North is turned 180° from up")).to_be_visible()
     expect(page.locator("svg.bed")).to_contain_text("sun 65°")
 
@@ -248,3 +252,38 @@ def test_a_crop_is_given_a_cage_or_none(at):
     expect(page.get_by_text("Last: change tomato-bush")).to_be_visible()
     expect(held).to_have_value("")
     assert ledger(page).inner_text() != before
+
+
+def test_the_fill_is_dragged_in_the_section_and_everything_follows(page, base_url):
+    page.goto(f"{base_url}/gardens/lantern-court/squares/low")
+    line = page.get_by_role("slider", name="Depth of the fill")
+    before = float(line.get_attribute("aria-valuenow"))
+    box = line.locator("rect").bounding_box()
+    x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
+    page.mouse.move(x, y)
+    page.mouse.down()
+    page.mouse.move(x, y + 30, steps=5)
+    expect(
+        page.get_by_text(re.compile(r"Filled \d+ cm: \d+ L more to pour, likely"))
+    ).to_be_visible()
+    page.mouse.up()
+    expect(page.get_by_text(re.compile("Filled"))).to_be_hidden()
+    assert float(line.get_attribute("aria-valuenow")) > before
+    page.get_by_role("button", name="Undo").click()
+    expect(line).to_have_attribute("aria-valuenow", f"{before:g}")
+
+
+def test_the_fill_is_tried_by_keys_and_left_by_escape(page, base_url):
+    page.goto(f"{base_url}/gardens/lantern-court/squares/low")
+    line = page.get_by_role("slider", name="Depth of the fill")
+    before = line.get_attribute("aria-valuenow")
+    line.focus()
+    for _ in range(4):
+        page.keyboard.press("ArrowDown")
+    expect(page.get_by_text(re.compile("L more to pour"))).to_be_visible()
+    page.keyboard.press("Escape")
+    expect(line).to_have_attribute("aria-valuenow", before)
+    page.keyboard.press("ArrowDown")
+    page.keyboard.press("Enter")
+    expect(page.get_by_text("Last: change Low bed")).to_be_visible()
+    expect(line).to_have_attribute("aria-valuenow", f"{float(before) + 1:g}")

@@ -49,7 +49,7 @@ def test_a_place_is_added_changed_and_removed(page, base_url):
     page.get_by_label("Name").fill("Fence strip")
     page.get_by_label("Width, inside").fill("1'6\"")
     page.get_by_label("Length, inside").fill("1.8m")
-    page.get_by_label("Something to climb").select_option("single stems on strings")
+    page.get_by_label("Something to climb").select_option("single stems on strings, topped")
     expect(page.get_by_label("Support is high")).to_have_value("200")
     page.get_by_label("Something to climb").select_option("net on posts")
     page.get_by_label("Support is high").fill("170")

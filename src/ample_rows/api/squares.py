@@ -1,8 +1,9 @@
 """Routes of the squares: other ways to set a planting out, starter beds, schools of depth."""
 
 from dataclasses import dataclass
+from typing import Annotated
 
-from fastapi import APIRouter
+from fastapi import APIRouter, Query
 
 from ample_rows.api.gardens import Garden
 from ample_rows.api.problems import RESPONSES
@@ -10,6 +11,7 @@ from ample_rows.core.covers.sheet import PlaceCovers, place_covers
 from ample_rows.core.depth_schools import SchoolFigures, depth_schools
 from ample_rows.core.elsewhere import Elsewhere, elsewhere
 from ample_rows.core.evaluate import place_case
+from ample_rows.core.fill_trial import FillTrial, fill_trial
 from ample_rows.core.growing_up.builder import SupportSheet, support_sheet
 from ample_rows.core.growing_up.edges import EdgeChoice, edge_choices
 from ample_rows.core.planting import evaluate_planting
@@ -20,6 +22,8 @@ from ample_rows.core.setting_out.sown import Sowing, sowing_of
 from ample_rows.core.starters import StarterFit, starter_fits
 
 router = APIRouter(prefix="/api/gardens/{slug}", tags=["squares"], responses=RESPONSES)
+
+Fill = Annotated[float, Query(ge=1, le=300, allow_inf_nan=False)]
 
 
 @dataclass(frozen=True)
@@ -84,3 +88,9 @@ def edges(place: str, support: str, here: Garden) -> tuple[EdgeChoice, ...]:
 def covers(place: str, here: Garden) -> PlaceCovers:
     """The covers of a place, and those that its crops would usually get."""
     return place_covers(here.plan, place, here.book)
+
+
+@router.get("/places/{place}/filled")
+def filled(place: str, fill_cm: Fill, here: Garden) -> FillTrial:
+    """A place as it would be with so deep a fill, with the edit that fills it so."""
+    return fill_trial(here.plan, place, fill_cm, here.book)

@@ -1,19 +1,17 @@
 """The schools on soil depth side by side for one place: what each asks, costs and expects."""
 
 import math
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from typing import get_args
 
-import numpy as np
-
-from ample_rows.core import harvest, places
 from ample_rows.core import plan as p
 from ample_rows.core.cases import Evaluated, PlaceCase
 from ample_rows.core.evaluate import place_case, place_view
 from ample_rows.core.planting import evaluate_planting
 from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.reference import Book
-from ample_rows.core.roots import depth_policy, judge_depth, soil_depth
+from ample_rows.core.refilled import Refilled, filled_to, refilled
+from ample_rows.core.roots import depth_policy, soil_depth
 from ample_rows.core.soil.order import options_for
 
 
@@ -55,21 +53,12 @@ def depth_schools(plan: p.Plan, place_id: str, book: Book) -> tuple[SchoolFigure
     return tuple(_figures(here, grown, school) for school in get_args(p.DepthPolicyName))
 
 
-@dataclass(frozen=True, slots=True)
-class _Judged:
-    """A place with its plantings as another depth or school has them."""
-
-    here: PlaceCase
-    grown: tuple[Evaluated, ...]
-    harvest_kg: float
-
-
 def _figures(
     here: PlaceCase, grown: tuple[Evaluated, ...], school: p.DepthPolicyName
 ) -> SchoolFigures:
     place, book = here.place, here.book
     policy = book.depth_policies[school]
-    as_it_is = _judged(here, grown, {"depth_policy": school})
+    as_it_is = refilled(here, grown, {"depth_policy": school})
     soil = soil_depth(
         as_it_is.here.place,
         book,
@@ -79,7 +68,11 @@ def _figures(
     wants = max((e.depth.full_cm for e in as_it_is.grown), default=policy.full_scale * 30.0)
     roots = max((e.crop.edible_root_cm or 0.0 for e in grown), default=0.0)
     cm = max(0.0, math.ceil(max(wants, roots) - (soil.usable_cm - soil.fill_cm)))
-    filled = _judged(here, grown, {"depth_policy": school, **_filled(place, cm, policy.mix)})
+    filled = refilled(
+        here,
+        grown,
+        {"depth_policy": school, **filled_to(place, cm), "mix": policy.mix, "base_cm": None},
+    )
     view = place_view(filled.here, filled.grown)
     fill, need = view.fill, view.need
     options = options_for(fill.order_litres, here.setting.soil, fill.recipe_litres)
@@ -102,52 +95,7 @@ def _figures(
     )
 
 
-def _judged(here: PlaceCase, grown: tuple[Evaluated, ...], changes: dict[str, object]) -> _Judged:
-    """The plantings in a place of another depth or school: only depth and harvest differ."""
-    place = here.place.model_copy(update=changes)
-    there = replace(here, place=place)
-    more = _litres_over(here.place, place)
-    again = tuple(_rejudged(there, e, more) for e in grown)
-    total = sum((e.draws for e in again), np.zeros(int(here.book.value("seasons"))))
-    return _Judged(there, again, harvest.quantiles(total).p50)
-
-
-def _litres_over(old: p.Place, new: p.Place) -> float:
-    litres = places.soil_litres(old)
-    return places.soil_litres(new) / litres if litres else 1.0
-
-
-def _rejudged(here: PlaceCase, e: Evaluated, more_litres: float) -> Evaluated:
-    litres = e.depth.litres_per_plant
-    depth = judge_depth(
-        e.crop,
-        soil_depth(
-            here.place, here.book, on=e.dates.start, trees_share=here.around.roots_share
-        ).usable_cm,
-        depth_policy(here.place, here.setting.policies, here.book),
-        litres_per_plant=None if litres is None else litres * more_litres,
-    )
-    factors = replace(e.report.factors, depth=depth.factor)
-    draws = harvest.harvest_draws(
-        seed=here.setting.seed,
-        crop=e.crop,
-        planting_id=e.planting.id,
-        scale=e.report.stand_expected * factors.product,
-        book=here.book,
-    )
-    return replace(e, depth=depth, draws=draws)
-
-
-def _filled(place: p.Place, fill_cm: float, mix: str) -> dict[str, object]:
-    """The keys of a place that give it a fill of one mix, its wall as high as that needs."""
-    shape = place.shape
-    if isinstance(shape, p.Mound):
-        return {"shape": shape.model_copy(update={"height_cm": fill_cm}), "mix": mix}
-    wall = fill_cm + places.rim_gap_cm(place)
-    return {"wall_height_cm": wall, "mix": mix, "base_cm": None}
-
-
-def _short(found: _Judged) -> tuple[str, ...]:
+def _short(found: Refilled) -> tuple[str, ...]:
     names = (
         e.crop.name for e in found.grown if e.depth.governed_by == "depth" and e.depth.factor < 1
     )

@@ -255,7 +255,7 @@ def _report(case: Case, outcome: Outcome) -> PlantingReport:
         edible_root_cm=crop.edible_root_cm,
         before_sowing=crop.before_sowing,
         cells=laid.taken,
-        depth=_depth_report(outcome.depth),
+        depth=DepthReport.of(outcome.depth),
         light=_light_report(outcome),
         training=case.training,
         window=WindowReport(window.earliest, window.latest, window.how),
@@ -282,18 +282,6 @@ def _light_report(outcome: Outcome) -> LightReport:
         factor=outcome.factors.light,
         lost_to_neighbours=light.lost,
         behind=light.behind,
-    )
-
-
-def _depth_report(depth: DepthResult) -> DepthReport:
-    return DepthReport(
-        depth.verdict,
-        depth.factor,
-        depth.usable_cm,
-        depth.least_cm,
-        depth.full_cm,
-        depth.litres_per_plant,
-        depth.governed_by,
     )
 
 

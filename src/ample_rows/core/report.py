@@ -8,7 +8,7 @@ from ample_rows.core.edits import Edit
 from ample_rows.core.ground.reach import Reach
 from ample_rows.core.harvest import Factors, Quantiles, WeekKg
 from ample_rows.core.lattice import Point
-from ample_rows.core.roots import Verdict
+from ample_rows.core.roots import DepthResult, Verdict
 from ample_rows.core.soil.feed import Feed
 from ample_rows.core.soil.fill import Layer
 from ample_rows.core.soil.jobs import PrepJob
@@ -250,6 +250,18 @@ class DepthReport:
     full_cm: float
     litres_per_plant: float | None
     governed_by: str
+
+    @classmethod
+    def of(cls, depth: DepthResult) -> "DepthReport":
+        return cls(
+            depth.verdict,
+            depth.factor,
+            depth.usable_cm,
+            depth.least_cm,
+            depth.full_cm,
+            depth.litres_per_plant,
+            depth.governed_by,
+        )
 
 
 @dataclass(frozen=True, slots=True)

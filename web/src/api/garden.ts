@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import type { QueryClient } from '@tanstack/react-query';
-import { useCallback } from 'react';
+import { useCallback, useMemo } from 'react';
 
 import { useMessages } from '../app/messages';
 import { answered, answeredChange, answeredState, api, ProblemError } from './client';
@@ -118,42 +118,45 @@ export function useEditor(slug: string): Editor {
     [client, slug, say, working],
   );
 
-  return {
-    edit: (edit) =>
-      step(
-        (version, signal) =>
-          answeredChange(
-            api.POST('/api/gardens/{slug}/edits', {
-              params: { path: { slug } },
-              body: { version, edit },
-              signal,
-            }),
-          ),
-        'Saving',
-      ),
-    undo: () =>
-      step(
-        (version, signal) =>
-          answeredChange(
-            api.POST('/api/gardens/{slug}/undo', {
-              params: { path: { slug } },
-              body: { version },
-              signal,
-            }),
-          ),
-        'Undoing',
-      ),
-    redo: () =>
-      step(
-        (version, signal) =>
-          answeredChange(
-            api.POST('/api/gardens/{slug}/redo', {
-              params: { path: { slug } },
-              body: { version },
-              signal,
-            }),
-          ),
-        'Redoing',
-      ),
-  };
+  return useMemo(
+    () => ({
+      edit: (edit) =>
+        step(
+          (version, signal) =>
+            answeredChange(
+              api.POST('/api/gardens/{slug}/edits', {
+                params: { path: { slug } },
+                body: { version, edit },
+                signal,
+              }),
+            ),
+          'Saving',
+        ),
+      undo: () =>
+        step(
+          (version, signal) =>
+            answeredChange(
+              api.POST('/api/gardens/{slug}/undo', {
+                params: { path: { slug } },
+                body: { version },
+                signal,
+              }),
+            ),
+          'Undoing',
+        ),
+      redo: () =>
+        step(
+          (version, signal) =>
+            answeredChange(
+              api.POST('/api/gardens/{slug}/redo', {
+                params: { path: { slug } },
+                body: { version },
+                signal,
+              }),
+            ),
+          'Redoing',
+        ),
+    }),
+    [slug, step],
+  );
 }

@@ -592,6 +592,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/places/{place}/filled": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Filled
+         * @description A place as it would be with so deep a fill, with the edit that fills it so.
+         */
+        get: operations["filled_api_gardens__slug__places__place__filled_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{slug}/crop-book": {
         parameters: {
             query?: never;
@@ -1665,11 +1685,8 @@ export interface components {
             label: string;
             /** Keeps Off */
             keeps_off: string;
-            /**
-             * Families
-             * @default {}
-             */
-            families: {
+            /** Families */
+            families?: {
                 [key: string]: string;
             };
             /** Material */
@@ -2270,6 +2287,37 @@ export interface components {
             field: string;
             /** Text */
             text: string;
+        };
+        /**
+         * FillTrial
+         * @description A fill tried: the section, what it takes, what it gives, and the edit that fills so.
+         *
+         *     `order_litres` and `cost` are those of the whole fill; the cost is null without a price.
+         *     [cm, L, money, kg]
+         */
+        FillTrial: {
+            /** Fill Cm */
+            fill_cm: number;
+            /** Usable Depth Cm */
+            usable_depth_cm: number;
+            layers: components["schemas"]["DepthLayers"];
+            /** Wall Cm */
+            wall_cm: number;
+            /** Soil Litres */
+            soil_litres: number;
+            /** Order Litres */
+            order_litres: number;
+            /** Cost */
+            cost: number | null;
+            /** Harvest Kg */
+            harvest_kg: number;
+            /** Gain Kg */
+            gain_kg: number;
+            /** Plantings */
+            plantings: components["schemas"]["PlantingDepth"][];
+            /** Words */
+            words: string;
+            edit: components["schemas"]["ChangePlace"];
         };
         /**
          * FirstBedRequest
@@ -3631,6 +3679,15 @@ export interface components {
             follows?: string | null;
         } & {
             [key: string]: unknown;
+        };
+        /**
+         * PlantingDepth
+         * @description How one planting would fare.
+         */
+        PlantingDepth: {
+            /** Planting */
+            planting: string;
+            depth: components["schemas"]["DepthReport"];
         };
         /**
          * PlantingMarks
@@ -7752,6 +7809,81 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PlaceCovers"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    filled_api_gardens__slug__places__place__filled_get: {
+        parameters: {
+            query: {
+                fill_cm: number;
+            };
+            header?: never;
+            path: {
+                place: string;
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FillTrial"];
                 };
             };
             /** @description The request cannot be read */

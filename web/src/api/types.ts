@@ -46,6 +46,7 @@ export type SeedPacket = Schemas['SeedPacket'];
 export type CoverKind = Schemas['CoverKind'];
 export type CoverSheet = Schemas['CoverSheet'];
 export type PlaceCovers = Schemas['PlaceCovers'];
+export type FillTrial = Schemas['FillTrial'];
 export type BillLine = Schemas['BillLine'];
 export type SunMap = Schemas['SunMap'];
 export type SetOutSheet = Schemas['SetOutSheet'];

@@ -9,6 +9,7 @@ import type { Day } from '../time/day';
 import { addressOf, boxOf, freeAddresses, gridSize, plantingAt, rectangle, spotOf } from './cells';
 import type { Spot } from './cells';
 import { Cutaway } from './Cutaway';
+import type { Filling } from './CutawayGround';
 import type { Gesture, Input } from './gesture';
 import { PlanView } from './PlanView';
 
@@ -26,6 +27,8 @@ interface Props {
   send: (input: Input) => void;
   onRelease: () => void;
   onKey: (event: KeyboardEvent<SVGSVGElement>) => void;
+  filling: Filling;
+  said: string | null;
 }
 
 const LEFT = 46;
@@ -115,6 +118,8 @@ export function BedSheet(props: Props) {
             column={cursor.column}
             top={planFoot}
             height={Math.max(90, extent.height - planFoot)}
+            filling={props.filling}
+            said={props.said}
           />
         </>
       )}

@@ -9,7 +9,8 @@ import { round, softOutline, steady } from '../drawing/outline';
 import { groundToPx } from '../drawing/scale';
 import type { GroundScale } from '../drawing/scale';
 import type { Day } from '../time/day';
-import { DepthTicks, Nets, NoonSun, Soil } from './CutawayGround';
+import { DepthTicks, FillLine, Nets, NoonSun, Soil } from './CutawayGround';
+import type { Filling } from './CutawayGround';
 
 interface Props {
   place: PlaceReport;
@@ -22,6 +23,9 @@ interface Props {
   column: number;
   top: number;
   height: number;
+  filling: Filling;
+  /** What a fill that is tried comes to, in the stead of the caption. */
+  said: string | null;
 }
 
 const CAPTION = 16;
@@ -37,7 +41,7 @@ export interface Heights {
 
 /** A section through the soil along one line of cells, the other lines ghosted. */
 export const Cutaway = memo(function Cutaway(props: Props) {
-  const { place, plantings, year, day, scale, column, top, height } = props;
+  const { place, plantings, year, day, scale, column, top, height, filling, said } = props;
   const units = useUnits();
   const standing = plantings.flatMap((p) => {
     const size = sizeOn(p, day);
@@ -70,7 +74,7 @@ export const Cutaway = memo(function Cutaway(props: Props) {
   return (
     <g>
       <text x={left} y={top + 11} fontSize={11.5} fill="var(--muted)">
-        {`Section along row ${letter}. Dashes: least depth; bars: full.`}
+        {said ?? `Section along row ${letter}. Dashes: least depth; bars: full.`}
       </text>
       <Soil place={place} left={left} right={right} heights={heights} />
       <Nets place={place} left={left} right={right} scale={scale} heights={heights} cut={inCut} />
@@ -96,6 +100,9 @@ export const Cutaway = memo(function Cutaway(props: Props) {
             cut={inCut}
           />
         ) : null,
+      )}
+      {place.layers.fill_cm > 0 && (
+        <FillLine place={place} left={left} right={right} heights={heights} filling={filling} />
       )}
       <DepthTicks place={place} left={left} heights={heights} length={units.length} />
       <NoonSun place={place} year={year} day={day} right={right} heights={heights} />

@@ -1,3 +1,6 @@
+import { useRef } from 'react';
+import type { KeyboardEvent, PointerEvent } from 'react';
+
 import type { PlaceReport, YearReport } from '../api/types';
 import { useUnits } from '../app/preferences';
 import { steady } from '../drawing/outline';
@@ -171,7 +174,10 @@ export function DepthTicks({
   heights: Heights;
   length: (cm: number) => string;
 }) {
-  const marks = [...new Set([place.layers.fill_cm, place.usable_depth_cm])];
+  const marks =
+    place.layers.fill_cm > 0 && place.usable_depth_cm === place.layers.fill_cm
+      ? []
+      : [place.usable_depth_cm];
   return (
     <g fontSize={11} fill="var(--muted)" textAnchor="end">
       {marks.map((cm) => (
@@ -226,6 +232,94 @@ export function NoonSun({
       <circle cx={foot + dx} cy={heights.surface - dy} r={5} fill="var(--marigold-line)" />
       <text x={foot} y={heights.surface + 14} textAnchor="middle" fontSize={11} fill="var(--muted)">
         {`sun ${Math.round(altitude)}°`}
+      </text>
+    </g>
+  );
+}
+
+const LEAST_FILL_CM = 5;
+const MOST_FILL_CM = 150;
+
+export interface Filling {
+  /** The fill tried so far; null while nothing is. [cm] */
+  cm: number | null;
+  tried: (cm: number | null) => void;
+  taken: (cm: number) => void;
+}
+
+/** The floor of the mix, to be dragged: the section follows as it goes, by keys as well. */
+export function FillLine({
+  place,
+  left,
+  right,
+  heights,
+  filling,
+}: {
+  place: PlaceReport;
+  left: number;
+  right: number;
+  heights: Heights;
+  filling: Filling;
+}) {
+  const units = useUnits();
+  const from = useRef<{ y: number; cm: number; pxPerCm: number } | null>(null);
+  const now = filling.cm ?? place.layers.fill_cm;
+  const y = heights.surface + now * heights.soilPxPerCm;
+  const within = (cm: number) => Math.min(MOST_FILL_CM, Math.max(LEAST_FILL_CM, Math.round(cm)));
+  const dragged = (event: PointerEvent<SVGGElement>) => {
+    const held = from.current;
+    return held ? within(held.cm + (event.clientY - held.y) / held.pxPerCm) : null;
+  };
+  const onKey = (event: KeyboardEvent<SVGGElement>) => {
+    const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
+    if (step) filling.tried(within(now + step));
+    else if (event.key === 'Enter' && filling.cm !== null) filling.taken(filling.cm);
+    else if (event.key === 'Escape') filling.tried(null);
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  };
+  return (
+    <g
+      role="slider"
+      tabIndex={0}
+      aria-label="Depth of the fill"
+      aria-orientation="vertical"
+      aria-valuenow={now}
+      aria-valuemin={LEAST_FILL_CM}
+      aria-valuemax={MOST_FILL_CM}
+      aria-valuetext={units.length(now)}
+      className="fill-line cursor-ns-resize"
+      onKeyDown={onKey}
+      onBlur={() => {
+        if (!from.current) filling.tried(null);
+      }}
+      onPointerDown={(event) => {
+        event.stopPropagation();
+        event.currentTarget.setPointerCapture(event.pointerId);
+        from.current = { y: event.clientY, cm: now, pxPerCm: heights.soilPxPerCm };
+      }}
+      onPointerMove={(event) => {
+        const cm = dragged(event);
+        if (cm !== null && cm !== now) filling.tried(cm);
+      }}
+      onPointerUp={(event) => {
+        const cm = dragged(event);
+        const moved = cm !== null && cm !== Math.round(from.current?.cm ?? cm);
+        event.stopPropagation();
+        from.current = null;
+        if (moved) filling.taken(cm);
+        else filling.tried(null);
+      }}
+      onPointerCancel={() => {
+        from.current = null;
+        filling.tried(null);
+      }}
+    >
+      <rect x={left - 46} y={y - 7} width={right - left + 46} height={14} fill="transparent" />
+      <path d={`M${left - 10} ${y}H${right}`} className="fill-mark" />
+      <text x={left - 12} y={y + 4} fontSize={11} fontWeight={600} textAnchor="end">
+        {units.length(now)}
       </text>
     </g>
   );

@@ -16,11 +16,12 @@ import { MarginNotes } from '../notes/MarginNotes';
 import { isoOf, dayOf, words } from '../time/day';
 import { useDay } from '../time/DayContext';
 import { timeScale } from '../time/SeasonRuler';
-import { BedSheet, gestureCells } from './BedSheet';
+import { gestureCells } from './BedSheet';
 import { addressOf, freeAddresses, gridSize, plantingAt, rectangle, spotOf } from './cells';
 import type { Spot } from './cells';
 import { clearEdit, moveEdit, plantEdit } from './edits';
 import { DepthSchools } from './DepthSchools';
+import { FilledSheet } from './FilledSheet';
 import { Holding } from './Holding';
 import { IDLE, moved, next, typed } from './gesture';
 import type { Gesture, Input, TypedMark } from './gesture';
@@ -228,7 +229,9 @@ function Workbench({ state, placeId }: { state: HeldGarden; placeId: string }) {
             <TableTwin plantings={plantings} title={document.name ?? placeId} />
           </div>
         ) : (
-          <BedSheet
+          <FilledSheet
+            slug={slug}
+            version={version}
             place={place}
             plantings={drawn}
             year={state.report.year}

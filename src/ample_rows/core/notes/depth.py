@@ -127,8 +127,13 @@ def _filled(view: PlaceView, what: str, **changes: float) -> Fix:
     deeper = fill_of(view.place.model_copy(update=changes), soil, book)
     litres = deeper.order_litres - view.fill.order_litres
     bought = options_for(litres, soil, recipe(deeper.kind, litres))
-    cost = next((f", about {o.cost:.0f} to buy" for o in bought if o.cost is not None), "")
+    cost = next((_priced(o.cost) for o in bought if o.cost is not None), "")
     return Fix(f"{what}: {litres:.0f} L of mix{cost}", change_place(view, **changes))
+
+
+def _priced(cost: float) -> str:
+    """What mix costs; what is there already costs nothing."""
+    return f", about {cost:.0f} to buy" if cost >= 0.5 else ", of your own"
 
 
 def ground_below(view: PlaceView) -> Iterator[Note]:
