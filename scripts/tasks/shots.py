@@ -24,8 +24,10 @@ def choose_free_squares(page: Page) -> None:
     page.get_by_role("list", name="Crops that fit").wait_for()
 
 
-def open_working(page: Page) -> None:
-    page.get_by_role("button", name="cordon tomato, likely harvest: working").click()
+def later(page: Page) -> None:
+    page.get_by_role("row", name="North").wait_for()
+    for _ in range(4):
+        page.keyboard.press("PageDown")
 
 
 def choose_long_roots(page: Page) -> None:
@@ -79,11 +81,11 @@ VIEWS: dict[str, tuple[str, dict[str, int], str, Steps]] = {
     "feeding": (f"{LANTERN}/soil?view=feeding", DESK, "light", None),
     "bed-sheet": (f"{LANTERN}/squares/south", DESK, "light", select_carrot),
     "what-fits": (f"{LANTERN}/squares/low", DESK, "light", choose_free_squares),
-    "working": (f"{LANTERN}/squares/border", DESK, "light", open_working),
+    "support": (f"{LANTERN}/places/south/supports", DESK, "light", later),
+    "seed-box": (f"{LANTERN}/seeds", DESK, "light", None),
     "depth": (f"{LANTERN}/squares/low", DESK, "light", choose_long_roots),
     "southern-evening": (f"{MAGPIE}/squares/tall", DESK, "dark", None),
     "crop-book": (f"{LANTERN}/crops?crop=beetroot-long&place=low", DESK, "light", None),
-    "place": (f"{LANTERN}/places/low/change", DESK, "light", None),
     "garden": (f"{LANTERN}/garden", DESK, "light", None),
     "first-bed": ("/start", DESK, "light", fill_in),
     "spacing": (f"{LANTERN}/squares/south", DESK, "light", open_spacing),
