@@ -3,7 +3,8 @@
 import pytest
 
 from ample_rows.core import plan as p
-from ample_rows.core.edits import apply_edit
+from ample_rows.core.edits import RemovePlanting, apply_edit
+from ample_rows.core.reading import PlanFaultsError
 from tests.conftest import bed, block, document, planting, tub
 
 FIRST = planting("carrot", block("A1", "B2"), id="first")
@@ -193,3 +194,41 @@ def test_the_demo_gardens_use_every_layout_and_six_ways_of_holding_up(book, repo
     found = [r for plan in demo_plans(book) for r in reported(p.document(plan)).plantings]
     assert {r.layout for r in found} == book.layouts.keys()
     assert {r.training for r in found} >= {"net", "strings", "mesh", "cage", "tripod", "flat-net"}
+
+
+def giving(*, to="big", **changes):
+    small = planting("radish", ("A1", "A2"), id="small", gives_way_to=to, **changes)
+    big = planting("courgette", block("B1", "C3"), id="big", start="transplant")
+    return document(small, {**big, "start_date": "2027-05-20"})
+
+
+def test_what_gives_way_is_told_the_day_and_what_it_costs(noted, read, reported):
+    doc = giving(start_date="2027-05-25", clear_date="2027-08-10")
+    note = noted(doc)["gives-way"]
+    assert note.planting == "small"
+    assert "decide by" in note.text
+    (fix,) = note.fixes
+    cleared = p.document(apply_edit(read(doc), fix.edit))
+    before, after = (reported(d).plantings[0] for d in (doc, cleared))
+    assert before.start_date < after.clear_date < before.clear_date
+    lost = before.harvest_kg.p50 - after.harvest_kg.p50
+    assert f"about {lost:.1f} kg" in note.text
+
+
+def test_what_is_gone_before_the_leaves_meet_can_stay(noted):
+    note = noted(giving(start_date="2027-03-20"))["gives-way"]
+    assert "can stay to its end" in note.text
+    assert note.fixes == ()
+
+
+@pytest.mark.parametrize(("to", "text"), [("nobody", "no planting"), ("small", "names itself")])
+def test_giving_way_to_what_is_not_there_is_a_fault(read, to, text):
+    with pytest.raises(PlanFaultsError) as error:
+        read(giving(to=to))
+    assert error.value.faults[0].path == "plantings[0].gives_way_to"
+    assert text in error.value.faults[0].text
+
+
+def test_when_the_neighbour_is_removed_nothing_gives_way(read):
+    plan = apply_edit(read(giving()), RemovePlanting(id="big"))
+    assert plan.plantings[0].gives_way_to is None

@@ -8,6 +8,7 @@ from pydantic import BaseModel, ConfigDict, Field
 from ample_rows.core import plan as p
 from ample_rows.core.crop_edits import change_crop
 from ample_rows.core.layout_edits import layout_of, take_layout
+from ample_rows.core.links import forget
 from ample_rows.core.reading import PlanFaultsError, validated
 from ample_rows.core.twins import twin_of
 
@@ -202,7 +203,7 @@ def _apply(document: Changes, edit: Edit) -> None:
             _merge(_find(plantings, edit.id, "planting"), edit.changes)
         case RemovePlanting():
             plantings.remove(_find(plantings, edit.id, "planting"))
-            _forget_follows(plantings, {edit.id})
+            forget(plantings, {edit.id})
         case AddPlace():
             places.append(edit.place)
         case ChangePlace():
@@ -211,7 +212,7 @@ def _apply(document: Changes, edit: Edit) -> None:
             places.remove(_find(places, edit.id, "place"))
             gone = {g["id"] for g in plantings if g["place"] == edit.id}
             plantings[:] = [g for g in plantings if g["place"] != edit.id]
-            _forget_follows(plantings, gone)
+            forget(plantings, gone)
         case CopyPlace():
             place = _find(places, edit.id, "place")
             own = [g for g in plantings if g["place"] == edit.id]
@@ -254,12 +255,6 @@ def _merge(record: Changes, changes: Changes) -> None:
             record.pop(key, None)
         else:
             record[key] = value
-
-
-def _forget_follows(plantings: list[Changes], gone: set[str]) -> None:
-    for planting in plantings:
-        if planting.get("follows") in gone:
-            del planting["follows"]
 
 
 def describe(edit: Edit, before: p.Plan) -> str:

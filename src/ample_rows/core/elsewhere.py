@@ -8,6 +8,7 @@ from ample_rows.core import plan as p
 from ample_rows.core.cells import Grid, grid_of
 from ample_rows.core.edits import ChangePlanting, Edit, Together
 from ample_rows.core.evaluate import evaluate_place, place_case
+from ample_rows.core.links import LINKS
 from ample_rows.core.planting import evaluate_planting
 from ample_rows.core.reference import Book
 from ample_rows.core.report import PlantingReport
@@ -54,7 +55,7 @@ def _in_place(
     block = _free_block(place, own, standing.plantings)
     if not block:
         return
-    changes: dict[str, object] = {"support": None, "run_cm": None, "follows": None}
+    changes: dict[str, object] = {"support": None, "run_cm": None, **dict.fromkeys(LINKS)}
     moved = planting.model_copy(update={"place": place.id, "cells": block, **changes})
     there = evaluate_planting(moved, here)
     short = there.depth.verdict in ("too-shallow", "root-too-long")
@@ -75,10 +76,14 @@ def _in_place(
 def _move(plan: p.Plan, planting: p.Planting, changes: dict[str, object]) -> Edit:
     """The move, and the parting from what followed it in its old place."""
     move = ChangePlanting(id=planting.id, changes=changes)
-    after = [g.id for g in plan.plantings if g.follows == planting.id]
-    if not after:
+    parted = [
+        ChangePlanting(id=g.id, changes={key: None})
+        for g in plan.plantings
+        for key in LINKS
+        if getattr(g, key) == planting.id
+    ]
+    if not parted:
         return move
-    parted = [ChangePlanting(id=ident, changes={"follows": None}) for ident in after]
     return Together(edits=[move, *parted])
 
 

@@ -3,6 +3,8 @@
 import copy
 from typing import Any
 
+from ample_rows.core.links import rename
+
 Document = dict[str, Any]
 
 _PARTS = ("places", "plantings")
@@ -46,5 +48,5 @@ def _rename_doubles(plantings: list[Document], taken: set[str]) -> None:
             renamed[planting["id"]] = planting["id"] = ident
             known.add(ident)
     for planting in plantings:
-        if planting["place"] in taken and planting.get("follows") in renamed:
-            planting["follows"] = renamed[planting["follows"]]
+        if planting["place"] in taken:
+            rename(planting, renamed)

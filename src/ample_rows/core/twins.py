@@ -8,6 +8,7 @@ from typing import Any
 from ample_rows.core import places
 from ample_rows.core import plan as p
 from ample_rows.core.cells import address_of, grid_of
+from ample_rows.core.links import rename
 
 Document = dict[str, Any]
 
@@ -41,10 +42,12 @@ def twin_of(
     names = {g["id"]: f"{g['id']}-{new_id}" for g in plantings}
     for planting in plantings:
         again = copy.deepcopy(planting) | {"id": names[planting["id"]], "place": new_id}
-        if planting.get("follows") in names:
-            again["follows"] = names[planting["follows"]]
+        rename(again, names)
         if mirrored and isinstance(again["cells"], list):
             again["cells"] = [_across(address, known) for address in again["cells"]]
+        if mirrored and again.get("run_cm"):
+            edge = next((s.edge for s in known.supports if s.id == again.get("support")), None)
+            again["run_cm"] = _run_across(again["run_cm"], edge, known)
         planted.append(again)
     return twin, planted
 
@@ -73,9 +76,12 @@ def _mirror_place(twin: Document, place: p.Place) -> None:
             drawn = [rings] if key == "outline_cm" else rings
             flipped = [[_flipped(point, place) for point in reversed(ring)] for ring in drawn]
             shape[key] = flipped[0] if key == "outline_cm" else flipped
-    for part in twin.get("held", []):
-        part["cells"] = [_across(address, place) for address in part["cells"]]
+    for part in (*twin.get("held", []), *twin.get("covers", [])):
+        if isinstance(part["cells"], list):
+            part["cells"] = [_across(address, place) for address in part["cells"]]
     for support in twin.get("supports", []):
+        if support.get("run_cm"):
+            support["run_cm"] = _run_across(support["run_cm"], support.get("edge"), place)
         if support.get("edge") in _OPPOSITE:
             support["edge"] = _OPPOSITE[support["edge"]]
 
@@ -85,6 +91,16 @@ def _flipped(point: list[float], place: p.Place) -> list[float]:
     if _lies_east_west(place):
         return [x, box.y0 + box.y1 - y]
     return [box.x0 + box.x1 - x, y]
+
+
+def _run_across(run: list[float], edge: str | None, place: p.Place) -> list[float]:
+    """A stretch of an edge in the mirror, which turns east and west about: sides that face east
+    or west keep theirs."""
+    if edge in ("east", "west"):
+        return run
+    box = places.bounds(place.shape)
+    length = box.length if _lies_east_west(place) else box.width
+    return [length - run[1], length - run[0]]
 
 
 def _across(address: str, place: p.Place) -> str:

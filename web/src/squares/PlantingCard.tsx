@@ -89,6 +89,7 @@ export function PlantingCard({ state, planting, report, place, chosen, onEdit }:
           />
         </Field>
         <Climbs state={state} planting={planting} place={place} change={change} />
+        <GivesWay state={state} planting={planting} report={report} change={change} />
       </div>
       <p className="flex flex-wrap gap-x-4">
         <button type="button" className="press" onClick={() => by(-7)}>
@@ -122,6 +123,40 @@ export function PlantingCard({ state, planting, report, place, chosen, onEdit }:
       />
       <Sum title={`From ${words(dayOf(report.start_date))}`} terms={[...report.working]} />
     </div>
+  );
+}
+
+/** The neighbour that a planting is cleared for, once their leaves meet. */
+function GivesWay({
+  state,
+  planting,
+  report,
+  change,
+}: {
+  state: HeldGarden;
+  planting: Planting;
+  report: PlantingReport;
+  change: (changes: Record<string, unknown>) => void;
+}) {
+  const until = report.clear_date ?? '9999-12-31';
+  const beside = state.report.plantings.filter(
+    (other) =>
+      other.place === planting.place &&
+      other.id !== planting.id &&
+      other.start_date < until &&
+      report.start_date < (other.clear_date ?? '9999-12-31'),
+  );
+  if (beside.length === 0) return null;
+  return (
+    <Choice
+      label="Gives way to"
+      value={planting.gives_way_to ?? ''}
+      options={[
+        ['', 'nothing'],
+        ...beside.map((other) => [other.id, `${other.name}, ${other.cells[0] ?? ''}`] as const),
+      ]}
+      onChange={(id) => change({ gives_way_to: id || null })}
+    />
   );
 }
 

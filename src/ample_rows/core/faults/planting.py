@@ -8,6 +8,7 @@ from ample_rows.core import plan as p
 from ample_rows.core.cells import grid_of
 from ample_rows.core.faults.words import not_a_cell, run_faults, unknown_crop
 from ample_rows.core.growing_up import supports
+from ample_rows.core.links import LINKS
 from ample_rows.core.reading import Fault
 from ample_rows.core.reference import Book, Crop
 
@@ -97,12 +98,19 @@ def date_faults(plan: p.Plan, planting: p.Planting, path: str, end: date) -> Ite
         yield Fault(f"{path}.start_date", f"lies after the plan's season, which ends {end}")
     if planting.clear_date is not None and planting.clear_date <= planting.start_date:
         yield Fault(f"{path}.clear_date", f"must come after the start ({planting.start_date})")
-    if planting.follows is None:
+    for key in LINKS:
+        yield from _link_faults(plan, planting, key, path)
+
+
+def _link_faults(plan: p.Plan, planting: p.Planting, key: str, path: str) -> Iterator[Fault]:
+    named: str | None = getattr(planting, key)
+    if named is None:
         return
-    before = next((other for other in plan.plantings if other.id == planting.follows), None)
-    if before is None:
-        yield Fault(f"{path}.follows", f'there is no planting "{planting.follows}"')
-    elif before.id == planting.id:
-        yield Fault(f"{path}.follows", "a planting cannot follow itself")
-    elif before.place != planting.place:
-        yield Fault(f"{path}.follows", f'"{before.id}" grows in another place')
+    other = next((g for g in plan.plantings if g.id == named), None)
+    if other is None:
+        yield Fault(f"{path}.{key}", f'there is no planting "{named}"')
+    elif other.id == planting.id:
+        words = "a planting cannot follow itself" if key == "follows" else "names itself"
+        yield Fault(f"{path}.{key}", words)
+    elif other.place != planting.place:
+        yield Fault(f"{path}.{key}", f'"{other.id}" grows in another place')

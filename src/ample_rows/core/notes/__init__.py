@@ -9,6 +9,7 @@ from collections.abc import Callable, Iterator
 from ample_rows.core import plan as p
 from ample_rows.core.notes.cautions import crop_cautions, support_caution
 from ample_rows.core.notes.depth import depth_short, ground_below
+from ample_rows.core.notes.giving_way import giving_way
 from ample_rows.core.notes.shelter import (
     animals,
     exposed,
@@ -60,6 +61,7 @@ RULES: tuple[Rule, ...] = (
     too_small,
     unusual_start,
     turn_round,
+    giving_way,
     ground_below,
     idle_ground,
     crop_cautions,

@@ -41,3 +41,4 @@ class Planting(PlanValue):
     start_date: PlanDate
     clear_date: PlanDate | None = None
     follows: Ident | None = None
+    gives_way_to: Ident | None = None
