@@ -8,7 +8,7 @@ def test_a_place_is_marked_out_by_tape_and_template(page, base_url):
     page.goto(f"{base_url}/gardens/lantern-court/squares/south")
     page.get_by_role("link", name="Mark out").click()
     grid = page.get_by_role("region", name="The grid")
-    expect(grid).to_contain_text("11 strings, 21.0 m")
+    expect(grid).to_contain_text("11 strings, 21 m")
     carrots = page.get_by_role("row", name="maincrop carrot, 64")
     expect(carrots).to_contain_text("8 lines 7.5 cm apart, the first 33.8 cm")
     page.get_by_label("Template for").select_option("maincrop carrot, 16 a square")

@@ -198,7 +198,7 @@ def test_the_demo_gardens_use_every_layout_and_six_ways_of_holding_up(book, repo
 
 def giving(*, to="big", **changes):
     small = planting("radish", ("A1", "A2"), id="small", gives_way_to=to, **changes)
-    big = planting("courgette", block("B1", "C3"), id="big", start="transplant")
+    big = planting("kale", block("B1", "C4"), id="big", start="transplant")
     return document(small, {**big, "start_date": "2027-05-20"})
 
 

@@ -3677,6 +3677,8 @@ export interface components {
             clear_date?: string | null;
             /** Follows */
             follows?: string | null;
+            /** Gives Way To */
+            gives_way_to?: string | null;
         } & {
             [key: string]: unknown;
         };

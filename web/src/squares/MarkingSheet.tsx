@@ -8,6 +8,7 @@ import type { HeldGarden } from '../api/merge';
 import type { MarkingSheet as Sheet } from '../api/types';
 import { Choice } from '../app/Choice';
 import { useUnits } from '../app/preferences';
+import type { Units } from '../units/units';
 import { dayOf, shortWords } from '../time/day';
 import { SquareTemplate } from './SquareTemplate';
 
@@ -57,7 +58,7 @@ function Marks({ sheet, state }: { sheet: Sheet; state: HeldGarden }) {
         <h2 id="grid" className="mt-3 text-base">
           The grid
         </h2>
-        <p>{units.sentence(gridWords(sheet))}</p>
+        <p>{gridWords(sheet, units)}</p>
       </section>
       <section aria-labelledby="by-tape" className="max-w-4xl">
         <h2 id="by-tape" className="mt-4 text-base">
@@ -113,20 +114,18 @@ function Marks({ sheet, state }: { sheet: Sheet; state: HeldGarden }) {
   );
 }
 
-function gridWords(sheet: Sheet): string {
+function gridWords(sheet: Sheet, units: Units): string {
   const side = (marks: readonly number[], left: number, name: string) =>
     marks.length === 0
-      ? `No mark ${name}: one square of ${round(left)} cm`
-      : `Marks ${name} at ${marks.map(round).join(', ')} cm, the last square ${round(left)} cm`;
+      ? `No mark ${name}: one square of ${units.length(left)}`
+      : `Marks ${name} at ${marks.map(units.bare).join(', ')} ${units.lengthUnit}, the last square ${units.length(left)}`;
   const strings = sheet.strings.length;
   return (
     `${side(sheet.across_cm, sheet.across_left_cm, 'across')}. ` +
     `${side(sheet.along_cm, sheet.along_left_cm, 'along')}. ` +
-    `${strings} strings, ${sheet.string_m.toFixed(1)} m with a hand’s length at each end to tie, ` +
-    `or ${sheet.lath_m.toFixed(1)} m of lath; ${sheet.fixings} nails or screw eyes in the rim.`
+    `${strings} strings, ${units.distance(tenths(sheet.string_m))} with a hand’s length at each end to tie, ` +
+    `or ${units.distance(tenths(sheet.lath_m))} of lath; ${sheet.fixings} nails or screw eyes in the rim.`
   );
 }
 
-function round(cm: number): string {
-  return String(Number(cm.toFixed(1)));
-}
+const tenths = (m: number) => Math.round(m * 10) / 10;

@@ -13,6 +13,7 @@ import { useMaterials } from '../soil/useSoil';
 import { dayOf, shortWords, words } from '../time/day';
 import { useDay } from '../time/DayContext';
 import { PutUpViews } from './PutUpViews';
+import type { Units } from '../units/units';
 import { SupportDrawing } from './SupportDrawing';
 import { SupportEdges } from './SupportEdges';
 import { SupportForm } from './SupportForm';
@@ -133,7 +134,7 @@ function Drawn({
         day={day}
         plantings={state.report.plantings.filter((p) => p.place === placeId)}
       />
-      <p className="text-[13px] text-muted">{`As it stands on ${words(day)}. ${units.sentence(posted(sheet))}`}</p>
+      <p className="text-[13px] text-muted">{`As it stands on ${words(day)}. ${posted(sheet, units)}`}</p>
       <BillTable caption="What it takes" lines={sheet.lines} total={sheet.cost} />
       {sheet.missing.length > 0 && (
         <p className="mt-1 text-[13px]">
@@ -161,10 +162,10 @@ function Drawn({
   );
 }
 
-function posted(sheet: SupportSheet): string {
+function posted(sheet: SupportSheet, units: Units): string {
   if (sheet.arch) return 'Its feet are tucked behind the frames or tied to stakes.';
-  const at = sheet.bays.posts_at_cm.map((cm) => Math.round(cm * 10) / 10).join(', ');
-  return `Posts of ${sheet.post_length_cm} cm at ${at} cm from the corner. ${sheet.footing_words}`;
+  const at = sheet.bays.posts_at_cm.map(units.bare).join(', ');
+  return `Posts of ${units.length(sheet.post_length_cm)} at ${at} ${units.lengthUnit} from the corner. ${sheet.footing_words}`;
 }
 
 /** What it carries, what the wind does, and the cautions that hold here. */

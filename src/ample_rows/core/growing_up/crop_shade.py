@@ -4,6 +4,7 @@ Each neighbour is a box that lets some light through. A planting sees its neighb
 its own height of the day. What the yard's obstacles hold back is not held back again.
 """
 
+import itertools
 import math
 from dataclasses import dataclass
 from functools import lru_cache
@@ -17,7 +18,7 @@ from ample_rows.core.cases import CropShade, Setting
 from ample_rows.core.cells import DEFAULT_CELL_CM
 from ample_rows.core.ground.place_sun import Lit, Sky, high_path, lit_on
 from ample_rows.core.ground.stays import spot_of
-from ample_rows.core.ground.sun_path import PARTS, USEFUL_ELEVATION_DEG
+from ample_rows.core.ground.sun_path import PARTS
 from ample_rows.core.growing_up import supports
 from ample_rows.core.growing_up.tall import Tall, heights_by_day, support_of, tall_in
 from ample_rows.core.reference import Book
@@ -26,7 +27,6 @@ _AFTERNOON = 2
 _LEAST_HOURS = 0.005
 _GONE = -1000.0
 _DUST_M = 1e-9
-_LONG_WAY = 1.0 / math.tan(math.radians(USEFUL_ELEVATION_DEG))
 
 Mask = NDArray[np.bool_]
 Floats = NDArray[np.float64]
@@ -95,14 +95,30 @@ def _tall(place: p.Place, plantings: tuple[p.Planting, ...], air: _Air) -> tuple
 
 @dataclass(frozen=True, eq=False)
 class _Neighbours:
-    """All that stands tall; compared by identity, as it is asked about for every planting."""
+    """All that stands tall; compared by identity, as it is asked about for every planting.
+
+    `boxes_m` holds the least x and y and the greatest of each, `tops_m` how high each gets.
+    """
 
     tall: tuple[Tall, ...]
+    boxes_m: Floats
+    tops_m: Floats
+
+    def within(self, seen: _Seen, long: float) -> list[Tall]:
+        """Those whose highest shadow, so many times as long, could come to a planting."""
+        here = np.array(seen.points_m)
+        low, high = here.min(axis=0), here.max(axis=0)
+        gaps = np.maximum(0.0, np.maximum(self.boxes_m[:, :2] - high, low - self.boxes_m[:, 2:]))
+        over = self.tops_m - min((m for m in seen.leaves_m if m > _GONE), default=np.inf)
+        near = np.hypot(gaps[:, 0], gaps[:, 1]) < over * long
+        return [self.tall[row] for row in np.flatnonzero(near)]
 
 
 @lru_cache(maxsize=64)
 def _together(tall: tuple[Tall, ...]) -> _Neighbours:
-    return _Neighbours(tall)
+    corners = np.array([t.corners_m for t in tall]).reshape(-1, 4, 2)
+    tops = np.array([t.foot_m + max(t.heights_m) for t in tall])
+    return _Neighbours(tall, np.hstack([corners.min(axis=1), corners.max(axis=1)]), tops)
 
 
 @lru_cache(maxsize=4096)
@@ -110,8 +126,16 @@ def _shade_on(
     place: p.Place, planting: p.Planting, neighbours: _Neighbours, air: _Air
 ) -> CropShade | None:
     seen = _seen(place, planting, air)
-    near = tuple(t for t in neighbours.tall if t.id != planting.id and _in_reach(seen, t))
-    if not (seen.points_m and near):
+    widest = _widest_deg(air.sky)
+    long = 1 / math.tan(math.radians(air.book.value("shade_reach_deg")))
+    if not (seen.points_m and neighbours.tall):
+        return None
+    near = tuple(
+        t
+        for t in neighbours.within(seen, long)
+        if t.id != planting.id and _both_stand(seen, t) and _sunward(seen, t, widest, air.sky)
+    )
+    if not near:
         return None
     return _shade(seen, near, _lit(place, air.sky), air.sky)
 
@@ -155,20 +179,37 @@ def _cells(place: p.Place, planting: p.Planting, air: _Air) -> tuple[str, ...]:
     return () if run is None else supports.cells_under(place, run)
 
 
-def _in_reach(seen: _Seen, tall: Tall) -> bool:
-    """Whether the longest useful shadow of a neighbour could fall here on a day of both."""
-    over = 0.0
-    for height, leaves in zip(tall.heights_m, seen.leaves_m, strict=True):
-        if height > 0 and leaves > _GONE:
-            over = max(over, tall.foot_m + height - leaves)
-    if over <= 0 or not seen.points_m:
-        return False
-    xs, ys = zip(*tall.corners_m, strict=True)
-    here_x, here_y = zip(*seen.points_m, strict=True)
-    # Boxes along the yard's sides hold both; the gap between these is never wider than theirs.
-    gap_x = max(min(xs) - max(here_x), min(here_x) - max(xs), 0.0)
-    gap_y = max(min(ys) - max(here_y), min(here_y) - max(ys), 0.0)
-    return math.hypot(gap_x, gap_y) < over * _LONG_WAY
+def _both_stand(seen: _Seen, tall: Tall) -> bool:
+    """Whether a neighbour stands over a planting's leaves on any day of both."""
+    return any(
+        height > 0 and leaves > _GONE and tall.foot_m + height > leaves
+        for height, leaves in zip(tall.heights_m, seen.leaves_m, strict=True)
+    )
+
+
+@lru_cache(maxsize=8)
+def _widest_deg(sky: Sky) -> float:
+    """How far from the noon side the useful sun stands at most in the year. [degrees]"""
+    azimuth = high_path(sky).azimuth_deg
+    return float(np.abs((azimuth - _noon_deg(sky) + 180) % 360 - 180).max(initial=0.0))
+
+
+def _noon_deg(sky: Sky) -> float:
+    return 180.0 if sky.where.latitude >= 0 else 0.0
+
+
+def _sunward(seen: _Seen, tall: Tall, widest_deg: float, sky: Sky) -> bool:
+    """Whether the useful sun ever stands on a neighbour's side: what is pole-ward shades nothing.
+
+    Corners tell: the summer sun goes beyond due east and west, so that no box lies across the
+    noon side with all of its corners out of the sun's reach.
+    """
+    noon = _noon_deg(sky) - sky.yard.north_deg
+    for (x, y), (at_x, at_y) in itertools.product(tall.corners_m, seen.points_m):
+        off = (math.degrees(math.atan2(x - at_x, y - at_y)) - noon + 180) % 360 - 180
+        if abs(off) <= widest_deg:
+            return True
+    return False
 
 
 @lru_cache(maxsize=4096)
@@ -258,5 +299,5 @@ def _crossed(
     return near, far
 
 
-KEPT = (crop_shades, _tall, _together, _shade_on, _seen, _shade, _behind, _rays)
+KEPT = (crop_shades, _tall, _together, _shade_on, _seen, _shade, _behind, _rays, _widest_deg)
 """What is remembered of shade; cleared where times are measured from nothing."""
