@@ -196,14 +196,14 @@ def test_the_demo_gardens_use_every_layout_and_six_ways_of_holding_up(book, repo
     assert {r.training for r in found} >= {"net", "strings", "mesh", "cage", "tripod", "flat-net"}
 
 
-def giving(*, to="big", **changes):
-    small = planting("radish", ("A1", "A2"), id="small", gives_way_to=to, **changes)
-    big = planting("kale", block("B1", "C4"), id="big", start="transplant")
+def giving(*, crop="radish", to="big", **changes):
+    small = planting(crop, ("A1", "A2"), id="small", gives_way_to=to, **changes)
+    big = planting("courgette", block("B1", "D4"), id="big", start="transplant")
     return document(small, {**big, "start_date": "2027-05-20"})
 
 
 def test_what_gives_way_is_told_the_day_and_what_it_costs(noted, read, reported):
-    doc = giving(start_date="2027-05-25", clear_date="2027-08-10")
+    doc = giving(crop="chard", start_date="2027-04-25", clear_date="2027-09-30")
     note = noted(doc)["gives-way"]
     assert note.planting == "small"
     assert "decide by" in note.text
