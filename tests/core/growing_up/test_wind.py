@@ -80,4 +80,5 @@ def test_without_a_wind_it_says_so_and_never_that_it_is_safe(book, post):
     assert "No wind is entered" in found.words
     assert "local code" in found.words
     assert found.push_n is None
+    assert found.push_kg is None
     assert not found.working

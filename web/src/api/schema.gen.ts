@@ -5491,13 +5491,16 @@ export interface components {
          * @description The push of the wind entered, what it asks of a post, and the gust this post stands to.
          *
          *     Push and what it asks are null where no wind is entered; `deep_enough_cm` is also null where
-         *     the ground does not take it, or no depth within reach would do. [N, cm, m/s]
+         *     the ground does not take it, or no depth within reach would do. `push_kg` is the mass that
+         *     weighs as much. [N, kg, cm, m/s]
          */
         WindCheck: {
             /** Wind M S */
             wind_m_s: number | null;
             /** Push N */
             push_n: number | null;
+            /** Push Kg */
+            push_kg: number | null;
             /** Deep Enough Cm */
             deep_enough_cm: number | null;
             /** Thick Enough Cm */

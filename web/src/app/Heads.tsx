@@ -10,7 +10,7 @@ export function Heads({ columns, tucked }: { columns: readonly Column[]; tucked?
           <th
             key={words}
             scope="col"
-            className={`font-normal ${side === 'right' ? 'text-right' : 'text-left'} ${side === 'after' ? 'pl-4' : ''}`}
+            className={`font-normal ${side === 'right' ? 'pl-2 text-right' : 'text-left'} ${side === 'after' ? 'pl-4' : ''}`}
           >
             {words}
           </th>

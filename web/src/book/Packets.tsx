@@ -92,7 +92,7 @@ function NewPacket({ state, onAdd }: { state: HeldGarden; onAdd: (packet: SeedPa
       </div>
       <NumberField form={form} name="seeds" label="Seeds left" />
       <NumberField form={form} name="year" label="Packed for" />
-      <label className="col-span-2 flex items-baseline gap-2">
+      <label className="col-span-2 flex items-center gap-2">
         <input type="checkbox" checked={saved} onChange={(e) => setSaved(e.target.checked)} />
         saved from the garden
       </label>

@@ -85,7 +85,7 @@ interface ShoppingProps {
 
 function Shopping({ list, chosen, onChoose }: ShoppingProps) {
   return (
-    <table className="mt-2 w-full">
+    <table className="mt-2 w-full max-sm:[&>tbody]:block max-sm:[&>tfoot]:block max-sm:block">
       <caption className="sr-only">Shopping list</caption>
       <Heads
         columns={[

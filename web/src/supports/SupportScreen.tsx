@@ -189,7 +189,7 @@ function Bears({ sheet }: { sheet: SupportSheet }) {
       {wind && (
         <p>
           {units.sentence(wind.words)}{' '}
-          {wind.push_n !== null && (
+          {wind.push_n !== null && wind.push_kg !== null && (
             <>
               {'Each post is pushed with '}
               <Figure
@@ -199,7 +199,7 @@ function Bears({ sheet }: { sheet: SupportSheet }) {
                 {`${Math.round(wind.push_n)} N`}
               </Figure>
               {', about the weight of '}
-              {units.mass(wind.push_n / 9.81)}.
+              {units.mass(wind.push_kg)}.
             </>
           )}
         </p>

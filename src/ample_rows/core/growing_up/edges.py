@@ -79,14 +79,14 @@ def _words(loss: float, best: float) -> str:
     return f"{loss:.1f} kg less, {100 * loss / best:.0f} % of the garden's harvest"
 
 
-Sides = tuple[Edge, Edge, p.Compass]
+_Move = tuple[Edge, Edge, p.Compass]
 
 
 def _tried(
-    plan: p.Plan, place: p.Place, support: p.Support, sides: Sides, book: Book
+    plan: p.Plan, place: p.Place, support: p.Support, move: _Move, book: Book
 ) -> tuple[float, float, Together]:
     """Its own harvest, that of all else, and the edit, with a support along another side."""
-    now, edge, point = sides
+    now, edge, point = move
     share = edge.length_cm / now.length_cm
     run = support.run_cm
     kept = support.model_copy(

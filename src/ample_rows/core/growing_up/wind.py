@@ -8,6 +8,7 @@ from ample_rows.core.working import Term, Terms, of_rule
 
 DEEPEST_CM = 250.0
 _FASTEST_M_S = 80.0
+_GRAVITY_M_S2 = 9.81
 _HOLDERS = {"frame": "frame holds", "stays": "stays hold"}
 
 
@@ -34,11 +35,13 @@ class WindCheck:
     """The push of the wind entered, what it asks of a post, and the gust this post stands to.
 
     Push and what it asks are null where no wind is entered; `deep_enough_cm` is also null where
-    the ground does not take it, or no depth within reach would do. [N, cm, m/s]
+    the ground does not take it, or no depth within reach would do. `push_kg` is the mass that
+    weighs as much. [N, kg, cm, m/s]
     """
 
     wind_m_s: float | None
     push_n: float | None
+    push_kg: float | None
     deep_enough_cm: float | None
     thick_enough_cm: float | None
     stands_to_m_s: float
@@ -54,7 +57,7 @@ def wind_check(face: Face, post: Post, wind_m_s: float | None, book: Book) -> Wi
             "No wind is entered. Take the design wind of your local code; as it stands, this "
             f"post is reckoned to hold in gusts of about {stands:.0f} m/s"
         )
-        return WindCheck(None, None, None, None, stands, words + _by(post) + ".", ())
+        return WindCheck(None, None, None, None, None, stands, words + _by(post) + ".", ())
     push = push_n(face, wind_m_s, book)
     asked = _Asked(
         wind_m_s=wind_m_s,
@@ -65,6 +68,7 @@ def wind_check(face: Face, post: Post, wind_m_s: float | None, book: Book) -> Wi
     return WindCheck(
         wind_m_s=wind_m_s,
         push_n=push,
+        push_kg=push / _GRAVITY_M_S2,
         deep_enough_cm=asked.deep_cm,
         thick_enough_cm=asked.thick_cm,
         stands_to_m_s=stands,
