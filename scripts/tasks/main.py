@@ -155,9 +155,9 @@ def _test(rest: list[str]) -> int:
     asked = [a for a in rest if a != "--long"]
     shared = ["-n", "auto", "--maxprocesses", "4", "--dist", "worksteal"]
     checks = _steps(_python_checks(), _web_checks())
-    # One after the other: a browser wants the machine to itself, all else shares its cores.
+    # One after the other: browsers want the machine to themselves, and two of them fill it.
     reckoned = [_tool("pytest"), "--ignore=tests/browser", *shared, *asked]
-    driven = [_tool("pytest"), "tests/browser", *asked]
+    driven = [_tool("pytest"), "tests/browser", *shared, "--maxprocesses", "2", *asked]
     passed = _step(("Unit, property and API tests", reckoned, False))
     passed = _step(("Browser tests", driven, False)) and passed
     return checks if passed else 1

@@ -70,3 +70,19 @@ def test_along_a_net_only_the_dial_is_offered(page, base_url):
     page.get_by_role("tab", name="Spacing").click()
     expect(page.get_by_role("slider", name="How far apart")).to_be_visible()
     expect(page.get_by_text("Other ways, in the same squares")).to_have_count(0)
+
+
+def test_a_clash_is_mended_by_setting_one_crop_between_the_other(page, at):
+    south = at("south")
+    south.get_by_role("button", name="maincrop carrot, 64").click()
+    south.get_by_role("button", name="Remove").click()
+    south.get_by_role("button", name="beetroot, 27").first.click()
+    between = south.get_by_label("Set between")
+    expect(between).to_have_count(0)
+    south.get_by_role("button", name="head lettuce, 4").first.click()
+    expect(between).to_have_value("p4")
+    between.select_option("")
+    expect(south.get_by_role("button", name="head lettuce, 6").first).to_be_visible()
+    south.get_by_role("tab", name="Notes").click()
+    south.get_by_role("button", name="Set the head lettuce between the pointed cabbage").click()
+    expect(south.get_by_role("button", name="head lettuce, 4").first).to_be_visible()

@@ -7,7 +7,7 @@ import pytest
 
 from ample_rows.core import plan as p
 from ample_rows.core.evaluate import evaluate, evaluate_place
-from ample_rows.core.planting import evaluate_shaded
+from ample_rows.core.planting import evaluate_beside
 from ample_rows.core.report_json import report_json, schemas
 from ample_rows.demo import demo_plans
 from tests.conftest import bed, block, document, planting, tub
@@ -90,7 +90,7 @@ def test_the_same_plan_gives_the_same_report(book, read):
     plan = read(TWO)
     first = report_json(evaluate(plan, book, program="x"))
     evaluate_place.cache_clear()
-    evaluate_shaded.cache_clear()
+    evaluate_beside.cache_clear()
     assert report_json(evaluate(plan, book, program="x")) == first
 
 

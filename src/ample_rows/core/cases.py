@@ -41,6 +41,22 @@ class CropShade:
     mostly: str
 
 
+@dataclass(frozen=True, slots=True)
+class Sharing:
+    """What shares the squares of one planting on purpose.
+
+    `asked` is the ground that the others want at their own spacing, by how far their leaves have
+    spread over this one's time, as a share of its squares. A planting that stands between the
+    plants of another keeps off them. [cm]
+    """
+
+    planting: str
+    asked: float
+    asked_by: str
+    keep_off: tuple[Point, ...] = ()
+    keep_off_spacing_cm: float = 0.0
+
+
 @dataclass(frozen=True, eq=False)
 class Evaluated:
     """A planting's report, with the figures that the place still needs."""
@@ -65,15 +81,20 @@ class PlaceCase:
     around: Surroundings
     book: Book
     shades: tuple[CropShade, ...] = ()
+    sharings: tuple[Sharing, ...] = ()
 
     @cached_property
-    def unshaded(self) -> "PlaceCase":
-        """The place by itself, the same one whatever stands beside it."""
-        return replace(self, shades=()) if self.shades else self
+    def alone(self) -> "PlaceCase":
+        """The place by itself, the same one whatever its plantings do to each other."""
+        return replace(self, shades=(), sharings=()) if self.shades or self.sharings else self
 
     def shade_on(self, planting: str) -> CropShade | None:
         """What tall neighbours take from one planting here."""
         return next((shade for shade in self.shades if shade.planting == planting), None)
+
+    def sharing_of(self, planting: str) -> Sharing | None:
+        """What shares the squares of one planting here on purpose."""
+        return next((found for found in self.sharings if found.planting == planting), None)
 
 
 @dataclass(frozen=True, eq=False)
@@ -89,6 +110,7 @@ class Case:
     trees_share: float
     book: Book
     shade: CropShade | None = None
+    sharing: Sharing | None = None
 
     @property
     def training(self) -> str | None:
@@ -133,13 +155,17 @@ class Light:
 
 @dataclass(frozen=True)
 class SetOut:
-    """Where the plants stand and how crowded that leaves them."""
+    """Where the plants stand and how crowded that leaves them.
+
+    `asked_share` is the ground that they want at the book's spacing, as a share of their own.
+    """
 
     positions: tuple[Point, ...]
     per_station: int
     spacing_cm: float
     layout: str
     how: str
+    asked_share: float
     density: float
     density_how: str
     region_cm2: float

@@ -33,6 +33,7 @@ from ample_rows.core.report import (
     Totals,
     YearReport,
 )
+from ample_rows.core.sharing import sharings
 from ample_rows.core.soil.fill import fill_of
 from ample_rows.core.soil.total import order_for
 from ample_rows.core.water.air import air_of
@@ -105,17 +106,19 @@ def place_cases(plan: p.Plan, setting: Setting, book: Book) -> list[PlaceCase]:
     sky = sky_of(plan, setting.year.start.year, book)
     around = surroundings(plan.site, plan.places, plan.garden.household, book)
     shades = crop_shades(plan.places, plan.plantings, setting, sky, book)
-    return [
-        PlaceCase(
+    found = []
+    for place in plan.places:
+        alone = PlaceCase(
             place=place,
             setting=_where_it_stands(place, setting),
             sun=place_sun(place, sky),
             around=around[place.id],
             book=book,
-            shades=shades.get(place.id, ()),
         )
-        for place in plan.places
-    ]
+        own = tuple(g for g in plan.plantings if g.place == place.id)
+        shaded = shades.get(place.id, ())
+        found.append(replace(alone, shades=shaded, sharings=sharings(alone, own)))
+    return found
 
 
 def _where_it_stands(place: p.Place, setting: Setting) -> Setting:
@@ -162,16 +165,12 @@ def place_view(
     fill = fill_of(place, setting.soil, book)
     what = watered(place, plantings, setting, around=here.around, fill=fill, book=book)
     return notes.PlaceView(
-        place=place,
+        here=here,
         plantings=plantings,
         idle=idle,
         supports=supports_of(place, setting, book),
-        sun=here.sun,
-        around=here.around,
         fill=fill,
         need=None if setting.air is None else water_need(what, setting.air, book),
-        setting=setting,
-        book=book,
     )
 
 

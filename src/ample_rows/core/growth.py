@@ -6,7 +6,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from ample_rows.core import plan as p
-from ample_rows.core.reference import Book, Crop, PickingShape
+from ample_rows.core.reference import Book, Crop
 from ample_rows.core.report import GrowthReport
 from ample_rows.core.season import Dates, growth_share
 
@@ -17,7 +17,6 @@ def growth_of(
     planting: p.Planting, crop: Crop, dates: Dates, *, full_height_cm: float, book: Book
 ) -> GrowthReport:
     """Sizes every week from start to clearing, both included."""
-    shape = book.picking_shapes[crop.picking.kind]
     steps = math.ceil((dates.clear - dates.start).days / STEP_DAYS) + 1
     ages = np.arange(steps, dtype=np.float64) * STEP_DAYS
     sizes = size_shares(planting, crop, dates, ages, book)
@@ -27,7 +26,7 @@ def growth_of(
         canopy_cm=_rounded(crop.canopy_cm * sizes),
         height_cm=_rounded(full_height_cm * sizes),
         root_cm=_rounded(crop.rooting_cm * np.sqrt(sizes)),
-        standing=_standing(dates, ages, shape),
+        standing=tuple(standing_of(crop, dates, ages, book).round(3).tolist()),
     )
 
 
@@ -50,11 +49,15 @@ def _start_share(planting: p.Planting, crop: Crop, book: Book) -> float:
     return min(1.0, book.value("canopy_start_cm") / crop.canopy_cm)
 
 
-def _standing(dates: Dates, ages: NDArray[np.float64], shape: PickingShape) -> tuple[float, ...]:
-    """Share of the stand's leaf still there at each age as picking takes it."""
+def standing_of(
+    crop: Crop, dates: Dates, ages: NDArray[np.float64], book: Book
+) -> NDArray[np.float64]:
+    """Share of the stand's leaf still there at each age as picking takes it. [0-1]"""
     if dates.first_pick is None:
-        return (1.0,) * len(ages)
+        return np.ones(len(ages))
+    shape = book.picking_shapes[crop.picking.kind]
     before = (dates.first_pick - dates.start).days
     u = np.clip((ages - before) / dates.pick_days, 0.0, 1.0)
     taken = u * u * (3 - 2 * u) if shape.peaked else u
-    return tuple((1 - (1 - shape.kept_standing) * taken).round(3).tolist())
+    left: NDArray[np.float64] = 1 - (1 - shape.kept_standing) * taken
+    return left

@@ -26,6 +26,7 @@ _MOST_CORNERS = 16
 _MOST_STRETCHES = 60_000
 _DUST = 1e-9
 _NOWHERE: Array = np.empty((0, 2))
+_NOTHING: BaseGeometry = shapely.Polygon()
 
 
 @dataclass(frozen=True)
@@ -82,16 +83,19 @@ class _Found:
         return np.vstack(found) if found else _NOWHERE
 
 
-def fullest(region: BaseGeometry, lattice: Lattice, *, turns: bool) -> list[Point]:
+def fullest(
+    region: BaseGeometry, lattice: Lattice, *, turns: bool, keep_off: BaseGeometry = _NOTHING
+) -> list[Point]:
     """Positions of the fullest lattice found, half a spacing clear of the region's boundary.
 
     Args:
         turns: Whether the rows may run in any direction, or only along the sides of the frame.
+        keep_off: Ground round other plants, where none of these may stand.
     """
     if region.is_empty:
         return []
     angles = _angles(region, lattice) if turns else [0.0]
-    sides = {angle: _sides(region, lattice, angle) for angle in angles}
+    sides = {angle: _sides(region, keep_off, lattice, angle) for angle in angles}
     if len(angles) > _REFINED_TURNS:
         coarse = [(_laid(sides[a], lattice, a, _COARSE).count, a) for a in angles]
         angles = [a for _, a in sorted(coarse, key=lambda c: (-c[0], c[1]))[:_REFINED_TURNS]]
@@ -101,6 +105,8 @@ def fullest(region: BaseGeometry, lattice: Lattice, *, turns: bool) -> list[Poin
     points = best.points(lattice.x_spacing_cm)
     back = _turned(points / [1.0, lattice.squash], -best.turn)
     kept = _clear(back, region, lattice, best.turn)
+    if not keep_off.is_empty:
+        kept &= ~_within(keep_off, back)
     return [(float(x), float(y)) for x, y in back[kept]]
 
 
@@ -125,23 +131,28 @@ def _turned(points: Array, angle: float) -> Array:
     return found
 
 
-def _sides(region: BaseGeometry, lattice: Lattice, angle: float) -> Array:
+def _sides(region: BaseGeometry, keep_off: BaseGeometry, lattice: Lattice, angle: float) -> Array:
     """The sides of what is left of the region half a spacing inside, turned and squashed."""
     if lattice.squash == 1:
         # The clearance is the same all round: one drawing in serves every rotation.
-        starts_ends = _drawn_in(region, lattice.x_spacing_cm).reshape(-1, 2)
+        starts_ends = _drawn_in(region, keep_off, lattice.x_spacing_cm).reshape(-1, 2)
         return _turned(starts_ends, -angle).reshape(-1, 4)
     squashed = [1.0, lattice.squash]
-    turned = shapely.transform(region, lambda xy: _turned(xy, -angle) * squashed)
-    return _drawn_in(turned, lattice.x_spacing_cm)
+    turned, off = (
+        shapely.transform(shape, lambda xy: _turned(xy, -angle) * squashed)
+        for shape in (region, keep_off)
+    )
+    return _drawn_in(turned, off, lattice.x_spacing_cm)
 
 
 @lru_cache(maxsize=8)
-def _drawn_in(region: BaseGeometry, pitch: float) -> Array:
+def _drawn_in(region: BaseGeometry, keep_off: BaseGeometry, pitch: float) -> Array:
     """Every side of every ring of a region drawn in by half a pitch, as x1, y1, x2, y2."""
-    inner = region.buffer(
+    inner: BaseGeometry = region.buffer(
         FIT_TOLERANCE_CM / 2 - pitch / 2, join_style="mitre", quad_segs=_ARC_SEGMENTS
     )
+    if not keep_off.is_empty:
+        inner = inner.difference(keep_off)
     if inner.is_empty:
         return np.empty((0, 4))
     sides = []
@@ -186,14 +197,16 @@ def _stretches(segments: Array, levels: Array) -> tuple[Array, Array]:
     flat = levels.ravel()[:, None]
     x1, y1, x2, y2 = segments.T
     crossed = (y1 <= flat) != (y2 <= flat)
-    most = int(crossed.sum(axis=1).max(initial=0))
+    on_row = crossed.sum(axis=1)
+    most = int(on_row.max(initial=0))
     if most == 0:
         empty = np.full((*levels.shape, 1), np.inf)
         return empty, empty
-    rise = np.where(y1 == y2, 1.0, y2 - y1)
-    xs = np.where(crossed, x1 + (flat - y1) * (x2 - x1) / rise, np.inf)
-    if most < xs.shape[1]:
-        xs = np.partition(xs, most - 1, axis=1)[:, :most]
+    row, side = np.nonzero(crossed)
+    rise = (y2 - y1)[side]
+    crossings = x1[side] + (flat[row, 0] - y1[side]) * (x2 - x1)[side] / rise
+    xs = np.full((len(flat), most), np.inf)
+    xs[np.arange(most) < on_row[:, None]] = crossings
     xs = np.sort(xs, axis=1).reshape(*levels.shape, most)
     return xs[..., 0::2], xs[..., 1::2]
 
@@ -225,3 +238,10 @@ def _clear(points: Array, region: BaseGeometry, lattice: Lattice, turn: float) -
     spots = shapely.points(_turned(points, turn) * squashed)
     far = shapely.distance(there.boundary, spots) >= lattice.x_spacing_cm / 2 - FIT_TOLERANCE_CM
     return np.asarray(shapely.contains(there, spots) & far)
+
+
+def _within(shape: BaseGeometry, points: Array) -> NDArray[np.bool_]:
+    """Which points lie in a shape by more than the fit tolerance."""
+    spots = shapely.points(points)
+    deep = shapely.distance(shape.boundary, spots) > FIT_TOLERANCE_CM
+    return np.asarray(shapely.contains(shape, spots) & deep)

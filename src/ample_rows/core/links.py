@@ -3,7 +3,7 @@
 from collections.abc import Collection, Mapping
 from typing import Any
 
-LINKS = ("follows", "gives_way_to")
+LINKS = ("follows", "between", "gives_way_to")
 
 Record = dict[str, Any]
 

@@ -6,7 +6,7 @@ from functools import lru_cache
 
 import numpy as np
 
-from ample_rows.core import harvest, places, roots, season, stand
+from ample_rows.core import harvest, places, roots, season
 from ample_rows.core import plan as p
 from ample_rows.core.cases import (
     Case,
@@ -16,41 +16,36 @@ from ample_rows.core.cases import (
     Outcome,
     PlaceCase,
     SetOut,
+    Sharing,
 )
-from ample_rows.core.cells import DEFAULT_CELL_CM
 from ample_rows.core.covers.light import light_taken
 from ample_rows.core.growing_up import supports
 from ample_rows.core.growth import growth_of
 from ample_rows.core.harvest import Factors
 from ample_rows.core.lattice import Point
 from ample_rows.core.planting_working import planting_working
-from ample_rows.core.reference import Book, Crop
+from ample_rows.core.reference import Crop
 from ample_rows.core.report import DepthReport, LightReport, PlantingReport, WindowReport
 from ample_rows.core.roots import DepthResult
 from ample_rows.core.season import Dates
+from ample_rows.core.set_out import case_of, set_out
 
 
 def evaluate_planting(planting: p.Planting, here: PlaceCase) -> Evaluated:
-    """All that can be said of one planting from its place and the shade on it; kept, so that an
-    edit of one planting leaves those as they are whose shade stays the same."""
-    return evaluate_shaded(planting, here.unshaded, here.shade_on(planting.id))
+    """All that can be said of one planting from its place, the shade on it and what shares its
+    squares; kept, so that an edit of one planting leaves those as they are that it does not
+    touch."""
+    return evaluate_beside(
+        planting, here.alone, here.shade_on(planting.id), here.sharing_of(planting.id)
+    )
 
 
 @lru_cache(maxsize=1024)
-def evaluate_shaded(planting: p.Planting, here: PlaceCase, shade: CropShade | None) -> Evaluated:
-    crop = crop_grown(planting, here.book)
-    support = next((s for s in here.place.supports if s.id == planting.support), None)
-    case = Case(
-        place=here.place,
-        planting=planting,
-        crop=crop,
-        support=support,
-        setting=here.setting,
-        sun=here.sun,
-        trees_share=here.around.roots_share,
-        book=here.book,
-        shade=shade,
-    )
+def evaluate_beside(
+    planting: p.Planting, here: PlaceCase, shade: CropShade | None, sharing: Sharing | None
+) -> Evaluated:
+    case = case_of(planting, here, shade=shade, sharing=sharing)
+    crop, support = case.crop, case.support
     outcome = _outcome(case)
     return Evaluated(
         planting=planting,
@@ -64,14 +59,9 @@ def evaluate_shaded(planting: p.Planting, here: PlaceCase, shade: CropShade | No
     )
 
 
-def crop_grown(planting: p.Planting, book: Book) -> Crop:
-    """The crop record of a sound planting: its variety type where it names one."""
-    return book.crops[planting.variety or planting.crop]
-
-
 def _outcome(case: Case) -> Outcome:
     crop, book, year = case.crop, case.book, case.setting.year
-    laid = _on_ground(case) if case.support is None else _on_support(case, case.support)
+    laid = set_out(case)
     dates = season.dates_of(
         case.planting, crop, year, book, picking=crop.picking_scale(case.training)
     )
@@ -95,76 +85,6 @@ def _outcome(case: Case) -> Outcome:
         book=book,
     )
     return Outcome(laid, dates, depth, light, factors, expected, draws)
-
-
-def _on_ground(case: Case) -> SetOut:
-    place, planting, crop = case.place, case.planting, case.crop
-    out = stand.setting_out(planting, crop, case.setting.policies)
-    cells = stand.cells_of(place, planting.cells)
-    laid = stand.stand_in_cells(
-        stand.Ground(
-            shape=place.shape,
-            cell_cm=place.cell_cm or DEFAULT_CELL_CM,
-            cells=cells,
-            whole_place=planting.cells == "all" and not place.held,
-        ),
-        out,
-        case.book,
-    )
-    # Where every square is held there is no ground, and nothing stands on it.
-    area_m2 = laid.region_cm2 / 1e4
-    per_m2 = len(laid.positions) * out.per_station / area_m2 if area_m2 else 0.0
-    reference = 1e4 / crop.spacing_cm**2
-    return SetOut(
-        positions=laid.positions,
-        per_station=out.per_station,
-        spacing_cm=laid.spacing_cm,
-        layout=out.layout,
-        how=laid.how,
-        density=harvest.density_factor(
-            stand_density=per_m2, reference_density=reference, crowding=crop.crowding
-        ),
-        density_how=f"{per_m2:.1f} plants a m² against {reference:.1f} at book spacing",
-        region_cm2=laid.region_cm2,
-        taken=cells,
-    )
-
-
-_SIDES = {
-    "one": "one row along",
-    "both": "a row on each side of",
-    "alternate": "in turn on both sides of",
-}
-
-
-def _on_support(case: Case, support: p.Support) -> SetOut:
-    place, planting, crop, setting = case.place, case.planting, case.crop, case.setting
-    system = case.book.trainings[support.system]
-    run = supports.run_of(
-        place, support, planting, system, latitude=setting.latitude, north_deg=setting.north_deg
-    )
-    in_row = supports.in_row_cm(planting, crop, support.system)
-    points = supports.positions_on(run, in_row, planting.sides or "one") if run is not None else []
-    listed = planting.cells if isinstance(planting.cells, tuple) else ()
-    under = supports.cells_under(place, run) if run is not None else ()
-    length = run.length_cm if run is not None else 0.0
-    reference = crop.training(support.system)
-    usual = (reference.in_row_cm if reference else None) or crop.in_row_cm
-    per_station = planting.plants_per_station or 1
-    per_metre = len(points) * per_station / length * 100 if length else 0.0
-    return SetOut(
-        positions=tuple(points),
-        per_station=per_station,
-        spacing_cm=in_row,
-        layout="rows",
-        how=f"{_SIDES[planting.sides or 'one']} the {system.label}",
-        density=harvest.density_factor(
-            stand_density=per_metre, reference_density=100 / usual, crowding=crop.crowding
-        ),
-        density_how=f"{per_metre:.1f} plants a metre against {100 / usual:.1f}",
-        region_cm2=length * (run.footprint_cm if run is not None else 0.0),
-        taken=tuple(dict.fromkeys([*listed, *under])),
-    )
 
 
 def _light(case: Case, laid: SetOut, dates: Dates) -> Light:
@@ -216,6 +136,8 @@ def _depth(case: Case, laid: SetOut, dates: Dates) -> DepthResult:
     litres = None
     if place.kind == "container" and laid.plants:
         share = min(1.0, laid.region_cm2 / (places.inside_area_m2(place.shape) * 1e4))
+        if case.sharing and laid.asked_share:
+            share *= laid.asked_share / (laid.asked_share + case.sharing.asked)
         litres = places.soil_litres(place) * share / laid.plants
     return roots.judge_depth(
         case.crop,
@@ -246,6 +168,7 @@ def _report(case: Case, outcome: Outcome) -> PlantingReport:
         stand_expected=outcome.expected,
         spacing_cm=laid.spacing_cm,
         layout=laid.layout,
+        between=planting.between,
         setting_out=laid.how,
         seeds_to_sow=_seeds(laid, crop) if sown else 0,
         sets_to_plant=0 if sown else laid.plants,

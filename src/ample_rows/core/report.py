@@ -309,6 +309,7 @@ class PlantingReport:
     stand_expected: float
     spacing_cm: float
     layout: str
+    between: str | None
     setting_out: str
     seeds_to_sow: int
     sets_to_plant: int

@@ -5,9 +5,10 @@ A layout method turns cells and a spacing into positions; the count is their num
 
 import math
 from collections.abc import Callable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache
 
+import shapely
 from shapely.geometry.base import BaseGeometry
 
 from ample_rows.core import lattice, lattice_search, places
@@ -27,6 +28,8 @@ from ample_rows.core.places import Box
 from ample_rows.core.reference import Book, Crop
 
 MOST_POSITIONS = 20_000
+_CENTRED = 3
+_NOTHING: BaseGeometry = shapely.Polygon()
 
 
 @dataclass(frozen=True)
@@ -84,12 +87,17 @@ def cells_of(place: p.Place, wanted: tuple[str, ...] | str) -> tuple[str, ...]:
 
 @dataclass(frozen=True)
 class Ground:
-    """The cells of one planting; `whole_place` means the whole inside area, walls and all."""
+    """The cells of one planting; `whole_place` means the whole inside area, walls and all.
+
+    `keep_off` are plants of another crop that these stand between, at their own spacing. [cm]
+    """
 
     shape: p.Shape
     cell_cm: float
     cells: tuple[str, ...]
     whole_place: bool
+    keep_off: tuple[Point, ...] = ()
+    keep_off_spacing_cm: float = 0.0
 
 
 @lru_cache(maxsize=4096)
@@ -101,6 +109,8 @@ def stand_in_cells(ground: Ground, out: SettingOut, book: Book) -> Stand:
     """
     grid = grid_over(ground.shape, ground.cell_cm)
     cells, spacing = ground.cells, _spacing(out, book)
+    if ground.keep_off:
+        return _between(grid, ground, out, book)
     if ground.whole_place and out.layout != "single-squares":
         area = places.inside_area_m2(ground.shape) * 1e4
         return Stand(tuple(_whole_place(grid, out, book)), spacing, area, cells, _words(out))
@@ -111,6 +121,59 @@ def stand_in_cells(ground: Ground, out: SettingOut, book: Book) -> Stand:
         point for group in components(grid, cells) for point in _in_group(grid, group, out, book)
     ]
     return Stand(tuple(positions), spacing, area, cells, _words(out))
+
+
+def _between(grid: Grid, ground: Ground, out: SettingOut, book: Book) -> Stand:
+    """Plants between those of another crop: as many as keep off each of them, then as far from
+    them as leaves that many."""
+    usual = (ground.keep_off_spacing_cm + out.spacing_cm) / 2
+    least, most = book.value("between_clearance"), 1.0
+    positions = _keeping_off(grid, ground, out, least * usual, book)
+    for _ in range(_CENTRED):
+        share = (least + most) / 2
+        farther = _keeping_off(grid, ground, out, share * usual, book)
+        if len(farther) >= len(positions) > 0:
+            positions, least = farther, share
+        else:
+            most = share
+    area = sum(grid.cells[a].area_cm2 for a in ground.cells)
+    return Stand(tuple(positions), _spacing(out, book), area, ground.cells, _words(out))
+
+
+def _keeping_off(
+    grid: Grid, ground: Ground, out: SettingOut, apart_cm: float, book: Book
+) -> list[Point]:
+    # Drawn with straight sides round the circle, so that none of it is cut off.
+    centres, radius = shapely.points(ground.keep_off), apart_cm / math.cos(math.pi / 12)
+    keep_off = shapely.union_all(shapely.buffer(centres, radius, quad_segs=3))
+    if out.layout == "single-squares":
+        regions = [grid.region([address]) for address in ground.cells]
+    else:
+        groups = components(grid, ground.cells)
+        regions = [grid.region(address_of(s) for s in group) for group in groups]
+    return [
+        point
+        for region in regions
+        for point in max(
+            (_in_outline(region, way, book, keep_off=keep_off) for way in _in_step(ground, out)),
+            key=len,
+        )
+    ]
+
+
+def _in_step(ground: Ground, out: SettingOut) -> list[SettingOut]:
+    """The spacing itself, and the least wider one whose lattice falls in step with the plants
+    that are there."""
+    if out.layout in ("rows", "offset") or len(ground.keep_off) == 1:
+        return [out]
+    spots = shapely.points(ground.keep_off)
+    tree = shapely.STRtree(spots)
+    _, apart = tree.query_nearest(spots, exclusive=True, all_matches=False, return_distance=True)
+    pitch = float(apart.min())
+    times = math.floor((pitch + FIT_TOLERANCE_CM) / out.spacing_cm)
+    if times == 0 or pitch / times <= out.spacing_cm + FIT_TOLERANCE_CM:
+        return [out]
+    return [out, replace(out, spacing_cm=pitch / times)]
 
 
 def _whole_place(grid: Grid, out: SettingOut, book: Book) -> list[Point]:
@@ -195,13 +258,18 @@ def _in_box(box: Box, out: SettingOut, book: Book) -> list[Point]:
 
 
 def _in_outline(
-    region: BaseGeometry, out: SettingOut, book: Book, *, turns: bool = False
+    region: BaseGeometry,
+    out: SettingOut,
+    book: Book,
+    *,
+    turns: bool = False,
+    keep_off: BaseGeometry = _NOTHING,
 ) -> list[Point]:
     spacing = _spacing(out, book)
 
     def search(x_cm: float, y_cm: float) -> list[Point]:
         lattice = lattice_search.Lattice(x_cm, y_cm, out.layout == "offset")
-        return lattice_search.fullest(region, lattice, turns=turns)
+        return lattice_search.fullest(region, lattice, turns=turns, keep_off=keep_off)
 
     if out.layout == "rows":
         along = search(spacing, out.row_spacing_cm)

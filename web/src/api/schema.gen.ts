@@ -3629,7 +3629,8 @@ export interface components {
          * @description One crop in some cells, or along a support, for a time.
          *
          *     A support is planted along `sides`: one (the default), both opposite each other, or both in
-         *     turn.
+         *     turn. `between` names a planting whose squares it shares on purpose: it stands between those
+         *     plants. `gives_way_to` names the neighbour it is cleared for.
          */
         Planting: {
             /** Id */
@@ -3677,6 +3678,8 @@ export interface components {
             clear_date?: string | null;
             /** Follows */
             follows?: string | null;
+            /** Between */
+            between?: string | null;
             /** Gives Way To */
             gives_way_to?: string | null;
         } & {
@@ -3748,6 +3751,8 @@ export interface components {
             spacing_cm: number;
             /** Layout */
             layout: string;
+            /** Between */
+            between: string | null;
             /** Setting Out */
             setting_out: string;
             /** Seeds To Sow */

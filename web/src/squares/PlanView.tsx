@@ -144,6 +144,9 @@ const PlantsFromAbove = memo(function PlantsFromAbove({
   );
 });
 
+/** Where the mark of a crop between others stands: after that of the crop it shares with. */
+const BESIDE_HOST_PX = 25;
+
 function MarkAt({
   planting,
   place,
@@ -165,11 +168,11 @@ function MarkAt({
   const plant = planting.positions_cm[0];
   const [x, y] =
     whole || !plant
-      ? [corner[0] + 4, corner[1] + 13]
+      ? [corner[0] + (planting.between ? BESIDE_HOST_PX : 4), corner[1] + 13]
       : ([groundToPx(scale, plant)[0] - 8, groundToPx(scale, plant)[1] + 4] as const);
   return (
     <text x={x} y={y} fontSize={12.5} fontWeight={600} fill="var(--ink)" className="halo-bed">
-      {planting.mark}
+      {planting.between ? `+ ${planting.mark}` : planting.mark}
     </text>
   );
 }

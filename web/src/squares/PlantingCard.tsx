@@ -74,22 +74,24 @@ export function PlantingCard({ state, planting, report, place, chosen, onEdit }:
           report={report}
           change={change}
         />
-        <Field label="Plants a square">
-          <input
-            key={planting.per_cell ?? 0}
-            type="number"
-            min={1}
-            max={20}
-            placeholder="by spacing"
-            defaultValue={planting.per_cell ?? ''}
-            onBlur={(e) => {
-              const value = e.target.value ? Number(e.target.value) : null;
-              if (value !== (planting.per_cell ?? null)) change({ per_cell: value });
-            }}
-          />
-        </Field>
+        {!planting.between && (
+          <Field label="Plants a square">
+            <input
+              key={planting.per_cell ?? 0}
+              type="number"
+              min={1}
+              max={20}
+              placeholder="by spacing"
+              defaultValue={planting.per_cell ?? ''}
+              onBlur={(e) => {
+                const value = e.target.value ? Number(e.target.value) : null;
+                if (value !== (planting.per_cell ?? null)) change({ per_cell: value });
+              }}
+            />
+          </Field>
+        )}
         <Climbs state={state} planting={planting} place={place} change={change} />
-        <GivesWay state={state} planting={planting} report={report} change={change} />
+        <Neighbours state={state} planting={planting} report={report} change={change} />
       </div>
       <p className="flex flex-wrap gap-x-4">
         <button type="button" className="press" onClick={() => by(-7)}>
@@ -126,8 +128,22 @@ export function PlantingCard({ state, planting, report, place, chosen, onEdit }:
   );
 }
 
-/** The neighbour that a planting is cleared for, once their leaves meet. */
-function GivesWay({
+/** Plantings of the same place that stand on some day of this one, to be named. */
+function beside(state: HeldGarden, report: PlantingReport) {
+  const until = report.clear_date ?? '9999-12-31';
+  return state.report.plantings
+    .filter(
+      (other) =>
+        other.place === report.place &&
+        other.id !== report.id &&
+        other.start_date < until &&
+        report.start_date < (other.clear_date ?? '9999-12-31'),
+    )
+    .map((other) => [other.id, `${other.name}, ${other.cells[0] ?? ''}`] as const);
+}
+
+/** The crop it stands between, and the neighbour that it is cleared for. */
+function Neighbours({
   state,
   planting,
   report,
@@ -138,25 +154,31 @@ function GivesWay({
   report: PlantingReport;
   change: (changes: Record<string, unknown>) => void;
 }) {
-  const until = report.clear_date ?? '9999-12-31';
-  const beside = state.report.plantings.filter(
-    (other) =>
-      other.place === planting.place &&
-      other.id !== planting.id &&
-      other.start_date < until &&
-      report.start_date < (other.clear_date ?? '9999-12-31'),
+  const others = beside(state, report);
+  if (others.length === 0) return null;
+  const taken = new Set(report.cells);
+  const guests = new Set(
+    state.plan.plantings.filter((other) => other.between).map((other) => other.id),
   );
-  if (beside.length === 0) return null;
+  const shared = state.report.plantings.filter((other) => other.cells.some((a) => taken.has(a)));
+  const hosts = others.filter(([id]) => !guests.has(id) && shared.some((other) => other.id === id));
   return (
-    <Choice
-      label="Gives way to"
-      value={planting.gives_way_to ?? ''}
-      options={[
-        ['', 'nothing'],
-        ...beside.map((other) => [other.id, `${other.name}, ${other.cells[0] ?? ''}`] as const),
-      ]}
-      onChange={(id) => change({ gives_way_to: id || null })}
-    />
+    <>
+      {(hosts.length > 0 || planting.between) && !planting.support && (
+        <Choice
+          label="Set between"
+          value={planting.between ?? ''}
+          options={[['', 'nothing'], ...hosts]}
+          onChange={(id) => change({ between: id || null, ...(id ? { per_cell: null } : {}) })}
+        />
+      )}
+      <Choice
+        label="Gives way to"
+        value={planting.gives_way_to ?? ''}
+        options={[['', 'nothing'], ...others]}
+        onChange={(id) => change({ gives_way_to: id || null })}
+      />
+    </>
   );
 }
 

@@ -30,6 +30,12 @@ describe('lanes of time', () => {
     expect(lanes.map((lane) => lane.plantings.map((p) => p.id))).toEqual([['a', 'b'], ['c']]);
   });
 
+  it('a crop between the plants of another is drawn beneath it', () => {
+    const radish = { ...planting('r', ['C1'], '2027-04-20'), between: 'c' };
+    const lanes = lanesOf([radish, pea, leek]);
+    expect(lanes.map((lane) => lane.plantings.map((p) => p.id))).toEqual([['a'], ['c'], ['r']]);
+  });
+
   it('an idle spell is drawn in the lane that it covers most of', () => {
     const lanes = lanesOf([pea, leek]);
     expect(laneOfSpell(lanes, ['C1', 'A1'])?.plantings[0]?.id).toBe('c');

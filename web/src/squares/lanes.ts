@@ -11,22 +11,30 @@ function shared(lane: Lane, planting: PlantingReport): number {
   return planting.cells.filter((cell) => lane.cells.has(cell)).length;
 }
 
+/** The best lane for a planting among those that are there, else a new one. */
+function join(lanes: Lane[], planting: PlantingReport): void {
+  let best: Lane | null = null;
+  for (const lane of lanes) {
+    if (shared(lane, planting) > (best ? shared(best, planting) : 0)) best = lane;
+  }
+  if (best) {
+    best.plantings.push(planting);
+    for (const cell of planting.cells) best.cells.add(cell);
+  } else {
+    lanes.push({ cells: new Set(planting.cells), plantings: [planting] });
+  }
+}
+
 export function lanesOf(plantings: readonly PlantingReport[]): Lane[] {
   const lanes: Lane[] = [];
   const ordered = [...plantings].sort(
     (a, b) => dayOf(a.start_date) - dayOf(b.start_date) || a.id.localeCompare(b.id),
   );
-  for (const planting of ordered) {
-    let best: Lane | null = null;
-    for (const lane of lanes) {
-      if (shared(lane, planting) > (best ? shared(best, planting) : 0)) best = lane;
-    }
-    if (best) {
-      best.plantings.push(planting);
-      for (const cell of planting.cells) best.cells.add(cell);
-    } else {
-      lanes.push({ cells: new Set(planting.cells), plantings: [planting] });
-    }
+  for (const planting of ordered.filter((p) => !p.between)) join(lanes, planting);
+  // What stands between the plants of another is drawn beneath it, not over it.
+  for (const planting of ordered.filter((p) => p.between)) {
+    const under = lanes.findIndex((lane) => lane.plantings.some((p) => p.id === planting.between));
+    lanes.splice(under + 1, 0, { cells: new Set(planting.cells), plantings: [planting] });
   }
   return lanes;
 }

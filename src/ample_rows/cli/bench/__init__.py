@@ -23,7 +23,7 @@ from ample_rows.cli.bench.squares import squares_rows
 from ample_rows.core import plan as p
 from ample_rows.core.evaluate import evaluate, evaluate_place
 from ample_rows.core.faults import read_plan
-from ample_rows.core.planting import evaluate_shaded
+from ample_rows.core.planting import evaluate_beside
 from ample_rows.core.reference import Book
 from ample_rows.crops import load_book
 from ample_rows.demo import demo_plans
@@ -82,7 +82,7 @@ def _evaluation(plan: p.Plan, book: Book, *, rounds: int) -> float:
 
     def work() -> None:
         evaluate_place.cache_clear()
-        evaluate_shaded.cache_clear()
+        evaluate_beside.cache_clear()
         evaluate(plan, book, program=PROGRAM)
 
     work()

@@ -18,7 +18,7 @@ from ample_rows.core.ground.place_sun import high_path, lit_on, sky_of
 from ample_rows.core.growing_up import crop_shade, tall
 from ample_rows.core.growing_up.edges import edge_choices
 from ample_rows.core.lattice_search import Lattice, fullest
-from ample_rows.core.planting import evaluate_shaded
+from ample_rows.core.planting import evaluate_beside
 from ample_rows.core.reference import Book
 from ample_rows.core.setting_out.dial import dial_of
 from ample_rows.core.setting_out.side_by_side import side_by_side
@@ -79,7 +79,7 @@ def _slowest(demo: p.Plan, book: Book, ask: Callable[[p.Plan, str, Book], object
 
         def work(ident: str = ident) -> None:
             stand.stand_in_cells.cache_clear()
-            evaluate_shaded.cache_clear()
+            evaluate_beside.cache_clear()
             ask(demo, ident, book)
 
         times.append(median_ms(work, rounds=3))
@@ -93,7 +93,7 @@ def _places_ms(demo: p.Plan, book: Book, ask: Callable[[p.Plan, str, Book], obje
 
         def work(ident: str = ident) -> None:
             evaluate_place.cache_clear()
-            evaluate_shaded.cache_clear()
+            evaluate_beside.cache_clear()
             ask(demo, ident, book)
 
         times.append(median_ms(work, rounds=3))
@@ -140,7 +140,7 @@ def _edges_ms(demo: p.Plan, book: Book) -> float:
     def work() -> None:
         _forget_shade()
         evaluate_place.cache_clear()
-        evaluate_shaded.cache_clear()
+        evaluate_beside.cache_clear()
         edge_choices(demo, place.id, place.supports[0].id, book)
 
     return median_ms(work, rounds=3)

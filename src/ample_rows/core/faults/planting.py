@@ -100,6 +100,7 @@ def date_faults(plan: p.Plan, planting: p.Planting, path: str, end: date) -> Ite
         yield Fault(f"{path}.clear_date", f"must come after the start ({planting.start_date})")
     for key in LINKS:
         yield from _link_faults(plan, planting, key, path)
+    yield from _between_faults(plan, planting, f"{path}.between")
 
 
 def _link_faults(plan: p.Plan, planting: p.Planting, key: str, path: str) -> Iterator[Fault]:
@@ -114,3 +115,16 @@ def _link_faults(plan: p.Plan, planting: p.Planting, key: str, path: str) -> Ite
         yield Fault(f"{path}.{key}", words)
     elif other.place != planting.place:
         yield Fault(f"{path}.{key}", f'"{other.id}" grows in another place')
+
+
+def _between_faults(plan: p.Plan, planting: p.Planting, path: str) -> Iterator[Fault]:
+    """Plants between others stand by their spacing, in the ground, among plants that do not."""
+    if planting.between is None:
+        return
+    host = next((g for g in plan.plantings if g.id == planting.between), None)
+    if planting.support is not None:
+        yield Fault(path, "a planting along a support cannot stand between others; leave one out")
+    if planting.per_cell is not None:
+        yield Fault(path, "plants between others stand by their spacing; leave per_cell out")
+    if host is not None and host.between is not None:
+        yield Fault(path, f'"{host.id}" itself stands between others; name "{host.between}"')

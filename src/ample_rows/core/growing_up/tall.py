@@ -16,8 +16,9 @@ from ample_rows.core.ground.stays import spot_of
 from ample_rows.core.ground.sun_path import sample_days
 from ample_rows.core.growing_up import supports
 from ample_rows.core.growth import size_shares
-from ample_rows.core.reference import Book, Crop
+from ample_rows.core.reference import Book
 from ample_rows.core.season import Dates
+from ample_rows.core.set_out import crop_grown
 
 Heights = tuple[float, ...]
 _BARE_DEPTH_CM = 4.0
@@ -35,10 +36,6 @@ class Tall:
     foot_m: float
     heights_m: Heights
     passes: float
-
-
-def crop_of(planting: p.Planting, book: Book) -> Crop:
-    return book.crops[planting.variety or planting.crop]
 
 
 def tall_in(
@@ -61,7 +58,7 @@ def heights_by_day(
     planting: p.Planting, place: p.Place, setting: Setting, sky: Sky, book: Book
 ) -> Heights:
     """A planting's height on each sample day, 0 when it does not stand. [m]"""
-    crop = crop_of(planting, book)
+    crop = crop_grown(planting, book)
     dates = season.dates_of(
         planting,
         crop,
@@ -118,7 +115,7 @@ def _whole(place: p.Place, support: p.Support, setting: Setting, book: Book) -> 
 def _leafy(
     place: p.Place, planting: p.Planting, setting: Setting, sky: Sky, book: Book
 ) -> Tall | None:
-    crop = crop_of(planting, book)
+    crop = crop_grown(planting, book)
     support = support_of(planting, place)
     if supports.full_height_cm(crop, support, book) < book.value("casts_from_cm"):
         return None

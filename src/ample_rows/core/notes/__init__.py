@@ -10,6 +10,7 @@ from ample_rows.core import plan as p
 from ample_rows.core.notes.cautions import crop_cautions, support_caution
 from ample_rows.core.notes.depth import depth_short, ground_below
 from ample_rows.core.notes.giving_way import giving_way
+from ample_rows.core.notes.mixed import mixed
 from ample_rows.core.notes.shelter import (
     animals,
     exposed,
@@ -62,6 +63,7 @@ RULES: tuple[Rule, ...] = (
     unusual_start,
     turn_round,
     giving_way,
+    mixed,
     ground_below,
     idle_ground,
     crop_cautions,

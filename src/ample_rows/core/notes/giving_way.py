@@ -5,7 +5,7 @@ from datetime import date, timedelta
 
 import numpy as np
 
-from ample_rows.core.cases import Evaluated, PlaceCase
+from ample_rows.core.cases import Evaluated
 from ample_rows.core.notes.view import PlaceView, capital, change_planting, day_words, named
 from ample_rows.core.planting import evaluate_planting
 from ample_rows.core.report import Fix, GrowthReport, Note
@@ -79,6 +79,5 @@ def _canopy_cm(growth: GrowthReport, day: date) -> float:
 
 def _cleared_on(view: PlaceView, e: Evaluated, day: date) -> float:
     """What a planting gives when it is cleared on a day. [kg]"""
-    here = PlaceCase(view.place, view.setting, view.sun, view.around, view.book)
     cleared = e.planting.model_copy(update={"clear_date": day})
-    return evaluate_planting(cleared, here).report.harvest_kg.p50
+    return evaluate_planting(cleared, view.here).report.harvest_kg.p50

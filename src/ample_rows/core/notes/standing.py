@@ -23,6 +23,7 @@ from ample_rows.core.report import Fix, Level, Note
 
 LOW_LIGHT_WORTH_SAYING = 0.92
 HOURS_WORTH_SAYING = 0.5
+MOST_BETWEEN = 0.75
 
 
 def clashes(view: PlaceView) -> Iterator[Note]:
@@ -32,7 +33,7 @@ def clashes(view: PlaceView) -> Iterator[Note]:
         for second in ordered[index + 1 :]:
             start = max(first.dates.start, second.dates.start)
             end = min(first.dates.clear, second.dates.clear)
-            if start >= end:
+            if start >= end or _on_purpose(first, second):
                 continue
             others = set(second.report.cells)
             shared = [cell for cell in first.report.cells if cell in others]
@@ -51,6 +52,7 @@ def clashes(view: PlaceView) -> Iterator[Note]:
                         change_planting(first, clear_date=second.dates.start.isoformat()),
                     )
                 )
+            fixes += _between_fixes(first, second)
             last = end - timedelta(days=1)
             yield Note(
                 "stop",
@@ -65,6 +67,21 @@ def clashes(view: PlaceView) -> Iterator[Note]:
             )
 
 
+def _on_purpose(one: Evaluated, other: Evaluated) -> bool:
+    """Whether one of two plantings stands between the plants of the other by plan."""
+    return one.planting.between == other.planting.id or other.planting.between == one.planting.id
+
+
+def _between_fixes(first: Evaluated, second: Evaluated) -> list[Fix]:
+    """Setting the closer of two crops between the plants of the wider, where neither is bound."""
+    guest, host = sorted((first, second), key=lambda e: e.report.spacing_cm)
+    bound = guest.planting.support or guest.planting.between or host.planting.between
+    if bound or guest.report.spacing_cm > MOST_BETWEEN * host.report.spacing_cm:
+        return []
+    change = change_planting(guest, between=host.planting.id, per_cell=None)
+    return [Fix(f"Set the {guest.crop.name} between the {host.crop.name}", change)]
+
+
 def none_fit(view: PlaceView) -> Iterator[Note]:
     """A planting whose spacing does not fit its ground."""
     for e in view.plantings:
@@ -77,11 +94,15 @@ def none_fit(view: PlaceView) -> Iterator[Note]:
             f"half of that from walls and other crops."
         )
         fix = f"Give it a block of {wide} × {wide} squares, or plant closer."
+        if e.planting.between:
+            text = f"No {e.crop.name} fits between the plants that are there."
+            fix = "Plant both wider, or give it squares of its own."
         if e.planting.support and not places.edges(view.place, view.setting.north_deg):
             text = f"The support for {e.crop.name} needs a straight side; this place is round."
             fix = "Grow it in a bed with straight sides, or without the support."
         fixes: tuple[Fix, ...] = ()
-        if not e.planting.support and e.report.layout != "single-squares" and wide == 1:
+        alone = not (e.planting.support or e.planting.between)
+        if alone and e.report.layout != "single-squares" and wide == 1:
             fixes = (Fix("Set one in each square", change_planting(e, layout="single-squares")),)
         yield Note("stop", "none-fit", view.place.id, e.planting.id, text, fix, fixes)
 

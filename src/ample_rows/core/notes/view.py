@@ -11,7 +11,7 @@ from datetime import date
 from ample_rows.core import cells as grid_words
 from ample_rows.core import edits
 from ample_rows.core import plan as p
-from ample_rows.core.cases import Evaluated, Setting
+from ample_rows.core.cases import Evaluated, PlaceCase, Setting
 from ample_rows.core.ground.place_sun import PlaceSun
 from ample_rows.core.ground.surroundings import Surroundings
 from ample_rows.core.reference import Book
@@ -24,16 +24,32 @@ from ample_rows.core.water.need import WaterNeed
 class PlaceView:
     """An evaluated place as the note rules see it."""
 
-    place: p.Place
+    here: PlaceCase
     plantings: tuple[Evaluated, ...]
     idle: tuple[IdleSpell, ...]
     supports: tuple[SupportReport, ...]
-    sun: PlaceSun | None
-    around: Surroundings
     fill: Fill
     need: WaterNeed | None
-    setting: Setting
-    book: Book
+
+    @property
+    def place(self) -> p.Place:
+        return self.here.place
+
+    @property
+    def sun(self) -> PlaceSun | None:
+        return self.here.sun
+
+    @property
+    def around(self) -> Surroundings:
+        return self.here.around
+
+    @property
+    def setting(self) -> Setting:
+        return self.here.setting
+
+    @property
+    def book(self) -> Book:
+        return self.here.book
 
 
 def day_words(day: date) -> str:

@@ -20,7 +20,8 @@ class Planting(PlanValue):
     """One crop in some cells, or along a support, for a time.
 
     A support is planted along `sides`: one (the default), both opposite each other, or both in
-    turn.
+    turn. `between` names a planting whose squares it shares on purpose: it stands between those
+    plants. `gives_way_to` names the neighbour it is cleared for.
     """
 
     id: Ident
@@ -41,4 +42,5 @@ class Planting(PlanValue):
     start_date: PlanDate
     clear_date: PlanDate | None = None
     follows: Ident | None = None
+    between: Ident | None = None
     gives_way_to: Ident | None = None

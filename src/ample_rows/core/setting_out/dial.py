@@ -14,10 +14,11 @@ from ample_rows.core import plan as p
 from ample_rows.core.cases import PlaceCase
 from ample_rows.core.evaluate import place_case
 from ample_rows.core.lattice import Point
-from ample_rows.core.planting import crop_grown, evaluate_planting
+from ample_rows.core.planting import evaluate_planting
 from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.reference import Book, Crop
 from ample_rows.core.report import PlantingReport
+from ample_rows.core.set_out import crop_grown
 from ample_rows.core.setting_out.sizes import piece_kg, too_small_kg
 
 _MOST_POINTS = 18

@@ -6,8 +6,9 @@ from typing import Any, get_args
 
 from ample_rows.core import plan as p
 from ample_rows.core.evaluate import place_case
-from ample_rows.core.planting import crop_grown, evaluate_planting
+from ample_rows.core.planting import evaluate_planting
 from ample_rows.core.reference import Book, Crop
+from ample_rows.core.set_out import crop_grown
 from ample_rows.core.setting_out.dial import Closeness, closeness, planting_in
 
 

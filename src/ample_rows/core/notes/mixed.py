@@ -1,0 +1,80 @@
+"""Notes on mixed squares: what two crops in the same squares take of each other, and win."""
+
+from collections.abc import Iterator
+
+from ample_rows.core.cases import Evaluated
+from ample_rows.core.notes.giving_way import leaves_meet
+from ample_rows.core.notes.view import PlaceView, capital, change_planting, day_words, named
+from ample_rows.core.planting import evaluate_planting
+from ample_rows.core.report import Fix, Note
+from ample_rows.core.set_out import case_of, set_out
+
+_WORTH_SAYING = 0.005
+
+
+def mixed(view: PlaceView) -> Iterator[Note]:
+    """Each crop that stands between the plants of another."""
+    known = {e.planting.id: e for e in view.plantings}
+    for guest in view.plantings:
+        host = known.get(guest.planting.between or "")
+        if host is None or not guest.report.plants or not host.report.plants:
+            continue
+        if guest.dates.start >= host.dates.clear or host.dates.start >= guest.dates.clear:
+            yield _apart(view, guest, host)
+        else:
+            yield _together(view, guest, host)
+
+
+def _apart(view: PlaceView, guest: Evaluated, host: Evaluated) -> Note:
+    return Note(
+        "tip",
+        "mixed-apart",
+        view.place.id,
+        guest.planting.id,
+        f"{capital(named(guest))} is set between {host.crop.name}, but the two never stand at "
+        "the same time.",
+        "Start it while the other stands, or give it the squares to itself.",
+        (Fix("Give it the squares to itself", change_planting(guest, between=None)),),
+    )
+
+
+def _together(view: PlaceView, guest: Evaluated, host: Evaluated) -> Note:
+    worth = _worth(view, guest) + _worth(view, host)
+    text = (
+        f"{capital(named(guest))} between {host.crop.name}: the {host.crop.name} gives "
+        f"{_less(view, host)}, the {guest.crop.name} {_less(view, guest)}. Together they are "
+        f"worth {worth:.1f} times the ground."
+    )
+    meet = leaves_meet(guest, host)
+    ready = guest.dates.first_pick
+    # Leaves that meet before anything can be picked are no reason to take a crop out.
+    if meet is None or ready is None or not ready < meet < guest.dates.clear:
+        return Note("tip", "mixed", view.place.id, guest.planting.id, text, None)
+    clear = change_planting(guest, clear_date=meet.isoformat())
+    return Note(
+        "tip",
+        "mixed",
+        view.place.id,
+        guest.planting.id,
+        f"{text} Their leaves meet about {day_words(meet)}.",
+        f"Have the {guest.crop.name} out by then, or let the two stand on together.",
+        (Fix(f"Clear the {guest.crop.name} on {day_words(meet)}", clear),),
+    )
+
+
+def _worth(view: PlaceView, e: Evaluated) -> float:
+    """What a planting bears against the same ground to itself at the book's spacing."""
+    sharing = view.here.sharing_of(e.planting.id)
+    asked = set_out(case_of(e.planting, view.here, sharing=sharing)).asked_share
+    return asked * e.report.factors.density
+
+
+def _less(view: PlaceView, e: Evaluated) -> str:
+    """How much less a plant gives than it would with the same squares to itself."""
+    alone = evaluate_planting(e.planting, view.here.alone).report
+    if not alone.kg_per_plant:
+        return "what it would by itself"
+    crowded = 1 - e.report.factors.density / alone.factors.density
+    if crowded < _WORTH_SAYING:
+        return "as much as by itself"
+    return f"{100 * crowded:.0f} % less by the plant"

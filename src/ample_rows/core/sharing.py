@@ -1,0 +1,101 @@
+"""Mixed squares: one crop set between the plants of another, and what each takes of the other.
+
+Crowding adds up over kinds: each asks for the ground of its own usual spacing, for the time and
+as far as its leaves have spread (Spitters 1983 gives the law for mixtures its additive form).
+"""
+
+from dataclasses import dataclass, replace
+from datetime import timedelta
+from functools import lru_cache
+
+import numpy as np
+
+from ample_rows.core import plan as p
+from ample_rows.core import season
+from ample_rows.core.cases import Case, PlaceCase, SetOut, Sharing
+from ample_rows.core.cells import grid_of
+from ample_rows.core.growth import size_shares, standing_of
+from ample_rows.core.season import Dates
+from ample_rows.core.set_out import case_of, set_out
+
+_STEP = timedelta(days=7)
+
+
+@dataclass(frozen=True, eq=False)
+class _Grown:
+    """One planting of a mixed square: where it stands, and when."""
+
+    case: Case
+    laid: SetOut
+    dates: Dates
+
+
+def sharings(here: PlaceCase, plantings: tuple[p.Planting, ...]) -> tuple[Sharing, ...]:
+    """What shares the squares of every planting that another stands between, and of that one.
+
+    Args:
+        here: The place by itself.
+        plantings: All of its plantings.
+    """
+    guests = tuple(g for g in plantings if g.between is not None)
+    if not guests:
+        return ()
+    hosts = {g.id: g for g in plantings}
+    pairs = tuple((guest, hosts[guest.between or ""]) for guest in guests)
+    return _shared(here, pairs)
+
+
+@lru_cache(maxsize=512)
+def _shared(
+    here: PlaceCase, pairs: tuple[tuple[p.Planting, p.Planting], ...]
+) -> tuple[Sharing, ...]:
+    found: dict[str, Sharing] = {}
+    for guest, host in pairs:
+        under = _grown(case_of(host, here))
+        among = _grown(case_of(guest, here))
+        if not _meet(among.dates, under.dates):
+            continue
+        off = Sharing(guest.id, 0.0, "", under.laid.positions, under.laid.spacing_cm)
+        among = replace(among, laid=set_out(replace(among.case, sharing=off)))
+        found[guest.id] = replace(off, asked=_asked(under, among), asked_by=under.case.crop.name)
+        before = found.get(host.id) or Sharing(host.id, 0.0, "")
+        names = dict.fromkeys([*filter(None, [before.asked_by]), among.case.crop.name])
+        found[host.id] = replace(
+            before, asked=before.asked + _asked(among, under), asked_by=" and ".join(names)
+        )
+    return tuple(found.values())
+
+
+def _grown(case: Case) -> _Grown:
+    crop, year, book = case.crop, case.setting.year, case.book
+    scale = crop.picking_scale(case.training)
+    dates = season.dates_of(case.planting, crop, year, book, picking=scale)
+    return _Grown(case, set_out(case), dates)
+
+
+def _meet(one: Dates, other: Dates) -> bool:
+    return one.start < other.clear and other.start < one.clear
+
+
+def _asked(one: _Grown, of: _Grown) -> float:
+    """Ground that one planting asks for in the squares of another, over the other's time, as a
+    share of those squares."""
+    grid = grid_of(one.case.place)
+    areas = {address: cell.area_cm2 for address, cell in grid.cells.items()}
+    own = sum(areas[a] for a in one.laid.taken)
+    there = sum(areas[a] for a in of.laid.taken)
+    both = sum(areas[a] for a in set(one.laid.taken) & set(of.laid.taken))
+    if not (own and there):
+        return 0.0
+    return one.laid.asked_share * both / there * _spread_over(one, of.dates)
+
+
+def _spread_over(one: _Grown, dates: Dates) -> float:
+    """How far the leaves of a planting have spread, in the mean over another's time. [0-1]"""
+    weeks = range(0, (dates.clear - dates.start).days, _STEP.days)
+    ages = np.array([(dates.start - one.dates.start).days + week for week in weeks], dtype=float)
+    there = (ages >= 0) & (ages < (one.dates.clear - one.dates.start).days)
+    case, old = one.case, np.maximum(ages, 0.0)
+    across = size_shares(case.planting, case.crop, one.dates, old, case.book)
+    left = standing_of(case.crop, one.dates, old, case.book)
+    return float(np.where(there, across**2 * left, 0.0).mean())
