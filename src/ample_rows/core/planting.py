@@ -6,7 +6,7 @@ from functools import lru_cache
 
 import numpy as np
 
-from ample_rows.core import harvest, places, roots, season
+from ample_rows.core import harvest, places, roots, season, varieties
 from ample_rows.core import plan as p
 from ample_rows.core.cases import (
     Case,
@@ -28,7 +28,7 @@ from ample_rows.core.reference import Crop
 from ample_rows.core.report import DepthReport, LightReport, PlantingReport, WindowReport
 from ample_rows.core.roots import DepthResult
 from ample_rows.core.season import Dates
-from ample_rows.core.set_out import case_of, set_out
+from ample_rows.core.set_out import case_of, set_out, some_of
 
 
 def evaluate_planting(planting: p.Planting, here: PlaceCase) -> Evaluated:
@@ -45,10 +45,23 @@ def evaluate_beside(
     planting: p.Planting, here: PlaceCase, shade: CropShade | None, sharing: Sharing | None
 ) -> Evaluated:
     case = case_of(planting, here, shade=shade, sharing=sharing)
+    laid = set_out(case)
+    if not planting.varieties:
+        return _evaluated(case, laid)
+    runs = varieties.runs_of(planting, laid)
+    parts = []
+    for run in runs:
+        kind = planting.model_copy(update={"variety": run.variety, "varieties": ()})
+        of_run = case_of(kind, here, shade=shade, sharing=sharing)
+        parts.append((run, _evaluated(of_run, some_of(laid, case, of_run, run.start, run.stop))))
+    return varieties.together(case, parts) if parts else _evaluated(case, laid)
+
+
+def _evaluated(case: Case, laid: SetOut) -> Evaluated:
     crop, support = case.crop, case.support
-    outcome = _outcome(case)
+    outcome = _outcome(case, laid)
     return Evaluated(
-        planting=planting,
+        planting=case.planting,
         crop=crop,
         report=_report(case, outcome),
         dates=outcome.dates,
@@ -59,9 +72,8 @@ def evaluate_beside(
     )
 
 
-def _outcome(case: Case) -> Outcome:
+def _outcome(case: Case, laid: SetOut) -> Outcome:
     crop, book, year = case.crop, case.book, case.setting.year
-    laid = set_out(case)
     dates = season.dates_of(
         case.planting, crop, year, book, picking=crop.picking_scale(case.training)
     )
@@ -193,6 +205,7 @@ def _report(case: Case, outcome: Outcome) -> PlantingReport:
         factors=outcome.factors,
         casts_shade=full_height >= case.book.value("casts_from_cm"),
         growth=growth_of(planting, crop, dates, full_height_cm=full_height, book=case.book),
+        by_variety=(),
         working=planting_working(case, outcome, total.p50),
     )
 

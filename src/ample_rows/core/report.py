@@ -297,7 +297,25 @@ class GrowthReport:
 
 
 @dataclass(frozen=True, slots=True)
+class VarietyReport:
+    """Some plants of a planting that are of one variety type; plants count from 1 as set out."""
+
+    variety: str
+    name: str
+    mark: str
+    first_plant: int
+    plants: int
+    seeds_to_sow: int
+    sets_to_plant: int
+    first_pick: date | None
+    last_pick: date | None
+    harvest_kg: Quantiles
+
+
+@dataclass(frozen=True, slots=True)
 class PlantingReport:
+    """What one planting comes to. `by_variety` is empty where all plants are of one type."""
+
     id: str
     place: str
     crop: str
@@ -334,6 +352,7 @@ class PlantingReport:
     factors: Factors
     casts_shade: bool
     growth: GrowthReport
+    by_variety: tuple[VarietyReport, ...]
     working: tuple[Term, ...]
 
 

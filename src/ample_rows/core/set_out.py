@@ -1,5 +1,7 @@
 """Setting one planting out: where its plants stand, and how crowded that leaves them."""
 
+from dataclasses import replace
+
 from ample_rows.core import harvest, stand
 from ample_rows.core import plan as p
 from ample_rows.core.cases import Case, CropShade, PlaceCase, SetOut, Sharing
@@ -93,8 +95,7 @@ def _on_support(case: Case, support: p.Support) -> SetOut:
     listed = planting.cells if isinstance(planting.cells, tuple) else ()
     under = supports.cells_under(place, run) if run is not None else ()
     length = run.length_cm if run is not None else 0.0
-    reference = crop.training(support.system)
-    usual = (reference.in_row_cm if reference else None) or crop.in_row_cm
+    usual = _usual_in_row_cm(crop, support)
     per_station = planting.plants_per_station or 1
     per_metre = len(points) * per_station / length * 100 if length else 0.0
     return SetOut(
@@ -109,6 +110,33 @@ def _on_support(case: Case, support: p.Support) -> SetOut:
         + _sharing_words(case),
         region_cm2=length * (run.footprint_cm if run is not None else 0.0),
         taken=tuple(dict.fromkeys([*listed, *under])),
+    )
+
+
+def _usual_in_row_cm(crop: Crop, support: p.Support) -> float:
+    reference = crop.training(support.system)
+    return (reference.in_row_cm if reference else None) or crop.in_row_cm
+
+
+def some_of(laid: SetOut, case: Case, kind: Case, start: int, stop: int) -> SetOut:
+    """Some stations of a planting that are of another kind: where they are, with their share of
+    the ground, as crowded as that kind would be there.
+
+    Args:
+        laid, case: The whole planting.
+        kind: The same planting, all of the other kind.
+    """
+    if case.support is not None:
+        own, other = (_usual_in_row_cm(c.crop, case.support) for c in (case, kind))
+    else:
+        own, other = case.crop.spacing_cm**2, kind.crop.spacing_cm**2
+    asked = laid.asked_share * other / own
+    return replace(
+        laid,
+        positions=laid.positions[start:stop],
+        region_cm2=laid.region_cm2 * (stop - start) / len(laid.positions),
+        asked_share=asked,
+        density=_crowded(kind, asked),
     )
 
 

@@ -2695,6 +2695,42 @@ export interface components {
             name: string;
         };
         /**
+         * Label
+         * @description One label: its number on the map, what it says, and where it is pushed in. [cm]
+         *
+         *     Plants count from 1 as they are set out.
+         */
+        Label: {
+            /** Number */
+            number: number;
+            /** Planting */
+            planting: string;
+            /** Name */
+            name: string;
+            /** Mark */
+            mark: string;
+            /** First Plant */
+            first_plant: number;
+            /** Last Plant */
+            last_plant: number;
+            /** Of Plants */
+            of_plants: number;
+            /** Cell */
+            cell: string;
+            /** At Cm */
+            at_cm: [
+                number,
+                number
+            ];
+            /**
+             * Start Date
+             * Format: date
+             */
+            start_date: string;
+            /** Clear Date */
+            clear_date: string | null;
+        };
+        /**
          * LaidOut
          * @description A planting by one layout; `changes` are the planting's keys that bring it about.
          */
@@ -2867,6 +2903,8 @@ export interface components {
             fixings: number;
             /** Plantings */
             plantings: components["schemas"]["PlantingMarks"][];
+            /** Labels */
+            labels: components["schemas"]["Label"][];
         };
         /**
          * Material
@@ -3630,7 +3668,8 @@ export interface components {
          *
          *     A support is planted along `sides`: one (the default), both opposite each other, or both in
          *     turn. `between` names a planting whose squares it shares on purpose: it stands between those
-         *     plants. `gives_way_to` names the neighbour it is cleared for.
+         *     plants. `gives_way_to` names the neighbour it is cleared for. `varieties` assigns its first
+         *     plants to other types, run by run; the rest are of its own.
          */
         Planting: {
             /** Id */
@@ -3641,6 +3680,11 @@ export interface components {
             crop: string;
             /** Variety */
             variety?: string | null;
+            /**
+             * Varieties
+             * @default []
+             */
+            varieties: components["schemas"]["VarietyRun"][];
             /** Cells */
             cells: string[] | "all";
             /** Layout */
@@ -3724,7 +3768,10 @@ export interface components {
                 number
             ][];
         };
-        /** PlantingReport */
+        /**
+         * PlantingReport
+         * @description What one planting comes to. `by_variety` is empty where all plants are of one type.
+         */
         PlantingReport: {
             /** Id */
             id: string;
@@ -3798,6 +3845,8 @@ export interface components {
             /** Casts Shade */
             casts_shade: boolean;
             growth: components["schemas"]["GrowthReport"];
+            /** By Variety */
+            by_variety: components["schemas"]["VarietyReport"][];
             /** Working */
             working: components["schemas"]["Term"][];
         };
@@ -5258,6 +5307,43 @@ export interface components {
             /** Words */
             words: string;
             turn: components["schemas"]["Fix"];
+        };
+        /**
+         * VarietyReport
+         * @description Some plants of a planting that are of one variety type; plants count from 1 as set out.
+         */
+        VarietyReport: {
+            /** Variety */
+            variety: string;
+            /** Name */
+            name: string;
+            /** Mark */
+            mark: string;
+            /** First Plant */
+            first_plant: number;
+            /** Plants */
+            plants: number;
+            /** Seeds To Sow */
+            seeds_to_sow: number;
+            /** Sets To Plant */
+            sets_to_plant: number;
+            /** First Pick */
+            first_pick: string | null;
+            /** Last Pick */
+            last_pick: string | null;
+            harvest_kg: components["schemas"]["Quantiles"];
+        };
+        /**
+         * VarietyRun
+         * @description So many plants of one variety type, one beside the other as they are set out.
+         */
+        VarietyRun: {
+            /** Variety */
+            variety: string;
+            /** Plants */
+            plants: number;
+        } & {
+            [key: string]: unknown;
         };
         /**
          * Vehicle

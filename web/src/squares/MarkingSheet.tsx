@@ -10,6 +10,7 @@ import { Choice } from '../app/Choice';
 import { useUnits } from '../app/preferences';
 import type { Units } from '../units/units';
 import { dayOf, shortWords } from '../time/day';
+import { LabelMap } from './LabelMap';
 import { SquareTemplate } from './SquareTemplate';
 
 /** To take outside: the grid's own strings, every planting by tape, and a square at true scale. */
@@ -51,6 +52,7 @@ function Marks({ sheet, state }: { sheet: Sheet; state: HeldGarden }) {
     dayOf(state.report.plantings.find((p) => p.id === id)?.start_date ?? '2000-01-01');
   const plantings = [...sheet.plantings].sort((a, b) => startOf(a.planting) - startOf(b.planting));
   const withTemplate = plantings.filter((p) => p.template_cell);
+  const place = state.report.places.find((p) => p.id === sheet.place);
   const template = withTemplate.find((p) => p.planting === chosen) ?? null;
   return (
     <>
@@ -89,6 +91,18 @@ function Marks({ sheet, state }: { sheet: Sheet; state: HeldGarden }) {
           </tbody>
         </table>
       </section>
+      {place && sheet.labels.length > 0 && (
+        <section aria-labelledby="labels" className="max-w-4xl">
+          <h2 id="labels" className="mt-4 text-base">
+            Label map
+          </h2>
+          <LabelMap
+            labels={sheet.labels}
+            place={place}
+            plantings={state.report.plantings.filter((p) => p.place === place.id)}
+          />
+        </section>
+      )}
       {withTemplate.length > 0 && (
         <section aria-labelledby="template" className="max-w-4xl">
           <h2 id="template" className="no-print mt-4 text-base">

@@ -144,6 +144,14 @@ const PlantsFromAbove = memo(function PlantsFromAbove({
   );
 });
 
+function Mark({ x, y, children }: { x: number; y: number; children: string }) {
+  return (
+    <text x={x} y={y} fontSize={12.5} fontWeight={600} fill="var(--ink)" className="halo-bed">
+      {children}
+    </text>
+  );
+}
+
 /** Where the mark of a crop between others stands: after that of the crop it shares with. */
 const BESIDE_HOST_PX = 25;
 
@@ -164,6 +172,16 @@ function MarkAt({
   const whole = place.cells.find((cell) => cell.address === addressOf(first))?.whole;
   const box = boxOf(place, first);
   const corner = groundToPx(scale, [box.x0, box.y0]);
+  if (planting.by_variety.length > 0) {
+    return planting.by_variety.map((kind) => {
+      const [x, y] = groundToPx(scale, planting.positions_cm[kind.first_plant - 1] ?? [0, 0]);
+      return (
+        <Mark key={kind.first_plant} x={x - 8} y={y + 4}>
+          {kind.mark}
+        </Mark>
+      );
+    });
+  }
   // In a round place the corner of the square may lie outside: the mark goes to a plant.
   const plant = planting.positions_cm[0];
   const [x, y] =
@@ -171,9 +189,9 @@ function MarkAt({
       ? [corner[0] + (planting.between ? BESIDE_HOST_PX : 4), corner[1] + 13]
       : ([groundToPx(scale, plant)[0] - 8, groundToPx(scale, plant)[1] + 4] as const);
   return (
-    <text x={x} y={y} fontSize={12.5} fontWeight={600} fill="var(--ink)" className="halo-bed">
+    <Mark x={x} y={y}>
       {planting.between ? `+ ${planting.mark}` : planting.mark}
-    </text>
+    </Mark>
   );
 }
 

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 
 import type { HeldGarden } from '../api/merge';
-import type { Edit, Place, Planting, PlantingReport } from '../api/types';
+import type { Edit, Place, Planting, PlantingReport, VarietyReport } from '../api/types';
 import { usePreferences, useUnits } from '../app/preferences';
 import { Choice } from '../app/Choice';
 import type { Options } from '../app/Choice';
@@ -9,8 +9,11 @@ import { Field } from '../app/Field';
 import { Sum } from '../ledger/Working';
 import { dayOf, isoOf, shortWords, words } from '../time/day';
 import { readLength } from '../units/units';
+import type { Units } from '../units/units';
 import { Climbs } from './Climbs';
 import { Elsewhere } from './Elsewhere';
+import { Neighbours } from './Neighbours';
+import { Varieties } from './Varieties';
 import { LAYOUTS, STARTS } from './words';
 
 interface Props {
@@ -45,6 +48,13 @@ export function PlantingCard({ state, planting, report, place, chosen, onEdit }:
         {`${units.length(report.depth.usable_cm)} of soil: ${VERDICT[report.depth.verdict]}.`}
       </p>
       <p className="text-muted">{sowing(report, units.length)}</p>
+      {report.by_variety.length > 0 && (
+        <ul>
+          {report.by_variety.map((kind) => (
+            <li key={kind.first_plant}>{varietyWords(kind, units)}</li>
+          ))}
+        </ul>
+      )}
       <div className="grid grid-cols-2 gap-x-3 gap-y-1.5">
         <Choice
           label="Start"
@@ -90,6 +100,7 @@ export function PlantingCard({ state, planting, report, place, chosen, onEdit }:
             />
           </Field>
         )}
+        <Varieties state={state} planting={planting} report={report} change={change} />
         <Climbs state={state} planting={planting} place={place} change={change} />
         <Neighbours state={state} planting={planting} report={report} change={change} />
       </div>
@@ -128,58 +139,11 @@ export function PlantingCard({ state, planting, report, place, chosen, onEdit }:
   );
 }
 
-/** Plantings of the same place that stand on some day of this one, to be named. */
-function beside(state: HeldGarden, report: PlantingReport) {
-  const until = report.clear_date ?? '9999-12-31';
-  return state.report.plantings
-    .filter(
-      (other) =>
-        other.place === report.place &&
-        other.id !== report.id &&
-        other.start_date < until &&
-        report.start_date < (other.clear_date ?? '9999-12-31'),
-    )
-    .map((other) => [other.id, `${other.name}, ${other.cells[0] ?? ''}`] as const);
-}
-
-/** The crop it stands between, and the neighbour that it is cleared for. */
-function Neighbours({
-  state,
-  planting,
-  report,
-  change,
-}: {
-  state: HeldGarden;
-  planting: Planting;
-  report: PlantingReport;
-  change: (changes: Record<string, unknown>) => void;
-}) {
-  const others = beside(state, report);
-  if (others.length === 0) return null;
-  const taken = new Set(report.cells);
-  const guests = new Set(
-    state.plan.plantings.filter((other) => other.between).map((other) => other.id),
-  );
-  const shared = state.report.plantings.filter((other) => other.cells.some((a) => taken.has(a)));
-  const hosts = others.filter(([id]) => !guests.has(id) && shared.some((other) => other.id === id));
-  return (
-    <>
-      {(hosts.length > 0 || planting.between) && !planting.support && (
-        <Choice
-          label="Set between"
-          value={planting.between ?? ''}
-          options={[['', 'nothing'], ...hosts]}
-          onChange={(id) => change({ between: id || null, ...(id ? { per_cell: null } : {}) })}
-        />
-      )}
-      <Choice
-        label="Gives way to"
-        value={planting.gives_way_to ?? ''}
-        options={[['', 'nothing'], ...others]}
-        onChange={(id) => change({ gives_way_to: id || null })}
-      />
-    </>
-  );
+function varietyWords(kind: VarietyReport, units: Units): string {
+  const last = kind.first_plant + kind.plants - 1;
+  const which = kind.plants === 1 ? `Plant ${last}` : `Plants ${kind.first_plant}–${last}`;
+  const picked = kind.first_pick ? `, picked from ${shortWords(dayOf(kind.first_pick))}` : '';
+  return `${which}: ${kind.name}${picked}, likely ${units.weight(kind.harvest_kg.p50)}.`;
 }
 
 function sowing(report: PlantingReport, length: (cm: number) => string): string {

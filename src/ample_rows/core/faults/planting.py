@@ -19,6 +19,10 @@ def planting_faults(plan: p.Plan, planting: p.Planting, path: str, book: Book) -
         yield Fault(f"{path}.crop", unknown_crop(planting.crop))
     elif crop is None:
         yield Fault(f"{path}.variety", f'"{planting.variety}" is not a variety of {planting.crop}')
+    for index, run in enumerate(planting.varieties):
+        if crop is not None and variety_of(planting.crop, run.variety, book) is None:
+            words = f'"{run.variety}" is not a variety of {planting.crop}'
+            yield Fault(f"{path}.varieties[{index}].variety", words)
     if planting.training is not None and planting.training not in book.trainings:
         yield Fault(f"{path}.training", f'"{planting.training}" is not a training system')
     place = plan.place(planting.place)
@@ -42,10 +46,13 @@ def planting_faults(plan: p.Plan, planting: p.Planting, path: str, book: Book) -
 
 def crop_of(planting: p.Planting, book: Book) -> Crop | None:
     """The record a planting grows: its variety when it names one, else its crop."""
-    if planting.variety is None or planting.variety == planting.crop:
-        return book.crops.get(planting.crop)
-    variety = book.crops.get(planting.variety)
-    return variety if variety is not None and variety.variety_of == planting.crop else None
+    return variety_of(planting.crop, planting.variety or planting.crop, book)
+
+
+def variety_of(crop: str, variety: str, book: Book) -> Crop | None:
+    """The record of a variety type of a crop, or of the crop itself; None where it is neither."""
+    found = book.crops.get(variety)
+    return found if found is not None and crop in (found.id, found.variety_of) else None
 
 
 def _area_cm2(place: p.Place, planting: p.Planting) -> float:

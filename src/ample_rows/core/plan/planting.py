@@ -16,18 +16,27 @@ from ample_rows.core.plan.values import (
 )
 
 
+class VarietyRun(PlanValue):
+    """So many plants of one variety type, one beside the other as they are set out."""
+
+    variety: Ident
+    plants: Annotated[int, Field(ge=1, le=20_000)]
+
+
 class Planting(PlanValue):
     """One crop in some cells, or along a support, for a time.
 
     A support is planted along `sides`: one (the default), both opposite each other, or both in
     turn. `between` names a planting whose squares it shares on purpose: it stands between those
-    plants. `gives_way_to` names the neighbour it is cleared for.
+    plants. `gives_way_to` names the neighbour it is cleared for. `varieties` assigns its first
+    plants to other types, run by run; the rest are of its own.
     """
 
     id: Ident
     place: Ident
     crop: Ident
     variety: Ident | None = None
+    varieties: tuple[VarietyRun, ...] = ()
     cells: tuple[Address, ...] | Literal["all"]
     layout: Layout | None = None
     spacing_cm: Spacing | None = None

@@ -24,6 +24,14 @@ class Sowing:
 
 
 @dataclass(frozen=True, slots=True)
+class Counted:
+    """Plants of one kind, and the seeds sown for them."""
+
+    plants: int
+    seeds: int
+
+
+@dataclass(frozen=True, slots=True)
 class Need:
     """All sowings of one crop, the earliest first."""
 
@@ -62,8 +70,12 @@ def needs_of(
         planting = planned[report.id]
         if planting.start_date < since or report.plants == 0:
             continue
-        crop = book.crops[planting.variety or planting.crop]
-        found[crop.id].append(_sowing(planting, report))
+        for kind in report.by_variety:
+            part = Counted(kind.plants, kind.seeds_to_sow)
+            found[kind.variety].append(_sowing(planting, report, part))
+        if not report.by_variety:
+            whole = Counted(report.plants, report.seeds_to_sow)
+            found[planting.variety or planting.crop].append(_sowing(planting, report, whole))
     needs = [
         Need(book.crops[crop], tuple(sorted(sowings, key=lambda s: s.on)))
         for crop, sowings in found.items()
@@ -71,7 +83,7 @@ def needs_of(
     return sorted(needs, key=lambda need: (need.first, need.crop.name))
 
 
-def _sowing(planting: p.Planting, report: PlantingReport) -> Sowing:
+def _sowing(planting: p.Planting, report: PlantingReport, counted: Counted) -> Sowing:
     raised = planting.start == "transplant"
     sown_in_place = planting.start == "sow"
     per_station = planting.plants_per_station or 1
@@ -79,8 +91,8 @@ def _sowing(planting: p.Planting, report: PlantingReport) -> Sowing:
         planting=planting.id,
         place=planting.place,
         on=report.sow_indoors or planting.start_date,
-        stations=report.plants // per_station,
-        seeds=report.seeds_to_sow,
-        plants=0 if sown_in_place else report.plants,
-        raised=raised and report.seeds_to_sow > 0,
+        stations=counted.plants // per_station,
+        seeds=counted.seeds,
+        plants=0 if sown_in_place else counted.plants,
+        raised=raised and counted.seeds > 0,
     )

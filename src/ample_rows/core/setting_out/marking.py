@@ -21,6 +21,7 @@ from ample_rows.core.lattice import Point
 from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.reference import Book
 from ample_rows.core.report import PlantingReport
+from ample_rows.core.setting_out.labels import Label, labels_of
 
 _CM_PER_M = 100.0
 _DIGITS = 2
@@ -81,6 +82,7 @@ class MarkingSheet:
     lath_m: float
     fixings: int
     plantings: tuple[PlantingMarks, ...]
+    labels: tuple[Label, ...]
 
 
 def marking_sheet(plan: p.Plan, place_id: str, book: Book) -> MarkingSheet:
@@ -110,6 +112,7 @@ def marking_sheet(plan: p.Plan, place_id: str, book: Book) -> MarkingSheet:
         lath_m=laths / _CM_PER_M,
         fixings=2 * len(strings),
         plantings=tuple(_marks(report, grid) for report in reports if report.plants),
+        labels=labels_of(reports, grid),
     )
 
 
