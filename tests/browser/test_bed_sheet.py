@@ -287,3 +287,26 @@ def test_the_fill_is_tried_by_keys_and_left_by_escape(page, base_url):
     page.keyboard.press("Enter")
     expect(page.get_by_text("Last: change Low bed")).to_be_visible()
     expect(line).to_have_attribute("aria-valuenow", f"{float(before) + 1:g}")
+
+
+def test_a_box_is_stood_on_a_shallow_bed_for_its_carrots(page, at):
+    low = at("low")
+    low.get_by_role("button", name="Stand a box 20 cm high on B1–B2").click()
+    low.get_by_role("link", name="Box B1–B2, Low bed").click()
+    expect(low.get_by_role("heading", name="Box B1–B2, Low bed")).to_be_visible()
+    expect(low.get_by_text("17 cm mix over 14 of the place below")).to_be_visible()
+    expect(ledger(low)).to_contain_text("maincrop carrot, 21")
+
+
+def test_a_box_is_stood_on_chosen_squares(page, at):
+    south = at("south")
+    paint(south, "C6", "C8")
+    south.get_by_role("tab", name="What fits").click()
+    south.get_by_label("Height of the box").fill("400")
+    south.get_by_role("button", name="Stand a box on these squares").click()
+    expect(south.get_by_text("Give a height of 5 to 300 cm")).to_be_visible()
+    south.get_by_label("Height of the box").fill("25")
+    south.get_by_role("button", name="Stand a box on these squares").click()
+    expect(south.get_by_role("link", name="Box C6–C8, South bed")).to_be_visible()
+    south.get_by_role("button", name="Undo").click()
+    expect(south.get_by_role("link", name="Box C6–C8, South bed")).to_have_count(0)

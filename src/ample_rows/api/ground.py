@@ -24,6 +24,7 @@ from ample_rows.core.layouts import LayoutFigures, compared
 from ample_rows.core.place_workings import PlaceWorkings, place_workings
 from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.report import OrderReport
+from ample_rows.core.risers import placed
 from ample_rows.core.soil.total import order_for
 
 router = APIRouter(prefix="/api/gardens/{slug}", tags=["ground"], responses=RESPONSES)
@@ -45,7 +46,7 @@ Day = Annotated[date, Query(ge=date(1900, 1, 1), le=date(2200, 12, 31))]
 @router.get("/sun")
 def sun_of_a_day(day: Day, here: Garden) -> YardSun:
     """Direct sun on one day: over the yard in one layer, and on each place."""
-    return yard_sun(here.plan, _sky(here), day)
+    return yard_sun(placed(here.plan, here.book), _sky(here), day)
 
 
 @router.get("/sun/months")

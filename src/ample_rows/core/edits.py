@@ -10,6 +10,7 @@ from ample_rows.core.crop_edits import change_crop
 from ample_rows.core.layout_edits import layout_of, take_layout
 from ample_rows.core.links import forget
 from ample_rows.core.reading import PlanFaultsError, validated
+from ample_rows.core.riser_edits import stand_riser
 from ample_rows.core.twins import twin_of
 
 Changes = dict[str, Any]
@@ -62,6 +63,16 @@ class CopyPlace(_Edit):
     id: str
     new_id: str
     mirrored: bool = False
+
+
+class StandRiser(_Edit):
+    """Stand a box of boards on squares of a place; what grows on just those moves up with it."""
+
+    do: Literal["stand-riser"] = "stand-riser"
+    id: str
+    cells: Annotated[list[str], Field(max_length=500)]
+    new_id: str
+    wall_height_cm: Annotated[float, Field(ge=5, le=300, allow_inf_nan=False)]
 
 
 class ChangeGarden(_Edit):
@@ -156,6 +167,7 @@ Edit = Annotated[
     | ChangePlace
     | RemovePlace
     | CopyPlace
+    | StandRiser
     | ChangeGarden
     | ChangeSite
     | ChangeSoil
@@ -213,12 +225,18 @@ def _apply(document: Changes, edit: Edit) -> None:
             gone = {g["id"] for g in plantings if g["place"] == edit.id}
             plantings[:] = [g for g in plantings if g["place"] != edit.id]
             forget(plantings, gone)
+            for place in places:
+                if place.get("stands_on", {}).get("place") == edit.id:
+                    del place["stands_on"]
         case CopyPlace():
             place = _find(places, edit.id, "place")
             own = [g for g in plantings if g["place"] == edit.id]
             twin, planted = twin_of(place, own, edit.new_id, mirrored=edit.mirrored)
             places.append(twin)
             plantings.extend(planted)
+        case StandRiser():
+            place = _find(places, edit.id, "place")
+            stand_riser(document, place, edit.cells, edit.new_id, edit.wall_height_cm)
         case ChangeGarden() | ChangeSite() | ChangeSoil() | ChangeBuild() | ChangeSeedBox():
             _merge(document.setdefault(_PART_OF[edit.do], {}), edit.changes)
         case ChangeCrop():
@@ -277,6 +295,8 @@ def describe(edit: Edit, before: p.Plan) -> str:
             return f"remove {places.get(edit.id, edit.id)}"
         case CopyPlace():
             return f"{'mirror' if edit.mirrored else 'copy'} {places.get(edit.id, edit.id)}"
+        case StandRiser():
+            return f"stand a box on {places.get(edit.id, edit.id)}"
         case ChangeGarden():
             return "change the garden"
         case ChangeSite():

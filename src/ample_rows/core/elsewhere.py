@@ -52,7 +52,7 @@ def _in_place(
 ) -> Iterator[Elsewhere]:
     here = place_case(plan, place.id, book)
     standing = evaluate_place(here, tuple(g for g in plan.plantings if g.place == place.id))
-    block = _free_block(place, own, standing.plantings)
+    block = _free_block(here.place, own, standing.plantings)
     if not block:
         return
     changes: dict[str, object] = {"support": None, "run_cm": None, **dict.fromkeys(LINKS)}

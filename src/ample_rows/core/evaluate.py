@@ -33,6 +33,7 @@ from ample_rows.core.report import (
     Totals,
     YearReport,
 )
+from ample_rows.core.risers import placed
 from ample_rows.core.sharing import sharings
 from ample_rows.core.soil.fill import fill_of
 from ample_rows.core.soil.total import order_for
@@ -103,6 +104,7 @@ def setting_of(plan: p.Plan, book: Book) -> Setting:
 
 def place_cases(plan: p.Plan, setting: Setting, book: Book) -> list[PlaceCase]:
     """Every place of a plan with the sun and the shade on it and what lies round it."""
+    plan = placed(plan, book)
     sky = sky_of(plan, setting.year.start.year, book)
     around = surroundings(plan.site, plan.places, plan.garden.household, book)
     shades = crop_shades(plan.places, plan.plantings, setting, sky, book)

@@ -21,3 +21,12 @@ def rename(planting: Record, names: Mapping[str, str]) -> None:
     for key in LINKS:
         if planting.get(key) in names:
             planting[key] = names[planting[key]]
+
+
+def part_ways(plantings: list[Record]) -> None:
+    """Take out, in place, every mention of plantings that now grow in another place."""
+    where = {planting["id"]: planting["place"] for planting in plantings}
+    for planting in plantings:
+        for key in LINKS:
+            if key in planting and where.get(planting[key]) != planting["place"]:
+                del planting[key]

@@ -215,11 +215,13 @@ def _place_working(
     school = book.depth_policies[policy]
     source = "Inside measures"
     native = book.coefficients["native_rootable_cm"].source
+    on = place.stands_on
+    below = "loosened below" if on is None else f"soil of {on.place} below"
     return (
         Term("wall", places.wall_cm(place), "cm", "inside height", source),
         Term("gap below the rim", places.rim_gap_cm(place), "cm", "kept topped up", source),
         Term("fill", depth.fill_cm, "cm", "wall less gap", source),
-        Term("loosened below", depth.loosened_cm, "cm", places.bottom(place) + " bottom", source),
+        Term(below, depth.loosened_cm, "cm", places.bottom(place) + " bottom", source),
         Term("undug ground offers", depth.native_cm, "cm", place.native or "not described", native),
         Term("usable depth", depth.usable_cm, "cm", "added up", "Core"),
         Term("soil", places.soil_litres(place), "L", "inside area × fill, by shape", "Core"),

@@ -14,6 +14,7 @@ import shapely
 from ample_rows.core import plan as p
 
 POINTS_ON_CIRCLE = 256
+DEFAULT_RIM_GAP_CM = 3.0
 AZIMUTH: dict[p.Compass, float] = {
     "north": 0.0,
     "northeast": 45.0,
@@ -160,7 +161,7 @@ def rim_gap_cm(place: p.Place) -> float:
     """Gap between rim and soil: as given, else 3 cm, none for ground and mound."""
     if place.rim_gap_cm is not None:
         return place.rim_gap_cm
-    return 0.0 if place.kind in ("ground", "mound") else 3.0
+    return 0.0 if place.kind in ("ground", "mound") else DEFAULT_RIM_GAP_CM
 
 
 def wall_cm(place: p.Place) -> float:

@@ -92,7 +92,7 @@ def shelf_for(
         cells=cells,
         day=day,
         use=_next_use(standing, cells, day),
-        held=tuple(sorted({a for h in place.held for a in h.cells} & set(cells))),
+        held=tuple(sorted({a for h in here.place.held for a in h.cells} & set(cells))),
     )
     asked_of = book.crops if crops is None else crops
     entries = [_entry(asked, book.crops[crop]) for crop in asked_of]

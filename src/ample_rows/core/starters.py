@@ -20,6 +20,7 @@ from ample_rows.core.filling import (
 from ample_rows.core.growing_up import supports
 from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.reference import Book, Starter, StarterEntry
+from ample_rows.core.risers import placed
 
 _LEAST_BESIDE_SUPPORT = 2
 _MOST_FOLLOWERS = 2
@@ -63,7 +64,7 @@ def starter_fits(plan: p.Plan, place_id: str, book: Book) -> tuple[StarterFit, .
 
 def _fitted(plan: p.Plan, place_id: str, name: str, starter: Starter, book: Book) -> StarterFit:
     ready, edits = _held_up(plan, place_id, starter)
-    place = ready.place(place_id)
+    place = placed(ready, book).place(place_id)
     assert place is not None
     filled, left_out = ready, []
     for entry, block in _blocks(place, setting_of(ready, book), starter, book):

@@ -33,6 +33,7 @@ def twin_of(
     """
     known = p.Place.model_validate_json(json.dumps(place))
     twin = copy.deepcopy(place) | {"id": new_id, "twin_of": place["id"]}
+    twin.pop("stands_on", None)
     twin["name"] = f"{known.label}, twin"
     if known.at_m is not None:
         twin["at_m"] = _beside(known, known.at_m)

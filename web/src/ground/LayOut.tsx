@@ -23,7 +23,7 @@ export function LayOut({ state, onAdd, onEdit }: Props) {
     const spot = await find({ ...place });
     if (spot) onEdit({ do: 'change-place', id: place.id, changes: spotKeys(spot) });
   };
-  const unplaced = state.plan.places.filter((p) => !p.at_m);
+  const unplaced = state.plan.places.filter((p) => !p.at_m && !p.stands_on);
   const offer = (what: NewThing) => (
     <button
       key={what.label}

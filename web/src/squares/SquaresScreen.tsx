@@ -23,6 +23,7 @@ import { clearEdit, moveEdit, plantEdit } from './edits';
 import { DepthSchools } from './DepthSchools';
 import { FilledSheet } from './FilledSheet';
 import { Holding } from './Holding';
+import { RiserForm } from './RiserForm';
 import { IDLE, moved, next, typed } from './gesture';
 import type { Gesture, Input, TypedMark } from './gesture';
 import { measuresOf } from './measures';
@@ -104,6 +105,11 @@ function Workbench({ state, placeId }: { state: HeldGarden; placeId: string }) {
     setChosen({ cells, anchor, planting });
     setTried(null);
     setPanel(planting ? 'planting' : cells.length > 0 ? 'shelf' : 'notes');
+  };
+  const onSquares = (change: Edit) => {
+    edit(change);
+    choose([], chosen.anchor, null);
+    setPanel('shelf');
   };
   const selectPlanting = (planting: string) => {
     const report = plantings.find((p) => p.id === planting);
@@ -297,15 +303,19 @@ function Workbench({ state, placeId }: { state: HeldGarden; placeId: string }) {
             {plantings.length === 0 && chosen.cells.length === 0 && (
               <StarterBeds slug={slug} version={version} place={placeId} onTake={edit} />
             )}
+            {chosen.cells.length > 0 && !document.stands_on && (
+              <RiserForm
+                place={document}
+                cells={chosen.cells}
+                taken={state.plan.places.map((p) => p.id)}
+                onEdit={onSquares}
+              />
+            )}
             <Holding
               place={document}
               cells={chosen.cells}
               plantings={plantings}
-              onEdit={(change) => {
-                edit(change);
-                choose([], chosen.anchor, null);
-                setPanel('shelf');
-              }}
+              onEdit={onSquares}
             />
           </Tabs.Content>
           {selected && planned && (

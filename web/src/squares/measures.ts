@@ -18,7 +18,8 @@ export function measuresOf(place: Place, report: PlaceReport, units: Units): str
       ? `${across} across`
       : `${units.bare(x1 - x0)} × ${units.length(y1 - y0)}`;
   const { fill_cm: fill, loosened_cm: loosened } = report.layers;
-  const soil = `${units.length(fill)} mix${loosened > 0 ? ` over ${units.bare(loosened)} loosened` : ''}`;
+  const below = place.stands_on ? 'of the place below' : 'loosened';
+  const soil = `${units.length(fill)} mix${loosened > 0 ? ` over ${units.bare(loosened)} ${below}` : ''}`;
   const bottom = BOTTOM[report.bottom as keyof typeof BOTTOM];
   return `${size} inside · ${soil} · ${bottom} · ${sunWords(place, report)}`;
 }

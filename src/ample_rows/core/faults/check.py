@@ -15,10 +15,12 @@ from ample_rows.core.faults.garden import (
 )
 from ample_rows.core.faults.place import place_faults
 from ample_rows.core.faults.planting import date_faults, planting_faults
+from ample_rows.core.faults.riser import riser_faults
 from ample_rows.core.faults.words import twice
 from ample_rows.core.own_crops import book_with
 from ample_rows.core.reading import MOST_FAULTS, Fault, PlanFaultsError, read_document
 from ample_rows.core.reference import Book
+from ample_rows.core.risers import placed
 
 
 def read_plan(raw: bytes | str, book: Book) -> p.Plan:
@@ -68,10 +70,13 @@ def _one_layout(plan: p.Plan, book: Book) -> list[Fault]:
     faults += twice([place.id for place in plan.places], "places")
     for index, place in enumerate(plan.places):
         faults += place_faults(place, f"places[{index}]", plan.soil, book)
+    if not faults:
+        faults += riser_faults(plan)
     faults += twice([planting.id for planting in plan.plantings], "plantings")
     if faults:
         # Plantings are judged against sound places only, or one slip is told many times.
         return faults
+    plan = placed(plan, book)
     end = season.growing_year(plan.garden, book).end
     for index, planting in enumerate(plan.plantings):
         path = f"plantings[{index}]"

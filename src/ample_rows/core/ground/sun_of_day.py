@@ -11,6 +11,7 @@ from ample_rows.core.ground.place_sun import hours_on_day, mean_by_area, sky_ove
 from ample_rows.core.ground.shade import hours_of_sun
 from ample_rows.core.ground.sun_path import sun_path
 from ample_rows.core.reference import Book
+from ample_rows.core.risers import placed
 
 STEP_MINUTES = 1.0
 
@@ -50,7 +51,7 @@ def sun_of_day(plan: p.Plan, day: date, points_m: Sequence[p.PointM], book: Book
     ground = np.array(points_m, dtype=np.float64).reshape(-1, 2)
     hours = hours_of_sun(ground, np.zeros(len(ground)), sky.yard, path)[:, 0].sum(axis=1)
     places = []
-    for place in plan.places:
+    for place in placed(plan, book).places:
         cells = hours_on_day(place, sky, path)
         mean = mean_by_area(place, cells) if cells else None
         places.append(PlaceDay(place.id, place.label, mean, cells))

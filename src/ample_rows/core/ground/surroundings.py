@@ -78,8 +78,26 @@ def surroundings(
     site: p.Site | None, all_places: tuple[p.Place, ...], household: p.Household | None, book: Book
 ) -> dict[str, Surroundings]:
     """Every place's surroundings by its id."""
-    ground = _Ground.of(site or p.Site(), all_places, book)
-    return {place.id: _around(place, ground, household) for place in all_places}
+    on_ground = tuple(place for place in all_places if place.stands_on is None)
+    ground = _Ground.of(site or p.Site(), on_ground, book)
+    found = {place.id: _around(place, ground, household) for place in on_ground}
+    for place in all_places:
+        if place.stands_on is not None:
+            found[place.id] = _raised(place, found[place.stands_on.place], household, book)
+    return found
+
+
+def _raised(
+    riser: p.Place, below: "Surroundings", household: p.Household | None, book: Book
+) -> "Surroundings":
+    """What is round a riser that the place below does not say already: its own reach."""
+    return Surroundings(
+        reach=reach_of(riser, household, book),
+        roots=below.roots,
+        roots_share=below.roots_share,
+        animals=below.animals,
+        workers=below.workers,
+    )
 
 
 @dataclass(frozen=True, eq=False)

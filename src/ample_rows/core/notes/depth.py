@@ -1,9 +1,11 @@
 """Notes on depth: too little for roots, and what lies below."""
 
+import math
 from collections.abc import Iterator
 
-from ample_rows.core import places, roots
+from ample_rows.core import edits, places, roots
 from ample_rows.core.cases import Evaluated
+from ample_rows.core.cells import grid_of, span_words
 from ample_rows.core.notes.view import (
     PlaceView,
     all_cells,
@@ -14,6 +16,7 @@ from ample_rows.core.notes.view import (
     span_lost,
 )
 from ample_rows.core.report import Fix, Note
+from ample_rows.core.risers import riser_on
 from ample_rows.core.soil.fill import fill_of, recipe
 from ample_rows.core.soil.order import options_for
 
@@ -105,7 +108,7 @@ def _depth_fixes(view: PlaceView, e: Evaluated) -> Iterator[Fix]:
     needed = max(depth.full_cm, e.crop.edible_root_cm or 0.0)
     missing = needed - depth.usable_cm
     gap = places.rim_gap_cm(place)
-    if _opens(view) and place.kind != "container":
+    if _opens(view) and place.kind != "container" and place.stands_on is None:
         loosened = (place.loosened_below_cm or 0.0) + missing
         yield Fix(f"Loosen {missing:g} cm deeper", change_place(view, loosened_below_cm=loosened))
     elif gap > 0 and missing < gap:
@@ -113,12 +116,38 @@ def _depth_fixes(view: PlaceView, e: Evaluated) -> Iterator[Fix]:
     elif place.kind != "container":
         wall = place.wall_height_cm + missing
         yield _filled(view, f"Build the wall {missing:g} cm higher", wall_height_cm=wall)
+    yield from _riser_fixes(view, e, missing)
     for other in view.book.crops.values():
         related = other.variety_of == e.crop.id
         if related and (other.edible_root_cm or 0) <= depth.usable_cm >= other.least_depth_cm:
             yield Fix(
                 f"Grow a {other.name} instead", change_planting(e, crop=other.id, variety=None)
             )
+
+
+def _riser_fixes(view: PlaceView, e: Evaluated, missing: float) -> Iterator[Fix]:
+    """A box on just the squares of a crop, where it and all that shares them can move up."""
+    place, cells = view.place, e.report.cells
+    alone = all(
+        set(other.report.cells) <= set(cells)
+        for other in view.plantings
+        if set(other.report.cells) & set(cells)
+    )
+    worth = place.kind != "container" and place.stands_on is None and e.planting.support is None
+    if not (worth and alone):
+        return
+    step = view.book.value("riser_step_cm")
+    wall = math.ceil((missing + places.DEFAULT_RIM_GAP_CM) / step) * step
+    riser = riser_on(
+        place, cells, ident=f"{place.id[:50]}-box-{e.planting.id[:8]}", wall_height_cm=wall
+    )
+    if riser is None or len(cells) == len(grid_of(place).cells):
+        return
+    litres = fill_of(riser, view.setting.soil, view.book).order_litres
+    yield Fix(
+        f"Stand a box {wall:g} cm high on {span_words(cells)}: {litres:.0f} L of mix",
+        edits.StandRiser(id=place.id, cells=list(cells), new_id=riser.id, wall_height_cm=wall),
+    )
 
 
 def _filled(view: PlaceView, what: str, **changes: float) -> Fix:
@@ -140,6 +169,8 @@ def ground_below(view: PlaceView) -> Iterator[Note]:
     """What is known, unknown or of no use below the place."""
     place = view.place
     bottom = places.bottom(place)
+    if place.stands_on is not None:
+        return
     if _opens(view):
         if place.native is None and place.kind != "container":
             yield Note(

@@ -72,7 +72,8 @@ def animals(view: PlaceView) -> Iterator[Note]:
     """Animals that a wall or a bottom of this place would stop, and does not."""
     for name in view.around.animals:
         animal = view.book.animals[name]
-        if animal.bottom is not None and places.bottom(view.place) in ("open", "rotting"):
+        opens = places.bottom(view.place) in ("open", "rotting") and view.place.stands_on is None
+        if animal.bottom is not None and opens:
             fixes: tuple[Fix, ...] = (
                 Fix("Lay mesh below", change_place(view, bottom=animal.bottom)),
             )
@@ -104,7 +105,7 @@ def measured_outside(view: PlaceView) -> Iterator[Note]:
     """Squares that no longer come out whole because the place was measured outside."""
     shape = view.place.shape
     thick = shape.wall_thickness_cm or 0.0
-    if shape.measured != "outside" or not thick:
+    if shape.measured != "outside" or not thick or view.place.stands_on is not None:
         return
     box = places.bounds(shape)
     yield _note(

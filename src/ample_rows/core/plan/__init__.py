@@ -28,6 +28,7 @@ from ample_rows.core.plan.place import (
     Polygon,
     Rectangle,
     Shape,
+    StandsOn,
     Stay,
     Support,
 )
@@ -152,6 +153,7 @@ __all__ = [
     "SoilTest",
     "Spacing",
     "Stage",
+    "StandsOn",
     "Start",
     "Stay",
     "Support",

@@ -121,8 +121,15 @@ class Added(PlanValue):
     on: PlanDate
 
 
+class StandsOn(PlanValue):
+    """The squares of another place that a place stands on, its soil upon the soil there."""
+
+    place: Ident
+    cells: Annotated[tuple[Address, ...], Field(min_length=1)]
+
+
 class Place(PlanValue):
-    """What holds soil: a bed or a container."""
+    """What holds soil: a bed or a container; a riser stands on squares of another place."""
 
     id: Ident
     name: Name | None = None
@@ -136,6 +143,7 @@ class Place(PlanValue):
     cell_cm: Annotated[float, Field(ge=15, le=60, allow_inf_nan=False)] | None = None
     depth_policy: DepthPolicyName | None = None
     twin_of: Ident | None = None
+    stands_on: StandsOn | None = None
     at_m: PointM | None = None
     heading_deg: Annotated[float, Field(ge=-360, le=360, allow_inf_nan=False)] | None = None
     material: Ident | None = None

@@ -62,7 +62,10 @@ def prep_jobs(
 def _made_ready(place: p.Place, first: date, fill: Fill) -> list[PrepJob]:
     found = []
     filled = first - timedelta(weeks=_SETTLE_WEEKS)
-    if place.kind in ("ground", "mound") or places.bottom(place) in ("open", "mesh"):
+    on_ground = place.stands_on is None
+    if on_ground and (
+        place.kind in ("ground", "mound") or places.bottom(place) in ("open", "mesh")
+    ):
         found.append(
             PrepJob(
                 "cover the grass, or turn it under",
