@@ -232,3 +232,25 @@ def test_giving_way_to_what_is_not_there_is_a_fault(read, to, text):
 def test_when_the_neighbour_is_removed_nothing_gives_way(read):
     plan = apply_edit(read(giving()), RemovePlanting(id="big"))
     assert plan.plantings[0].gives_way_to is None
+
+
+HOT = {"tmin_c": [16] * 12, "tmax_c": [29] * 12, "rain_mm": [40] * 12}
+
+
+def test_a_kind_that_bears_heat_is_offered_where_days_are_too_hot(noted, read):
+    doc = document(planting("lettuce"), climate=HOT)
+    note = noted(doc)["hot-spells"]
+    assert note.level == "care"
+    assert "Days of 29 °C are usual" in note.text
+    (fix,) = note.fixes
+    changed = apply_edit(read(doc), fix.edit)
+    assert changed.plantings[0].variety == "lettuce-leaf"
+    assert noted(p.document(changed))["hot-spells"].level == "tip"
+
+
+@pytest.mark.parametrize(
+    ("crop", "climate"), [("lettuce", {**HOT, "tmax_c": [20] * 12}), ("okra", HOT)]
+)
+def test_what_bears_the_weather_is_told_nothing(noted, crop, climate):
+    start = {"start": "transplant", "start_date": "2027-06-01"}
+    assert "hot-spells" not in noted(document(planting(crop, **start), climate=climate))

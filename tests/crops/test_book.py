@@ -252,6 +252,8 @@ def test_a_family_file_is_read_with_its_shared_notes():
         ({"spacing_inch": 8}, "spacing_inch"),
         ({"mark": '"LEAF"'}, "mark"),
         ({"crowding": 1.5}, "crowding"),
+        ({"withstands": '{ heat = "badly" }'}, "withstands.heat"),
+        ({"withstands": '{ heat = "well" }'}, "sources lacks 'troubles'"),
     ],
 )
 def test_a_wrong_crop_is_refused_with_file_crop_field_and_reason(changes, words):
@@ -264,6 +266,10 @@ def test_a_wrong_crop_is_refused_with_file_crop_field_and_reason(changes, words)
 BAD_TOGETHER = [
     ({"variety_of": '"oak"'}, "variety_of: no such crop 'oak'"),
     ({"traits": '["flies"]'}, "unknown trait 'flies'"),
+    (
+        {"withstands": '{ dragons = "well" }', "sources": '{ troubles = "t" }'},
+        "unknown trouble 'dragons'",
+    ),
     ({"trainings": '[{ system = "trapeze", harvest_factor = 1 }]'}, "unknown training system"),
     (
         {"relatives": '[{ crop = "oak", effect = "e", evidence = "belief" }]'},
@@ -278,9 +284,31 @@ BAD_TOGETHER = [
 def test_what_does_not_fit_the_rest_of_the_book_is_refused(changes, words):
     own = read_family(family(**changes), file_name="testaceae.toml")
     with pytest.raises(CropBookError, match=words):
-        checked_together([*CROPS, *own], BOOK.trainings, BOOK.traits)
+        checked_together([*CROPS, *own], BOOK.trainings, BOOK.traits, BOOK.troubles)
 
 
 def test_a_file_that_is_no_toml_is_named():
     with pytest.raises(CropBookError, match=r"broken\.toml"):
         read_family("family = ", file_name="broken.toml")
+
+
+@pytest.mark.parametrize("trouble", BOOK.troubles)
+def test_every_trouble_is_told_and_some_crop_gives_in_to_it(trouble):
+    record = BOOK.troubles[trouble]
+    assert record.shows[0].isupper()
+    assert record.lessens.endswith(".")
+    assert "little" in {crop.withstands.get(trouble) for crop in CROPS}
+
+
+def test_kinds_differ_where_the_choice_of_kind_is_the_cure():
+    def grade(crop, trouble):
+        return BOOK.withstands(BOOK.crops[crop]).get(trouble)
+
+    assert (grade("tomato", "late-blight"), grade("tomato-cherry", "late-blight")) == (
+        "little",
+        "some",
+    )
+    assert (grade("lettuce", "heat"), grade("lettuce-leaf", "heat")) == ("little", "some")
+    # A kind that is not graded itself is as its crop.
+    assert grade("strawberry-perpetual", "virus") == grade("strawberry", "virus") == "little"
+    assert grade("phacelia", "late-blight") is None

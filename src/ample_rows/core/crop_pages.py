@@ -1,5 +1,6 @@
 """A crop's page in the book: its windows on this garden's year, where it fits, its neighbours."""
 
+from collections.abc import Iterable
 from dataclasses import dataclass
 from datetime import date, timedelta
 
@@ -11,7 +12,7 @@ from ample_rows.core.evaluate import place_cases, setting_of
 from ample_rows.core.ground.bears import best_months
 from ample_rows.core.growing_up.ways_up import WayUp, ways_up
 from ample_rows.core.reading import PlanFaultsError
-from ample_rows.core.reference import Book, Crop, Trait
+from ample_rows.core.reference import Book, Crop, Grade, Trait
 from ample_rows.core.roots import depth_policy, judge_depth, soil_depth
 
 _FIT_CM = 0.01
@@ -64,6 +65,27 @@ class OwnFigure:
 
 
 @dataclass(frozen=True, slots=True)
+class KindGrade:
+    """How well one kind withstands a trouble; null where it is not graded."""
+
+    kind: str
+    name: str
+    grade: Grade | None
+
+
+@dataclass(frozen=True, slots=True)
+class Withstood:
+    """One trouble of a crop, and how well each of its kinds withstands it, this one first."""
+
+    id: str
+    label: str
+    shows: str
+    lessens: str
+    source: str
+    grades: tuple[KindGrade, ...]
+
+
+@dataclass(frozen=True, slots=True)
 class CropPage:
     """What the book says of one crop in this garden.
 
@@ -77,6 +99,7 @@ class CropPage:
     places: tuple[PlaceFit, ...]
     neighbours: tuple[Neighbour, ...]
     traits: tuple[Trait, ...]
+    troubles: tuple[Withstood, ...]
     kinds: tuple[str, ...]
     ways_up: tuple[WayUp, ...]
 
@@ -159,6 +182,7 @@ def crop_page(plan: p.Plan, crop_id: str, book: Book, shipped: Book) -> CropPage
         places=tuple(_fit(crop, case, book) for case in place_cases(plan, setting, book)),
         neighbours=_neighbours(crop, book),
         traits=tuple(book.traits[trait] for trait in crop.traits),
+        troubles=_troubles(crop, [book.crops[kind] for kind in kinds], book),
         kinds=tuple(kinds),
         ways_up=ways_up(crop, plan.build, book),
     )
@@ -262,3 +286,23 @@ def _neighbours(crop: Crop, book: Book) -> tuple[Neighbour, ...]:
                 if r.crop == crop.id
             ]
     return tuple(named)
+
+
+def _troubles(crop: Crop, kinds: Iterable[Crop], book: Book) -> tuple[Withstood, ...]:
+    """What troubles a crop or any of its kinds, what they withstand least first."""
+    every = [crop, *kinds]
+    graded = [(kind, book.withstands(kind)) for kind in every]
+    names = dict.fromkeys(name for _, known in graded for name in known)
+    found = [
+        Withstood(
+            id=name,
+            label=book.troubles[name].label,
+            shows=book.troubles[name].shows,
+            lessens=book.troubles[name].lessens,
+            source=book.troubles[name].source,
+            grades=tuple(KindGrade(k.id, k.name, known.get(name)) for k, known in graded),
+        )
+        for name in names
+    ]
+    order = {"little": 0, "some": 1, "well": 2, None: 3}
+    return tuple(sorted(found, key=lambda trouble: order[trouble.grades[0].grade]))

@@ -46,7 +46,7 @@ def book_with(book: Book, own: tuple[p.OwnCrop, ...]) -> Book:
         at = {entry.id: index for index, entry in enumerate(own)}
         faults = [
             Fault(f"crops[{at[d.crop]}].figures.{d.field}" if d.crop in at else "crops", d.text)
-            for d in disagreements(crops.values(), book.trainings, book.traits)
+            for d in disagreements(crops.values(), book.trainings, book.traits, book.troubles)
         ]
     if faults:
         raise PlanFaultsError(faults)

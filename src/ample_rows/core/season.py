@@ -119,9 +119,24 @@ def hottest_c(year: GrowingYear, dates: Dates) -> float | None:
     """Mean daily maximum of the months in which a planting stands. [°C]"""
     if year.tmax_c is None:
         return None
+    there = _sampled(dates)
+    return sum(year.tmax_c[day.month - 1] for day in there) / len(there)
+
+
+def _sampled(dates: Dates) -> list[date]:
+    """Every fifth day of a planting's time."""
     span = max(1, (dates.clear - dates.start).days)
-    days_there = [dates.start + timedelta(days=i) for i in range(0, span, 5)]
-    return sum(year.tmax_c[day.month - 1] for day in days_there) / len(days_there)
+    return [dates.start + timedelta(days=i) for i in range(0, span, 5)]
+
+
+def hottest_month(year: GrowingYear, dates: Dates) -> tuple[date, float] | None:
+    """A day in the hottest month in which a planting stands, and that month's mean daily maximum;
+    None without a climate. [°C]"""
+    if year.tmax_c is None:
+        return None
+    highs = year.tmax_c
+    hottest = max(_sampled(dates), key=lambda day: highs[day.month - 1])
+    return hottest, highs[hottest.month - 1]
 
 
 def mean_temperature_c(year: GrowingYear, day: date) -> float | None:

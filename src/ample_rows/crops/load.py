@@ -33,6 +33,7 @@ from ample_rows.core.reference import (
     Starter,
     TrainingSystem,
     Trait,
+    Trouble,
     WaterWay,
     Worker,
 )
@@ -86,14 +87,17 @@ def _table(model: type[Model], raw: dict[str, Any], file_name: str) -> dict[str,
 
 
 def checked_together(
-    crops: list[Crop], trainings: dict[str, TrainingSystem], traits: dict[str, Trait]
+    crops: list[Crop],
+    trainings: dict[str, TrainingSystem],
+    traits: dict[str, Trait],
+    troubles: dict[str, Trouble],
 ) -> dict[str, Crop]:
     """Crops by id, once their marks, varieties, neighbours, trainings and traits agree.
 
     Raises:
         CropBookError: Two share an id or mark, or one names what is not in the book.
     """
-    for found in disagreements(crops, trainings, traits):
+    for found in disagreements(crops, trainings, traits, troubles):
         raise CropBookError(f"{found.crop}: {found.field}: {found.text}")
     return dict(sorted((crop.id, crop) for crop in crops))
 
@@ -115,10 +119,12 @@ def load_book() -> Book:
     packings = json.loads((tables / "packings.json").read_text("utf-8"))
     trainings = _table(TrainingSystem, growing_up["training"], "growing_up.toml")
     traits = _table(Trait, policies["trait"], "policies.toml")
+    troubles = _table(Trouble, _toml(tables / "troubles.toml")["trouble"], "troubles.toml")
     crops = [crop for name, text in texts.items() for crop in read_family(text, file_name=name)]
     return Book(
-        crops=checked_together(crops, trainings, traits),
+        crops=checked_together(crops, trainings, traits, troubles),
         traits=traits,
+        troubles=troubles,
         coefficients=_table(Coefficient, _toml(tables / "coefficients.toml"), "coefficients.toml"),
         rules=_table(Rule, _toml(tables / "rules.toml"), "rules.toml"),
         depth_policies=_table(DepthPolicy, policies["depth"], "policies.toml"),

@@ -1925,6 +1925,10 @@ export interface components {
              * @default []
              */
             traits: string[];
+            /** Withstands */
+            withstands?: {
+                [key: string]: "little" | "some" | "well";
+            };
             /** Sources */
             sources: {
                 [key: string]: string;
@@ -2040,6 +2044,8 @@ export interface components {
             neighbours: components["schemas"]["Neighbour"][];
             /** Traits */
             traits: components["schemas"]["Trait"][];
+            /** Troubles */
+            troubles: components["schemas"]["Withstood"][];
             /** Kinds */
             kinds: string[];
             /** Ways Up */
@@ -2693,6 +2699,18 @@ export interface components {
             id: string;
             /** Name */
             name: string;
+        };
+        /**
+         * KindGrade
+         * @description How well one kind withstands a trouble; null where it is not graded.
+         */
+        KindGrade: {
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** Grade */
+            grade: ("little" | "some" | "well") | null;
         };
         /**
          * Label
@@ -5649,6 +5667,24 @@ export interface components {
             latest: string;
             /** How */
             how: string;
+        };
+        /**
+         * Withstood
+         * @description One trouble of a crop, and how well each of its kinds withstands it, this one first.
+         */
+        Withstood: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Shows */
+            shows: string;
+            /** Lessens */
+            lessens: string;
+            /** Source */
+            source: string;
+            /** Grades */
+            grades: components["schemas"]["KindGrade"][];
         };
         /**
          * YardSun

@@ -92,6 +92,7 @@ export function CropEntry({ page, nameOf, onOpen }: Props) {
         ))}
       </div>
       <WaysUp page={page} />
+      <Troubles page={page} />
       <section aria-label="In this garden" className="mt-3">
         <h3 className="border-b border-rule font-sans text-[14px] font-semibold">In this garden</h3>
         <ul>
@@ -133,6 +134,34 @@ function Company({ page, nameOf, onOpen }: Props) {
         </section>
       )}
     </>
+  );
+}
+
+const BEARS = { little: 'gives in to it', some: 'holds out a while', well: 'stands up to it' };
+
+/** What troubles the crop, how it shows, what lessens it, and where another kind does better. */
+function Troubles({ page }: { page: CropPage }) {
+  if (page.troubles.length === 0) return null;
+  return (
+    <section aria-label="Troubles" className="mt-3">
+      <h3 className="border-b border-rule font-sans text-[14px] font-semibold">Troubles</h3>
+      <ul>
+        {page.troubles.map((trouble) => {
+          const [own, ...others] = trouble.grades;
+          const differ = others.filter((kind) => kind.grade && kind.grade !== own?.grade);
+          return (
+            <li key={trouble.id} className="border-b border-faint py-0.5">
+              <strong>{trouble.label}</strong>
+              {own?.grade ? `: ${BEARS[own.grade]}` : ''}
+              {differ.map((kind) => `; the ${kind.name} ${kind.grade ? BEARS[kind.grade] : ''}`)}
+              {'. '}
+              <span className="text-muted">{`${trouble.shows}. ${trouble.lessens}`}</span>
+            </li>
+          );
+        })}
+      </ul>
+      <p className="text-[12.5px] text-muted">{page.crop.sources.troubles}</p>
+    </section>
   );
 }
 

@@ -32,6 +32,7 @@ from ample_rows.core.notes.standing import (
 )
 from ample_rows.core.notes.timing import idle_ground, turn_round, wrong_time
 from ample_rows.core.notes.view import PlaceView, day_words
+from ample_rows.core.notes.weather import hot_spells
 from ample_rows.core.notes.yard import (
     fall,
     lies_amiss,
@@ -58,6 +59,7 @@ RULES: tuple[Rule, ...] = (
     missing_support,
     shaded_by_support,
     wrong_time,
+    hot_spells,
     low_light,
     too_small,
     unusual_start,

@@ -13,12 +13,14 @@ from ample_rows.core.reference.crop import (
     DaysToPick,
     Frost,
     Germination,
+    Grade,
     Group,
     Picking,
     PickingKind,
     Range3,
     Relative,
     Trait,
+    Trouble,
 )
 from ample_rows.core.reference.ground import Animal, PathNeed, Worker
 from ample_rows.core.reference.growing_up import Footing, SupportBuild, TrainingSystem
@@ -56,6 +58,7 @@ __all__ = [
     "Footing",
     "Frost",
     "Germination",
+    "Grade",
     "Group",
     "HarvestedPart",
     "LayoutWay",
@@ -77,6 +80,7 @@ __all__ = [
     "SupportBuild",
     "TrainingSystem",
     "Trait",
+    "Trouble",
     "WaterWay",
     "Worker",
 ]

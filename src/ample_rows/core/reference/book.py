@@ -4,7 +4,7 @@ from dataclasses import dataclass, field
 
 from ample_rows.core.reference.climate import MadeUpClimate
 from ample_rows.core.reference.covers import CoverKind
-from ample_rows.core.reference.crop import Crop, Trait
+from ample_rows.core.reference.crop import Crop, Grade, Trait, Trouble
 from ample_rows.core.reference.ground import Animal, PathNeed, Worker
 from ample_rows.core.reference.growing_up import Footing, TrainingSystem
 from ample_rows.core.reference.materials import Material
@@ -42,6 +42,7 @@ class Book:
     footings: dict[str, Footing]
     covers: dict[str, CoverKind]
     traits: dict[str, Trait]
+    troubles: dict[str, Trouble]
     workers: dict[str, Worker]
     animals: dict[str, Animal]
     path_needs: dict[str, PathNeed]
@@ -61,3 +62,9 @@ class Book:
 
     def value(self, name: str) -> float:
         return self.coefficients[name].value
+
+    def withstands(self, crop: Crop) -> dict[str, Grade]:
+        """How well a crop withstands what troubles it; a variety type as its crop where it is
+        not graded itself."""
+        parent = self.crops.get(crop.variety_of) if crop.variety_of else None
+        return {**(parent.withstands if parent else {}), **crop.withstands}

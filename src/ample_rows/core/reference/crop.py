@@ -7,6 +7,7 @@ from pydantic import Field, model_validator
 from ample_rows.core.plan import Start
 from ample_rows.core.reference.record import Amount, Record, Share, Size, Status, Text
 
+Grade = Literal["little", "some", "well"]
 Frost = Literal["hardy", "half-hardy", "tender"]
 Group = Literal[
     "fruit", "root", "leaf", "stem", "bulb", "pod", "seed", "herb", "flower", "green manure"
@@ -68,6 +69,20 @@ class Trait(Record):
 
     label: Text
     follows: Text
+    status: Status
+    source: Text
+
+
+class Trouble(Record):
+    """An illness, a pest or a weather that troubles crops: how it shows and what lessens it.
+
+    `weather` is what brings it on.
+    """
+
+    label: Text
+    shows: Text
+    lessens: Text
+    weather: Literal["wet", "dry", "hot", "cool", "any"]
     status: Status
     source: Text
 
@@ -135,6 +150,7 @@ class Crop(Record):
     relatives: tuple[Relative, ...] = ()
     cautions: tuple[str, ...] = ()
     traits: tuple[str, ...] = ()
+    withstands: dict[str, Grade] = Field(default_factory=dict)
     sources: dict[str, Text]
 
     @model_validator(mode="after")
@@ -151,6 +167,8 @@ class Crop(Record):
         wanted = {"spacing", "roots", "light", "time", "yield"}
         if self.seed_life_years or self.packet_seeds or self.sold_as:
             wanted.add("seed")
+        if self.withstands:
+            wanted.add("troubles")
         missing = wanted - self.sources.keys()
         if missing:
             raise ValueError(f"sources lacks {sorted(missing)[0]!r}")

@@ -16,7 +16,10 @@ class Disagreement:
 
 
 def disagreements(
-    crops: Iterable[Crop], trainings: Collection[str], traits: Collection[str]
+    crops: Iterable[Crop],
+    trainings: Collection[str],
+    traits: Collection[str],
+    troubles: Collection[str],
 ) -> list[Disagreement]:
     """Everything that does not agree, in the order of the crops."""
     crops = list(crops)
@@ -32,17 +35,22 @@ def disagreements(
         known.add(crop.id)
         marks.setdefault(crop.mark, crop.id)
     for crop in crops:
-        found += _unknown(crop, known, trainings, traits)
+        found += _unknown(crop, known, trainings, (traits, troubles))
     return found
 
 
 def _unknown(
-    crop: Crop, crops: Collection[str], trainings: Collection[str], traits: Collection[str]
+    crop: Crop,
+    crops: Collection[str],
+    trainings: Collection[str],
+    marked: tuple[Collection[str], Collection[str]],
 ) -> list[Disagreement]:
     """What a crop names that is not there."""
+    traits, troubles = marked
     named = [
         *(("trainings", "unknown training system", t.system, trainings) for t in crop.trainings),
         *(("traits", "unknown trait", trait, traits) for trait in crop.traits),
+        *(("withstands", "unknown trouble", name, troubles) for name in crop.withstands),
         *(("relatives", "no such crop", r.crop, crops) for r in crop.relatives),
     ]
     if crop.variety_of is not None:

@@ -1,0 +1,57 @@
+"""Notes on the usual weather of a planting's weeks against what its kind bears."""
+
+from collections.abc import Iterator
+
+from ample_rows.core.cases import Evaluated
+from ample_rows.core.notes.view import PlaceView, capital, change_planting, named
+from ample_rows.core.report import Fix, Level, Note
+from ample_rows.core.season import hottest_month
+
+_TROUBLE = "heat"
+_SETS_LESS = "its flowers drop without setting"
+_SUFFERS = {
+    "fruit": _SETS_LESS,
+    "pod": _SETS_LESS,
+    "seed": _SETS_LESS,
+    "bulb": "it stops growing",
+    "root": "its roots turn coarse, or it runs to seed",
+}
+_LEVEL: dict[str, Level] = {"little": "care", "some": "tip"}
+
+
+def hot_spells(view: PlaceView) -> Iterator[Note]:
+    """Crops that stand through days hotter than they grow well in, and do not bear it well."""
+    trouble = view.book.troubles[_TROUBLE]
+    for e in view.plantings:
+        grade = view.book.withstands(e.crop).get(_TROUBLE)
+        found = hottest_month(view.setting.year, e.dates)
+        if grade not in _LEVEL or found is None or found[1] <= e.crop.ceiling_temperature_c:
+            continue
+        month, high_c = found
+        bears = "little heat" if grade == "little" else "some heat"
+        yield Note(
+            _LEVEL[grade],
+            "hot-spells",
+            view.place.id,
+            e.planting.id,
+            f"Days of {high_c:.0f} °C are usual in {month:%B}, and {named(e)} bears {bears}: "
+            f"{_SUFFERS.get(e.crop.group, 'it runs to seed and turns bitter')}.",
+            trouble.lessens,
+            tuple(_kinds(view, e)),
+            e.report.cells,
+        )
+
+
+def _kinds(view: PlaceView, e: Evaluated) -> Iterator[Fix]:
+    """Kinds of the same crop that bear heat better."""
+    book, rank = view.book, ("little", "some", "well")
+    own = rank.index(book.withstands(e.crop)[_TROUBLE])
+    root = e.crop.variety_of or e.crop.id
+    for other in book.crops.values():
+        if root not in (other.id, other.variety_of):
+            continue
+        grade = book.withstands(other).get(_TROUBLE)
+        if grade is not None and rank.index(grade) > own:
+            variety = None if other.id == root else other.id
+            label = f"{capital(other.name)} instead"
+            yield Fix(label, change_planting(e, crop=root, variety=variety))
