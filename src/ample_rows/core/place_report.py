@@ -1,5 +1,7 @@
 """One evaluated place written up: ground, soil, weight, water, feed and their workings."""
 
+from datetime import timedelta
+
 import numpy as np
 
 from ample_rows.core import harvest, notes, places, roots
@@ -32,7 +34,7 @@ from ample_rows.core.report import (
 )
 from ample_rows.core.soil.feed import Eater, Feed, feed_of
 from ample_rows.core.soil.fill import Fill, order_working
-from ample_rows.core.soil.jobs import prep_jobs
+from ample_rows.core.soil.jobs import Begun, prep_jobs
 from ample_rows.core.soil.order import options_for
 from ample_rows.core.soil.soft import soft_layers
 from ample_rows.core.soil.weight import weight_of
@@ -85,9 +87,19 @@ def place_report(view: notes.PlaceView, idle_weeks: float, draws: Draws) -> Plac
         weight=weight_of(place, filled, book),
         water=_water_report(view, book),
         feed=_feed(view, filled, book),
-        jobs=prep_jobs(place, [e.dates.start for e in view.plantings], filled, setting.year, book),
+        jobs=prep_jobs(place, _begun(view), filled, setting.year, book),
         working=_place_working(place, depth, policy, book),
     )
+
+
+def _begun(view: notes.PlaceView) -> list[Begun]:
+    """The plantings in the order in which they start, and when what is sown has come up."""
+    found = []
+    for e in view.plantings:
+        slowest = timedelta(days=e.crop.germination_days.high)
+        sown = e.planting.start == "sow"
+        found.append(Begun(e.dates.start, e.dates.start + slowest if sown else None))
+    return sorted(found, key=lambda planting: planting.start)
 
 
 def _depth(view: notes.PlaceView) -> roots.SoilDepth:

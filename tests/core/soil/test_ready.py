@@ -125,3 +125,15 @@ def test_a_bed_in_the_ground_is_not_filled(reported):
     ground = {"kind": "ground", "wall_height_cm": 0, "rim_gap_cm": 0, "shape": rectangle(90, 200)}
     jobs = [job.what for job in place_of(reported, **ground).jobs]
     assert not any(what.startswith("fill") for what in jobs)
+
+
+def test_mulch_is_measured_settled_and_kept_thin_until_seed_is_up(reported):
+    late = planting("carrot", start_date="2027-06-10")
+    jobs = {job.what: job for job in place_of(reported, late, mulch_cm=5).jobs}
+    # 2.88 m2 five centimetres deep, and a third and more of air before it settles.
+    assert "mulch 5 cm deep once settled, 144 L: 222 L as it is shaken out" in jobs
+    (thin,) = (job for what, job in jobs.items() if what.startswith("draw the mulch back to 1 cm"))
+    assert thin.on == date(2027, 6, 10)
+    assert thin.on < thin.latest < date(2027, 7, 10)
+    set_out = planting("lettuce", start="transplant", start_date="2027-06-10")
+    assert not any("draw" in job.what for job in place_of(reported, set_out, mulch_cm=5).jobs)

@@ -15,6 +15,14 @@ _SETTLE_WEEKS, _SOD_WEEKS, _WARM_WEEKS = 4, 16, 4
 
 
 @dataclass(frozen=True, slots=True)
+class Begun:
+    """A planting as the soil sees it: the day it starts, and by when sown seed is up."""
+
+    start: date
+    up_by: date | None
+
+
+@dataclass(frozen=True, slots=True)
 class PrepJob:
     """One job of a place: the day to do it from, the latest day, and why."""
 
@@ -25,14 +33,14 @@ class PrepJob:
 
 
 def prep_jobs(
-    place: p.Place, starts: Sequence[date], fill: Fill, year: GrowingYear, book: Book
+    place: p.Place, begun: Sequence[Begun], fill: Fill, year: GrowingYear, book: Book
 ) -> tuple[PrepJob, ...]:
     """What a place's soil asks for in the plan's year, by date.
 
     Args:
-        starts: Days on which its plantings start.
+        begun: Its plantings.
     """
-    first = min(starts, default=year.last_frost)
+    first = min((planting.start for planting in begun), default=year.last_frost)
     found: list[PrepJob] = []
     if place.stage != "standing":
         found += _made_ready(place, first, fill)
@@ -55,7 +63,7 @@ def prep_jobs(
             )
         )
     if place.mulch_cm:
-        found += _mulched(place, year, book)
+        found += _mulched(place, begun, year, book)
     return tuple(sorted(found, key=lambda job: (job.on, job.what)))
 
 
@@ -95,14 +103,28 @@ def _made_ready(place: p.Place, first: date, fill: Fill) -> list[PrepJob]:
     return found
 
 
-def _mulched(place: p.Place, year: GrowingYear, book: Book) -> list[PrepJob]:
+def _mulched(
+    place: p.Place, begun: Sequence[Begun], year: GrowingYear, book: Book
+) -> list[PrepJob]:
     cm = place.mulch_cm or 0.0
     litres = places.inside_area_m2(place.shape) * cm * 10
+    loose = litres / (1 - book.value("mulch_settles_share"))
     warm = year.last_frost + timedelta(weeks=_WARM_WEEKS)
     lost = book.value("mulch_lost_a_year")
+    thin = book.value("mulch_thin_cm")
+    sown = [s for s in begun if s.up_by is not None and s.up_by > warm and s.start < year.end]
     return [
+        *(
+            PrepJob(
+                f"draw the mulch back to {thin:g} cm where seed is sown, until it is up",
+                seed.start,
+                seed.up_by or seed.start,
+                "seedlings do not come through more, and slugs lie in it",
+            )
+            for seed in sown[:1]
+        ),
         PrepJob(
-            f"mulch {cm:g} cm deep, {litres:.0f} L",
+            f"mulch {cm:g} cm deep once settled, {litres:.0f} L: {loose:.0f} L as it is shaken out",
             warm,
             warm + timedelta(weeks=4),
             "on warm wet soil; on cold soil it keeps the cold, on dry soil the rain out",
