@@ -28,7 +28,7 @@ from ample_rows.core.places import Box
 from ample_rows.core.reference import Book, Crop
 
 MOST_POSITIONS = 20_000
-_CENTRED = 3
+_CENTRED = 2
 _NOTHING: BaseGeometry = shapely.Polygon()
 
 
@@ -124,41 +124,38 @@ def stand_in_cells(ground: Ground, out: SettingOut, book: Book) -> Stand:
 
 
 def _between(grid: Grid, ground: Ground, out: SettingOut, book: Book) -> Stand:
-    """Plants between those of another crop: as many as keep off each of them, then as far from
-    them as leaves that many."""
-    usual = (ground.keep_off_spacing_cm + out.spacing_cm) / 2
-    least, most = book.value("between_clearance"), 1.0
-    positions = _keeping_off(grid, ground, out, least * usual, book)
-    for _ in range(_CENTRED):
-        share = (least + most) / 2
-        farther = _keeping_off(grid, ground, out, share * usual, book)
-        if len(farther) >= len(positions) > 0:
-            positions, least = farther, share
-        else:
-            most = share
-    area = sum(grid.cells[a].area_cm2 for a in ground.cells)
-    return Stand(tuple(positions), _spacing(out, book), area, ground.cells, _words(out))
-
-
-def _keeping_off(
-    grid: Grid, ground: Ground, out: SettingOut, apart_cm: float, book: Book
-) -> list[Point]:
-    # Drawn with straight sides round the circle, so that none of it is cut off.
-    centres, radius = shapely.points(ground.keep_off), apart_cm / math.cos(math.pi / 12)
-    keep_off = shapely.union_all(shapely.buffer(centres, radius, quad_segs=3))
+    """Plants between those of another crop."""
     if out.layout == "single-squares":
         regions = [grid.region([address]) for address in ground.cells]
     else:
         groups = components(grid, ground.cells)
         regions = [grid.region(address_of(s) for s in group) for group in groups]
-    return [
-        point
-        for region in regions
-        for point in max(
-            (_in_outline(region, way, book, keep_off=keep_off) for way in _in_step(ground, out)),
-            key=len,
-        )
-    ]
+    positions = [point for region in regions for point in _among(region, ground, out, book)]
+    area = sum(grid.cells[a].area_cm2 for a in ground.cells)
+    return Stand(tuple(positions), _spacing(out, book), area, ground.cells, _words(out))
+
+
+def _among(region: BaseGeometry, ground: Ground, out: SettingOut, book: Book) -> list[Point]:
+    """As many as keep off each plant that is there, then as far from them as leaves that many."""
+    usual = (ground.keep_off_spacing_cm + out.spacing_cm) / 2
+    least, most = book.value("between_clearance"), 1.0
+
+    def kept(way: SettingOut, share: float) -> list[Point]:
+        # Drawn with straight sides round the circle, so that none of it is cut off.
+        radius = share * usual / math.cos(math.pi / 12)
+        rounds = shapely.buffer(shapely.points(ground.keep_off), radius, quad_segs=3)
+        return _in_outline(region, way, book, keep_off=shapely.union_all(rounds))
+
+    ways = [(way, kept(way, least)) for way in _in_step(ground, out)]
+    best, positions = max(ways, key=lambda found: len(found[1]))
+    for _ in range(_CENTRED if positions else 0):
+        share = (least + most) / 2
+        farther = kept(best, share)
+        if len(farther) >= len(positions):
+            positions, least = farther, share
+        else:
+            most = share
+    return positions
 
 
 def _in_step(ground: Ground, out: SettingOut) -> list[SettingOut]:
