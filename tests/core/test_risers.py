@@ -154,3 +154,9 @@ def test_a_twin_of_a_box_stands_beside_the_bed(read, book):
     plan = apply_edit(read(on_low()), CopyPlace(id="box", new_id="box-2"))
     require_sound(plan, book)
     assert plan.places[-1].stands_on is None
+
+
+def test_no_box_is_offered_on_a_strip_too_narrow_for_one(reported):
+    narrow = bed(shape=rectangle(62, 31), wall_height_cm=10, bottom="closed")
+    notes = reported(document(planting("onion", ("C1",)), places=[narrow])).notes
+    assert not [fix for note in notes for fix in note.fixes if "Stand a box" in fix.label]

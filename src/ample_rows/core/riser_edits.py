@@ -30,7 +30,7 @@ def stand_riser(
         raise PlanFaultsError.one("cells", words)
     riser = riser_on(host, tuple(cells), ident=ident, wall_height_cm=wall_height_cm)
     if riser is None:
-        words = "a box stands on whole squares that fill a rectangle"
+        words = "a box stands on squares that fill a rectangle, no narrower than 15 cm"
         raise PlanFaultsError.one("cells", words)
     least = min(grid.cells[a].spot for a in cells)
     for planting in document["plantings"]:

@@ -14,6 +14,7 @@ from ample_rows.core.reference import Book
 from ample_rows.core.roots import soil_depth
 
 BOARD_CM = 2.5
+LEAST_INSIDE_CM = 10.0
 
 
 def placed(plan: p.Plan, book: Book) -> p.Plan:
@@ -69,9 +70,10 @@ def box_of(grid: Grid, cells: Sequence[str]) -> Box | None:
 def riser_on(
     host: p.Place, cells: tuple[str, ...], *, ident: str, wall_height_cm: float
 ) -> p.Place | None:
-    """A box of boards just as large as some cells; None where they fill no rectangle."""
+    """A box of boards just as large as some cells; None where they fill no rectangle, or are too
+    narrow a strip for one."""
     box = box_of(grid_of(host), cells)
-    if box is None:
+    if box is None or min(box.width, box.length) < 2 * BOARD_CM + LEAST_INSIDE_CM:
         return None
     inherited: dict[str, Any] = {
         "cell_cm": host.cell_cm,
