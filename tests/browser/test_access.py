@@ -20,6 +20,7 @@ SCREENS = {
     "marking": "/gardens/lantern-court/places/south/marking",
     "support": "/gardens/lantern-court/places/border/supports",
     "seed box": "/gardens/lantern-court/seeds",
+    "year": "/gardens/lantern-court/year",
     "covers": "/gardens/lantern-court/places/south/covers",
     "feeding": "/gardens/lantern-court/soil?view=feeding",
     "garden": "/gardens/lantern-court/garden",

@@ -9,7 +9,7 @@ from fastapi.responses import FileResponse, Response
 from starlette.exceptions import HTTPException
 
 from ample_rows import __version__
-from ample_rows.api import crop_book, gardens, ground, problems, reference, squares
+from ample_rows.api import crop_book, gardens, ground, problems, reference, squares, year
 from ample_rows.api.guard import Guard
 from ample_rows.core.reference import Book
 from ample_rows.core.report_json import schemas
@@ -34,6 +34,7 @@ def create_app(store: GardenStore, book: Book) -> FastAPI:
     app.include_router(ground.router)
     app.include_router(squares.router)
     app.include_router(crop_book.router)
+    app.include_router(year.router)
     app.include_router(reference.router)
     problems.install(app)
     _serve_pages(app)

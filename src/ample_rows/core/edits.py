@@ -7,6 +7,7 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from ample_rows.core import plan as p
 from ample_rows.core.crop_edits import change_crop
+from ample_rows.core.jobs.mark import forget_jobs, mark_job
 from ample_rows.core.layout_edits import layout_of, take_layout
 from ample_rows.core.links import forget
 from ample_rows.core.reading import PlanFaultsError, validated
@@ -73,6 +74,13 @@ class StandRiser(_Edit):
     cells: Annotated[list[str], Field(max_length=500)]
     new_id: str
     wall_height_cm: Annotated[float, Field(ge=5, le=300, allow_inf_nan=False)]
+
+
+class MarkJob(_Edit):
+    """Mark a job as done, done in part, put off or left out; or as open again."""
+
+    do: Literal["mark-job"] = "mark-job"
+    mark: Changes
 
 
 class ChangeGarden(_Edit):
@@ -168,6 +176,7 @@ Edit = Annotated[
     | RemovePlace
     | CopyPlace
     | StandRiser
+    | MarkJob
     | ChangeGarden
     | ChangeSite
     | ChangeSoil
@@ -214,20 +223,13 @@ def _apply(document: Changes, edit: Edit) -> None:
         case ChangePlanting():
             _merge(_find(plantings, edit.id, "planting"), edit.changes)
         case RemovePlanting():
-            plantings.remove(_find(plantings, edit.id, "planting"))
-            forget(plantings, {edit.id})
+            _remove_planting(document, edit.id)
         case AddPlace():
             places.append(edit.place)
         case ChangePlace():
             _merge(_find(places, edit.id, "place"), edit.changes)
         case RemovePlace():
-            places.remove(_find(places, edit.id, "place"))
-            gone = {g["id"] for g in plantings if g["place"] == edit.id}
-            plantings[:] = [g for g in plantings if g["place"] != edit.id]
-            forget(plantings, gone)
-            for place in places:
-                if place.get("stands_on", {}).get("place") == edit.id:
-                    del place["stands_on"]
+            _remove_place(document, edit.id)
         case CopyPlace():
             place = _find(places, edit.id, "place")
             own = [g for g in plantings if g["place"] == edit.id]
@@ -237,6 +239,8 @@ def _apply(document: Changes, edit: Edit) -> None:
         case StandRiser():
             place = _find(places, edit.id, "place")
             stand_riser(document, place, edit.cells, edit.new_id, edit.wall_height_cm)
+        case MarkJob():
+            mark_job(document, edit.mark)
         case ChangeGarden() | ChangeSite() | ChangeSoil() | ChangeBuild() | ChangeSeedBox():
             _merge(document.setdefault(_PART_OF[edit.do], {}), edit.changes)
         case ChangeCrop():
@@ -258,6 +262,26 @@ def _apply(document: Changes, edit: Edit) -> None:
         case ReplacePlan():
             document.clear()
             document.update(edit.plan)
+
+
+def _remove_planting(document: Changes, ident: str) -> None:
+    plantings = document["plantings"]
+    plantings.remove(_find(plantings, ident, "planting"))
+    forget(plantings, {ident})
+    forget_jobs(document)
+
+
+def _remove_place(document: Changes, ident: str) -> None:
+    """Take a place out with its plantings; what stood on it stands on the ground."""
+    places, plantings = document["places"], document["plantings"]
+    places.remove(_find(places, ident, "place"))
+    gone = {g["id"] for g in plantings if g["place"] == ident}
+    plantings[:] = [g for g in plantings if g["place"] != ident]
+    forget(plantings, gone)
+    forget_jobs(document)
+    for place in places:
+        if place.get("stands_on", {}).get("place") == ident:
+            del place["stands_on"]
 
 
 def _find(records: list[Changes], ident: str, what: str) -> Changes:
@@ -297,6 +321,9 @@ def describe(edit: Edit, before: p.Plan) -> str:
             return f"{'mirror' if edit.mirrored else 'copy'} {places.get(edit.id, edit.id)}"
         case StandRiser():
             return f"stand a box on {places.get(edit.id, edit.id)}"
+        case MarkJob():
+            state = str(edit.mark.get("state", "open")).replace("-", " ")
+            return f"mark a job {state}"
         case ChangeGarden():
             return "change the garden"
         case ChangeSite():

@@ -31,6 +31,9 @@ const SupportScreen = lazy(() =>
 const CoverScreen = lazy(() =>
   import('../covers/CoverScreen').then((part) => ({ default: part.CoverScreen })),
 );
+const YearScreen = lazy(() =>
+  import('../year/YearScreen').then((part) => ({ default: part.YearScreen })),
+);
 const SeedBox = lazy(() => import('../book/SeedBox').then((part) => ({ default: part.SeedBox })));
 const Methods = lazy(() => import('../book/Methods').then((part) => ({ default: part.Methods })));
 const CropBook = lazy(() =>
@@ -57,6 +60,7 @@ export function App() {
                 path="/gardens/:garden/squares/:place?"
                 element={<Within screen={SquaresScreen} />}
               />
+              <Route path="/gardens/:garden/year" element={<Within screen={YearScreen} />} />
               <Route path="/gardens/:garden/crops" element={<Within screen={CropBook} />} />
               <Route
                 path="/gardens/:garden/places/:place/marking"

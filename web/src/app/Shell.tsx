@@ -53,6 +53,12 @@ export function Shell({ state, children }: { state: HeldGarden; children: ReactN
             Squares
           </NavLink>
           <NavLink
+            to={`/gardens/${state.head.slug}/year`}
+            className={({ isActive }) => item(isActive)}
+          >
+            Year
+          </NavLink>
+          <NavLink
             to={`/gardens/${state.head.slug}/crops`}
             className={({ isActive }) => item(isActive)}
           >

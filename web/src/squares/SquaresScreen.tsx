@@ -13,13 +13,13 @@ import { Ledger } from '../ledger/Ledger';
 import { Workings } from '../ledger/Working';
 import { SpacingPanel } from '../spacing/SpacingPanel';
 import { MarginNotes } from '../notes/MarginNotes';
-import { isoOf, dayOf, words } from '../time/day';
+import { isoOf, words } from '../time/day';
 import { useDay } from '../time/DayContext';
 import { timeScale } from '../time/SeasonRuler';
 import { gestureCells } from './BedSheet';
 import { addressOf, freeAddresses, gridSize, plantingAt, rectangle, spotOf } from './cells';
 import type { Spot } from './cells';
-import { clearEdit, moveEdit, plantEdit } from './edits';
+import { clearEdit, draggedEdit, plantEdit } from './edits';
 import { DepthSchools } from './DepthSchools';
 import { FilledSheet } from './FilledSheet';
 import { Holding } from './Holding';
@@ -131,13 +131,9 @@ function Workbench({ state, placeId }: { state: HeldGarden; placeId: string }) {
       const cells = gestureCells(place, done) ?? [];
       edit({ do: 'change-planting', id: done.planting, changes: { cells, run_cm: null } });
     }
-    if (done.kind === 'movingWedge' && done.byDays !== 0) {
-      const report = plantings.find((p) => p.id === done.planting);
-      const inPlan = state.plan.plantings.find((p) => p.id === done.planting);
-      if (report && inPlan) {
-        const clear = report.clear_date ? dayOf(report.clear_date) : null;
-        edit(moveEdit(inPlan, dayOf(report.start_date), clear, done.byDays));
-      }
+    if (done.kind === 'movingWedge') {
+      const change = draggedEdit(state.plan, plantings, done.planting, done.byDays);
+      if (change) edit(change);
     }
   };
 

@@ -1,5 +1,5 @@
 import type { Edit, Place, Plan, Planting, PlantingReport, ShelfEntry } from '../api/types';
-import { isoOf } from '../time/day';
+import { dayOf, isoOf } from '../time/day';
 import type { Day } from '../time/day';
 
 /** Edits that the bed sheet makes, as plain values. */
@@ -56,6 +56,20 @@ export function clearEdit(
   const [only] = edits;
   if (!only) return null;
   return edits.length === 1 ? only : { do: 'together', edits };
+}
+
+/** The move of a wedge that was dragged by so many days; null where nothing moves. */
+export function draggedEdit(
+  plan: Plan,
+  plantings: readonly PlantingReport[],
+  ident: string,
+  byDays: number,
+): Edit | null {
+  const report = plantings.find((p) => p.id === ident);
+  const inPlan = plan.plantings.find((p) => p.id === ident);
+  if (!report || !inPlan || byDays === 0) return null;
+  const clear = report.clear_date ? dayOf(report.clear_date) : null;
+  return moveEdit(inPlan, dayOf(report.start_date), clear, byDays);
 }
 
 /** Move a planting in time: both of its own dates, by so many days. */

@@ -18,6 +18,7 @@ from ample_rows.core.plan.garden import (
     Policies,
     Want,
 )
+from ample_rows.core.plan.jobs import JobMark
 from ample_rows.core.plan.place import (
     Added,
     Circle,
@@ -111,6 +112,7 @@ __all__ = [
     "Household",
     "Ident",
     "Ingredient",
+    "JobMark",
     "Kind",
     "Layout",
     "Level3",
@@ -179,6 +181,7 @@ class Plan(PlanValue):
     crops: Annotated[tuple[OwnCrop, ...], Field(max_length=500)] = ()
     places: tuple[Place, ...] = ()
     plantings: tuple[Planting, ...] = ()
+    jobs: Annotated[tuple[JobMark, ...], Field(max_length=5000)] = ()
     alternatives: Annotated[tuple[Alternative, ...], Field(max_length=12)] = ()
 
     def with_layout(self, layout: Alternative) -> "Plan":

@@ -24,6 +24,7 @@ from ample_rows.core.reference.crop import (
 )
 from ample_rows.core.reference.ground import Animal, PathNeed, Worker
 from ample_rows.core.reference.growing_up import Footing, SupportBuild, TrainingSystem
+from ample_rows.core.reference.jobs import JobRule
 from ample_rows.core.reference.materials import Material
 from ample_rows.core.reference.record import Status
 from ample_rows.core.reference.rules import (
@@ -61,6 +62,7 @@ __all__ = [
     "Grade",
     "Group",
     "HarvestedPart",
+    "JobRule",
     "LayoutWay",
     "MadeUpClimate",
     "Material",

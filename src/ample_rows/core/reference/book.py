@@ -7,6 +7,7 @@ from ample_rows.core.reference.covers import CoverKind
 from ample_rows.core.reference.crop import Crop, Grade, Trait, Trouble
 from ample_rows.core.reference.ground import Animal, PathNeed, Worker
 from ample_rows.core.reference.growing_up import Footing, TrainingSystem
+from ample_rows.core.reference.jobs import JobRule
 from ample_rows.core.reference.materials import Material
 from ample_rows.core.reference.rules import (
     AirBand,
@@ -39,6 +40,7 @@ class Book:
     airs: dict[str, AirBand]
     picking_shapes: dict[str, PickingShape]
     trainings: dict[str, TrainingSystem]
+    jobs: dict[str, JobRule]
     footings: dict[str, Footing]
     covers: dict[str, CoverKind]
     traits: dict[str, Trait]

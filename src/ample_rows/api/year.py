@@ -1,0 +1,89 @@
+"""Routes of the year: the jobs about a day, and all of them as a calendar."""
+
+from dataclasses import dataclass
+from datetime import UTC, date, datetime, timedelta
+from typing import Annotated
+
+from fastapi import APIRouter, Query, Response
+from icalendar import Calendar, Event
+
+from ample_rows import PROGRAM
+from ample_rows.api.gardens import Garden, Here, file_answer
+from ample_rows.api.problems import RESPONSES
+from ample_rows.core.evaluate import evaluate
+from ample_rows.core.jobs.behind import Behind, replanned
+from ample_rows.core.jobs.job import Job
+from ample_rows.core.jobs.year import Series, jobs_of, series_of, weeks_about
+
+router = APIRouter(prefix="/api/gardens/{slug}", tags=["year"], responses=RESPONSES)
+
+Day = Annotated[date, Query(ge=date(1900, 1, 1), le=date(2200, 12, 31))]
+
+
+@dataclass(frozen=True)
+class JobsAnswer:
+    """Jobs of a day's week, which begins on `monday`, and of the next; what is behind the plan,
+    with what it costs to do it on that day; and how many of this week's are closed."""
+
+    monday: date
+    this_week: tuple[Job, ...]
+    next_week: tuple[Job, ...]
+    behind: tuple[Behind, ...]
+    closed: int
+
+
+@router.get("/jobs")
+def jobs_about(day: Day, here: Garden) -> JobsAnswer:
+    """What the garden asks for in the week of a day and in the next."""
+    weeks = weeks_about(_jobs(here), day)
+    return JobsAnswer(
+        monday=weeks.monday,
+        this_week=weeks.this_week,
+        next_week=weeks.next_week,
+        behind=tuple(replanned(here.plan, job, day, here.book) for job in weeks.behind),
+        closed=sum(job.closed for job in weeks.this_week),
+    )
+
+
+@router.get(
+    "/jobs.ics",
+    response_class=Response,
+    responses={200: {"content": {"text/calendar": {}}}},
+)
+def calendar(slug: str, here: Garden) -> Response:
+    """All jobs that are still to do, as a calendar to read in or to subscribe to."""
+    found = Calendar()
+    found.add("prodid", "-//Ample Rows//jobs//EN")
+    found.add("version", "2.0")
+    found.add("x-wr-calname", here.plan.garden.name)
+    made = datetime.now(UTC).replace(microsecond=0)
+    for series in series_of(_jobs(here)):
+        found.add_component(_event(series, slug, made))
+    text = found.to_ical().decode("utf-8")
+    return file_answer(text, "text/calendar; charset=utf-8", f"{slug}-jobs.ics")
+
+
+def _jobs(here: Here) -> tuple[Job, ...]:
+    return jobs_of(here.plan, evaluate(here.plan, here.book, program=PROGRAM), here.book)
+
+
+def _event(series: Series, slug: str, made: datetime) -> Event:
+    job, event = series.job, Event()
+    where = f"{job.place_label} {job.where}".strip()
+    told = [
+        job.why,
+        job.sign and f"Sign: {job.sign}",
+        job.latest and f"At the latest: {job.latest}",
+    ]
+    event.add("uid", f"{job.key}@{slug}.ample-rows")
+    event.add("dtstamp", made)
+    event.add("dtstart", job.on)
+    event.add("dtend", job.until + timedelta(days=1))
+    event.add("summary", f"{job.verb}: {job.about}")
+    event.add("location", where)
+    event.add("description", ". ".join(line for line in told if line))
+    event.add("transp", "TRANSPARENT")
+    if series.times > 1:
+        rule = {"freq": "daily", "interval": series.every_days, "count": series.times}
+        event.add("rrule", rule)
+    return event

@@ -1,0 +1,48 @@
+"""Marking a job: what it does to the plan."""
+
+from typing import Any
+
+Document = dict[str, Any]
+
+STARTS = ("sow", "set-out", "set")
+"""Jobs that begin a planting: the day on which they are done is the day that it starts."""
+
+
+def mark_job(document: Document, mark: Document) -> None:
+    """Keep a mark in a plan's document, in place, in the stead of an earlier one of the same job.
+
+    A state of "open" takes the mark away. What begins a planting moves its start to the day that
+    it was done, or is put off to, and with that everything after it.
+    """
+    key = _key(mark)
+    jobs = [known for known in document.get("jobs", []) if _key(known) != key]
+    begins = mark.get("job") in STARTS
+    if begins and mark.get("state") in ("done", "put-off"):
+        for planting in document.get("plantings", []):
+            if planting["id"] == mark.get("planting"):
+                planting["start_date"] = mark.get("on")
+    # A planting that starts later has no job put off: it has another day.
+    if mark.get("state") != "open" and not (begins and mark.get("state") == "put-off"):
+        jobs.append(mark)
+    _keep(document, jobs)
+
+
+def forget_jobs(document: Document) -> None:
+    """Take out, in place, the marks of plantings and places that are gone."""
+    places = {place["id"] for place in document.get("places", [])}
+    plantings = {planting["id"] for planting in document.get("plantings", [])}
+    known = {None, *plantings}
+    jobs = document.get("jobs", [])
+    kept = [mark for mark in jobs if mark["place"] in places and mark.get("planting") in known]
+    _keep(document, kept)
+
+
+def _keep(document: Document, jobs: list[Document]) -> None:
+    """A plan without marks has no list of them, as before any was made."""
+    document.pop("jobs", None)
+    if jobs:
+        document["jobs"] = jobs
+
+
+def _key(mark: Document) -> tuple[object, ...]:
+    return (mark.get("place"), mark.get("planting"), mark.get("job"), mark.get("nth", 1))

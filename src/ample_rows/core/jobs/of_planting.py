@@ -1,0 +1,142 @@
+"""Jobs of one planting, from the table of jobs and the planting's own dates and figures."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+from datetime import date, timedelta
+
+from ample_rows.core import plan as p
+from ample_rows.core.cells import span_words
+from ample_rows.core.jobs.job import Job
+from ample_rows.core.reference import Book, Crop, JobRule
+from ample_rows.core.report import PlantingReport
+from ample_rows.core.season import days
+
+_MOST_TIMES = 60
+
+
+@dataclass(frozen=True, eq=False)
+class Grown:
+    """One planting as its jobs are worked out from it; `next_name` is what follows it there."""
+
+    place: p.Place
+    planting: p.Planting
+    report: PlantingReport
+    crop: Crop
+    next_name: str | None
+    next_on: date | None
+    book: Book
+
+
+def planting_jobs(grown: Grown) -> Iterator[Job]:
+    """Every job of a planting, each time that it comes."""
+    for name, rule in grown.book.jobs.items():
+        if grown.report.plants and _is_for(rule, grown):
+            yield from _times(name, rule, grown)
+
+
+def _is_for(rule: JobRule, grown: Grown) -> bool:
+    crop, planting = grown.crop, grown.planting
+    root = crop.variety_of or crop.id
+    asked = (
+        (rule.starts, planting.start),
+        (rule.systems, grown.report.training),
+        (rule.feeders, crop.feeder),
+        (rule.place_kinds, grown.place.kind),
+    )
+    if any(wanted and value not in wanted for wanted, value in asked):
+        return False
+    if rule.crops and not {root, crop.id} & set(rule.crops):
+        return False
+    if rule.trouble and grown.book.withstands(crop).get(rule.trouble) != "little":
+        return False
+    if rule.thinned and (crop.seeds_per_station or 1) <= (planting.plants_per_station or 1):
+        return False
+    return (crop.weeks_indoors or 0.0) >= rule.least_weeks_indoors
+
+
+def _times(name: str, rule: JobRule, grown: Grown) -> Iterator[Job]:
+    anchor = _day(rule.anchor, grown)
+    if anchor is None:
+        return
+    indoors = (grown.crop.weeks_indoors or 0.0) * 7
+    first = anchor + days(rule.after_days + (rule.share_indoors or 0.0) * indoors)
+    end = _day(rule.until, grown) if rule.until else first
+    if end is None:
+        return
+    nth, on = 1, first
+    while on <= end and nth <= _MOST_TIMES:
+        yield _job(name, rule, grown, nth, on)
+        if rule.every_days is None:
+            return
+        nth, on = nth + 1, on + days(rule.every_days)
+
+
+def _day(anchor: str, grown: Grown) -> date | None:
+    """A day of a planting; when it comes up is by the slower of its seed."""
+    report = grown.report
+    found: dict[str, date | None] = {
+        "sow_indoors": report.sow_indoors,
+        "start": report.start_date,
+        "up": report.start_date + days(grown.crop.germination_days.high),
+        "first_pick": report.first_pick,
+        "last_pick": report.last_pick,
+        "clear": report.clear_date,
+    }
+    return found[anchor]
+
+
+def _job(name: str, rule: JobRule, grown: Grown, nth: int, on: date) -> Job:
+    planting, report = grown.planting, grown.report
+    words = _words(grown)
+    until = on + timedelta(days=max(0, round(rule.lasts_days) - 1))
+    latest = max(report.window.latest, until) if rule.waits else None
+    return Job(
+        key=f"{planting.place}/{planting.id}/{name}/{nth}",
+        job=name,
+        nth=nth,
+        verb=rule.verb,
+        place=grown.place.id,
+        place_label=grown.place.label,
+        planting=planting.id,
+        cells=report.cells,
+        where=span_words(report.cells) if report.cells else "",
+        about=rule.about.format_map(words),
+        why=rule.why.format_map(words),
+        sign=rule.sign,
+        first=tuple(grown.book.jobs[before].verb for before in _before(rule, grown)),
+        on=on,
+        until=until,
+        latest=latest,
+    )
+
+
+def _before(rule: JobRule, grown: Grown) -> Iterator[str]:
+    """Jobs that come first, of those that the planting has."""
+    for name in rule.first:
+        if _is_for(grown.book.jobs[name], grown):
+            yield name
+
+
+def _words(grown: Grown) -> dict[str, str]:
+    report, crop = grown.report, grown.crop
+    depth = report.sowing_depth_cm if report.sowing_depth_cm is not None else crop.sowing_depth_cm
+    following = f"frees {len(report.cells)} squares"
+    if grown.next_name and grown.next_on:
+        following = f"{grown.next_name} follows on {_said(grown.next_on)}"
+    return {
+        "name": report.name,
+        "plants": f"{report.plants}",
+        "seeds": f"{report.seeds_to_sow}",
+        "deep": f"{depth:g} cm deep" if depth else "on the surface",
+        "apart": f"{report.spacing_cm:.3g} cm",
+        "weeks_indoors": f"{crop.weeks_indoors or 0:g}",
+        "start": _said(report.start_date),
+        "first_pick": f"about {_said(report.first_pick)}" if report.first_pick else "never here",
+        "kg": f"{report.harvest_kg.p50:.1f} kg",
+        "last_pick": _said(report.last_pick) if report.last_pick else "",
+        "next": following,
+    }
+
+
+def _said(day: date) -> str:
+    return f"{day.day} {day:%B}"

@@ -1,0 +1,47 @@
+"""The year at the API: jobs about a day, and a calendar that another program reads."""
+
+import itertools
+from datetime import date
+
+import vobject
+
+
+def slug(state):
+    return state["head"]["slug"]
+
+
+def test_jobs_about_a_day_and_a_mark_that_closes_one(client, lantern):
+    url = f"/api/gardens/{slug(lantern)}/jobs"
+    found = client.get(url, params={"day": "2027-04-14"}).json()
+    assert found["monday"] == "2027-04-12"
+    assert found["closed"] == 0
+    job = next(j for j in found["this_week"] if j["job"] == "set" and j["planting"] == "p26")
+    mark = {key: job[key] for key in ("place", "planting", "job", "nth")}
+    edit = {"do": "mark-job", "mark": {**mark, "state": "done", "on": "2027-04-14"}}
+    asked = {"version": lantern["head"]["version"], "edit": edit}
+    answer = client.post(f"/api/gardens/{slug(lantern)}/edits", json=asked)
+    assert answer.status_code == 200
+    after = client.get(url, params={"day": "2027-04-14"}).json()
+    assert after["closed"] == 1
+    later = client.get(url, params={"day": "2027-06-14"}).json()
+    assert later["behind"]
+    assert all("days late" in late["words"] for late in later["behind"])
+
+
+def test_a_day_is_wanted(client, lantern):
+    assert client.get(f"/api/gardens/{slug(lantern)}/jobs").status_code == 422
+
+
+def test_the_calendar_is_read_back_by_another_parser(client, lantern):
+    answer = client.get(f"/api/gardens/{slug(lantern)}/jobs.ics")
+    assert answer.headers["content-type"].startswith("text/calendar")
+    calendar = vobject.readOne(answer.text)
+    events = calendar.vevent_list
+    assert len({event.uid.value for event in events}) == len(events) > 100
+    planted = next(e for e in events if e.summary.value.startswith("Plant: potato, 4, 12 cm deep"))
+    assert planted.dtstart.value == date(2027, 4, 12)
+    assert planted.location.value == "Long bed A1–C3"
+    picks = [e for e in events if e.summary.value.startswith("Pick: chard")]
+    days = [day.date() for day in picks[0].rruleset]
+    assert days[0] == picks[0].dtstart.value
+    assert {(b - a).days for a, b in itertools.pairwise(days)} == {7}

@@ -1,0 +1,66 @@
+"""The year: all places under the ruler, a wedge moved, and the week's jobs marked."""
+
+import re
+
+import pytest
+from playwright.sync_api import expect
+
+from tests.browser.conftest import set_day
+
+
+@pytest.fixture
+def year(page, base_url):
+    page.goto(f"{base_url}/gardens/lantern-court/year")
+    expect(page.get_by_role("heading", name="This week, 14 Jun to 20 Jun")).to_be_visible()
+    return page
+
+
+def jobs_of_week(page, name="This week"):
+    return page.get_by_role("region", name=name)
+
+
+def test_the_week_follows_the_ruler_and_jobs_are_marked_by_keys(year):
+    set_day(year, -9)
+    week = jobs_of_week(year)
+    expect(week.get_by_role("heading")).to_contain_text("This week, 12 Apr to 18 Apr")
+    expect(week.get_by_role("heading")).to_contain_text("0 of")
+    done = week.get_by_role("button", name="Done: Plant, potato")
+    done.focus()
+    year.keyboard.press("Enter")
+    expect(week.get_by_role("heading")).to_contain_text("1 of")
+    week.get_by_role("button", name="Open again").click()
+    expect(week.get_by_role("heading")).to_contain_text("0 of")
+
+
+def test_what_was_not_done_is_behind_the_plan_with_its_cost(year):
+    set_day(year, -9)
+    jobs_of_week(year).get_by_role("button", name="Done: Plant, potato").click()
+    expect(jobs_of_week(year).get_by_role("heading")).to_contain_text("1 of")
+    set_day(year, 6)
+    behind = jobs_of_week(year, "Behind the plan")
+    late = behind.get_by_role("listitem").filter(has_text="Set out House border B5")
+    expect(late).to_contain_text(re.compile(r"\d+ days late: it costs"))
+    late.get_by_role("button", name="Do it now").click()
+    expect(late).to_have_count(0)
+    expect(jobs_of_week(year).get_by_text("House border B5–B6: parsley, 3, 20 cm")).to_be_visible()
+
+
+def test_a_wedge_is_moved_among_all_places_and_one_crop_is_shown(year):
+    beans = year.get_by_role("button", name=re.compile("^Cb, climbing French bean, 20 May")).first
+    box = beans.bounding_box()
+    assert box is not None
+    x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
+    year.mouse.move(x, y)
+    year.mouse.down()
+    year.mouse.move(x + 40, y, steps=5)
+    year.mouse.up()
+    expect(year.get_by_text("Last: change climbing-bean")).to_be_visible()
+    year.get_by_label("Show").select_option("chard")
+    expect(year.get_by_role("button", name=re.compile("^Ch, chard"))).to_be_visible()
+    expect(year.get_by_role("region", name="House border")).to_have_count(0)
+
+
+def test_the_calendar_is_taken_along(year):
+    with year.expect_download() as download:
+        year.get_by_role("link", name="Jobs as a calendar").click()
+    assert download.value.suggested_filename == "lantern-court-jobs.ics"

@@ -1,0 +1,217 @@
+"""Jobs: each on its day, with its number and reason, as marked; and what marking does."""
+
+import itertools
+from datetime import date, timedelta
+
+import pytest
+
+from ample_rows import PROGRAM
+from ample_rows.core import plan as p
+from ample_rows.core.edits import MarkJob, RemovePlanting, apply_edit
+from ample_rows.core.evaluate import evaluate
+from ample_rows.core.jobs.behind import replanned
+from ample_rows.core.jobs.year import jobs_of, series_of, weeks_about
+from ample_rows.crops import load_book
+from tests.conftest import bed, document, planting, tub
+
+BOOK = load_book()
+CLIMATE = {
+    "tmin_c": [2, 2, 3, 5, 8, 11, 13, 13, 10, 7, 4, 2],
+    "tmax_c": [7, 8, 10, 13, 17, 20, 22, 22, 18, 14, 10, 8],
+    "rain_mm": [60, 45, 45, 50, 50, 50, 50, 55, 55, 65, 65, 65],
+}
+
+
+def jobs(plan):
+    return jobs_of(plan, evaluate(plan, BOOK, program=PROGRAM), BOOK)
+
+
+@pytest.fixture
+def listed(read):
+    """The jobs of some plantings by their verb, the earliest first."""
+
+    def found(*plantings, **context):
+        by_verb = {}
+        for job in jobs(read(document(*plantings, **context))):
+            by_verb.setdefault(job.verb, []).append(job)
+        return by_verb
+
+    return found
+
+
+LETTUCE = planting("lettuce", ("A1", "A2"), id="salad", start="transplant", start_date="2027-04-20")
+CARROT = planting("carrot", id="roots", start_date="2027-04-10")
+
+
+def test_a_raised_plant_from_the_sill_to_the_kitchen(listed):
+    found = listed(LETTUCE)
+    inside, harden, out = (found[verb][0] for verb in ("Sow inside", "Harden off", "Set out"))
+    weeks = BOOK.crops["lettuce"].weeks_indoors
+    assert inside.on == date(2027, 4, 20) - timedelta(days=round(weeks * 7))
+    assert inside.about == "head lettuce, 6 seeds 0.8 cm deep"
+    assert harden.on == date(2027, 4, 11)
+    assert harden.until < out.on == date(2027, 4, 20)
+    assert out.first == ("Harden off",)
+    assert out.about == "head lettuce, 2, 25 cm apart"
+    assert out.latest > out.until
+    assert found["Pick"][0].on == date(2027, 5, 30)
+    assert found["Clear"][-1].on == date(2027, 6, 17)
+    assert "Thin" not in found
+    assert "Sow" not in found
+
+
+def test_what_is_sown_in_place_is_thinned_once_it_is_up(listed):
+    found = listed(CARROT)
+    sown, thinned = found["Sow"][0], found["Thin"][0]
+    slowest = BOOK.crops["carrot"].germination_days.high
+    assert thinned.on == sown.on + timedelta(days=slowest + 12)
+    assert thinned.about == "maincrop carrot to 64, 7.5 cm apart"
+    assert sown.first == ()
+    assert "192 seeds" in sown.about
+    assert not {"Sow inside", "Harden off", "Set out"} & set(found)
+
+
+def test_picking_comes_again_until_its_last_day(listed):
+    picks = listed(planting("chard", start_date="2027-04-25"))["Pick"]
+    assert [job.nth for job in picks] == list(range(1, len(picks) + 1))
+    assert {(b.on - a.on).days for a, b in itertools.pairwise(picks)} == {7}
+
+
+@pytest.mark.parametrize(
+    ("what", "verb", "there"),
+    [
+        (planting("potato", start="set"), "Earth up", True),
+        (planting("carrot"), "Earth up", False),
+        (planting("lettuce"), "Look for slugs", True),
+        (planting("leek"), "Look for slugs", False),
+        (planting("cabbage", start="transplant"), "Look for eggs", True),
+        (planting("courgette", "all", start="transplant"), "Pollinate by hand", True),
+        (planting("broad-bean", start_date="2027-03-01"), "Pinch out the tops", True),
+    ],
+)
+def test_some_crops_ask_for_work_of_their_own(listed, what, verb, there):
+    assert (verb in listed(what)) == there
+
+
+def test_only_a_hungry_crop_in_a_pot_is_fed_by_the_label(listed):
+    tomato = planting("tomato-bush", "all", start="transplant", start_date="2027-05-25")
+    tomato = {**tomato, "crop": "tomato", "variety": "tomato-bush", "spacing_cm": 40}
+    assert "Feed" not in listed(tomato)
+    potted = listed({**tomato, "place": "tub"}, places=[tub()])["Feed"]
+    assert (potted[1].on - potted[0].on).days == 14
+    assert "as the label says" in potted[0].sign
+
+
+def test_single_stems_are_pinched_along_a_string(listed):
+    wires = bed(supports=[{"id": "wires", "height_cm": 200, "system": "strings"}])
+    row = planting("tomato", (), start="transplant", start_date="2027-05-25", support="wires")
+    found = listed(row, places=[wires])
+    assert "Pinch side shoots" in found
+    up = found["Put up"][0]
+    assert up.on < up.until == date(2027, 5, 25)
+    assert "200 cm high" in up.about
+
+
+def test_covers_go_on_and_come_off_and_thirsty_weeks_are_named(listed):
+    cover = {
+        "id": "mesh",
+        "kind": "insect-mesh",
+        "cells": ["A1", "A2"],
+        "since": "2027-04-20",
+        "until": "2027-07-01",
+    }
+    found = listed(CARROT, places=[bed(covers=[cover])], climate=CLIMATE)
+    assert found["Cover"][0].on == date(2027, 4, 20)
+    assert found["Uncover"][0].on == date(2027, 7, 1)
+    waters = found["Water"]
+    assert {job.on.weekday() for job in waters} == {0}
+    assert not [job for job in waters if job.on.month in (12, 1)]
+
+
+def test_what_follows_is_the_reason_to_clear(listed):
+    later = planting("spinach", ("A1",), id="later", start_date="2027-09-01")
+    cleared = next(job for job in listed(CARROT, later)["Clear"] if job.planting == "roots")
+    assert cleared.why == "spinach follows on 1 September"
+
+
+def mark(state, on, job="sow", ident="roots", **more):
+    return MarkJob(
+        mark={"place": "bed", "planting": ident, "job": job, "state": state, "on": on, **more}
+    )
+
+
+def find(plan, verb):
+    return next(job for job in jobs(plan) if job.verb == verb)
+
+
+def test_a_job_done_on_another_day_moves_what_follows(read):
+    plan = read(document(CARROT))
+    picked = find(plan, "Pick").on
+    done = apply_edit(plan, mark("done", "2027-04-18"))
+    assert done.plantings[0].start_date == date(2027, 4, 18)
+    assert find(done, "Sow").state == "done"
+    assert find(done, "Pick").on == picked + timedelta(days=8)
+
+
+def test_a_start_put_off_is_another_day_in_the_plan(read):
+    plan = apply_edit(read(document(CARROT)), mark("put-off", "2027-05-01"))
+    assert plan.jobs == ()
+    assert find(plan, "Sow").on == date(2027, 5, 1)
+
+
+def test_any_other_job_put_off_stands_on_its_new_day_alone(read):
+    plan = apply_edit(read(document(CARROT)), mark("put-off", "2027-06-20", "thin"))
+    thinned = find(plan, "Thin")
+    assert (thinned.on, thinned.state) == (date(2027, 6, 20), "put-off")
+    assert plan.plantings[0].start_date == date(2027, 4, 10)
+
+
+def test_a_mark_stands_in_the_stead_of_the_one_before_and_can_be_taken_away(read):
+    plan = apply_edit(read(document(CARROT)), mark("part", "2027-04-10", cells=["A1"]))
+    assert find(plan, "Sow").done_cells == ("A1",)
+    plan = apply_edit(plan, mark("left-out", "2027-04-12"))
+    assert [m.state for m in plan.jobs] == ["left-out"]
+    assert apply_edit(plan, mark("open", "2027-04-12")).jobs == ()
+    assert apply_edit(plan, RemovePlanting(id="roots")).jobs == ()
+
+
+def test_weeks_run_from_monday_and_nothing_is_behind_before_the_first_mark(read):
+    plan = read(document(CARROT, LETTUCE))
+    weeks = weeks_about(jobs(plan), date(2027, 4, 22))
+    assert weeks.monday == date(2027, 4, 19)
+    assert "Set out" in {job.verb for job in weeks.this_week}
+    assert all(weeks.monday + timedelta(days=7) <= job.on for job in weeks.next_week)
+    assert weeks_about(jobs(plan), date(2027, 6, 1)).behind == ()
+    followed = apply_edit(plan, mark("done", "2027-04-10"))
+    behind = weeks_about(jobs(followed), date(2027, 6, 1)).behind
+    assert {job.verb for job in behind} >= {"Set out", "Thin"}
+    assert "Sow" not in {job.verb for job in behind}
+
+
+def test_what_is_behind_says_what_it_costs_and_can_be_put_to_the_day(read):
+    plan = read(document(planting("dwarf-bean", id="beans", start_date="2027-05-10")))
+    sown = find(plan, "Sow")
+    late = replanned(plan, sown, date(2027, 5, 24), BOOK)
+    assert late.words == "14 days late: it costs little"
+    assert apply_edit(plan, late.edit).plantings[0].start_date == date(2027, 5, 24)
+    much = replanned(plan, sown, date(2027, 8, 5), BOOK)
+    assert "it costs about" in much.words
+    never = replanned(plan, sown, date(2027, 10, 5), BOOK)
+    assert "too late to pick anything" in never.words
+
+
+def test_evenly_spaced_jobs_are_one_series_and_closed_ones_are_none(read):
+    plan = apply_edit(read(document(CARROT)), mark("done", "2027-04-10"))
+    plan = read(p.document(plan))
+    found = {series.job.verb: series for series in series_of(jobs(plan))}
+    assert "Sow" not in found
+    picks = [job for job in jobs(plan) if job.verb == "Pick"]
+    assert (found["Pick"].times, found["Pick"].every_days) == (len(picks), 7)
+
+
+def test_every_rule_of_a_job_names_what_there_is():
+    for rule in BOOK.jobs.values():
+        assert set(rule.first) <= set(BOOK.jobs)
+        assert set(rule.crops) <= set(BOOK.crops)
+        assert set(rule.systems) <= set(BOOK.trainings)
+        assert rule.trouble is None or rule.trouble in BOOK.troubles

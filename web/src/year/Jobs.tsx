@@ -1,0 +1,191 @@
+import { useEditor } from '../api/garden';
+import type { HeldGarden } from '../api/merge';
+import type { Behind, Edit, Job } from '../api/types';
+import { useUnits } from '../app/preferences';
+import { dayOf, isoOf, shortWords } from '../time/day';
+import type { Day } from '../time/day';
+import { useJobs } from './useJobs';
+
+/** What this week and the next ask for, and what is behind the plan. */
+export function Jobs({ state, day }: { state: HeldGarden; day: Day }) {
+  const { slug, version } = state.head;
+  const editor = useEditor(slug);
+  const answer = useJobs(slug, version, isoOf(mondayOf(day)));
+  const edit = (change: Edit) => void editor.edit(change);
+  if (answer.error) return <p role="alert">{answer.error.message}</p>;
+  if (!answer.data) return <p className="px-[14px] text-muted">Working the jobs out …</p>;
+  const { monday, this_week: now, next_week: following, behind, closed } = answer.data;
+  const first = dayOf(monday);
+  const span = (from: Day) => `${shortWords(from)} to ${shortWords(from + 6)}`;
+  return (
+    <div className="jobs grid shrink-0 basis-[40%] gap-x-8 overflow-y-auto border-t border-rule px-[14px] py-2 md:grid-cols-2">
+      <section aria-label="This week">
+        <h2 className="text-base">
+          {`This week, ${span(first)} `}
+          <span className="font-sans text-[13px] font-normal text-muted">{`${closed} of ${now.length} done`}</span>
+        </h2>
+        <List jobs={now} day={day} onEdit={edit} />
+      </section>
+      <div>
+        {behind.length > 0 && (
+          <section aria-label="Behind the plan">
+            <h2 className="text-base">
+              {'Behind the plan '}
+              <span className="font-sans text-[13px] font-normal text-muted">{behind.length}</span>
+            </h2>
+            <ul>
+              {behind.map((late) => (
+                <Late key={late.job.key} late={late} day={day} onEdit={edit} />
+              ))}
+            </ul>
+          </section>
+        )}
+        <section aria-label="Next week">
+          <h2 className="text-base">
+            {`Next week, ${span(first + 7)} `}
+            <span className="font-sans text-[13px] font-normal text-muted">{following.length}</span>
+          </h2>
+          <List jobs={following} day={day} onEdit={edit} />
+        </section>
+      </div>
+    </div>
+  );
+}
+
+/** Days count from a Thursday: the first of January 1970. */
+function mondayOf(day: Day): Day {
+  return day - ((day + 3) % 7);
+}
+
+interface ListProps {
+  jobs: readonly Job[];
+  day: Day;
+  onEdit: (edit: Edit) => void;
+}
+
+function List({ jobs, day, onEdit }: ListProps) {
+  if (jobs.length === 0) return <p className="text-muted">Nothing is to do.</p>;
+  return (
+    <ul>
+      {jobs.map((job) => (
+        <Line key={job.key} job={job} day={day} onEdit={onEdit} />
+      ))}
+    </ul>
+  );
+}
+
+function whereOf(job: Job): string {
+  return job.where ? `${job.place_label} ${job.where}` : job.place_label;
+}
+
+const STATE = {
+  open: '',
+  done: 'done',
+  part: 'done in part',
+  'put-off': 'put off',
+  'left-out': 'left out',
+};
+
+function Line({ job, day, onEdit }: { job: Job; day: Day; onEdit: (edit: Edit) => void }) {
+  const units = useUnits();
+  const closed = job.state === 'done' || job.state === 'left-out';
+  const mark = (state: string, on: Day) => onEdit(markEdit(job, state, on));
+  const told = [
+    job.why,
+    job.sign && `Wait for: ${job.sign}`,
+    job.first.length > 0 && `After: ${job.first.join(', ')}`,
+    job.latest && `At the latest ${shortWords(dayOf(job.latest))}`,
+  ].filter(Boolean);
+  return (
+    <li className="grid grid-cols-[5.5rem_1fr_auto] gap-x-3 border-b border-faint py-0.5">
+      <span className="font-semibold text-damson">{job.verb}</span>
+      <span className={closed ? 'text-muted line-through' : ''}>
+        {`${whereOf(job)}: ${units.sentence(job.about)}`}
+      </span>
+      <span className="no-print flex items-baseline gap-3 whitespace-nowrap">
+        {job.state !== 'open' && (
+          <span className="text-[13px] text-muted">
+            {`${STATE[job.state]}${job.marked_on ? ` ${shortWords(dayOf(job.marked_on))}` : ''}`}
+          </span>
+        )}
+        {closed ? (
+          <button type="button" className="press" onClick={() => mark('open', day)}>
+            Open again
+          </button>
+        ) : (
+          <>
+            <button
+              type="button"
+              className="press"
+              aria-label={`Done: ${job.verb}, ${job.about}`}
+              onClick={() => mark('done', day)}
+            >
+              Done
+            </button>
+            <button
+              type="button"
+              className="press"
+              aria-label={`Later: ${job.verb}, ${job.about}`}
+              onClick={() => mark('put-off', dayOf(job.on) + 7)}
+            >
+              Later
+            </button>
+            <button
+              type="button"
+              className="press"
+              aria-label={`Skip: ${job.verb}, ${job.about}`}
+              onClick={() => mark('left-out', day)}
+            >
+              Skip
+            </button>
+          </>
+        )}
+      </span>
+      <span />
+      <span className="col-span-2 text-[13px] text-muted">
+        {units.sentence(`${told.join('. ')}.`)}
+      </span>
+    </li>
+  );
+}
+
+function Late({ late, day, onEdit }: { late: Behind; day: Day; onEdit: (edit: Edit) => void }) {
+  const units = useUnits();
+  const { job } = late;
+  return (
+    <li className="border-b border-faint py-0.5">
+      <strong className="text-damson">{job.verb}</strong>
+      {` ${whereOf(job)}: ${units.sentence(job.about)} `}
+      <span className="text-marigold">{units.sentence(late.words)}</span>{' '}
+      <button type="button" className="press" onClick={() => onEdit(late.edit)}>
+        Do it now
+      </button>{' '}
+      <button
+        type="button"
+        className="press"
+        onClick={() => onEdit(markEdit(job, 'done', dayOf(job.on)))}
+      >
+        It was done
+      </button>{' '}
+      <button
+        type="button"
+        className="press"
+        onClick={() => onEdit(markEdit(job, 'left-out', day))}
+      >
+        Skip
+      </button>
+    </li>
+  );
+}
+
+function markEdit(job: Job, state: string, on: Day): Edit {
+  const mark: Record<string, unknown> = {
+    place: job.place,
+    job: job.job,
+    nth: job.nth,
+    state,
+    on: isoOf(on),
+  };
+  if (job.planting) mark.planting = job.planting;
+  return { do: 'mark-job', mark };
+}
