@@ -30,6 +30,13 @@ def later(page: Page) -> None:
         page.keyboard.press("PageDown")
 
 
+def in_april(page: Page) -> None:
+    page.get_by_role("heading", name="This week").wait_for()
+    for _ in range(9):
+        page.keyboard.press("PageUp")
+    page.get_by_role("heading", name="12 Apr to 18 Apr").wait_for()
+
+
 def choose_long_roots(page: Page) -> None:
     page.locator("svg.bed").focus()
     page.keyboard.press("ArrowDown")
@@ -78,7 +85,7 @@ VIEWS: dict[str, tuple[str, dict[str, int], str, Steps]] = {
     "layouts": (f"{LANTERN}/ground", DESK, "light", show_layouts),
     "building": (f"{LANTERN}/soil?view=building", DESK, "light", None),
     "watering": (f"{LANTERN}/soil?view=watering", DESK, "light", None),
-    "feeding": (f"{LANTERN}/soil?view=feeding", DESK, "light", None),
+    "year": (f"{LANTERN}/year", DESK, "light", in_april),
     "bed-sheet": (f"{LANTERN}/squares/south", DESK, "light", select_carrot),
     "what-fits": (f"{LANTERN}/squares/low", DESK, "light", choose_free_squares),
     "support": (f"{LANTERN}/places/south/supports", DESK, "light", later),

@@ -64,3 +64,20 @@ def test_the_calendar_is_taken_along(year):
     with year.expect_download() as download:
         year.get_by_role("link", name="Jobs as a calendar").click()
     assert download.value.suggested_filename == "lantern-court-jobs.ics"
+
+
+def test_a_crop_is_sown_in_waves(page, base_url):
+    page.goto(f"{base_url}/gardens/lantern-court/squares/south")
+    page.get_by_role("button", name="radish, 75").first.click()
+    page.get_by_role("button", name="Sow it in waves").click()
+    waves = page.get_by_role("region", name="Waves")
+    expect(waves.get_by_role("row")).to_have_count(4)
+    waves.get_by_label("How many").fill("9")
+    expect(waves.get_by_role("alert")).to_contain_text("3 squares make 2 to 3 waves")
+    waves.get_by_label("How many").fill("10000")
+    expect(waves.get_by_role("alert").first).to_contain_text("Give 2 to 26")
+    waves.get_by_label("How many").fill("2")
+    expect(waves.get_by_role("row")).to_have_count(3)
+    waves.get_by_role("button", name="Take 2 waves").click()
+    expect(page.get_by_text("Last: change radish")).to_be_visible()
+    expect(page.get_by_role("button", name="radish, 25").first).to_be_visible()

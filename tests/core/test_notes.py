@@ -180,7 +180,7 @@ def test_the_demo_has_just_its_two_deliberate_faults(reported, book):
     ("garden", "code"),
     [
         ({"x-guessed": ["last_frost"]}, "guessed"),
-        ({"policies": {"time": "thermal"}}, "thermal-not-computed"),
+        ({"policies": {"time": "thermal"}}, "warmth-unknown"),
         ({}, "wants-unknown"),
     ],
 )

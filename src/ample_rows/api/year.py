@@ -14,10 +14,14 @@ from ample_rows.core.evaluate import evaluate
 from ample_rows.core.jobs.behind import Behind, replanned
 from ample_rows.core.jobs.job import Job
 from ample_rows.core.jobs.year import Series, jobs_of, series_of, weeks_about
+from ample_rows.core.succession.waves import MOST_WAVES, Waves, waves_of
 
 router = APIRouter(prefix="/api/gardens/{slug}", tags=["year"], responses=RESPONSES)
 
 Day = Annotated[date, Query(ge=date(1900, 1, 1), le=date(2200, 12, 31))]
+
+Count = Annotated[int, Query(ge=2, le=MOST_WAVES)]
+Every = Annotated[float, Query(ge=1, le=120, allow_inf_nan=False)]
 
 
 @dataclass(frozen=True)
@@ -61,6 +65,12 @@ def calendar(slug: str, here: Garden) -> Response:
         found.add_component(_event(series, slug, made))
     text = found.to_ical().decode("utf-8")
     return file_answer(text, "text/calendar; charset=utf-8", f"{slug}-jobs.ics")
+
+
+@router.get("/plantings/{planting}/waves")
+def waves(planting: str, here: Garden, count: Count = 3, every_days: Every = 14.0) -> Waves:
+    """A planting shared out into waves whose picks follow each other evenly."""
+    return waves_of(here.plan, planting, count, every_days, here.book)
 
 
 def _jobs(here: Here) -> tuple[Job, ...]:

@@ -195,7 +195,7 @@ def _own_figure(field: CropField, crop: Crop, begun: Crop) -> OwnFigure:
 
 def _window(year: season.GrowingYear, crop: Crop, start: p.Start, book: Book) -> CropWindow:
     found = season.window(year, crop, start, book)
-    grow = crop.days_to_pick(start)
+    grow = season.grow_days(year, crop, start, found.earliest, book)
     first = None if grow is None else found.earliest + timedelta(days=round(grow))
     last = None if first is None else first + timedelta(days=round(crop.picking.days))
     frost = season.frost_day(year, crop, found.earliest, book)

@@ -15,8 +15,7 @@ from numpy.typing import NDArray
 
 from ample_rows.core import plan as p
 from ample_rows.core.reference import Book, Crop
-
-_MID_MONTH = (15, 45, 74, 105, 135, 166, 196, 227, 258, 288, 319, 349)
+from ample_rows.core.warmth import MID_MONTH, MOST_DAYS, daily_means_c, days_in_warmth
 
 
 @dataclass(frozen=True)
@@ -31,6 +30,7 @@ class GrowingYear:
     spread_days: float
     mean_c: tuple[float, ...] | None
     tmax_c: tuple[float, ...] | None = None
+    thermal: bool = False
 
 
 @dataclass(frozen=True)
@@ -89,6 +89,7 @@ def growing_year(garden: p.Garden, book: Book) -> GrowingYear:
         spread_days=book.value("frost_spread_days") if spread is None else spread,
         mean_c=mean,
         tmax_c=climate.tmax_c if climate else None,
+        thermal=garden.policies.time == "thermal",
     )
 
 
@@ -144,11 +145,18 @@ def mean_temperature_c(year: GrowingYear, day: date) -> float | None:
     if year.mean_c is None:
         return None
     doy = min(365, day.timetuple().tm_yday)
-    after = next((i for i, mid in enumerate(_MID_MONTH) if mid >= doy), 12)
-    before = (after - 1) % 12
-    span = (_MID_MONTH[after % 12] - _MID_MONTH[before]) % 365
-    share = ((doy - _MID_MONTH[before]) % 365) / span
-    return year.mean_c[before] + share * (year.mean_c[after % 12] - year.mean_c[before])
+    return float(daily_means_c(year.mean_c)[doy - 1])
+
+
+def grow_days(
+    year: GrowingYear, crop: Crop, start: p.Start, start_date: date, book: Book
+) -> float | None:
+    """Days from a start to the first pick: the book's, or until the crop has had its warmth where
+    the garden counts so; None where the book knows no such start."""
+    by_book = crop.days_to_pick(start)
+    if by_book is None or not year.thermal or year.mean_c is None:
+        return by_book
+    return days_in_warmth(year.mean_c, crop, by_book, start_date, book)
 
 
 def frost_after(year: GrowingYear, day: date, lag_days: float = 0.0) -> date:
@@ -199,7 +207,6 @@ def window(year: GrowingYear, crop: Crop, start: p.Start, book: Book) -> Window:
             how="set about the first frost, to stand the winter",
         )
     earliest, how = _earliest(year, crop, start, book)
-    grow = crop.days_to_pick(start) or 0.0
     spell = min(crop.picking.days, book.value("worthwhile_pick_days"))
     allowance = book.value("short_day_allowance_days")
     if crop.frost == "tender":
@@ -209,7 +216,21 @@ def window(year: GrowingYear, crop: Crop, start: p.Start, book: Book) -> Window:
     else:
         end = year.first_frost + days(book.value("winter_standing_days"))
         spell = 0.0
-    return Window(earliest, end - days(grow + spell + allowance), how)
+    return Window(earliest, _latest(year, crop, start, end - days(spell + allowance), book), how)
+
+
+def _latest(year: GrowingYear, crop: Crop, start: p.Start, picked_by: date, book: Book) -> date:
+    """The last day of starting from which a crop still comes to its first pick by a day."""
+    by_book = crop.days_to_pick(start) or 0.0
+    if not year.thermal or year.mean_c is None:
+        return picked_by - days(by_book)
+    # A later start is never ready sooner: halve the span until one day is left.
+    low, high = picked_by - timedelta(days=MOST_DAYS), picked_by
+    while (high - low).days > 1:
+        middle = low + (high - low) // 2
+        ready = middle + days(days_in_warmth(year.mean_c, crop, by_book, middle, book))
+        low, high = (middle, high) if ready <= picked_by else (low, middle)
+    return low
 
 
 def _earliest(year: GrowingYear, crop: Crop, start: p.Start, book: Book) -> tuple[date, str]:
@@ -253,7 +274,7 @@ def _warm_enough(year: GrowingYear, least_c: float) -> date | None:
     if min(year.mean_c) >= least_c:
         return year.start
     coldest = year.mean_c.index(min(year.mean_c))
-    middle = date(year.last_frost.year, 1, 1) + timedelta(days=_MID_MONTH[coldest] - 1)
+    middle = date(year.last_frost.year, 1, 1) + timedelta(days=MID_MONTH[coldest] - 1)
     first = _yearly_on_or_after(middle, year.last_frost - timedelta(days=250))
     warming = (first + timedelta(days=ahead) for ahead in range(200))
     for day in warming:
@@ -290,12 +311,12 @@ def dates_of(
         picking: Length of its picking against the crop's own, by how it is trained.
     """
     whole = crop.picking.days * picking
-    grow = crop.days_to_pick(planting.start)
+    start = planting.start_date
+    grow = grow_days(year, crop, planting.start, start, book)
     if grow is None:
         # A start that the book gives no time for: the crop's slowest known one.
-        known = [crop.days_to_pick(s) for s in crop.starts]
+        known = [grow_days(year, crop, s, start, book) for s in crop.starts]
         grow = max(d for d in known if d is not None)
-    start = planting.start_date
     due = start + days(grow)
     finish = due + days(whole)
     frost = frost_day(year, crop, start, book)

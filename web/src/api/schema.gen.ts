@@ -772,6 +772,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/plantings/{planting}/waves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Waves
+         * @description A planting shared out into waves whose picks follow each other evenly.
+         */
+        get: operations["waves_api_gardens__slug__plantings__planting__waves_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/crops": {
         parameters: {
             query?: never;
@@ -5710,6 +5730,41 @@ export interface components {
             source: string;
         };
         /**
+         * Wave
+         * @description One sowing of several: its squares, when it starts and is picked, and what it gives.
+         */
+        Wave: {
+            /** Number */
+            number: number;
+            /**
+             * Start Date
+             * Format: date
+             */
+            start_date: string;
+            /** First Pick */
+            first_pick: string | null;
+            /** Last Pick */
+            last_pick: string | null;
+            /** Cells */
+            cells: string[];
+            /** Plants */
+            plants: number;
+            /** Kg */
+            kg: number;
+        };
+        /**
+         * Waves
+         * @description A planting in waves, and the edit that sows them so; `words` tells of those left out.
+         */
+        Waves: {
+            /** Waves */
+            waves: components["schemas"]["Wave"][];
+            /** Words */
+            words: string;
+            /** Edit */
+            edit: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"]) | null;
+        };
+        /**
          * Way
          * @description One way to water a place for a week. [L/week, min/week, L/min]
          *
@@ -8821,6 +8876,82 @@ export interface operations {
                 };
                 content: {
                     "text/calendar": unknown;
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    waves_api_gardens__slug__plantings__planting__waves_get: {
+        parameters: {
+            query?: {
+                count?: number;
+                every_days?: number;
+            };
+            header?: never;
+            path: {
+                planting: string;
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Waves"];
                 };
             };
             /** @description The request cannot be read */

@@ -31,6 +31,7 @@ export type CropFile = Schemas['CropFile'];
 export type StarterFit = Schemas['StarterFit'];
 export type Method = Schemas['Method'];
 export type SchoolFigures = Schemas['SchoolFigures'];
+export type Waves = Schemas['Waves'];
 export type Job = Schemas['Job'];
 export type Behind = Schemas['Behind'];
 export type JobsAnswer = Schemas['JobsAnswer'];

@@ -44,6 +44,10 @@ const SYSTEMS: Options<Preferences['units']> = [
   ['metric', 'centimetres, kilograms, litres'],
   ['imperial', 'inches, pounds, gallons'],
 ];
+const TIMES: Options<string> = [
+  ['calendar', 'calendar days'],
+  ['thermal', 'warmth, from the weather of a usual year'],
+];
 const DATES = [
   ['last_frost', 'Last frost'],
   ['first_frost', 'First frost'],
@@ -60,6 +64,7 @@ function Facts({ state }: { state: HeldGarden }) {
     spread: garden.frost_spread_days?.toString() ?? '',
     depth: garden.policies.depth ?? 'standard',
     layout: garden.policies.layout ?? 'merged',
+    time: garden.policies.time ?? 'calendar',
   });
   const set = (key: keyof typeof typed, value: string) =>
     setTyped((now) => ({ ...now, [key]: value }));
@@ -78,7 +83,12 @@ function Facts({ state }: { state: HeldGarden }) {
         last_frost: typed.last_frost,
         first_frost: typed.first_frost,
         frost_spread_days: typed.spread === '' ? null : Number(typed.spread),
-        policies: { ...garden.policies, depth: typed.depth, layout: typed.layout },
+        policies: {
+          ...garden.policies,
+          depth: typed.depth,
+          layout: typed.layout,
+          time: typed.time,
+        },
         'x-guessed': still.length > 0 ? still : null,
       },
     });
@@ -125,6 +135,12 @@ function Facts({ state }: { state: HeldGarden }) {
             onChange={(e) => set('spread', e.target.value)}
           />
         </Field>
+        <Choice
+          label="Days to the first pick by"
+          value={typed.time}
+          options={TIMES}
+          onChange={(v) => set('time', v)}
+        />
         <Choice
           label="How deep must soil be"
           value={typed.depth}

@@ -14,6 +14,7 @@ import { Climbs } from './Climbs';
 import { Elsewhere } from './Elsewhere';
 import { Neighbours } from './Neighbours';
 import { Varieties } from './Varieties';
+import { Waves } from './Waves';
 import { LAYOUTS, STARTS } from './words';
 
 interface Props {
@@ -128,6 +129,14 @@ export function PlantingCard({ state, planting, report, place, chosen, onEdit }:
           Remove
         </button>
       </p>
+      {!planting.support && report.cells.length > 1 && (
+        <Waves
+          slug={state.head.slug}
+          version={state.head.version}
+          planting={planting.id}
+          onEdit={onEdit}
+        />
+      )}
       <Elsewhere
         slug={state.head.slug}
         version={state.head.version}

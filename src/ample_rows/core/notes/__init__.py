@@ -112,14 +112,16 @@ def garden_notes(plan: p.Plan, book: Book) -> Iterator[Note]:
             "or south you are.",
             "Ask a neighbour or a local weather station, and enter the dates.",
         )
-    if garden.policies.time == "thermal":
+    climate = garden.climate
+    if garden.policies.time == "thermal" and not (climate and climate.tmin_c and climate.tmax_c):
         yield Note(
             "tip",
-            "thermal-not-computed",
+            "warmth-unknown",
             None,
             None,
-            "Dates are counted in calendar days; counting in warmth is not computed yet.",
-            None,
+            "Dates are counted in calendar days: to count in warmth, the garden wants the low and "
+            "the high of each month.",
+            "Enter the weather of a usual year under Garden.",
         )
     if garden.household is None or not garden.household.wants:
         yield Note(
