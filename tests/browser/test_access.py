@@ -21,6 +21,7 @@ SCREENS = {
     "support": "/gardens/lantern-court/places/border/supports",
     "seed box": "/gardens/lantern-court/seeds",
     "year": "/gardens/lantern-court/year",
+    "pantry": "/gardens/lantern-court/pantry",
     "covers": "/gardens/lantern-court/places/south/covers",
     "feeding": "/gardens/lantern-court/soil?view=feeding",
     "garden": "/gardens/lantern-court/garden",

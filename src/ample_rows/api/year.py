@@ -1,4 +1,4 @@
-"""Routes of the year: the jobs about a day, and all of them as a calendar."""
+"""Routes of the year: jobs about a day and as a calendar, waves, and the pantry."""
 
 from dataclasses import dataclass
 from datetime import UTC, date, datetime, timedelta
@@ -14,6 +14,7 @@ from ample_rows.core.evaluate import evaluate
 from ample_rows.core.jobs.behind import Behind, replanned
 from ample_rows.core.jobs.job import Job
 from ample_rows.core.jobs.year import Series, jobs_of, series_of, weeks_about
+from ample_rows.core.pantry.pantry import Pantry, pantry_of
 from ample_rows.core.succession.waves import MOST_WAVES, Waves, waves_of
 
 router = APIRouter(prefix="/api/gardens/{slug}", tags=["year"], responses=RESPONSES)
@@ -71,6 +72,12 @@ def calendar(slug: str, here: Garden) -> Response:
 def waves(planting: str, here: Garden, count: Count = 3, every_days: Every = 14.0) -> Waves:
     """A planting shared out into waves whose picks follow each other evenly."""
     return waves_of(here.plan, planting, count, every_days, here.book)
+
+
+@router.get("/pantry")
+def pantry(here: Garden) -> Pantry:
+    """What the plan gives, week by week over all seasons, against what is eaten."""
+    return pantry_of(here.plan, here.book)
 
 
 def _jobs(here: Here) -> tuple[Job, ...]:

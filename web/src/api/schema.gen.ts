@@ -792,6 +792,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/pantry": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Pantry
+         * @description What the plan gives, week by week over all seasons, against what is eaten.
+         */
+        get: operations["pantry_api_gardens__slug__pantry_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/crops": {
         parameters: {
             query?: never;
@@ -2123,6 +2143,45 @@ export interface components {
             ways_up: components["schemas"]["WayUp"][];
         };
         /**
+         * CropSupply
+         * @description One crop, all its kinds together, against what is wanted of it in a year.
+         *
+         *     `chance` is the share of seasons in which the want is met, `short_kg` what is lacking at the
+         *     likely harvest, below zero where there is more. What would close the gap is said in plants,
+         *     seeds and squares, as the crop is grown here. Null where nothing is wanted. [kg]
+         */
+        CropSupply: {
+            /** Crop */
+            crop: string;
+            /** Name */
+            name: string;
+            /** Mark */
+            mark: string;
+            /** Family */
+            family: string;
+            /** Plants */
+            plants: number;
+            harvest_kg: components["schemas"]["Quantiles"];
+            /** Weeks */
+            weeks: components["schemas"]["WeekBand"][];
+            /** Want Kg */
+            want_kg: number | null;
+            /** Chance */
+            chance: number | null;
+            /** Short Kg */
+            short_kg: number | null;
+            /** Kg Per Plant */
+            kg_per_plant: number;
+            /** More Plants */
+            more_plants: number | null;
+            /** More Squares */
+            more_squares: number | null;
+            /** More Seeds */
+            more_seeds: number | null;
+            /** Words */
+            words: string;
+        };
+        /**
          * CropTraining
          * @description How one crop does under one training system, relative to its reference way; a stem that is
          *     stopped at the top is picked for a part of its time only.
@@ -2228,6 +2287,24 @@ export interface components {
             words: string;
             /** Source */
             source: string;
+        };
+        /**
+         * Earner
+         * @description A planting by what its squares earn while it holds them. [kg]
+         */
+        Earner: {
+            /** Planting */
+            planting: string;
+            /** Place */
+            place: string;
+            /** Name */
+            name: string;
+            /** Cell */
+            cell: string;
+            /** Square Weeks */
+            square_weeks: number;
+            /** Kg Per Square Week */
+            kg_per_square_week: number;
         };
         /**
          * EdgeChoice
@@ -3520,6 +3597,28 @@ export interface components {
             words: string;
         };
         /**
+         * Pantry
+         * @description The plan's year at table: `weeks` are of everything, `eaten_kg_a_week` what is wanted in
+         *     all spread over the year. `least` are the plantings that earn least for ground and time.
+         */
+        Pantry: {
+            /** Seasons */
+            seasons: number;
+            /** People */
+            people: number | null;
+            /** Crops */
+            crops: components["schemas"]["CropSupply"][];
+            /** Weeks */
+            weeks: components["schemas"]["WeekBand"][];
+            harvest_kg: components["schemas"]["Quantiles"];
+            /** Eaten Kg A Week */
+            eaten_kg_a_week: number;
+            /** Places */
+            places: components["schemas"]["PlaceYield"][];
+            /** Least */
+            least: components["schemas"]["Earner"][];
+        };
+        /**
          * Part
          * @description So many parts of an ingredient, by loose volume.
          */
@@ -3831,6 +3930,23 @@ export interface components {
             feed: {
                 [key: string]: components["schemas"]["Term"][];
             };
+        };
+        /**
+         * PlaceYield
+         * @description What one place gives for its ground and its soil. [kg, m², L]
+         */
+        PlaceYield: {
+            /** Place */
+            place: string;
+            /** Label */
+            label: string;
+            harvest_kg: components["schemas"]["Quantiles"];
+            /** Area M2 */
+            area_m2: number;
+            /** Kg Per M2 */
+            kg_per_m2: number;
+            /** Kg Per 100 L */
+            kg_per_100_l: number;
         };
         /**
          * Plan
@@ -5844,6 +5960,23 @@ export interface components {
             air: string;
             /** Shades */
             shades: string;
+        };
+        /**
+         * WeekBand
+         * @description What the plan gives in one week, over all seasons; the week by its Monday. [kg]
+         */
+        WeekBand: {
+            /**
+             * Week
+             * Format: date
+             */
+            week: string;
+            /** P10 */
+            p10: number;
+            /** P50 */
+            p50: number;
+            /** P90 */
+            p90: number;
         };
         /**
          * WeekKg
@@ -8952,6 +9085,78 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Waves"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    pantry_api_gardens__slug__pantry_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Pantry"];
                 };
             };
             /** @description The request cannot be read */

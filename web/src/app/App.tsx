@@ -34,6 +34,9 @@ const CoverScreen = lazy(() =>
 const YearScreen = lazy(() =>
   import('../year/YearScreen').then((part) => ({ default: part.YearScreen })),
 );
+const PantryScreen = lazy(() =>
+  import('../pantry/PantryScreen').then((part) => ({ default: part.PantryScreen })),
+);
 const SeedBox = lazy(() => import('../book/SeedBox').then((part) => ({ default: part.SeedBox })));
 const Methods = lazy(() => import('../book/Methods').then((part) => ({ default: part.Methods })));
 const CropBook = lazy(() =>
@@ -61,6 +64,7 @@ export function App() {
                 element={<Within screen={SquaresScreen} />}
               />
               <Route path="/gardens/:garden/year" element={<Within screen={YearScreen} />} />
+              <Route path="/gardens/:garden/pantry" element={<Within screen={PantryScreen} />} />
               <Route path="/gardens/:garden/crops" element={<Within screen={CropBook} />} />
               <Route
                 path="/gardens/:garden/places/:place/marking"

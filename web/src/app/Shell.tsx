@@ -59,6 +59,12 @@ export function Shell({ state, children }: { state: HeldGarden; children: ReactN
             Year
           </NavLink>
           <NavLink
+            to={`/gardens/${state.head.slug}/pantry`}
+            className={({ isActive }) => item(isActive)}
+          >
+            Pantry
+          </NavLink>
+          <NavLink
             to={`/gardens/${state.head.slug}/crops`}
             className={({ isActive }) => item(isActive)}
           >

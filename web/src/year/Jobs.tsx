@@ -74,6 +74,8 @@ function List({ jobs, day, onEdit }: ListProps) {
   );
 }
 
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
 function whereOf(job: Job): string {
   return job.where ? `${job.place_label} ${job.where}` : job.place_label;
 }
@@ -143,7 +145,7 @@ function Line({ job, day, onEdit }: { job: Job; day: Day; onEdit: (edit: Edit) =
       </span>
       <span />
       <span className="col-span-2 text-[13px] text-muted">
-        {units.sentence(`${told.join('. ')}.`)}
+        {capital(units.sentence(`${told.join('. ')}.`))}
       </span>
     </li>
   );

@@ -20,6 +20,7 @@ from ample_rows import PROGRAM
 from ample_rows.cli.bench.ground import drag_row, ground_rows
 from ample_rows.cli.bench.rows import Row, median_ms
 from ample_rows.cli.bench.squares import squares_rows
+from ample_rows.cli.bench.year import year_rows
 from ample_rows.core import plan as p
 from ample_rows.core.evaluate import evaluate, evaluate_place
 from ample_rows.core.faults import read_plan
@@ -247,7 +248,13 @@ def memory_row() -> Row:
 def bench(*, chromium: str | None) -> int:
     """Measure everything and print one table; figures are for reading, never a test."""
     book = load_book()
-    rows = [*core_rows(book), *ground_rows(book), *squares_rows(demo_plans(book)[0], book)]
+    demo = demo_plans(book)[0]
+    rows = [
+        *core_rows(book),
+        *ground_rows(book),
+        *squares_rows(demo, book),
+        *year_rows(demo, many_beds(30, 10, 12), book),
+    ]
     with tempfile.TemporaryDirectory() as folder:
         server = Server(Path(folder))
         rows += server_rows(server)

@@ -1,0 +1,51 @@
+"""The year's times: the pantry's seasons, the jobs about a day, a planting in waves."""
+
+from datetime import timedelta
+
+from ample_rows import PROGRAM
+from ample_rows.cli.bench.rows import Row, median_ms
+from ample_rows.core import plan as p
+from ample_rows.core.evaluate import evaluate
+from ample_rows.core.jobs.year import jobs_of, weeks_about
+from ample_rows.core.pantry.pantry import pantry_of
+from ample_rows.core.planting import evaluate_beside
+from ample_rows.core.reference import Book
+from ample_rows.core.succession.waves import waves_of
+
+
+def year_rows(demo: p.Plan, large: p.Plan, book: Book) -> list[Row]:
+    """What the year's screens ask for, plantings forgotten before each run."""
+    return [
+        Row("pantry of the demo garden", _pantry_ms(demo, book, 9), "ms", 300, "2,000 seasons"),
+        Row("30 beds x 40 cells x 12 plantings", _pantry_ms(large, book, 3), "ms", 3000, "pantry"),
+        Row("jobs about a day", _jobs_ms(demo, book), "ms", None, "the demo's whole year"),
+        Row("a planting in waves", _waves_ms(demo, book), "ms", 150, "three, the slowest"),
+    ]
+
+
+def _pantry_ms(plan: p.Plan, book: Book, rounds: int) -> float:
+    def work() -> None:
+        evaluate_beside.cache_clear()
+        pantry_of(plan, book)
+
+    return median_ms(work, rounds=rounds)
+
+
+def _jobs_ms(demo: p.Plan, book: Book) -> float:
+    report = evaluate(demo, book, program=PROGRAM)
+    day = report.year.start + timedelta(days=90)
+    return median_ms(lambda: weeks_about(jobs_of(demo, report, book), day), rounds=9)
+
+
+def _waves_ms(demo: p.Plan, book: Book) -> float:
+    times = []
+    for planting in demo.plantings:
+        if planting.support is None and len(planting.cells) >= 3 and planting.cells != "all":
+            ident = planting.id
+
+            def work(ident: str = ident) -> None:
+                evaluate_beside.cache_clear()
+                waves_of(demo, ident, 3, 14.0, book)
+
+            times.append(median_ms(work, rounds=3))
+    return max(times)

@@ -1,0 +1,210 @@
+"""What the household wants against what the plan gives: crop by crop, and place by place."""
+
+import math
+from collections import defaultdict
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass
+
+from ample_rows.core import plan as p
+from ample_rows.core.cases import Evaluated
+from ample_rows.core.cells import DEFAULT_CELL_CM
+from ample_rows.core.evaluate import place_cases, setting_of
+from ample_rows.core.harvest import Quantiles
+from ample_rows.core.pantry.supply import WeekBand, season_total, total_of, weekly_bands
+from ample_rows.core.places import inside_area_m2, soil_litres
+from ample_rows.core.planting import evaluate_planting
+from ample_rows.core.reference import Book, Crop
+
+_WEEKS_A_YEAR = 52
+_LEAST_EARNERS = 5
+_LITRES = 100.0
+
+
+@dataclass(frozen=True, slots=True)
+class CropSupply:
+    """One crop, all its kinds together, against what is wanted of it in a year.
+
+    `chance` is the share of seasons in which the want is met, `short_kg` what is lacking at the
+    likely harvest, below zero where there is more. What would close the gap is said in plants,
+    seeds and squares, as the crop is grown here. Null where nothing is wanted. [kg]
+    """
+
+    crop: str
+    name: str
+    mark: str
+    family: str
+    plants: int
+    harvest_kg: Quantiles
+    weeks: tuple[WeekBand, ...]
+    want_kg: float | None
+    chance: float | None
+    short_kg: float | None
+    kg_per_plant: float
+    more_plants: int | None
+    more_squares: int | None
+    more_seeds: int | None
+    words: str
+
+
+@dataclass(frozen=True, slots=True)
+class PlaceYield:
+    """What one place gives for its ground and its soil. [kg, m², L]"""
+
+    place: str
+    label: str
+    harvest_kg: Quantiles
+    area_m2: float
+    kg_per_m2: float
+    kg_per_100_l: float
+
+
+@dataclass(frozen=True, slots=True)
+class Earner:
+    """A planting by what its squares earn while it holds them. [kg]"""
+
+    planting: str
+    place: str
+    name: str
+    cell: str
+    square_weeks: float
+    kg_per_square_week: float
+
+
+@dataclass(frozen=True, slots=True)
+class Pantry:
+    """The plan's year at table: `weeks` are of everything, `eaten_kg_a_week` what is wanted in
+    all spread over the year. `least` are the plantings that earn least for ground and time."""
+
+    seasons: int
+    people: float | None
+    crops: tuple[CropSupply, ...]
+    weeks: tuple[WeekBand, ...]
+    harvest_kg: Quantiles
+    eaten_kg_a_week: float
+    places: tuple[PlaceYield, ...]
+    least: tuple[Earner, ...]
+
+
+def pantry_of(plan: p.Plan, book: Book) -> Pantry:
+    """The whole plan against what the household eats."""
+    seasons = int(book.value("seasons"))
+    grown = _grown(plan, book)
+    every = [e for _, own in grown for e in own]
+    by_crop: dict[str, list[Evaluated]] = defaultdict(list)
+    for e in every:
+        by_crop[_root(e.crop)].append(e)
+    household = plan.garden.household
+    wants: dict[str, float] = defaultdict(float)
+    for want in household.wants if household else ():
+        wants[_root(book.crops[want.crop])] += want.kg_per_year
+    named = sorted({*by_crop, *wants}, key=lambda crop: book.crops[crop].name.lower())
+    crops = [_supply(book.crops[c], by_crop[c], wants.get(c), seasons) for c in named]
+    return Pantry(
+        seasons=seasons,
+        people=household.people if household else None,
+        crops=tuple(crop for crop in crops if crop.plants or crop.want_kg is not None),
+        weeks=weekly_bands(every),
+        harvest_kg=total_of(every, seasons),
+        eaten_kg_a_week=sum(wants.values()) / _WEEKS_A_YEAR,
+        places=tuple(_place_yield(place, own, seasons) for place, own in grown),
+        least=_least(every),
+    )
+
+
+def _grown(plan: p.Plan, book: Book) -> list[tuple[p.Place, list[Evaluated]]]:
+    cases = place_cases(plan, setting_of(plan, book), book)
+    return [
+        (
+            here.place,
+            [evaluate_planting(g, here) for g in plan.plantings if g.place == here.place.id],
+        )
+        for here in cases
+    ]
+
+
+def _root(crop: Crop) -> str:
+    return crop.variety_of or crop.id
+
+
+def _supply(crop: Crop, grown: Sequence[Evaluated], want: float | None, seasons: int) -> CropSupply:
+    total = total_of(grown, seasons)
+    plants = sum(e.report.plants for e in grown)
+    spread = crop.yield_kg_per_plant
+    usual = spread.typical * crop.survival if spread else 0.0
+    each = total.p50 / plants if plants and total.p50 else usual
+    short = None if want is None else want - total.p50
+    more = math.ceil(short / each - 1e-9) if short is not None and short > 0 and each else None
+    squares = None if more is None else math.ceil(more * _squares_a_plant(crop, grown) - 1e-9)
+    chance = None
+    if want is not None:
+        chance = float((season_total(grown, seasons) >= want).mean())
+    return CropSupply(
+        crop=crop.id,
+        name=crop.name,
+        mark=crop.mark,
+        family=crop.family,
+        plants=plants,
+        harvest_kg=total,
+        weeks=weekly_bands(grown),
+        want_kg=want,
+        chance=chance,
+        short_kg=short,
+        kg_per_plant=each,
+        more_plants=more,
+        more_squares=squares,
+        more_seeds=None if more is None else more * (crop.seeds_per_station or 0) or None,
+        words=_words(short, total.p50, more, squares),
+    )
+
+
+def _squares_a_plant(crop: Crop, grown: Sequence[Evaluated]) -> float:
+    """Squares that a plant takes as the crop is grown here, else by its spacing."""
+    plants = sum(e.report.plants for e in grown)
+    if plants:
+        return sum(len(e.report.cells) for e in grown) / plants
+    return crop.spacing_cm**2 / DEFAULT_CELL_CM**2
+
+
+def _words(short: float | None, likely: float, more: int | None, squares: int | None) -> str:
+    if short is None:
+        return "nothing is wanted of it yet" if likely else ""
+    if more is not None:
+        plants = "1 plant more" if more == 1 else f"{more} plants more"
+        on = "1 square" if squares == 1 else f"{squares} squares"
+        return f"{short:.1f} kg short: {plants}, on {on}"
+    if short > 0:
+        return f"{short:.1f} kg short"
+    return f"{-short:.1f} kg to spare: keep it, give it away, or sow less"
+
+
+def _place_yield(place: p.Place, grown: Sequence[Evaluated], seasons: int) -> PlaceYield:
+    total = total_of(grown, seasons)
+    area, litres = inside_area_m2(place.shape), soil_litres(place)
+    return PlaceYield(
+        place=place.id,
+        label=place.label,
+        harvest_kg=total,
+        area_m2=area,
+        kg_per_m2=total.p50 / area,
+        kg_per_100_l=total.p50 / litres * _LITRES if litres else 0.0,
+    )
+
+
+def _least(grown: Iterable[Evaluated]) -> tuple[Earner, ...]:
+    """Plantings by weight for ground and time; what is not grown for its weight is left out."""
+    found = []
+    for e in grown:
+        if e.crop.yield_kg_per_plant is None or not e.report.cells:
+            continue
+        weeks = len(e.report.cells) * (e.dates.clear - e.dates.start).days / 7
+        found.append(
+            Earner(
+                planting=e.planting.id,
+                place=e.report.place,
+                name=e.report.name,
+                cell=e.report.cells[0],
+                square_weeks=weeks,
+                kg_per_square_week=e.report.harvest_kg.p50 / weeks,
+            )
+        )
+    return tuple(sorted(found, key=lambda earner: earner.kg_per_square_week)[:_LEAST_EARNERS])
