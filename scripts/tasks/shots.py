@@ -30,6 +30,10 @@ def later(page: Page) -> None:
         page.keyboard.press("PageDown")
 
 
+def run_the_seasons(page: Page) -> None:
+    page.get_by_role("img", name="Everything picked").wait_for()
+
+
 def in_april(page: Page) -> None:
     page.get_by_role("heading", name="This week").wait_for()
     for _ in range(9):
@@ -84,7 +88,7 @@ VIEWS: dict[str, tuple[str, dict[str, int], str, Steps]] = {
     "soil": (f"{LANTERN}/soil", DESK, "light", choose_border),
     "layouts": (f"{LANTERN}/ground", DESK, "light", show_layouts),
     "building": (f"{LANTERN}/soil?view=building", DESK, "light", None),
-    "watering": (f"{LANTERN}/soil?view=watering", DESK, "light", None),
+    "pantry": (f"{LANTERN}/pantry", DESK, "light", run_the_seasons),
     "year": (f"{LANTERN}/year", DESK, "light", in_april),
     "bed-sheet": (f"{LANTERN}/squares/south", DESK, "light", select_carrot),
     "what-fits": (f"{LANTERN}/squares/low", DESK, "light", choose_free_squares),

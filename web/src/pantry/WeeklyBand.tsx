@@ -70,7 +70,8 @@ export function WeeklyBand({ weeks, scale, width, height, day, eatenKg, label }:
               y={y(w.p90)}
               width={Math.max(0, at(w, 7) - at(w, 0))}
               height={Math.max(0, y(w.p10) - y(w.p90))}
-              fill="var(--leaf-wash)"
+              fill="var(--leaf)"
+              opacity={0.22}
             />
           ))}
           {eatenKg > 0 && (
