@@ -11,11 +11,11 @@ from ample_rows.core.cells import grid_of
 from ample_rows.core.evaluate import evaluate_place, place_case
 from ample_rows.core.growing_up import supports
 from ample_rows.core.harvest import Quantiles
-from ample_rows.core.notes import day_words
 from ample_rows.core.planting import evaluate_planting
 from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.reference import Book, Crop
 from ample_rows.core.report import PlantingReport, WindowReport
+from ample_rows.core.said import day_words
 
 LEAST_SHARE_WORTH_HAVING = 0.5
 PROBE = "shelf"

@@ -2897,7 +2897,8 @@ export interface components {
          * @description What became of one job: of a planting, or of a place where no planting is named.
          *
          *     `nth` tells the times apart where a job comes again, counting from 1. `on` is the day it was
-         *     done, or is put off to; `cells` the squares done so far.
+         *     done, or is put off to; `cells` the squares done so far. A mark of a job that is not there, as
+         *     when another layout is taken, is kept and does nothing.
          */
         JobMark: {
             /** Place */

@@ -1,5 +1,6 @@
 import type { WeekBand } from '../api/types';
 import { round } from '../drawing/outline';
+import { PlumbLine } from '../drawing/PlumbLine';
 import { dayToPx } from '../drawing/scale';
 import type { TimeScale } from '../drawing/scale';
 import { useUnits } from '../app/preferences';
@@ -104,14 +105,7 @@ export function WeeklyBand({ weeks, scale, width, height, day, eatenKg, label }:
           {units.mass(peak.p50)}
         </text>
       )}
-      <line
-        x1={dayToPx(scale, day)}
-        x2={dayToPx(scale, day)}
-        y1={0}
-        y2={height}
-        stroke="var(--damson)"
-        strokeWidth={1.6}
-      />
+      <PlumbLine scale={scale} day={day} height={height} />
     </svg>
   );
 }

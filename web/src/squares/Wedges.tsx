@@ -4,6 +4,7 @@ import type { PointerEvent } from 'react';
 import type { PlaceReport, PlantingReport } from '../api/types';
 import { hatchOf, PICKED } from '../drawing/Hatches';
 import { round } from '../drawing/outline';
+import { PlumbLine } from '../drawing/PlumbLine';
 import { dayToPx, pxToDay } from '../drawing/scale';
 import type { TimeScale } from '../drawing/scale';
 import { dayOf, shortWords } from '../time/day';
@@ -99,15 +100,7 @@ export function Wedges(props: Props) {
           </g>
         );
       })}
-      <line
-        x1={dayToPx(scale, day)}
-        x2={dayToPx(scale, day)}
-        y1={0}
-        y2={height}
-        stroke="var(--damson)"
-        strokeWidth={1.6}
-        pointerEvents="none"
-      />
+      <PlumbLine scale={scale} day={day} height={height} />
     </g>
   );
 }

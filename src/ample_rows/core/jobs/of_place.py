@@ -9,6 +9,7 @@ from ample_rows.core.cells import span_words
 from ample_rows.core.jobs.job import Job
 from ample_rows.core.reference import Book
 from ample_rows.core.report import PlaceReport, PlantingReport, YearReport
+from ample_rows.core.said import day_words
 from ample_rows.core.season import days
 
 _WEEK = timedelta(days=7)
@@ -59,7 +60,7 @@ def _covers(kept: Kept) -> Iterator[Job]:
     for cover in kept.report.covers:
         where, what = span_words(cover.cells), cover.label
         for verb, day, why in (
-            ("Cover", cover.since, "kept on until " + _said(cover.until)),
+            ("Cover", cover.since, "kept on until " + day_words(cover.until)),
             ("Uncover", cover.until, "it is needed no longer"),
         ):
             name = f"{verb.lower()}-{cover.id}"[:64]
@@ -111,7 +112,3 @@ def _job(
         until=max(span),
         latest=None,
     )
-
-
-def _said(day: date) -> str:
-    return f"{day.day} {day:%B}"

@@ -9,6 +9,7 @@ from ample_rows.core.cells import span_words
 from ample_rows.core.jobs.job import Job
 from ample_rows.core.reference import Book, Crop, JobRule
 from ample_rows.core.report import PlantingReport
+from ample_rows.core.said import day_words
 from ample_rows.core.season import days
 
 _MOST_TIMES = 60
@@ -122,7 +123,7 @@ def _words(grown: Grown) -> dict[str, str]:
     depth = report.sowing_depth_cm if report.sowing_depth_cm is not None else crop.sowing_depth_cm
     following = f"frees {len(report.cells)} squares"
     if grown.next_name and grown.next_on:
-        following = f"{grown.next_name} follows on {_said(grown.next_on)}"
+        following = f"{grown.next_name} follows on {day_words(grown.next_on)}"
     return {
         "name": report.name,
         "plants": f"{report.plants}",
@@ -130,13 +131,11 @@ def _words(grown: Grown) -> dict[str, str]:
         "deep": f"{depth:g} cm deep" if depth else "on the surface",
         "apart": f"{report.spacing_cm:.3g} cm",
         "weeks_indoors": f"{crop.weeks_indoors or 0:g}",
-        "start": _said(report.start_date),
-        "first_pick": f"about {_said(report.first_pick)}" if report.first_pick else "never here",
+        "start": day_words(report.start_date),
+        "first_pick": f"about {day_words(report.first_pick)}"
+        if report.first_pick
+        else "never here",
         "kg": f"{report.harvest_kg.p50:.1f} kg",
-        "last_pick": _said(report.last_pick) if report.last_pick else "",
+        "last_pick": day_words(report.last_pick) if report.last_pick else "",
         "next": following,
     }
-
-
-def _said(day: date) -> str:
-    return f"{day.day} {day:%B}"

@@ -31,7 +31,7 @@ from ample_rows.core.notes.standing import (
     unusual_start,
 )
 from ample_rows.core.notes.timing import idle_ground, turn_round, wrong_time
-from ample_rows.core.notes.view import PlaceView, day_words
+from ample_rows.core.notes.view import PlaceView
 from ample_rows.core.notes.weather import hot_spells
 from ample_rows.core.notes.yard import (
     fall,
@@ -47,7 +47,7 @@ from ample_rows.core.notes.yard import (
 from ample_rows.core.reference import Book
 from ample_rows.core.report import Note
 
-__all__ = ["PlaceView", "day_words", "garden_notes", "guessed_keys", "place_notes"]
+__all__ = ["PlaceView", "garden_notes", "guessed_keys", "place_notes"]
 
 Rule = Callable[[PlaceView], Iterator[Note]]
 

@@ -6,9 +6,10 @@ from datetime import date, timedelta
 import numpy as np
 
 from ample_rows.core.cases import Evaluated
-from ample_rows.core.notes.view import PlaceView, capital, change_planting, day_words, named
+from ample_rows.core.notes.view import PlaceView, capital, change_planting, named
 from ample_rows.core.planting import evaluate_planting
 from ample_rows.core.report import Fix, GrowthReport, Note
+from ample_rows.core.said import day_words
 
 _WEEK = timedelta(days=7)
 

@@ -14,12 +14,12 @@ from ample_rows.core.notes.view import (
     capital,
     change_place,
     change_planting,
-    day_words,
     named,
     percent_lost,
     span_lost,
 )
 from ample_rows.core.report import Fix, Level, Note
+from ample_rows.core.said import day_words
 
 LOW_LIGHT_WORTH_SAYING = 0.92
 HOURS_WORTH_SAYING = 0.5

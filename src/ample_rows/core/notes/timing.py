@@ -5,8 +5,9 @@ from collections.abc import Iterator
 from ample_rows.core import cells as grid_words
 from ample_rows.core import season
 from ample_rows.core.cases import Evaluated
-from ample_rows.core.notes.view import PlaceView, capital, change_planting, day_words, named
+from ample_rows.core.notes.view import PlaceView, capital, change_planting, named
 from ample_rows.core.report import Fix, Note
+from ample_rows.core.said import day_words
 
 SHORT_PICKING = 0.6
 LEAST_IDLE_DAYS = 28

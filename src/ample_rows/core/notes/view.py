@@ -6,7 +6,6 @@ grower's units.
 
 from collections.abc import Iterable
 from dataclasses import dataclass
-from datetime import date
 
 from ample_rows.core import cells as grid_words
 from ample_rows.core import edits
@@ -50,10 +49,6 @@ class PlaceView:
     @property
     def book(self) -> Book:
         return self.here.book
-
-
-def day_words(day: date) -> str:
-    return f"{day.day} {day:%B}"
 
 
 def named(e: Evaluated) -> str:
