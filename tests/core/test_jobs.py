@@ -71,6 +71,11 @@ def test_what_is_sown_in_place_is_thinned_once_it_is_up(listed):
     assert not {"Sow inside", "Harden off", "Set out"} & set(found)
 
 
+def test_a_flower_is_picked_without_a_weight(listed):
+    (first, *_) = listed(planting("pot-marigold", ("A1",), start_date="2027-04-15"))["Pick"]
+    assert first.why.startswith("until ")
+
+
 def test_picking_comes_again_until_its_last_day(listed):
     picks = listed(planting("chard", start_date="2027-04-25"))["Pick"]
     assert [job.nth for job in picks] == list(range(1, len(picks) + 1))

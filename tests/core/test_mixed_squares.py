@@ -141,3 +141,25 @@ def test_a_guest_cannot_be_a_host(read):
 def test_when_the_host_is_removed_the_guest_has_the_squares_to_itself(read):
     plan = apply_edit(read(document(HOST, radish())), RemovePlanting(id="host"))
     assert plan.plantings[0].between is None
+
+
+@given(
+    own=st.floats(5, 24),
+    closer=st.floats(0.6, 0.98),
+    apart=st.sampled_from([30.0, 38.0, 45.0, 60.0]),
+    layout=st.sampled_from(["merged", "offset"]),
+)
+def test_closer_never_holds_fewer_than_a_lattice_search_may_miss(
+    reported, own, closer, apart, layout
+):
+    host = planting("cabbage", "all", id="host", start="transplant", spacing_cm=apart)
+
+    def held(spacing):
+        guest = planting(
+            "lettuce", "all", id="guest", between="host", layout=layout, spacing_cm=spacing
+        )
+        return reported(document(host, guest)).plantings[1].plants
+
+    # The search itself is good to one plant or three in a hundred, whichever is more.
+    wide, close = held(own), held(own * closer)
+    assert close >= wide - max(1, 0.03 * wide)

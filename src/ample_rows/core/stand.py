@@ -28,7 +28,8 @@ from ample_rows.core.places import Box
 from ample_rows.core.reference import Book, Crop
 
 MOST_POSITIONS = 20_000
-_CENTRED = 2
+_CENTRED = 1
+_A_LITTLE_WIDER = 1.07
 _NOTHING: BaseGeometry = shapely.Polygon()
 
 
@@ -159,18 +160,21 @@ def _among(region: BaseGeometry, ground: Ground, out: SettingOut, book: Book) ->
 
 
 def _in_step(ground: Ground, out: SettingOut) -> list[SettingOut]:
-    """The spacing itself, and the least wider one whose lattice falls in step with the plants
-    that are there."""
-    if out.layout in ("rows", "offset") or len(ground.keep_off) == 1:
+    """The spacing itself; one a little wider, so that closer hardly ever fits fewer; and the least
+    wider one whose lattice falls in step with the plants that are there."""
+    if out.layout in ("rows", "offset"):
         return [out]
-    spots = shapely.points(ground.keep_off)
-    tree = shapely.STRtree(spots)
-    _, apart = tree.query_nearest(spots, exclusive=True, all_matches=False, return_distance=True)
-    pitch = float(apart.min())
-    times = math.floor((pitch + FIT_TOLERANCE_CM) / out.spacing_cm)
-    if times == 0 or pitch / times <= out.spacing_cm + FIT_TOLERANCE_CM:
-        return [out]
-    return [out, replace(out, spacing_cm=pitch / times)]
+    wider = [_A_LITTLE_WIDER * out.spacing_cm]
+    if len(ground.keep_off) > 1:
+        spots = shapely.points(ground.keep_off)
+        _, apart = shapely.STRtree(spots).query_nearest(
+            spots, exclusive=True, all_matches=False, return_distance=True
+        )
+        pitch = float(apart.min())
+        times = math.floor((pitch + FIT_TOLERANCE_CM) / out.spacing_cm)
+        if times and pitch / times > out.spacing_cm + FIT_TOLERANCE_CM:
+            wider.append(pitch / times)
+    return [out, *(replace(out, spacing_cm=cm) for cm in wider)]
 
 
 def _whole_place(grid: Grid, out: SettingOut, book: Book) -> list[Point]:

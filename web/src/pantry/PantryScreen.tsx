@@ -1,4 +1,4 @@
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 
 import { useEditor } from '../api/garden';
@@ -15,6 +15,10 @@ import { usePantry } from './usePantry';
 import { WeeklyBand } from './WeeklyBand';
 
 const WEEKS_A_YEAR = 52;
+const MOST_WANTED = 5000;
+const SAME_KG = 0.05;
+/** A first guess, there to be changed. */
+const FIRST_WANT_KG = 5;
 
 /** What the garden gives week by week against what the household eats. */
 export function PantryScreen({ state }: { state: HeldGarden }) {
@@ -161,34 +165,19 @@ interface WantedProps {
 function Wanted({ state, crop, scale, width }: WantedProps) {
   const units = useUnits();
   const { day } = useDay();
-  const save = useWants(state);
   const want = crop.want_kg ?? 0;
   const met = Math.round((crop.chance ?? 0) * 100);
   return (
     <div className="border-t border-faint">
-      <p className="flex flex-wrap items-baseline gap-x-4 px-[14px] pt-1">
+      <div className="flex flex-wrap items-baseline gap-x-4 px-[14px] pt-1">
         <strong>{crop.name}</strong>
         <span>{rangeOf(crop.harvest_kg, units.mass)}</span>
-        <label className="flex items-baseline gap-1 text-[13px] text-muted">
-          <span>of</span>
-          <input
-            key={want}
-            aria-label={`${crop.name}, ${units.weightUnit} wanted a year`}
-            className="min-h-0 w-16 px-1 py-0"
-            inputMode="decimal"
-            defaultValue={Math.round(units.weightValue(want) * 10) / 10}
-            onBlur={(event) => save(crop.crop, event.target.value, want)}
-            onKeyDown={(event) => {
-              if (event.key === 'Enter') event.currentTarget.blur();
-            }}
-          />
-          <span>{`${units.weightUnit} a year`}</span>
-        </label>
+        <WantField key={want} state={state} crop={crop} want={want} />
         <span className={(crop.short_kg ?? 0) > 0 ? 'text-marigold' : ''}>
           {`${units.sentence(crop.words)}.`}
         </span>
         <span className="text-[13px] text-muted">{`Enough in ${met} of 100 years.`}</span>
-      </p>
+      </div>
       <WeeklyBand
         weeks={crop.weeks}
         scale={scale}
@@ -202,15 +191,48 @@ function Wanted({ state, crop, scale, width }: WantedProps) {
   );
 }
 
-/** Save a want as typed; nothing where it cannot be read, none at all for zero. */
-function useWants(state: HeldGarden) {
+/** What is wanted of a crop in a year; what cannot be read is said, and nothing is saved. */
+function WantField({ state, crop, want }: { state: HeldGarden; crop: CropSupply; want: number }) {
   const units = useUnits();
-  const editor = useEditor(state.head.slug);
-  return (crop: string, typed: string, before: number) => {
+  const save = useWants(state);
+  const [fault, setFault] = useState<string>();
+  const commit = (typed: string) => {
     const value = Number(typed.trim().replace(',', '.'));
-    if (Number.isNaN(value) || value < 0) return;
-    const kg = value / units.weightValue(1);
-    if (Math.abs(kg - before) < 0.05) return;
+    const sound = typed.trim() !== '' && value >= 0 && value <= MOST_WANTED;
+    setFault(sound ? undefined : `Give 0 to ${MOST_WANTED}; 0 takes it from the list.`);
+    if (sound) save(crop.crop, value / units.weightValue(1), want);
+  };
+  return (
+    <span>
+      <label className="flex items-baseline gap-1 text-[13px] text-muted">
+        <span>of</span>
+        <input
+          aria-label={`${crop.name}, ${units.weightUnit} wanted a year`}
+          aria-invalid={fault !== undefined}
+          className="min-h-0 w-16 px-1 py-0"
+          inputMode="decimal"
+          defaultValue={Math.round(units.weightValue(want) * 10) / 10}
+          onBlur={(event) => commit(event.target.value)}
+          onKeyDown={(event) => {
+            if (event.key === 'Enter') event.currentTarget.blur();
+          }}
+        />
+        <span>{`${units.weightUnit} a year`}</span>
+      </label>
+      {fault && (
+        <span role="alert" className="font-semibold text-damson">
+          {fault}
+        </span>
+      )}
+    </span>
+  );
+}
+
+/** Save what is wanted of a crop; none of it takes the want away. [kg] */
+function useWants(state: HeldGarden) {
+  const editor = useEditor(state.head.slug);
+  return (crop: string, kg: number, before: number) => {
+    if (Math.abs(kg - before) < SAME_KG) return;
     const household = state.plan.garden.household;
     const others = (household?.wants ?? []).filter((want) => want.crop !== crop);
     const wants = kg > 0 ? [...others, { crop, kg_per_year: Math.round(kg * 100) / 100 }] : others;
@@ -230,7 +252,7 @@ function AddWant({ state, wanted }: { state: HeldGarden; wanted: readonly CropSu
         label="Also wanted"
         value=""
         options={[['', 'choose a crop'], ...free.map((line) => [line.id, line.name] as const)]}
-        onChange={(crop) => crop && save(crop, '5', 0)}
+        onChange={(crop) => crop && save(crop, FIRST_WANT_KG, 0)}
       />
     </div>
   );

@@ -65,46 +65,50 @@ function Map({ place, plantings, labels }: Props) {
   const width = (y1 - y0) * scale.pxPerCm + 2 * EDGE;
   const height = (x1 - x0) * scale.pxPerCm + 2 * EDGE;
   return (
-    <svg
-      className="mt-2 max-w-full max-sm:h-auto"
-      width={width}
-      height={height}
-      viewBox={`0 0 ${width} ${height}`}
-      role="img"
-      aria-label="Label map"
-    >
-      <path
-        d={polygonPath(place.outline_cm.map(([x, y]) => groundToPx(scale, [x, y])))}
-        fill="none"
-        stroke="var(--ink)"
-        strokeWidth={1.4}
-      />
-      <Letters place={place} scale={scale} />
-      {plantings.flatMap((planting) =>
-        planting.positions_cm.map(([x, y], i) => {
-          const [cx, cy] = groundToPx(scale, [x, y]);
-          return <circle key={`${planting.id} ${i}`} cx={cx} cy={cy} r={1.6} fill="var(--leaf)" />;
-        }),
-      )}
-      {labels.map((label) => {
-        const [x, y] = groundToPx(scale, [label.at_cm[0], label.at_cm[1]]);
-        return (
-          <g key={label.number}>
-            <path d={`M${x} ${y}v-12`} stroke="var(--ink)" strokeWidth={1.2} />
-            <text
-              x={x}
-              y={y - 3}
-              dx={3}
-              fontSize={13}
-              fontWeight={600}
-              fill="var(--damson)"
-              className="halo-bed"
-            >
-              {label.number}
-            </text>
-          </g>
-        );
-      })}
-    </svg>
+    <div className="mt-2 overflow-x-auto" role="group" aria-label="Map of the labels" tabIndex={0}>
+      <svg
+        className="block"
+        width={width}
+        height={height}
+        viewBox={`0 0 ${width} ${height}`}
+        role="img"
+        aria-label="Label map"
+      >
+        <path
+          d={polygonPath(place.outline_cm.map(([x, y]) => groundToPx(scale, [x, y])))}
+          fill="none"
+          stroke="var(--ink)"
+          strokeWidth={1.4}
+        />
+        <Letters place={place} scale={scale} />
+        {plantings.flatMap((planting) =>
+          planting.positions_cm.map(([x, y], i) => {
+            const [cx, cy] = groundToPx(scale, [x, y]);
+            return (
+              <circle key={`${planting.id} ${i}`} cx={cx} cy={cy} r={1.6} fill="var(--leaf)" />
+            );
+          }),
+        )}
+        {labels.map((label) => {
+          const [x, y] = groundToPx(scale, [label.at_cm[0], label.at_cm[1]]);
+          return (
+            <g key={label.number}>
+              <path d={`M${x} ${y}v-12`} stroke="var(--ink)" strokeWidth={1.2} />
+              <text
+                x={x}
+                y={y - 3}
+                dx={3}
+                fontSize={13}
+                fontWeight={600}
+                fill="var(--damson)"
+                className="halo-bed"
+              >
+                {label.number}
+              </text>
+            </g>
+          );
+        })}
+      </svg>
+    </div>
   );
 }

@@ -22,7 +22,7 @@ export function Jobs({ state, day }: { state: HeldGarden; day: Day }) {
       <section aria-label="This week">
         <h2 className="text-base">
           {`This week, ${span(first)} `}
-          <span className="font-sans text-[13px] font-normal text-muted">{`${closed} of ${now.length} done`}</span>
+          <span className="font-sans text-[13px] font-normal text-muted">{`${closed} of ${now.length} done; marked for ${shortWords(day)}`}</span>
         </h2>
         <List jobs={now} day={day} onEdit={edit} />
       </section>

@@ -120,6 +120,7 @@ def _before(rule: JobRule, grown: Grown) -> Iterator[str]:
 
 def _words(grown: Grown) -> dict[str, str]:
     report, crop = grown.report, grown.crop
+    kg = report.harvest_kg.p50
     depth = report.sowing_depth_cm if report.sowing_depth_cm is not None else crop.sowing_depth_cm
     following = f"frees {len(report.cells)} squares"
     if grown.next_name and grown.next_on:
@@ -135,7 +136,7 @@ def _words(grown: Grown) -> dict[str, str]:
         "first_pick": f"about {day_words(report.first_pick)}"
         if report.first_pick
         else "never here",
-        "kg": f"{report.harvest_kg.p50:.1f} kg",
+        "gives": f"likely {kg:.1f} kg in all, " if kg else "",
         "last_pick": day_words(report.last_pick) if report.last_pick else "",
         "next": following,
     }
