@@ -35,7 +35,7 @@ def test_each_fix_of_a_clash_ends_it(read, noted, reported):
     second = planting("lettuce", ("B2",), id="second", start_date="2027-08-01")
     doc = document(FIRST, second)
     fixes = noted(doc)["clash"].fixes
-    assert len(fixes) == 3
+    assert len(fixes) == 4
     for fix in fixes:
         mended = p.document(apply_edit(read(doc), fix.edit))
         assert "clash" not in codes(reported(mended))

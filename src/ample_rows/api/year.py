@@ -10,11 +10,13 @@ from icalendar import Calendar, Event
 from ample_rows import PROGRAM
 from ample_rows.api.gardens import Garden, Here, file_answer
 from ample_rows.api.problems import RESPONSES
+from ample_rows.api.state import ShelfRequest
 from ample_rows.core.evaluate import evaluate
 from ample_rows.core.jobs.behind import Behind, replanned
 from ample_rows.core.jobs.job import Job
 from ample_rows.core.jobs.year import Series, jobs_of, series_of, weeks_about
 from ample_rows.core.pantry.pantry import Pantry, pantry_of
+from ample_rows.core.succession.follow import Follow, following
 from ample_rows.core.succession.waves import MOST_WAVES, Waves, waves_of
 
 router = APIRouter(prefix="/api/gardens/{slug}", tags=["year"], responses=RESPONSES)
@@ -72,6 +74,12 @@ def calendar(slug: str, here: Garden) -> Response:
 def waves(planting: str, here: Garden, count: Count = 3, every_days: Every = 14.0) -> Waves:
     """A planting shared out into waves whose picks follow each other evenly."""
     return waves_of(here.plan, planting, count, every_days, here.book)
+
+
+@router.post("/follow")
+def follow(asked: ShelfRequest, here: Garden) -> Follow:
+    """What can follow in squares that are free from a day, best for the household first."""
+    return following(here.plan, asked.place, tuple(asked.cells), asked.day, here.book)
 
 
 @router.get("/pantry")

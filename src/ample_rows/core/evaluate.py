@@ -11,7 +11,7 @@ from functools import lru_cache
 
 import numpy as np
 
-from ample_rows.core import harvest, notes, season, sun
+from ample_rows.core import harvest, notes, season, stand, sun
 from ample_rows.core import plan as p
 from ample_rows.core.cases import Evaluated, PlaceCase, Setting
 from ample_rows.core.cells import grid_of
@@ -148,7 +148,11 @@ def evaluate_place(here: PlaceCase, plantings: tuple[p.Planting, ...]) -> PlaceR
     for e in evaluated:
         for address in e.report.cells:
             taken[address].append((e.dates.start, e.dates.clear))
-    weeks, spells = idle_ground(grid, held, taken, setting.year, book)
+    rests: dict[str, list[tuple[date, date]]] = defaultdict(list)
+    for rest in place.rests:
+        for address in stand.cells_of(place, rest.cells):
+            rests[address].append((rest.since, rest.until))
+    weeks, spells = idle_ground(grid, held, taken, setting.year, book, rests=rests)
     draws = _sum_of([e.draws for e in evaluated], book)
     view = place_view(here, evaluated, spells)
     return PlaceResult(

@@ -1,6 +1,7 @@
 """Idle ground: cells that stand empty while something could grow."""
 
 from collections import defaultdict
+from collections.abc import Iterable
 from datetime import date
 from functools import lru_cache
 
@@ -15,6 +16,7 @@ from ample_rows.core.season import GrowingYear, growing_days
 LEAST_SPELL_DAYS = 14
 
 Spell = tuple[int, int]
+Spells = tuple[Spell, ...]
 
 
 @lru_cache(maxsize=64)
@@ -28,30 +30,33 @@ def idle_ground(
     taken: dict[str, list[tuple[date, date]]],
     year: GrowingYear,
     book: Book,
+    *,
+    rests: dict[str, list[tuple[date, date]]],
 ) -> tuple[float, tuple[IdleSpell, ...]]:
     """Cell-weeks without a crop in growing weather, and the spells of two weeks or more.
 
     Args:
         taken: Per cell, the days held: from a day up to but not including another.
+        rests: Per cell, the days that it is left empty on purpose: counted, but no spell of them.
 
     Returns:
         Cell-weeks (part cells by area) and spells, longest ground first.
     """
     season = _growing_ordinals(year, book)
-    by_holding: dict[tuple[Spell, ...], list[str]] = defaultdict(list)
+    by_holding: dict[tuple[Spells, Spells], list[str]] = defaultdict(list)
     for address in grid.cells:
         if address not in held:
-            spans = tuple(sorted((a.toordinal(), b.toordinal()) for a, b in taken.get(address, ())))
-            by_holding[spans].append(address)
+            use = (_ordinals(taken.get(address, ())), _ordinals(rests.get(address, ())))
+            by_holding[use].append(address)
     weeks = 0.0
     gaps: dict[Spell, list[str]] = defaultdict(list)
     full = grid.cell_cm**2
-    for spans, addresses in by_holding.items():
+    for (spans, rested), addresses in by_holding.items():
         empty = np.ones(len(season), dtype=bool)
-        for start, end in spans:
-            empty[np.searchsorted(season, start) : np.searchsorted(season, end)] = False
+        _without(empty, season, spans)
         area = sum(grid.cells[a].area_cm2 for a in addresses) / full
         weeks += float(empty.sum()) / 7 * area
+        _without(empty, season, rested)
         for gap in _gaps(season[empty]):
             gaps[gap] += addresses
     spells = [
@@ -60,6 +65,16 @@ def idle_ground(
     ]
     spells.sort(key=lambda s: (-len(s.cells) * (s.end - s.start).days, s.start, s.cells))
     return weeks, tuple(spells)
+
+
+def _ordinals(spans: Iterable[tuple[date, date]]) -> Spells:
+    return tuple(sorted((since.toordinal(), until.toordinal()) for since, until in spans))
+
+
+def _without(empty: NDArray[np.bool_], season: NDArray[np.int64], spans: Spells) -> None:
+    """Take spells out of the empty days, in place."""
+    for start, end in spans:
+        empty[np.searchsorted(season, start) : np.searchsorted(season, end)] = False
 
 
 def _spell(grid: Grid, cells: tuple[str, ...], start: date, end: date) -> IdleSpell:

@@ -1,4 +1,5 @@
-"""Mixed squares: one crop set between the plants of another, and what each takes of the other.
+"""Squares shared on purpose, and what each crop there takes of the other: one set between the
+plants of another, or the next started under the last.
 
 Crowding adds up over kinds: each asks for the ground of its own usual spacing, for the time and
 as far as its leaves have spread (Spitters 1983 gives the law for mixtures its additive form).
@@ -20,6 +21,8 @@ from ample_rows.core.set_out import case_of, set_out
 
 _STEP = timedelta(days=7)
 
+Pairs = tuple[tuple[p.Planting, p.Planting], ...]
+
 
 @dataclass(frozen=True, eq=False)
 class _Grown:
@@ -31,39 +34,53 @@ class _Grown:
 
 
 def sharings(here: PlaceCase, plantings: tuple[p.Planting, ...]) -> tuple[Sharing, ...]:
-    """What shares the squares of every planting that another stands between, and of that one.
+    """What shares the squares of every planting that another stands between, and of that one;
+    and of those of which the next starts under the last.
 
     Args:
         here: The place by itself.
         plantings: All of its plantings.
     """
-    guests = tuple(g for g in plantings if g.between is not None)
-    if not guests:
-        return ()
     hosts = {g.id: g for g in plantings}
-    pairs = tuple((guest, hosts[guest.between or ""]) for guest in guests)
-    return _shared(here, pairs)
+    pairs = tuple((guest, hosts[guest.between or ""]) for guest in plantings if guest.between)
+    relays = tuple(
+        (guest, hosts[guest.follows or ""]) for guest in plantings if _may_relay(guest, hosts)
+    )
+    return _shared(here, pairs, relays) if pairs or relays else ()
+
+
+def _may_relay(guest: p.Planting, hosts: dict[str, p.Planting]) -> bool:
+    """Whether a follow-on may start before the last is cleared, by what the plan itself says."""
+    host = hosts.get(guest.follows or "")
+    if host is None or guest.between == host.id:
+        return False
+    return host.clear_date is None or guest.start_date < host.clear_date
 
 
 @lru_cache(maxsize=512)
-def _shared(
-    here: PlaceCase, pairs: tuple[tuple[p.Planting, p.Planting], ...]
-) -> tuple[Sharing, ...]:
+def _shared(here: PlaceCase, pairs: Pairs, relays: Pairs) -> tuple[Sharing, ...]:
     found: dict[str, Sharing] = {}
-    for guest, host in pairs:
+    for guest, host in (*pairs, *relays):
         under = _grown(case_of(host, here))
         among = _grown(case_of(guest, here))
         if not _meet(among.dates, under.dates):
             continue
-        off = Sharing(guest.id, 0.0, "", under.laid.positions, under.laid.spacing_cm)
-        among = replace(among, laid=set_out(replace(among.case, sharing=off)))
-        found[guest.id] = replace(off, asked=_asked(under, among), asked_by=under.case.crop.name)
-        before = found.get(host.id) or Sharing(host.id, 0.0, "")
-        names = dict.fromkeys([*filter(None, [before.asked_by]), among.case.crop.name])
-        found[host.id] = replace(
-            before, asked=before.asked + _asked(among, under), asked_by=" and ".join(names)
-        )
+        if guest.between == host.id:
+            off = Sharing(guest.id, 0.0, "", under.laid.positions, under.laid.spacing_cm)
+            among = replace(among, laid=set_out(replace(among.case, sharing=off)))
+            found[guest.id] = off
+        if set(among.laid.taken) & set(under.laid.taken):
+            _ask(found, guest.id, of=among, by=under)
+            _ask(found, host.id, of=under, by=among)
     return tuple(found.values())
+
+
+def _ask(found: dict[str, Sharing], planting: str, *, of: _Grown, by: _Grown) -> None:
+    """Let one planting ask for ground of another, beside what others ask already."""
+    before = found.get(planting) or Sharing(planting, 0.0, "")
+    names = dict.fromkeys([*filter(None, [before.asked_by]), by.case.crop.name])
+    asked = before.asked + _asked(by, of)
+    found[planting] = replace(before, asked=asked, asked_by=" and ".join(names))
 
 
 def _grown(case: Case) -> _Grown:

@@ -87,11 +87,11 @@ def shelf_for(
     here = place_case(plan, place_id, book)
     plantings = tuple(g for g in plan.plantings if g.place == place_id)
     standing = evaluate_place(here, plantings).plantings
-    asked = _Asked(
+    asked = Asked(
         here=here,
         cells=cells,
         day=day,
-        use=_next_use(standing, cells, day),
+        use=next_use(standing, cells, day),
         held=tuple(sorted({a for h in here.place.held for a in h.cells} & set(cells))),
     )
     asked_of = book.crops if crops is None else crops
@@ -104,29 +104,29 @@ def shelf_for(
 
 
 @dataclass(frozen=True)
-class _NextUse:
+class NextUse:
     """Who holds the squares now, and who comes next."""
 
     now: PlantingReport | None
     later: PlantingReport | None
 
 
-def _next_use(standing: tuple[PlantingReport, ...], cells: tuple[str, ...], day: date) -> _NextUse:
+def next_use(standing: tuple[PlantingReport, ...], cells: tuple[str, ...], day: date) -> NextUse:
     wanted = set(cells)
     mine = [r for r in standing if wanted & set(r.cells)]
     now = [r for r in mine if r.start_date <= day and r.clear_date and day < r.clear_date]
     later = sorted((r for r in mine if r.start_date > day), key=lambda r: r.start_date)
-    return _NextUse(now[0] if now else None, later[0] if later else None)
+    return NextUse(now[0] if now else None, later[0] if later else None)
 
 
 @dataclass(frozen=True)
-class _Asked:
+class Asked:
     """The question put to the shelf."""
 
     here: PlaceCase
     cells: tuple[str, ...]
     day: date
-    use: _NextUse
+    use: NextUse
     held: tuple[str, ...]
 
     @property
@@ -140,16 +140,16 @@ class _Asked:
         return "all" if whole else self.cells
 
 
-def _entry(asked: _Asked, crop: Crop) -> ShelfEntry:
+def _entry(asked: Asked, crop: Crop) -> ShelfEntry:
     """The crop by whichever of its starts does best here on this day."""
-    support = _support_over(asked, crop)
-    tried = [_tried(asked, crop, start, support) for start in crop.starts]
-    judged = [(e, _why_not(e, asked)) for e in tried]
+    support = support_over(asked, crop)
+    tried = [tried_as(asked, crop, start, support) for start in crop.starts]
+    judged = [(e, why_not(e, asked)) for e in tried]
     best, reason = min(judged, key=lambda pair: (bool(pair[1]), -pair[0].report.harvest_kg.p50))
     return _shown(crop, best, reason, asked.cells)
 
 
-def _tried(asked: _Asked, crop: Crop, start: p.Start, support: str | None) -> Evaluated:
+def tried_as(asked: Asked, crop: Crop, start: p.Start, support: str | None) -> Evaluated:
     probe = p.Planting(
         id=PROBE,
         place=asked.place.id,
@@ -167,7 +167,7 @@ def _tried(asked: _Asked, crop: Crop, start: p.Start, support: str | None) -> Ev
     return evaluate_planting(cut, asked.here)
 
 
-def _support_over(asked: _Asked, crop: Crop) -> str | None:
+def support_over(asked: Asked, crop: Crop) -> str | None:
     """A support of the place that the crop can climb and whose footprint holds the cells."""
     place, setting = asked.place, asked.here.setting
     for support in place.supports:
@@ -195,7 +195,7 @@ def _support_over(asked: _Asked, crop: Crop) -> str | None:
     return None
 
 
-def _blocked(asked: _Asked) -> str:
+def _blocked(asked: Asked) -> str:
     """What stands in the way of every crop; empty when the ground is free."""
     now = asked.use.now
     if asked.held:
@@ -205,7 +205,7 @@ def _blocked(asked: _Asked) -> str:
     return ""
 
 
-def _why_not(e: Evaluated, asked: _Asked) -> str:
+def why_not(e: Evaluated, asked: Asked) -> str:
     """The first reason against, in the grower's order of asking; empty when it fits."""
     report, window = e.report, e.report.window
     use, day = asked.use, asked.day

@@ -792,6 +792,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/follow": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Follow
+         * @description What can follow in squares that are free from a day, best for the household first.
+         */
+        post: operations["follow_api_gardens__slug__follow_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{slug}/pantry": {
         parameters: {
             query?: never;
@@ -2511,6 +2531,77 @@ export interface components {
             edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
         };
         /**
+         * Follow
+         * @description What fits squares that are free from a day up to another, or to the end of the year.
+         */
+        Follow: {
+            /** Place */
+            place: string;
+            /** Label */
+            label: string;
+            /** Cells */
+            cells: string[];
+            /**
+             * Since
+             * Format: date
+             */
+            since: string;
+            /**
+             * Until
+             * Format: date
+             */
+            until: string;
+            /** Before */
+            before: string | null;
+            /** After */
+            after: string | null;
+            /** Entries */
+            entries: components["schemas"]["Following"][];
+        };
+        /**
+         * Following
+         * @description One crop as it would do in the free squares, and the edit that plants it.
+         *
+         *     `lacking_kg` is what the household still lacks of it, null where nothing is wanted of it;
+         *     `fills_weeks` the weeks of the free time that it stands there. `caution` is what speaks
+         *     against it without ruling it out.
+         */
+        Following: {
+            /** Crop */
+            crop: string;
+            /** Name */
+            name: string;
+            /** Mark */
+            mark: string;
+            /** Family */
+            family: string;
+            /**
+             * Start
+             * @enum {string}
+             */
+            start: "sow" | "transplant" | "set" | "division";
+            /**
+             * Start Date
+             * Format: date
+             */
+            start_date: string;
+            /** First Pick */
+            first_pick: string | null;
+            /** Clear Date */
+            clear_date: string | null;
+            /** Plants */
+            plants: number;
+            harvest_kg: components["schemas"]["Quantiles"];
+            /** Lacking Kg */
+            lacking_kg: number | null;
+            /** Fills Weeks */
+            fills_weeks: number;
+            /** Caution */
+            caution: string;
+            /** Edit */
+            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
+        };
+        /**
          * Footing
          * @description How a post stands, and what takes the push of the wind on it.
          */
@@ -2659,6 +2750,23 @@ export interface components {
             low: number;
             /** High */
             high: number;
+        };
+        /**
+         * Grew
+         * @description What grew in an earlier year: in all squares of a place where none are named.
+         */
+        Grew: {
+            /** Year */
+            year: number;
+            /** Crops */
+            crops: string[];
+            /**
+             * Cells
+             * @default all
+             */
+            cells: string[] | "all";
+        } & {
+            [key: string]: unknown;
         };
         /**
          * GridString
@@ -3775,6 +3883,16 @@ export interface components {
              * @default []
              */
             covers: components["schemas"]["Cover"][];
+            /**
+             * Rests
+             * @default []
+             */
+            rests: components["schemas"]["Rest"][];
+            /**
+             * Grew
+             * @default []
+             */
+            grew: components["schemas"]["Grew"][];
         } & {
             [key: string]: unknown;
         };
@@ -4445,6 +4563,28 @@ export interface components {
             totals: components["schemas"]["Totals"];
             /** Notes */
             notes: components["schemas"]["Note"][];
+        };
+        /**
+         * Rest
+         * @description Squares left without a crop on purpose, from one day up to another, and why.
+         */
+        Rest: {
+            /** Cells */
+            cells: string[] | "all";
+            /**
+             * Since
+             * Format: date
+             */
+            since: string;
+            /**
+             * Until
+             * Format: date
+             */
+            until: string;
+            /** Reason */
+            reason: string;
+        } & {
+            [key: string]: unknown;
         };
         /**
          * Rule
@@ -9086,6 +9226,82 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Waves"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    follow_api_gardens__slug__follow_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShelfRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Follow"];
                 };
             };
             /** @description The request cannot be read */

@@ -8,14 +8,16 @@ export function Choice<V extends string>({
   value,
   options,
   onChange,
+  inline = false,
 }: {
   label: string;
   value: V;
   options: Options<V>;
   onChange: (value: V) => void;
+  inline?: boolean;
 }) {
   return (
-    <Field label={label}>
+    <Field label={label} inline={inline}>
       <select value={value} onChange={(event) => onChange(event.target.value as V)}>
         {options.map(([known, words]) => (
           <option key={known} value={known}>

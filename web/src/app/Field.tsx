@@ -5,16 +5,19 @@ export function Field({
   label,
   fault,
   hint,
+  inline = false,
   children,
 }: {
   label: string;
   fault?: string | undefined;
   hint?: string;
+  /** The label beside the field, where height is short. */
+  inline?: boolean;
   children: ReactNode;
 }) {
   return (
     <div>
-      <label className="flex flex-col">
+      <label className={inline ? 'flex items-baseline gap-2' : 'flex flex-col'}>
         <span className="text-[12.5px] text-muted">{label}</span>
         {children}
       </label>

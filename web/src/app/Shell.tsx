@@ -7,6 +7,7 @@ import { useEditor, useGardens } from '../api/garden';
 import type { HeldGarden } from '../api/merge';
 import { Hatches } from '../drawing/Hatches';
 import { PlaceList } from '../places/PlaceList';
+import { isoOf } from '../time/day';
 import { DayProvider, useDay } from '../time/DayContext';
 import { SeasonRuler } from '../time/SeasonRuler';
 
@@ -31,7 +32,7 @@ export function Shell({ state, children }: { state: HeldGarden; children: ReactN
           <GardenName state={state} />
         </header>
         <section aria-label="Season" className="ruler border-b border-rule">
-          <SeasonRuler year={state.report.year} />
+          <Ruler state={state} />
         </section>
         <nav aria-label="Main" className="nav no-print flex flex-col border-r border-rule py-2">
           <NavLink
@@ -170,6 +171,19 @@ function History({ state }: { state: HeldGarden }) {
         {undo ? `Last: ${undo}` : ''}
       </p>
     </div>
+  );
+}
+
+/** The ruler; a frost dragged along it is kept, to be undone like any edit. */
+function Ruler({ state }: { state: HeldGarden }) {
+  const editor = useEditor(state.head.slug);
+  return (
+    <SeasonRuler
+      year={state.report.year}
+      onFrost={(frost, day) =>
+        void editor.edit({ do: 'change-garden', changes: { [frost]: isoOf(day) } })
+      }
+    />
   );
 }
 

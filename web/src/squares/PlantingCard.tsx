@@ -4,6 +4,7 @@ import type { HeldGarden } from '../api/merge';
 import type { Edit, Place, Planting, PlantingReport, VarietyReport } from '../api/types';
 import { usePreferences, useUnits } from '../app/preferences';
 import { Choice } from '../app/Choice';
+import { DateField } from '../app/DateField';
 import type { Options } from '../app/Choice';
 import { Field } from '../app/Field';
 import { Sum } from '../ledger/Working';
@@ -168,31 +169,7 @@ function sowing(report: PlantingReport, length: (cm: number) => string): string 
   return parts.filter(Boolean).join(' ');
 }
 
-interface DateProps {
-  label: string;
-  value: string;
-  onCommit: (value: string | null) => void;
-}
-
 /** A date that is saved when it is left, not at each key. */
-function DateField({ label, value, onCommit }: DateProps) {
-  return (
-    <Field label={label}>
-      <input
-        key={value}
-        type="date"
-        defaultValue={value}
-        onBlur={(e) => {
-          if (e.target.value !== value) onCommit(e.target.value || null);
-        }}
-        onKeyDown={(e) => {
-          if (e.key === 'Enter') e.currentTarget.blur();
-        }}
-      />
-    </Field>
-  );
-}
-
 function SpacingField({
   planting,
   report,

@@ -5,6 +5,7 @@ import type { ShelfAnswer, ShelfEntry } from '../api/types';
 import { useUnits } from '../app/preferences';
 import { dayOf, shortWords, words } from '../time/day';
 import type { Day } from '../time/day';
+import { HOW_STARTED } from './words';
 
 interface Props {
   cells: readonly string[];
@@ -14,8 +15,6 @@ interface Props {
   onPlant: (entry: ShelfEntry) => void;
   onDay: (day: Day) => void;
 }
-
-const HOW = { sow: 'sow', transplant: 'set out plants', set: 'set', division: 'plant' } as const;
 
 /** What fits the chosen squares on the day, best first; below it what does not, and why. */
 export function Shelf({ cells, day, answer, problem, onPlant, onDay }: Props) {
@@ -120,7 +119,7 @@ function Offer({ entry, onPlant }: { entry: ShelfEntry; onPlant: (entry: ShelfEn
           <span className="whitespace-nowrap">{gives}</span>
         </span>
         <span className="flex justify-between gap-2 text-[12.5px] text-muted">
-          <span>{`${HOW[entry.start]}, ${entry.plants} at ${units.length(entry.spacing_cm)}${support}`}</span>
+          <span>{`${HOW_STARTED[entry.start]}, ${entry.plants} at ${units.length(entry.spacing_cm)}${support}`}</span>
           <span className="whitespace-nowrap">
             {entry.clear_by ? `cleared by ${shortWords(dayOf(entry.clear_by))}` : pick}
           </span>

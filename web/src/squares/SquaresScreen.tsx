@@ -13,7 +13,7 @@ import { Ledger } from '../ledger/Ledger';
 import { Workings } from '../ledger/Working';
 import { SpacingPanel } from '../spacing/SpacingPanel';
 import { MarginNotes } from '../notes/MarginNotes';
-import { isoOf, words } from '../time/day';
+import { dayOf, isoOf, words } from '../time/day';
 import { useDay } from '../time/DayContext';
 import { timeScale } from '../time/SeasonRuler';
 import { gestureCells } from './BedSheet';
@@ -359,6 +359,10 @@ function Workbench({ state, placeId }: { state: HeldGarden; placeId: string }) {
               send={send}
               onRelease={release}
               onSelect={selectPlanting}
+              onGap={(gap) => {
+                setDay(dayOf(gap.since));
+                choose(gap.cells, chosen.anchor, null);
+              }}
             />
           )}
         </svg>

@@ -1,7 +1,7 @@
 import { memo } from 'react';
-import type { PointerEvent } from 'react';
+import type { KeyboardEvent, PointerEvent } from 'react';
 
-import type { PlaceReport, PlantingReport } from '../api/types';
+import type { IdleSpell, PlaceReport, PlantingReport } from '../api/types';
 import { hatchOf, PICKED } from '../drawing/Hatches';
 import { round } from '../drawing/outline';
 import { PlumbLine } from '../drawing/PlumbLine';
@@ -11,7 +11,7 @@ import { dayOf, shortWords } from '../time/day';
 import type { Day } from '../time/day';
 import type { Gesture, Input } from './gesture';
 import { laneOfSpell, lanesOf } from './lanes';
-import type { Lane } from './lanes';
+import type { Gap, Lane } from './lanes';
 
 interface Props {
   place: PlaceReport;
@@ -24,6 +24,7 @@ interface Props {
   send: (input: Input) => void;
   onRelease: () => void;
   onSelect: (planting: string) => void;
+  onGap: (gap: Gap) => void;
 }
 
 const MOST_LANE_PX = 40;
@@ -36,11 +37,11 @@ function plantingUnder(target: EventTarget): string | null {
 
 /** Time below the ground: each planting a wedge whose thickness is canopy throughout. */
 export function Wedges(props: Props) {
-  const { place, plantings, scale, height, day, selected, gesture, send, onRelease, onSelect } =
-    props;
+  const { place, plantings, scale, height, day, selected, gesture } = props;
+  const { send, onRelease, onSelect, onGap } = props;
   const [moving, movedBy] =
     gesture.kind === 'movingWedge' ? [gesture.planting, gesture.byDays] : [null, 0];
-  const lanes = lanesOf(plantings);
+  const lanes = lanesOf(plantings, place.idle);
   const laneHeight = Math.min(MOST_LANE_PX, (height - 6) / Math.max(1, lanes.length));
   const dayAt = (event: PointerEvent<SVGGElement>) => {
     const box = event.currentTarget.ownerSVGElement?.getBoundingClientRect();
@@ -57,9 +58,16 @@ export function Wedges(props: Props) {
       }}
       onKeyDown={(event) => {
         const planting = plantingUnder(event.target);
-        if (!planting || (event.key !== 'Enter' && event.key !== ' ')) return;
-        onSelect(planting);
+        if (!planting) return;
+        const by = nudgeOf(event);
+        if (by !== 0) send({ kind: 'nudgeWedge', planting, byDays: by });
+        else if (event.key === 'Escape') send({ kind: 'cancel' });
+        else if (event.key === 'Enter' || event.key === ' ') {
+          if (moving === planting) onRelease();
+          else onSelect(planting);
+        } else return;
         event.preventDefault();
+        event.stopPropagation();
       }}
       onPointerMove={(event) => {
         if (gesture.kind === 'movingWedge') send({ kind: 'overDay', day: dayAt(event) });
@@ -85,6 +93,7 @@ export function Wedges(props: Props) {
               scale={scale}
               base={base}
               height={laneHeight}
+              onGap={onGap}
             />
             {lane.plantings.map((planting) => (
               <Wedge
@@ -105,6 +114,12 @@ export function Wedges(props: Props) {
   );
 }
 
+/** Days that a key moves a wedge by: arrows a day, with Shift a week. */
+function nudgeOf(event: KeyboardEvent): number {
+  const way = { ArrowLeft: -1, ArrowRight: 1 }[event.key] ?? 0;
+  return way * (event.shiftKey ? 7 : 1);
+}
+
 interface WedgeProps {
   planting: PlantingReport;
   scale: TimeScale;
@@ -120,6 +135,7 @@ const Wedge = memo(function Wedge({ planting, scale, base, height, selected, shi
   const clear =
     (planting.clear_date ? dayOf(planting.clear_date) : dayOf(planting.start_date)) + shift;
   const pick = planting.first_pick ? dayOf(planting.first_pick) + shift : null;
+  if (clear <= scale.start || start >= scale.end) return null;
   const middle = dayToPx(
     scale,
     Math.max(scale.start, start) +
@@ -147,7 +163,7 @@ const Wedge = memo(function Wedge({ planting, scale, base, height, selected, shi
       {planting.sow_indoors && (
         <line
           x1={dayToPx(scale, Math.max(scale.start, dayOf(planting.sow_indoors) + shift))}
-          x2={dayToPx(scale, start)}
+          x2={dayToPx(scale, Math.max(scale.start, start))}
           y1={base - 1}
           y2={base - 1}
           stroke="var(--leaf)"
@@ -230,6 +246,7 @@ function IdleGaps({
   scale,
   base,
   height,
+  onGap,
 }: {
   place: PlaceReport;
   lanes: readonly Lane[];
@@ -237,16 +254,42 @@ function IdleGaps({
   scale: TimeScale;
   base: number;
   height: number;
+  onGap: (gap: Gap) => void;
 }) {
-  const gaps = place.idle.filter((spell) => laneOfSpell(lanes, spell.cells) === lane);
+  const inView = (spell: IdleSpell) =>
+    dayOf(spell.end) > scale.start && dayOf(spell.start) < scale.end;
+  const gaps = place.idle.filter(
+    (spell) => inView(spell) && laneOfSpell(lanes, spell.cells) === lane,
+  );
   return (
-    <g pointerEvents="none">
+    <g>
       {gaps.map((spell) => {
-        const from = dayToPx(scale, dayOf(spell.start));
-        const to = dayToPx(scale, dayOf(spell.end));
+        const from = dayToPx(scale, Math.max(scale.start, dayOf(spell.start)));
+        const to = dayToPx(scale, Math.min(scale.end, dayOf(spell.end)));
         const weeks = Math.floor((dayOf(spell.end) - dayOf(spell.start)) / 7);
+        const ask = () => onGap({ place: place.id, cells: spell.cells, since: spell.start });
         return (
-          <g key={`${spell.start}${spell.cells.join()}`}>
+          <g
+            key={`${spell.start}${spell.cells.join()}`}
+            role="button"
+            tabIndex={0}
+            className="cursor-pointer"
+            aria-label={`${weeks} weeks idle, ${spell.cells[0] ?? ''} and ${spell.cells.length - 1} more from ${shortWords(dayOf(spell.start))}: what can follow?`}
+            onClick={ask}
+            onKeyDown={(event) => {
+              if (event.key !== 'Enter' && event.key !== ' ') return;
+              event.preventDefault();
+              event.stopPropagation();
+              ask();
+            }}
+          >
+            <rect
+              x={from}
+              y={base - height}
+              width={Math.max(0, to - from)}
+              height={height}
+              fill="transparent"
+            />
             <rect
               x={from}
               y={base - height * 0.6}

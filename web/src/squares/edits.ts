@@ -1,6 +1,7 @@
 import type { Edit, Place, Plan, Planting, PlantingReport, ShelfEntry } from '../api/types';
 import { dayOf, isoOf } from '../time/day';
 import type { Day } from '../time/day';
+import type { Gap } from './lanes';
 
 /** Edits that the bed sheet makes, as plain values. */
 
@@ -33,6 +34,13 @@ export function holdEdit(place: Place, cells: readonly string[], reason: string)
   const words = reason.trim();
   const part = words ? { cells: [...cells], reason: words } : { cells: [...cells] };
   return { do: 'change-place', id: place.id, changes: { held: [...place.held, part] } };
+}
+
+/** Leave squares without a crop on purpose for a while, and say why. */
+export function restEdit(plan: Plan, gap: Gap, until: string, reason: string): Edit {
+  const before = plan.places.find((place) => place.id === gap.place)?.rests ?? [];
+  const rest = { cells: [...gap.cells], since: gap.since, until, reason };
+  return { do: 'change-place', id: gap.place, changes: { rests: [...before, rest] } };
 }
 
 /** Give held squares back to the crops. */

@@ -16,6 +16,7 @@ export type Input =
   | { kind: 'overSquare'; spot: Spot }
   | { kind: 'pressWedge'; planting: string; day: Day }
   | { kind: 'overDay'; day: Day }
+  | { kind: 'nudgeWedge'; planting: string; byDays: number }
   | { kind: 'cancel' };
 
 export function next(gesture: Gesture, input: Input): Gesture {
@@ -26,6 +27,16 @@ export function next(gesture: Gesture, input: Input): Gesture {
       return { kind: 'resizing', planting: input.planting, anchor: input.anchor, to: input.spot };
     case 'pressWedge':
       return { kind: 'movingWedge', planting: input.planting, fromDay: input.day, byDays: 0 };
+    case 'nudgeWedge': {
+      const before =
+        gesture.kind === 'movingWedge' && gesture.planting === input.planting ? gesture.byDays : 0;
+      return {
+        kind: 'movingWedge',
+        planting: input.planting,
+        fromDay: 0,
+        byDays: before + input.byDays,
+      };
+    }
     case 'overSquare':
       return gesture.kind === 'painting' || gesture.kind === 'resizing'
         ? { ...gesture, to: input.spot }

@@ -1,5 +1,12 @@
-import type { PlantingReport } from '../api/types';
+import type { IdleSpell, PlantingReport } from '../api/types';
 import { dayOf } from '../time/day';
+
+/** Squares that stand free from a day on. */
+export interface Gap {
+  place: string;
+  cells: readonly string[];
+  since: string;
+}
 
 /** Plantings that share ground share a lane, so that follow-ons and collisions are seen as shapes. */
 export interface Lane {
@@ -25,7 +32,11 @@ function join(lanes: Lane[], planting: PlantingReport): void {
   }
 }
 
-export function lanesOf(plantings: readonly PlantingReport[]): Lane[] {
+/** Lanes of plantings; ground that stands idle and grows nothing at all has one of its own. */
+export function lanesOf(
+  plantings: readonly PlantingReport[],
+  idle: readonly Pick<IdleSpell, 'cells'>[] = [],
+): Lane[] {
   const lanes: Lane[] = [];
   const ordered = [...plantings].sort(
     (a, b) => dayOf(a.start_date) - dayOf(b.start_date) || a.id.localeCompare(b.id),
@@ -35,6 +46,10 @@ export function lanesOf(plantings: readonly PlantingReport[]): Lane[] {
   for (const planting of ordered.filter((p) => p.between)) {
     const under = lanes.findIndex((lane) => lane.plantings.some((p) => p.id === planting.between));
     lanes.splice(under + 1, 0, { cells: new Set(planting.cells), plantings: [planting] });
+  }
+  for (const spell of idle) {
+    if (!laneOfSpell(lanes, spell.cells))
+      lanes.push({ cells: new Set(spell.cells), plantings: [] });
   }
   return lanes;
 }

@@ -13,6 +13,14 @@ export const LAYOUTS: Options<Layout> = [
   ['stations', 'stations'],
 ];
 
+/** What is done to start a planting, before its number. */
+export const HOW_STARTED = {
+  sow: 'sow',
+  transplant: 'set out plants',
+  set: 'set',
+  division: 'plant',
+} as const;
+
 /** Ways of starting, in words. */
 export const STARTS: Options<Planting['start']> = [
   ['sow', 'sown here'],

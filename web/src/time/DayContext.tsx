@@ -5,13 +5,20 @@ import type { YearReport } from '../api/types';
 import { clamp, dayOf, today } from './day';
 import type { Day } from './day';
 
-/** The one day that runs through every drawing and figure. */
+/** The one day that runs through every drawing and figure, and the stretch of days in view. */
 interface HeldDay {
   day: Day;
   start: Day;
   end: Day;
   setDay: (day: Day) => void;
+  span: Span;
+  setSpan: (span: Span) => void;
 }
+
+/** How much of the year is looked at: all of it, or a stretch of so many days about the day. */
+export type Span = keyof typeof SPAN_DAYS;
+
+const SPAN_DAYS = { year: null, quarter: 91, month: 35, fortnight: 14 } as const;
 
 const Context = createContext<HeldDay | null>(null);
 const SETTLED_DAYS = 50;
@@ -30,16 +37,26 @@ function firstDay(year: YearReport): Day {
     : clamp(dayOf(year.last_frost) + SETTLED_DAYS, start, end);
 }
 
+/** The stretch that holds the day: it stands still until the day leaves it. */
+function inView(day: Day, first: Day, last: Day, days: number | null): { start: Day; end: Day } {
+  if (days === null) return { start: first, end: last };
+  const start = first + Math.floor((day - first) / days) * days;
+  return { start, end: start + days };
+}
+
 export function DayProvider({ year, children }: { year: YearReport; children: ReactNode }) {
   const [chosen, setChosen] = useState<Day | null>(null);
+  const [span, setSpan] = useState<Span>('year');
   const value = useMemo<HeldDay>(() => {
-    const [start, end] = [dayOf(year.start), dayOf(year.end)];
+    const [first, last] = [dayOf(year.start), dayOf(year.end)];
+    const day = clamp(chosen ?? firstDay(year), first, last);
     return {
-      start,
-      end,
-      day: clamp(chosen ?? firstDay(year), start, end),
-      setDay: (day) => setChosen(clamp(day, start, end)),
+      ...inView(day, first, last, SPAN_DAYS[span]),
+      day,
+      setDay: (to) => setChosen(clamp(to, first, last)),
+      span,
+      setSpan,
     };
-  }, [chosen, year]);
+  }, [chosen, span, year]);
   return <Context value={value}>{children}</Context>;
 }

@@ -5,7 +5,8 @@ import type { YearReport } from '../api/types';
 import { useExtent } from '../app/useExtent';
 import { dayToPx, pxToDay } from '../drawing/scale';
 import type { TimeScale } from '../drawing/scale';
-import { dayOf, monthsWithin, shortWords, words } from './day';
+import { dateOf, dayOf, monthsWithin, shortWords, words } from './day';
+import type { Day } from './day';
 import { useDay } from './DayContext';
 
 const HEIGHT = 62;
@@ -19,15 +20,26 @@ export function timeScale(start: number, end: number, width: number): TimeScale 
 }
 
 /** This plan's year in weeks, its frosts and day length, and the day as a plumb line. */
-export function SeasonRuler({ year }: { year: YearReport }) {
+export function SeasonRuler({
+  year,
+  onFrost,
+}: {
+  year: YearReport;
+  onFrost: (frost: Frost, day: Day) => void;
+}) {
   const { day, start, end, setDay } = useDay();
   const [ref, { width }] = useExtent<SVGSVGElement>();
   const [dragging, setDragging] = useState(false);
+  const [frost, setFrost] = useState<MovedFrost | null>(null);
   const scale = timeScale(start, end, width);
 
-  const toDay = (event: PointerEvent<SVGSVGElement>) => {
+  const dayAt = (event: PointerEvent<SVGSVGElement>) => {
     const box = event.currentTarget.getBoundingClientRect();
-    setDay(pxToDay(scale, event.clientX - box.left));
+    return pxToDay(scale, event.clientX - box.left);
+  };
+  const stop = () => {
+    setDragging(false);
+    setFrost(null);
   };
   const onKey = (event: KeyboardEvent) => {
     const step: Record<string, number> = {
@@ -58,18 +70,27 @@ export function SeasonRuler({ year }: { year: YearReport }) {
       onKeyDown={onKey}
       onPointerDown={(event) => {
         event.currentTarget.setPointerCapture(event.pointerId);
+        const pressed = frostUnder(event.target);
+        if (pressed) {
+          setFrost({ frost: pressed, day: dayOf(year[pressed]) });
+          return;
+        }
         setDragging(true);
-        toDay(event);
+        setDay(dayAt(event));
       }}
       onPointerMove={(event) => {
-        if (dragging) toDay(event);
+        if (frost) setFrost({ ...frost, day: dayAt(event) });
+        else if (dragging) setDay(dayAt(event));
       }}
-      onPointerUp={() => setDragging(false)}
-      onPointerCancel={() => setDragging(false)}
+      onPointerUp={() => {
+        if (frost && frost.day !== dayOf(year[frost.frost])) onFrost(frost.frost, frost.day);
+        stop();
+      }}
+      onPointerCancel={stop}
     >
       {width > 0 && (
         <>
-          <YearMarks year={year} scale={scale} width={width} />
+          <YearMarks year={year} scale={scale} width={width} moved={frost} />
           <Plumb px={dayToPx(scale, day)} text={words(day)} width={width} />
         </>
       )}
@@ -77,23 +98,54 @@ export function SeasonRuler({ year }: { year: YearReport }) {
   );
 }
 
-function YearMarks({ year, scale, width }: { year: YearReport; scale: TimeScale; width: number }) {
+/** A frost that can be tried earlier or later by dragging it; the Garden screen takes it as a date. */
+type Frost = 'last_frost' | 'first_frost';
+
+interface MovedFrost {
+  frost: Frost;
+  day: Day;
+}
+
+function frostUnder(target: EventTarget): Frost | null {
+  const mark = target instanceof Element ? target.closest('[data-frost]') : null;
+  const frost = mark?.getAttribute('data-frost');
+  return frost === 'last_frost' || frost === 'first_frost' ? frost : null;
+}
+
+interface MarksProps {
+  year: YearReport;
+  scale: TimeScale;
+  width: number;
+  moved: MovedFrost | null;
+}
+
+function YearMarks({ year, scale, width, moved }: MarksProps) {
   const months = monthsWithin(scale.start, scale.end);
   const weeks = Math.floor((scale.end - scale.start) / 7);
   const hours = year.day_hours.map((h, i): [number, number] => [
-    dayToPx(scale, Math.min(scale.end, scale.start + 7 * i)),
+    dayToPx(scale, dayOf(year.start) + 7 * i),
     BASE - HOURS_TOP - (h / 24) * 30,
   ]);
   const line = hours.map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${x.toFixed(1)} ${y.toFixed(1)}`);
   const narrow = width < 700;
   return (
     <g>
-      <path d={line.join('')} fill="none" stroke="var(--marigold-line)" strokeWidth={1.3} />
+      <clipPath id="ruler-view">
+        <rect x={scale.left} y={0} width={scale.width} height={HEIGHT} />
+      </clipPath>
+      <path
+        d={line.join('')}
+        fill="none"
+        stroke="var(--marigold-line)"
+        strokeWidth={1.3}
+        clipPath="url(#ruler-view)"
+      />
       <line x1={scale.left} x2={scale.left + scale.width} y1={BASE} y2={BASE} stroke="var(--ink)" />
       {Array.from({ length: weeks + 1 }, (_, i) => {
         const x = dayToPx(scale, scale.start + 7 * i);
         return <line key={i} x1={x} x2={x} y1={BASE} y2={BASE + 4} stroke="var(--rule)" />;
       })}
+      {weeks <= MOST_WEEKS_IN_DAYS && <Days scale={scale} every={width > 700 ? 1 : 3} />}
       {months.map((month) => {
         const x = dayToPx(scale, month.day);
         return (
@@ -105,39 +157,60 @@ function YearMarks({ year, scale, width }: { year: YearReport; scale: TimeScale;
           </g>
         );
       })}
-      <FrostMark
-        scale={scale}
-        iso={year.last_frost}
-        text="last frost"
-        guessed={year.guessed}
-        side={-1}
-      />
-      <FrostMark
-        scale={scale}
-        iso={year.first_frost}
-        text="first frost"
-        guessed={year.guessed}
-        side={1}
-      />
+      {(['last_frost', 'first_frost'] as const).map((frost) => (
+        <FrostMark
+          key={frost}
+          scale={scale}
+          frost={frost}
+          day={moved?.frost === frost ? moved.day : dayOf(year[frost])}
+          guessed={year.guessed.includes(frost)}
+        />
+      ))}
     </g>
   );
 }
 
-interface FrostProps {
-  scale: TimeScale;
-  iso: string;
-  text: string;
-  guessed: readonly string[];
-  side: -1 | 1;
+const MOST_WEEKS_IN_DAYS = 5;
+const MONTH_PX = 66;
+
+/** Every day, or every so many, of a stretch that is looked at closely. */
+function Days({ scale, every }: { scale: TimeScale; every: number }) {
+  const days = Array.from(
+    { length: Math.floor((scale.end - scale.start) / every) },
+    (_, i) => scale.start + i * every,
+  );
+  const months = monthsWithin(scale.start, scale.end).map((month) => dayToPx(scale, month.day));
+  const clear = (px: number) => months.every((x) => px < x || px > x + MONTH_PX);
+  return days
+    .filter((day) => clear(dayToPx(scale, day)))
+    .map((day) => (
+      <text
+        key={day}
+        x={dayToPx(scale, day)}
+        y={BASE + 15}
+        fontSize={11}
+        fill="var(--muted)"
+        textAnchor="middle"
+      >
+        {dateOf(day)}
+      </text>
+    ));
 }
 
-function FrostMark({ scale, iso, text, guessed, side }: FrostProps) {
-  const day = dayOf(iso);
+interface FrostProps {
+  scale: TimeScale;
+  frost: Frost;
+  day: Day;
+  guessed: boolean;
+}
+
+function FrostMark({ scale, frost, day, guessed }: FrostProps) {
+  const side = frost === 'last_frost' ? -1 : 1;
   if (day < scale.start || day > scale.end) return null;
   const x = dayToPx(scale, day);
-  const unsure = guessed.includes(text.replace(' ', '_')) ? ', guessed' : '';
   return (
-    <g>
+    <g data-frost={frost} className="cursor-grab">
+      <rect x={x - 9} y={BASE - 14} width={18} height={18} fill="transparent" />
       <path
         d={`M${x - 5} ${BASE}L${x} ${BASE - 9}L${x + 5} ${BASE}z`}
         fill="var(--paper)"
@@ -151,7 +224,7 @@ function FrostMark({ scale, iso, text, guessed, side }: FrostProps) {
         textAnchor={side < 0 ? 'end' : 'start'}
         className="halo"
       >
-        {`${text} ${shortWords(day)}${unsure}`}
+        {`${frost.replace('_', ' ')} ${shortWords(day)}${guessed ? ', guessed' : ''}`}
       </text>
     </g>
   );

@@ -30,6 +30,11 @@ export function isoOf(day: Day): string {
   return new Date(day * MS_PER_DAY).toISOString().slice(0, 10);
 }
 
+/** The day of its month: 14. */
+export function dateOf(day: Day): number {
+  return new Date(day * MS_PER_DAY).getUTCDate();
+}
+
 /** The day in words: "14 June". */
 export function words(day: Day): string {
   const date = new Date(day * MS_PER_DAY);

@@ -1,50 +1,78 @@
-import { useMemo, useState } from 'react';
-import { Link } from 'react-router';
+import { useEffect, useMemo, useState } from 'react';
 
 import { useEditor } from '../api/garden';
 import type { HeldGarden } from '../api/merge';
-import type { PlaceReport, PlantingReport } from '../api/types';
+import type { Edit, PlaceReport, PlantingReport } from '../api/types';
 import { Choice } from '../app/Choice';
-import { useUnits } from '../app/preferences';
+import type { Options } from '../app/Choice';
 import { useExtent } from '../app/useExtent';
-import type { TimeScale } from '../drawing/scale';
-import { draggedEdit } from '../squares/edits';
+import { draggedEdit, restEdit } from '../squares/edits';
 import { IDLE, next } from '../squares/gesture';
-import type { Gesture, Input } from '../squares/gesture';
-import { lanesOf } from '../squares/lanes';
-import { Wedges } from '../squares/Wedges';
+import type { Gesture } from '../squares/gesture';
+import type { Gap } from '../squares/lanes';
 import { useDay } from '../time/DayContext';
+import type { Span } from '../time/DayContext';
 import { timeScale } from '../time/SeasonRuler';
+import { Chosen } from './Chosen';
+import { FollowPanel } from './FollowPanel';
 import { Jobs } from './Jobs';
+import { PlaceYear } from './PlaceYear';
 
-const LANE_PX = 15.5;
+const SPANS: Options<Span> = [
+  ['year', 'the whole year'],
+  ['quarter', 'a quarter'],
+  ['month', 'five weeks'],
+  ['fortnight', 'a fortnight'],
+];
 
-/** All places through the year under the ruler, and what this week and the next ask for. */
+/** All places through the year under the ruler; below, the jobs, or what can follow in a gap. */
 export function YearScreen({ state }: { state: HeldGarden }) {
-  const { day, start, end } = useDay();
-  const editor = useEditor(state.head.slug);
+  const { slug, version } = state.head;
+  const { day, start, end, span, setSpan } = useDay();
+  const editor = useEditor(slug);
   const [main, extent] = useExtent<HTMLElement>();
   const [only, setOnly] = useState('');
   const [selected, setSelected] = useState<string | null>(null);
+  const [gap, setGap] = useState<Gap | null>(null);
   const [gesture, setGesture] = useState<Gesture>(IDLE);
   const scale = useMemo(() => timeScale(start, end, extent.width), [start, end, extent.width]);
+  // Looked at closely is the year of this screen; the others show all of it.
+  useEffect(() => () => setSpan('year'), [setSpan]);
   const { plantings, places, totals } = state.report;
   const shown = plantings.filter((p) => only === '' || only === p.family || only === p.crop);
+  const edit = (change: Edit) => void editor.edit(change);
   const release = () => {
     const done = gesture;
     setGesture(IDLE);
     if (done.kind !== 'movingWedge') return;
     const change = draggedEdit(state.plan, plantings, done.planting, done.byDays);
-    if (change) void editor.edit(change);
+    if (change) edit(change);
   };
+  const take = (change: Edit) => {
+    edit(change);
+    setGap(null);
+  };
+  const largest = largestGap(places);
   return (
     <main ref={main} className="flex h-full min-h-0 flex-col">
       <header className="no-print flex flex-wrap items-baseline gap-x-5 px-[14px] pt-2">
         <h1 className="text-xl">The year</h1>
         <p className="text-muted">{`${Math.round(totals.idle_cell_weeks)} square-weeks idle in season`}</p>
+        {largest && (
+          <button type="button" className="press" onClick={() => setGap(largest)}>
+            Fill the largest
+          </button>
+        )}
         <div className="ml-auto flex items-baseline gap-4">
-          <Choice label="Show" value={only} options={filters(plantings)} onChange={setOnly} />
-          <a className="press" href={`/api/gardens/${state.head.slug}/jobs.ics`}>
+          <Choice inline label="Look at" value={span} options={SPANS} onChange={setSpan} />
+          <Choice
+            inline
+            label="Show"
+            value={only}
+            options={filters(plantings)}
+            onChange={setOnly}
+          />
+          <a className="press" href={`/api/gardens/${slug}/jobs.ics`}>
             Jobs as a calendar
           </a>
         </div>
@@ -57,7 +85,7 @@ export function YearScreen({ state }: { state: HeldGarden }) {
             <PlaceYear
               key={place.id}
               state={state}
-              place={place}
+              place={only === '' ? place : { ...place, idle: [] }}
               plantings={own}
               scale={scale}
               width={extent.width}
@@ -67,6 +95,7 @@ export function YearScreen({ state }: { state: HeldGarden }) {
               send={(input) => setGesture((now) => next(now, input))}
               onRelease={release}
               onSelect={setSelected}
+              onGap={setGap}
             />
           );
         })}
@@ -74,9 +103,31 @@ export function YearScreen({ state }: { state: HeldGarden }) {
           <p className="px-[14px]">Nothing to show yet: add a place first.</p>
         )}
       </div>
-      <Jobs state={state} day={day} />
+      <Chosen state={state} planting={selected} onEdit={edit} onClose={() => setSelected(null)} />
+      {gap ? (
+        <FollowPanel
+          slug={slug}
+          version={version}
+          gap={gap}
+          onTake={take}
+          onRest={(free, until, reason) => take(restEdit(state.plan, free, until, reason))}
+          onClose={() => setGap(null)}
+        />
+      ) : (
+        <Jobs state={state} day={day} />
+      )}
     </main>
   );
+}
+
+/** The idle ground that counts most: squares by weeks. */
+function largestGap(places: readonly PlaceReport[]): Gap | null {
+  const spells = places.flatMap((place) => place.idle.map((spell) => ({ place, spell })));
+  const most = spells.reduce<(typeof spells)[number] | null>(
+    (found, one) => (one.spell.cell_weeks > (found?.spell.cell_weeks ?? 0) ? one : found),
+    null,
+  );
+  return most ? { place: most.place.id, cells: most.spell.cells, since: most.spell.start } : null;
 }
 
 function filters(plantings: readonly PlantingReport[]): (readonly [string, string])[] {
@@ -84,53 +135,4 @@ function filters(plantings: readonly PlantingReport[]): (readonly [string, strin
   const crops = [...new Map(plantings.map((p) => [p.crop, p.name])).entries()];
   crops.sort(([, a], [, b]) => a.localeCompare(b));
   return [['', 'everything'], ...families.map((f) => [f, `family ${f}`] as const), ...crops];
-}
-
-interface PlaceProps {
-  state: HeldGarden;
-  place: PlaceReport;
-  plantings: readonly PlantingReport[];
-  scale: TimeScale;
-  width: number;
-  gesture: Gesture;
-  selected: string | null;
-  day: number;
-  send: (input: Input) => void;
-  onRelease: () => void;
-  onSelect: (planting: string) => void;
-}
-
-/** One place's ground through time, with what it gives and what of it stands idle. */
-function PlaceYear({ state, place, plantings, scale, width, ...wedges }: PlaceProps) {
-  const units = useUnits();
-  const name = state.plan.places.find((p) => p.id === place.id)?.name ?? place.id;
-  const height = Math.max(1, lanesOf(plantings).length) * LANE_PX + 8;
-  const { p10, p90 } = place.harvest_kg;
-  const idle = Math.round(place.idle_cell_weeks);
-  return (
-    <section aria-label={name} className="border-b border-rule">
-      <p className="flex items-baseline gap-4 px-[14px] pt-1">
-        <Link className="font-semibold" to={`/gardens/${state.head.slug}/squares/${place.id}`}>
-          {name}
-        </Link>
-        <span className="text-[13px] text-muted">{units.area(place.inside_area_m2)}</span>
-        <span className="text-[13px]">{`${units.weight(p10)}–${units.weight(p90)} ${units.weightUnit}`}</span>
-        {idle > 0 && (
-          <span className="text-[13px] text-marigold">{`${idle} square-weeks idle`}</span>
-        )}
-      </p>
-      <svg
-        className="block touch-pan-y select-none"
-        width={width}
-        height={height}
-        viewBox={`0 0 ${width} ${height}`}
-        role="group"
-        aria-label={`${name} through the year`}
-      >
-        {width > 0 && (
-          <Wedges place={place} plantings={plantings} scale={scale} height={height} {...wedges} />
-        )}
-      </svg>
-    </section>
-  );
 }

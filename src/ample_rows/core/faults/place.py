@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator
 from datetime import timedelta
+from typing import Literal
 
 from ample_rows.core import places
 from ample_rows.core import plan as p
@@ -67,6 +68,14 @@ def place_faults(place: p.Place, path: str, soil: p.Soil | None, book: Book) -> 
     yield from twice([c.id for c in place.covers], f"{path}.covers")
     for index, cover in enumerate(place.covers):
         yield from _cover_faults(place, cover, f"{path}.covers[{index}]", book)
+    for index, rest in enumerate(place.rests):
+        yield from _span_faults(place, rest, f"{path}.rests[{index}]")
+    for index, grew in enumerate(place.grew):
+        where = f"{path}.grew[{index}]"
+        yield from _cell_faults(place, grew.cells, where)
+        for spot, crop in enumerate(grew.crops):
+            if crop not in book.crops:
+                yield Fault(f"{where}.crops[{spot}]", unknown(crop, "crop", book.crops))
     yield from twice([s.id for s in place.supports], f"{path}.supports")
     for index, support in enumerate(place.supports):
         yield from _support_faults(place, support, f"{path}.supports[{index}]", book)
@@ -75,14 +84,25 @@ def place_faults(place: p.Place, path: str, soil: p.Soil | None, book: Book) -> 
 def _cover_faults(place: p.Place, cover: p.Cover, path: str, book: Book) -> Iterator[Fault]:
     if cover.kind not in book.covers:
         yield Fault(f"{path}.kind", unknown(cover.kind, "cover", book.covers))
-    if cover.until <= cover.since:
-        yield Fault(f"{path}.until", f"must come after {cover.since}")
+    yield from _span_faults(place, cover, path)
+
+
+def _span_faults(place: p.Place, part: p.Cover | p.Rest, path: str) -> Iterator[Fault]:
+    """What is over some squares from one day up to another."""
+    if part.until <= part.since:
+        yield Fault(f"{path}.until", f"must come after {part.since}")
+    yield from _cell_faults(place, part.cells, path)
+
+
+def _cell_faults(
+    place: p.Place, cells: tuple[str, ...] | Literal["all"], path: str
+) -> Iterator[Fault]:
     grid = grid_of(place)
-    listed = cover.cells if isinstance(cover.cells, tuple) else ()
+    listed = cells if isinstance(cells, tuple) else ()
     for spot, address in enumerate(listed):
         if address not in grid.cells:
             yield Fault(f"{path}.cells[{spot}]", not_a_cell(address, place, grid))
-    if cover.cells == ():
+    if cells == ():
         yield Fault(f"{path}.cells", "needs at least one cell")
 
 

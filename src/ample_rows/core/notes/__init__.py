@@ -8,7 +8,9 @@ from collections.abc import Callable, Iterator
 
 from ample_rows.core import plan as p
 from ample_rows.core.notes.cautions import crop_cautions, support_caution
+from ample_rows.core.notes.clashes import clashes
 from ample_rows.core.notes.depth import depth_short, ground_below
+from ample_rows.core.notes.families import family_again
 from ample_rows.core.notes.giving_way import giving_way
 from ample_rows.core.notes.mixed import mixed
 from ample_rows.core.notes.shelter import (
@@ -22,7 +24,6 @@ from ample_rows.core.notes.shelter import (
 )
 from ample_rows.core.notes.soil import load, woody_base
 from ample_rows.core.notes.standing import (
-    clashes,
     low_light,
     missing_support,
     none_fit,
@@ -64,6 +65,7 @@ RULES: tuple[Rule, ...] = (
     too_small,
     unusual_start,
     turn_round,
+    family_again,
     giving_way,
     mixed,
     ground_below,

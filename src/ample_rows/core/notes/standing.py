@@ -1,7 +1,6 @@
-"""Notes on plants as they stand: clashes, spacing, supports, light and size."""
+"""Notes on plants as they stand: spacing, supports, light and size."""
 
 from collections.abc import Iterator
-from datetime import timedelta
 
 from ample_rows.core import cells as grid_words
 from ample_rows.core import edits, places, stand
@@ -19,67 +18,9 @@ from ample_rows.core.notes.view import (
     span_lost,
 )
 from ample_rows.core.report import Fix, Level, Note
-from ample_rows.core.said import day_words
 
 LOW_LIGHT_WORTH_SAYING = 0.92
 HOURS_WORTH_SAYING = 0.5
-MOST_BETWEEN = 0.75
-
-
-def clashes(view: PlaceView) -> Iterator[Note]:
-    """Two plantings that hold the same cell on the same day."""
-    ordered = sorted(view.plantings, key=lambda e: (e.dates.start, e.planting.id))
-    for index, first in enumerate(ordered):
-        for second in ordered[index + 1 :]:
-            start = max(first.dates.start, second.dates.start)
-            end = min(first.dates.clear, second.dates.clear)
-            if start >= end or _on_purpose(first, second):
-                continue
-            others = set(second.report.cells)
-            shared = [cell for cell in first.report.cells if cell in others]
-            if not shared:
-                continue
-            fixes = [
-                Fix(
-                    f"Start the {second.crop.name} on {day_words(first.dates.clear)}",
-                    change_planting(second, start_date=first.dates.clear.isoformat()),
-                )
-            ]
-            if first.dates.first_pick and second.dates.start > first.dates.first_pick:
-                fixes.append(
-                    Fix(
-                        f"Clear the {first.crop.name} on {day_words(second.dates.start)}",
-                        change_planting(first, clear_date=second.dates.start.isoformat()),
-                    )
-                )
-            fixes += _between_fixes(first, second)
-            last = end - timedelta(days=1)
-            yield Note(
-                "stop",
-                "clash",
-                view.place.id,
-                second.planting.id,
-                f"{capital(first.crop.name)} and {second.crop.name} both hold "
-                f"{grid_words.span_words(shared)} from {day_words(start)} to {day_words(last)}.",
-                "Move one of them, or clear the first sooner.",
-                tuple(fixes),
-                tuple(shared),
-            )
-
-
-def _on_purpose(one: Evaluated, other: Evaluated) -> bool:
-    """Whether one of two plantings stands between the plants of the other by plan."""
-    return one.planting.between == other.planting.id or other.planting.between == one.planting.id
-
-
-def _between_fixes(first: Evaluated, second: Evaluated) -> list[Fix]:
-    """Setting the closer of two crops between the plants of the wider, where neither is bound."""
-    guest, host = sorted((first, second), key=lambda e: e.report.spacing_cm)
-    bound = guest.planting.support or guest.planting.between or host.planting.between
-    if bound or guest.report.spacing_cm > MOST_BETWEEN * host.report.spacing_cm:
-        return []
-    change = change_planting(guest, between=host.planting.id, per_cell=None)
-    return [Fix(f"Set the {guest.crop.name} between the {host.crop.name}", change)]
 
 
 def none_fit(view: PlaceView) -> Iterator[Note]:

@@ -8,11 +8,10 @@ from dataclasses import dataclass
 from ample_rows.core import plan as p
 from ample_rows.core.cases import Evaluated
 from ample_rows.core.cells import DEFAULT_CELL_CM
-from ample_rows.core.evaluate import place_cases, setting_of
 from ample_rows.core.harvest import Quantiles
+from ample_rows.core.pantry.lacking import grown, root_of, wants_of
 from ample_rows.core.pantry.supply import WeekBand, season_total, total_of, weekly_bands
 from ample_rows.core.places import inside_area_m2, soil_litres
-from ample_rows.core.planting import evaluate_planting
 from ample_rows.core.reference import Book, Crop
 
 _WEEKS_A_YEAR = 52
@@ -88,15 +87,12 @@ class Pantry:
 def pantry_of(plan: p.Plan, book: Book) -> Pantry:
     """The whole plan against what the household eats."""
     seasons = int(book.value("seasons"))
-    grown = _grown(plan, book)
-    every = [e for _, own in grown for e in own]
+    places = grown(plan, book)
+    every = [e for _, own in places for e in own]
     by_crop: dict[str, list[Evaluated]] = defaultdict(list)
     for e in every:
-        by_crop[_root(e.crop)].append(e)
-    household = plan.garden.household
-    wants: dict[str, float] = defaultdict(float)
-    for want in household.wants if household else ():
-        wants[_root(book.crops[want.crop])] += want.kg_per_year
+        by_crop[root_of(e.crop)].append(e)
+    household, wants = plan.garden.household, wants_of(plan, book)
     named = sorted({*by_crop, *wants}, key=lambda crop: book.crops[crop].name.lower())
     crops = [_supply(book.crops[c], by_crop[c], wants.get(c), seasons) for c in named]
     return Pantry(
@@ -106,38 +102,23 @@ def pantry_of(plan: p.Plan, book: Book) -> Pantry:
         weeks=weekly_bands(every),
         harvest_kg=total_of(every, seasons),
         eaten_kg_a_week=sum(wants.values()) / _WEEKS_A_YEAR,
-        places=tuple(_place_yield(place, own, seasons) for place, own in grown),
+        places=tuple(_place_yield(place, own, seasons) for place, own in places),
         least=_least(every),
     )
 
 
-def _grown(plan: p.Plan, book: Book) -> list[tuple[p.Place, list[Evaluated]]]:
-    cases = place_cases(plan, setting_of(plan, book), book)
-    return [
-        (
-            here.place,
-            [evaluate_planting(g, here) for g in plan.plantings if g.place == here.place.id],
-        )
-        for here in cases
-    ]
-
-
-def _root(crop: Crop) -> str:
-    return crop.variety_of or crop.id
-
-
-def _supply(crop: Crop, grown: Sequence[Evaluated], want: float | None, seasons: int) -> CropSupply:
-    total = total_of(grown, seasons)
-    plants = sum(e.report.plants for e in grown)
+def _supply(crop: Crop, own: Sequence[Evaluated], want: float | None, seasons: int) -> CropSupply:
+    total = total_of(own, seasons)
+    plants = sum(e.report.plants for e in own)
     spread = crop.yield_kg_per_plant
     usual = spread.typical * crop.survival if spread else 0.0
     each = total.p50 / plants if plants and total.p50 else usual
     short = None if want is None else want - total.p50
     more = math.ceil(short / each - 1e-9) if short is not None and short > 0 and each else None
-    squares = None if more is None else math.ceil(more * _squares_a_plant(crop, grown) - 1e-9)
+    squares = None if more is None else math.ceil(more * _squares_a_plant(crop, own) - 1e-9)
     chance = None
     if want is not None:
-        chance = float((season_total(grown, seasons) >= want).mean())
+        chance = float((season_total(own, seasons) >= want).mean())
     return CropSupply(
         crop=crop.id,
         name=crop.name,
@@ -145,7 +126,7 @@ def _supply(crop: Crop, grown: Sequence[Evaluated], want: float | None, seasons:
         family=crop.family,
         plants=plants,
         harvest_kg=total,
-        weeks=weekly_bands(grown),
+        weeks=weekly_bands(own),
         want_kg=want,
         chance=chance,
         short_kg=short,
@@ -157,11 +138,11 @@ def _supply(crop: Crop, grown: Sequence[Evaluated], want: float | None, seasons:
     )
 
 
-def _squares_a_plant(crop: Crop, grown: Sequence[Evaluated]) -> float:
+def _squares_a_plant(crop: Crop, own: Sequence[Evaluated]) -> float:
     """Squares that a plant takes as the crop is grown here, else by its spacing."""
-    plants = sum(e.report.plants for e in grown)
+    plants = sum(e.report.plants for e in own)
     if plants:
-        return sum(len(e.report.cells) for e in grown) / plants
+        return sum(len(e.report.cells) for e in own) / plants
     return crop.spacing_cm**2 / DEFAULT_CELL_CM**2
 
 
@@ -177,8 +158,8 @@ def _words(short: float | None, likely: float, more: int | None, squares: int | 
     return f"{-short:.1f} kg to spare: keep it, give it away, or sow less"
 
 
-def _place_yield(place: p.Place, grown: Sequence[Evaluated], seasons: int) -> PlaceYield:
-    total = total_of(grown, seasons)
+def _place_yield(place: p.Place, own: Sequence[Evaluated], seasons: int) -> PlaceYield:
+    total = total_of(own, seasons)
     area, litres = inside_area_m2(place.shape), soil_litres(place)
     return PlaceYield(
         place=place.id,
@@ -190,10 +171,10 @@ def _place_yield(place: p.Place, grown: Sequence[Evaluated], seasons: int) -> Pl
     )
 
 
-def _least(grown: Iterable[Evaluated]) -> tuple[Earner, ...]:
+def _least(own: Iterable[Evaluated]) -> tuple[Earner, ...]:
     """Plantings by weight for ground and time; what is not grown for its weight is left out."""
     found = []
-    for e in grown:
+    for e in own:
         if e.crop.yield_kg_per_plant is None or not e.report.cells:
             continue
         weeks = len(e.report.cells) * (e.dates.clear - e.dates.start).days / 7

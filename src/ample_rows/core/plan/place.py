@@ -128,6 +128,23 @@ class StandsOn(PlanValue):
     cells: Annotated[tuple[Address, ...], Field(min_length=1)]
 
 
+class Rest(PlanValue):
+    """Squares left without a crop on purpose, from one day up to another, and why."""
+
+    cells: tuple[Address, ...] | Literal["all"]
+    since: PlanDate
+    until: PlanDate
+    reason: Name
+
+
+class Grew(PlanValue):
+    """What grew in an earlier year: in all squares of a place where none are named."""
+
+    year: Annotated[int, Field(ge=1900, le=2200)]
+    crops: Annotated[tuple[Ident, ...], Field(min_length=1, max_length=60)]
+    cells: tuple[Address, ...] | Literal["all"] = "all"
+
+
 class Place(PlanValue):
     """What holds soil: a bed or a container; a riser stands on squares of another place."""
 
@@ -161,6 +178,8 @@ class Place(PlanValue):
     held: tuple[Held, ...] = ()
     supports: tuple[Support, ...] = ()
     covers: Annotated[tuple[Cover, ...], Field(max_length=50)] = ()
+    rests: Annotated[tuple[Rest, ...], Field(max_length=50)] = ()
+    grew: Annotated[tuple[Grew, ...], Field(max_length=60)] = ()
 
     @property
     def label(self) -> str:

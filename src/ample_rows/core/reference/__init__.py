@@ -22,6 +22,7 @@ from ample_rows.core.reference.crop import (
     Trait,
     Trouble,
 )
+from ample_rows.core.reference.families import FamilyRest
 from ample_rows.core.reference.ground import Animal, PathNeed, Worker
 from ample_rows.core.reference.growing_up import Footing, SupportBuild, TrainingSystem
 from ample_rows.core.reference.jobs import JobRule
@@ -55,6 +56,7 @@ __all__ = [
     "CropTraining",
     "DaysToPick",
     "DepthPolicy",
+    "FamilyRest",
     "FeederClass",
     "Footing",
     "Frost",

@@ -5,6 +5,7 @@ from dataclasses import dataclass, field
 from ample_rows.core.reference.climate import MadeUpClimate
 from ample_rows.core.reference.covers import CoverKind
 from ample_rows.core.reference.crop import Crop, Grade, Trait, Trouble
+from ample_rows.core.reference.families import FamilyRest
 from ample_rows.core.reference.ground import Animal, PathNeed, Worker
 from ample_rows.core.reference.growing_up import Footing, TrainingSystem
 from ample_rows.core.reference.jobs import JobRule
@@ -41,6 +42,7 @@ class Book:
     picking_shapes: dict[str, PickingShape]
     trainings: dict[str, TrainingSystem]
     jobs: dict[str, JobRule]
+    families: dict[str, FamilyRest]
     footings: dict[str, Footing]
     covers: dict[str, CoverKind]
     traits: dict[str, Trait]

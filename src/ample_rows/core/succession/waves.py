@@ -14,6 +14,7 @@ from ample_rows.core.cases import PlaceCase
 from ample_rows.core.cells import grid_of
 from ample_rows.core.edits import ChangePlanting, Edit, Plant, Together
 from ample_rows.core.evaluate import place_case
+from ample_rows.core.idents import free_ident
 from ample_rows.core.planting import evaluate_planting
 from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.reference import Book
@@ -71,7 +72,7 @@ def waves_of(plan: p.Plan, planting_id: str, count: int, every_days: float, book
     taken = {g.id for g in plan.plantings}
     sown = [planting.model_copy(update={"cells": shared[0]})]
     for start, part in zip(starts[1:], shared[1:], strict=True):
-        ident = _free(planting.id, taken)
+        ident = free_ident(planting.id, taken)
         changes = {"id": ident, "cells": part, "start_date": start, "clear_date": None}
         sown.append(planting.model_copy(update=changes))
     waves = tuple(_wave(number, g, here) for number, g in enumerate(sown, 1))
@@ -115,14 +116,6 @@ def _shared(place: p.Place, cells: tuple[str, ...], count: int) -> list[tuple[st
     ordered = sorted(cells, key=lambda a: (grid.cells[a].spot[1], grid.cells[a].spot[0]))
     cuts = [round(len(ordered) * i / count) for i in range(count + 1)]
     return [tuple(ordered[a:b]) for a, b in itertools.pairwise(cuts)]
-
-
-def _free(stem: str, taken: set[str]) -> str:
-    number = 2
-    while f"{stem[:56]}-{number}" in taken:
-        number += 1
-    taken.add(f"{stem[:56]}-{number}")
-    return f"{stem[:56]}-{number}"
 
 
 def _wave(number: int, planting: p.Planting, here: PlaceCase) -> Wave:

@@ -1,0 +1,108 @@
+"""Notes on plantings that hold the same squares on the same days: clashes, and relays."""
+
+from collections.abc import Iterator
+from datetime import timedelta
+
+from ample_rows.core import cells as grid_words
+from ample_rows.core.cases import Evaluated
+from ample_rows.core.cells import grid_of
+from ample_rows.core.notes.view import PlaceView, capital, change_planting, named, percent_lost
+from ample_rows.core.planting import evaluate_planting
+from ample_rows.core.report import Fix, Note
+from ample_rows.core.said import day_words
+from ample_rows.core.succession.relay import Crowding, crowding, earliest_under, is_relay
+
+MOST_BETWEEN = 0.75
+
+
+def clashes(view: PlaceView) -> Iterator[Note]:
+    """Two plantings that hold the same cell on the same day."""
+    ordered = sorted(view.plantings, key=lambda e: (e.dates.start, e.planting.id))
+    for index, first in enumerate(ordered):
+        for second in ordered[index + 1 :]:
+            start = max(first.dates.start, second.dates.start)
+            end = min(first.dates.clear, second.dates.clear)
+            if start >= end or _on_purpose(first, second):
+                continue
+            others = set(second.report.cells)
+            shared = [cell for cell in first.report.cells if cell in others]
+            if not shared:
+                continue
+            full = crowding(first, second, grid_of(view.place))
+            if is_relay(first, second) and full and full.fits:
+                yield _relay(view, first, second, full)
+                continue
+            fixes = [
+                Fix(
+                    f"Start the {second.crop.name} on {day_words(first.dates.clear)}",
+                    change_planting(second, start_date=first.dates.clear.isoformat()),
+                )
+            ]
+            if first.dates.first_pick and second.dates.start > first.dates.first_pick:
+                fixes.append(
+                    Fix(
+                        f"Clear the {first.crop.name} on {day_words(second.dates.start)}",
+                        change_planting(first, clear_date=second.dates.start.isoformat()),
+                    )
+                )
+            fixes += [*_relay_fixes(view, first, second), *_between_fixes(first, second)]
+            last = end - timedelta(days=1)
+            yield Note(
+                "stop",
+                "clash",
+                view.place.id,
+                second.planting.id,
+                f"{capital(first.crop.name)} and {second.crop.name} both hold "
+                f"{grid_words.span_words(shared)} from {day_words(start)} to {day_words(last)}.",
+                "Move one of them, or clear the first sooner.",
+                tuple(fixes),
+                tuple(shared),
+            )
+
+
+def _on_purpose(one: Evaluated, other: Evaluated) -> bool:
+    """Whether one of two plantings stands between the plants of the other by plan."""
+    return one.planting.between == other.planting.id or other.planting.between == one.planting.id
+
+
+def _relay(view: PlaceView, first: Evaluated, second: Evaluated, full: Crowding) -> Note:
+    """The next crop under the last, as it is meant to be."""
+    less = percent_lost(
+        second.report.factors.density
+        / evaluate_planting(second.planting, view.here.alone).report.factors.density
+    )
+    crowded = f"; crowded at first, it gives about {less} % less" if less >= 1 else ""
+    return Note(
+        "tip",
+        "relay",
+        view.place.id,
+        second.planting.id,
+        f"{capital(named(second))} starts under the {first.crop.name} on "
+        f"{day_words(second.dates.start)}, to be cleared on {day_words(first.dates.clear)}. Leaves "
+        f"of both cover at most {100 * full.covered:.0f} % of the ground, about "
+        f"{day_words(full.on)}{crowded}.",
+        f"Lift the {first.crop.name} by hand, a plant at a time: a fork takes the young ones too."
+        if first.crop.group == "root"
+        else None,
+    )
+
+
+def _relay_fixes(view: PlaceView, first: Evaluated, second: Evaluated) -> Iterator[Fix]:
+    """Starting the next crop under the last, from the day that the leaves of both fit."""
+    bound = second.planting.between or second.planting.support or first.planting.support
+    day = None if bound else earliest_under(first, second, grid_of(view.place))
+    if day is not None and second.dates.clear > first.dates.clear:
+        change = change_planting(second, follows=first.planting.id, start_date=day.isoformat())
+        yield Fix(
+            f"Start the {second.crop.name} under the {first.crop.name}: {day_words(day)}", change
+        )
+
+
+def _between_fixes(first: Evaluated, second: Evaluated) -> list[Fix]:
+    """Setting the closer of two crops between the plants of the wider, where neither is bound."""
+    guest, host = sorted((first, second), key=lambda e: e.report.spacing_cm)
+    bound = guest.planting.support or guest.planting.between or host.planting.between
+    if bound or guest.report.spacing_cm > MOST_BETWEEN * host.report.spacing_cm:
+        return []
+    change = change_planting(guest, between=host.planting.id, per_cell=None)
+    return [Fix(f"Set the {guest.crop.name} between the {host.crop.name}", change)]

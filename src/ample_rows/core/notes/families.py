@@ -1,0 +1,25 @@
+"""Notes on families that come back to the same ground too soon."""
+
+from collections.abc import Iterator
+
+from ample_rows.core.notes.view import PlaceView, capital, named
+from ample_rows.core.report import Note
+from ample_rows.core.succession.families import too_soon
+
+
+def family_again(view: PlaceView) -> Iterator[Note]:
+    """A planting whose family grew in its squares in years that should be without it."""
+    for e in view.plantings:
+        year = e.dates.start.year
+        found = too_soon(view.place, e.crop.family, e.report.cells, year, view.book)
+        if found is not None:
+            yield Note(
+                "care",
+                "family-again",
+                view.place.id,
+                e.planting.id,
+                f"{capital(named(e))}: {found.words}.",
+                "Grow it where none of its family stood, or watch for what it brings.",
+                (),
+                found.cells,
+            )

@@ -1,0 +1,57 @@
+"""What the household wants in a year, crop by crop, and what the plan leaves it lacking."""
+
+from collections import defaultdict
+from collections.abc import Mapping
+
+import numpy as np
+
+from ample_rows.core import plan as p
+from ample_rows.core.cases import Evaluated
+from ample_rows.core.evaluate import place_cases, setting_of
+from ample_rows.core.harvest import Draws
+from ample_rows.core.planting import evaluate_planting
+from ample_rows.core.reference import Book, Crop
+
+
+def root_of(crop: Crop) -> str:
+    """The crop that a variety type is a kind of; at table they are one."""
+    return crop.variety_of or crop.id
+
+
+def grown(plan: p.Plan, book: Book) -> list[tuple[p.Place, list[Evaluated]]]:
+    """Every place with its plantings evaluated."""
+    cases = place_cases(plan, setting_of(plan, book), book)
+    return [
+        (
+            here.place,
+            [evaluate_planting(g, here) for g in plan.plantings if g.place == here.place.id],
+        )
+        for here in cases
+    ]
+
+
+def wants_of(plan: p.Plan, book: Book) -> dict[str, float]:
+    """Kilograms wanted in a year by crop, kinds taken together. [kg]"""
+    wants: dict[str, float] = defaultdict(float)
+    household = plan.garden.household
+    for want in household.wants if household else ():
+        wants[root_of(book.crops[want.crop])] += want.kg_per_year
+    return wants
+
+
+def lacking_kg(plan: p.Plan, book: Book) -> dict[str, tuple[float, float]]:
+    """Of every crop that is wanted, what is lacking at the likely harvest, and what is wanted.
+
+    Nothing is lacking where the plan gives enough. [kg, kg]
+    """
+    wants = wants_of(plan, book)
+    totals: Mapping[str, list[Draws]] = {crop: [] for crop in wants}
+    for _, own in grown(plan, book) if wants else ():
+        for e in own:
+            if root_of(e.crop) in wants:
+                totals[root_of(e.crop)].append(e.draws)
+    return {crop: (max(0.0, want - _likely(totals[crop])), want) for crop, want in wants.items()}
+
+
+def _likely(draws: list[Draws]) -> float:
+    return float(np.median(np.sum(draws, axis=0))) if draws else 0.0

@@ -1,0 +1,62 @@
+import { Link } from 'react-router';
+
+import type { HeldGarden } from '../api/merge';
+import type { PlaceReport, PlantingReport } from '../api/types';
+import { useUnits } from '../app/preferences';
+import type { TimeScale } from '../drawing/scale';
+import type { Gesture, Input } from '../squares/gesture';
+import { lanesOf } from '../squares/lanes';
+import type { Gap } from '../squares/lanes';
+import { Wedges } from '../squares/Wedges';
+
+const LANE_PX = 15.5;
+
+interface PlaceProps {
+  state: HeldGarden;
+  place: PlaceReport;
+  plantings: readonly PlantingReport[];
+  scale: TimeScale;
+  width: number;
+  gesture: Gesture;
+  selected: string | null;
+  day: number;
+  send: (input: Input) => void;
+  onRelease: () => void;
+  onSelect: (planting: string) => void;
+  onGap: (gap: Gap) => void;
+}
+
+/** One place's ground through time, with what it gives and what of it stands idle. */
+export function PlaceYear({ state, place, plantings, scale, width, ...wedges }: PlaceProps) {
+  const units = useUnits();
+  const name = state.plan.places.find((p) => p.id === place.id)?.name ?? place.id;
+  const height = Math.max(1, lanesOf(plantings, place.idle).length) * LANE_PX + 8;
+  const { p10, p90 } = place.harvest_kg;
+  const idle = Math.round(place.idle_cell_weeks);
+  return (
+    <section aria-label={name} className="border-b border-rule">
+      <p className="flex items-baseline gap-4 px-[14px] pt-1">
+        <Link className="font-semibold" to={`/gardens/${state.head.slug}/squares/${place.id}`}>
+          {name}
+        </Link>
+        <span className="text-[13px] text-muted">{units.area(place.inside_area_m2)}</span>
+        <span className="text-[13px]">{`${units.weight(p10)}–${units.weight(p90)} ${units.weightUnit}`}</span>
+        {idle > 0 && (
+          <span className="text-[13px] text-marigold">{`${idle} square-weeks idle`}</span>
+        )}
+      </p>
+      <svg
+        className="block touch-pan-y select-none"
+        width={width}
+        height={height}
+        viewBox={`0 0 ${width} ${height}`}
+        role="group"
+        aria-label={`${name} through the year`}
+      >
+        {width > 0 && (
+          <Wedges place={place} plantings={plantings} scale={scale} height={height} {...wedges} />
+        )}
+      </svg>
+    </section>
+  );
+}
