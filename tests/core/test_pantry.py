@@ -10,8 +10,12 @@ LETTUCE = planting("lettuce", block("C1", "D3"), id="salad", start="transplant")
 
 
 @pytest.fixture
-def pantry(read, book):
-    return lambda *plantings, **context: pantry_of(read(document(*plantings, **context)), book)
+def pantry(read, reported, book):
+    def found(*plantings, **context):
+        doc = document(*plantings, **context)
+        return pantry_of(read(doc), reported(doc), book)
+
+    return found
 
 
 def crop(found, ident):

@@ -13,9 +13,14 @@ from ample_rows.api.problems import RESPONSES
 from ample_rows.api.state import ShelfRequest
 from ample_rows.core.evaluate import evaluate
 from ample_rows.core.jobs.behind import Behind, replanned
+from ample_rows.core.jobs.hours import Hours, hours_of
 from ample_rows.core.jobs.job import Job
 from ample_rows.core.jobs.year import Series, jobs_of, series_of, weeks_about
-from ample_rows.core.pantry.pantry import Pantry, pantry_of
+from ample_rows.core.pantry.factors import CropFactors, crop_factors
+from ample_rows.core.pantry.lacking import grown
+from ample_rows.core.pantry.pantry import Pantry, of_each_crop, pantry_of
+from ample_rows.core.pantry.remedies import Remedy, remedies
+from ample_rows.core.report import Report
 from ample_rows.core.succession.follow import Follow, following
 from ample_rows.core.succession.waves import MOST_WAVES, Waves, waves_of
 
@@ -82,14 +87,41 @@ def follow(asked: ShelfRequest, here: Garden) -> Follow:
     return following(here.plan, asked.place, tuple(asked.cells), asked.day, here.book)
 
 
+@router.get("/hours")
+def hours(here: Garden) -> Hours:
+    """The work of every week against the household's hours, and what cannot wait."""
+    report = _report(here)
+    jobs = jobs_of(here.plan, report, here.book)
+    span = (report.year.start, report.year.end)
+    return hours_of(jobs, here.plan.garden.household, report.totals.inside_area_m2, span)
+
+
+@router.get("/pantry/{crop}/remedies")
+def remedies_for(crop: str, here: Garden) -> tuple[Remedy, ...]:
+    """What can be done about a wanted crop that runs short or to waste, each tried through."""
+    return remedies(here.plan, crop, here.book)
+
+
+@router.get("/pantry/{crop}/factors")
+def factors_of(crop: str, here: Garden) -> CropFactors:
+    """From the book's yield of a crop to what is likely here, factor by factor."""
+    every = [e for _, own in grown(here.plan, here.book) for e in own]
+    own = of_each_crop(every).get(crop, [])
+    return crop_factors(crop, own, int(here.book.value("seasons")), here.book)
+
+
 @router.get("/pantry")
 def pantry(here: Garden) -> Pantry:
     """What the plan gives, week by week over all seasons, against what is eaten."""
-    return pantry_of(here.plan, here.book)
+    return pantry_of(here.plan, _report(here), here.book)
 
 
 def _jobs(here: Here) -> tuple[Job, ...]:
-    return jobs_of(here.plan, evaluate(here.plan, here.book, program=PROGRAM), here.book)
+    return jobs_of(here.plan, _report(here), here.book)
+
+
+def _report(here: Here) -> Report:
+    return evaluate(here.plan, here.book, program=PROGRAM)
 
 
 def _event(series: Series, slug: str, made: datetime) -> Event:

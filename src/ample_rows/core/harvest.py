@@ -109,8 +109,8 @@ def _stratified(count: int) -> Draws:
 
 
 @lru_cache(maxsize=4096)
-def _normals(seed: int, key: str, count: int) -> Draws:
-    """Stratified standard normals in an order of their own for each key."""
+def stream(seed: int, key: str, count: int) -> Draws:
+    """One source of chance: stratified standard normals in an order of its own for each key."""
     digest = hashlib.sha256(f"{seed}/{key}".encode()).digest()
     rng = np.random.Generator(np.random.PCG64(int.from_bytes(digest[:16], "big")))
     return rng.permutation(_stratified(count))
@@ -125,10 +125,10 @@ def _scores(seed: int, crop: str, planting: str, book: Book) -> Draws:
     """
     count = int(book.value("seasons"))
     mixed = (
-        math.sqrt(book.value("variance_share_season")) * _normals(seed, "season", count)
-        + math.sqrt(book.value("variance_share_crop")) * _normals(seed, f"crop/{crop}", count)
+        math.sqrt(book.value("variance_share_season")) * stream(seed, "season", count)
+        + math.sqrt(book.value("variance_share_crop")) * stream(seed, f"crop/{crop}", count)
         + math.sqrt(book.value("variance_share_planting"))
-        * _normals(seed, f"planting/{planting}", count)
+        * stream(seed, f"planting/{planting}", count)
     )
     scores = np.empty(count)
     scores[np.argsort(mixed, kind="stable")] = _stratified(count)

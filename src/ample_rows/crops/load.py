@@ -17,12 +17,15 @@ from ample_rows.core.reference import (
     Coefficient,
     CoverKind,
     Crop,
+    CropKeeping,
     DepthPolicy,
     FamilyRest,
     FeederClass,
     Footing,
     HarvestedPart,
+    JobMinutes,
     JobRule,
+    KeepingWay,
     LayoutWay,
     MadeUpClimate,
     Material,
@@ -115,7 +118,8 @@ def load_book() -> Book:
     tables = root / "tables"
     family_files = sorted((root / "families").iterdir(), key=lambda f: f.name)
     texts = {f.name: f.read_text("utf-8") for f in family_files if f.name.endswith(".toml")}
-    policies = _toml(tables / "policies.toml")
+    keeping = _toml(tables / "keeping.toml")
+    policies, jobs = _toml(tables / "policies.toml"), _toml(tables / "jobs.toml")
     growing_up = _toml(tables / "growing_up.toml")
     reach, soil = _toml(tables / "reach.toml"), _toml(tables / "soil.toml")
     packings = json.loads((tables / "packings.json").read_text("utf-8"))
@@ -134,8 +138,11 @@ def load_book() -> Book:
         airs=_table(AirBand, policies["air"], "policies.toml"),
         picking_shapes=_table(PickingShape, policies["picking"], "policies.toml"),
         trainings=trainings,
-        jobs=_table(JobRule, _toml(tables / "jobs.toml")["job"], "jobs.toml"),
+        jobs=_table(JobRule, jobs["job"], "jobs.toml"),
+        place_minutes=_table(JobMinutes, jobs["place"], "jobs.toml"),
         families=_table(FamilyRest, _toml(tables / "families.toml")["family"], "families.toml"),
+        keeping_ways=_table(KeepingWay, keeping["way"], "keeping.toml"),
+        crop_keeping=_table(CropKeeping, keeping["crop"], "keeping.toml"),
         footings=_table(Footing, growing_up["footing"], "growing_up.toml"),
         covers=_table(CoverKind, _toml(tables / "covers.toml")["cover"], "covers.toml"),
         workers=_table(Worker, reach["worker"], "reach.toml"),

@@ -812,6 +812,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/hours": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Hours
+         * @description The work of every week against the household's hours, and what cannot wait.
+         */
+        get: operations["hours_api_gardens__slug__hours_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{slug}/pantry/{crop}/remedies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Remedies For
+         * @description What can be done about a wanted crop that runs short or to waste, each tried through.
+         */
+        get: operations["remedies_for_api_gardens__slug__pantry__crop__remedies_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{slug}/pantry/{crop}/factors": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Factors Of
+         * @description From the book's yield of a crop to what is likely here, factor by factor.
+         */
+        get: operations["factors_of_api_gardens__slug__pantry__crop__factors_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{slug}/pantry": {
         parameters: {
             query?: never;
@@ -1260,6 +1320,42 @@ export interface components {
             ][];
         };
         /**
+         * AtTable
+         * @description A wanted crop's year at table; totals are medians over all seasons. [kg, weeks]
+         */
+        AtTable: {
+            /** Weeks */
+            weeks: components["schemas"]["TableWeek"][];
+            /** Eaten Kg */
+            eaten_kg: number;
+            /** Kept Kg */
+            kept_kg: number;
+            /** Spoils Kg */
+            spoils_kg: number;
+            /** Weeks Short */
+            weeks_short: number;
+            /** Words */
+            words: string;
+        };
+        /**
+         * Away
+         * @description Days on which nobody is in the garden: from a day up to another.
+         */
+        Away: {
+            /**
+             * Since
+             * Format: date
+             */
+            since: string;
+            /**
+             * Until
+             * Format: date
+             */
+            until: string;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * Bag
          * @description A bag as sold: its litres and its price; a pressed bale also opens to more litres.
          */
@@ -1463,6 +1559,15 @@ export interface components {
             step_m3?: number | null;
         } & {
             [key: string]: unknown;
+        };
+        /**
+         * CannotWait
+         * @description A job that falls into days on which nobody is there, and the day to do it by instead.
+         */
+        CannotWait: {
+            job: components["schemas"]["Job"];
+            /** Words */
+            words: string;
         };
         /** CellReport */
         CellReport: {
@@ -2046,6 +2151,21 @@ export interface components {
             };
         };
         /**
+         * CropFactors
+         * @description All steps of a crop, its plantings together. [kg]
+         */
+        CropFactors: {
+            /** Crop */
+            crop: string;
+            /** Plants */
+            plants: number;
+            /** Book Kg */
+            book_kg: number;
+            /** Steps */
+            steps: components["schemas"]["FactorStep"][];
+            harvest_kg: components["schemas"]["Quantiles"];
+        };
+        /**
          * CropFeed
          * @description What one planting takes of nitrogen, and how much of the packet stands for it. [g]
          */
@@ -2163,12 +2283,25 @@ export interface components {
             ways_up: components["schemas"]["WayUp"][];
         };
         /**
+         * CropPrice
+         * @description What a crop costs at the shop, in whatever money is used here.
+         */
+        CropPrice: {
+            /** Crop */
+            crop: string;
+            /** Per Kg */
+            per_kg: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * CropSupply
          * @description One crop, all its kinds together, against what is wanted of it in a year.
          *
          *     `chance` is the share of seasons in which the want is met, `short_kg` what is lacking at the
          *     likely harvest, below zero where there is more. What would close the gap is said in plants,
-         *     seeds and squares, as the crop is grown here. Null where nothing is wanted. [kg]
+         *     seeds and squares, as the crop is grown here; `table` follows the year week by week. Null
+         *     where nothing is wanted. [kg]
          */
         CropSupply: {
             /** Crop */
@@ -2200,6 +2333,7 @@ export interface components {
             more_seeds: number | null;
             /** Words */
             words: string;
+            table: components["schemas"]["AtTable"] | null;
         };
         /**
          * CropTraining
@@ -2249,6 +2383,30 @@ export interface components {
             last_pick: string | null;
             /** How */
             how: string;
+        };
+        /**
+         * CropYield
+         * @description What one crop gives for the ground that it is given and the work it takes; water is shared
+         *     out by ground and time. [kg, m², hours a year, L, money]
+         */
+        CropYield: {
+            /** Crop */
+            crop: string;
+            /** Name */
+            name: string;
+            harvest_kg: components["schemas"]["Quantiles"];
+            /** Area M2 */
+            area_m2: number;
+            /** Kg Per M2 */
+            kg_per_m2: number;
+            /** Hours */
+            hours: number;
+            /** Kg Per Hour */
+            kg_per_hour: number | null;
+            /** Water Litres */
+            water_litres: number | null;
+            /** Value */
+            value: number | null;
         };
         /** DaysToPick */
         DaysToPick: {
@@ -2380,6 +2538,20 @@ export interface components {
             gain_kg: number;
             /** Edit */
             edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
+        };
+        /**
+         * FactorStep
+         * @description One step from the book's yield towards what is likely here; `kg` is where it leads. [kg]
+         */
+        FactorStep: {
+            /** Name */
+            name: string;
+            /** How */
+            how: string;
+            /** Change Kg */
+            change_kg: number;
+            /** Kg */
+            kg: number;
         };
         /**
          * Factors
@@ -2885,12 +3057,51 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * Hours
+         * @description A year's work. `fits_m2` is the ground of such a garden that the household's hours keep,
+         *     null where these are not known; `over` counts the weeks that ask for more. [hours, m²]
+         */
+        Hours: {
+            /** Weeks */
+            weeks: components["schemas"]["WeekHours"][];
+            /** Year Hours */
+            year_hours: number;
+            /** Over */
+            over: number;
+            /** Fits M2 */
+            fits_m2: number | null;
+            /** Words */
+            words: string;
+            /** Cannot Wait */
+            cannot_wait: components["schemas"]["CannotWait"][];
+        };
+        /**
          * Household
          * @description Who eats, and who works: `arm_cm` is the shortest arm's own easy reach.
+         *
+         *     `hours_per_week` is the time that there is for the garden; `visits` the days of the week on
+         *     which someone comes there, where it lies away from home.
          */
         Household: {
             /** People */
             people?: number | null;
+            /** Hours Per Week */
+            hours_per_week?: number | null;
+            /**
+             * Visits
+             * @default []
+             */
+            visits: ("monday" | "tuesday" | "wednesday" | "thursday" | "friday" | "saturday" | "sunday")[];
+            /**
+             * Away
+             * @default []
+             */
+            away: components["schemas"]["Away"][];
+            /**
+             * Prices
+             * @default []
+             */
+            prices: components["schemas"]["CropPrice"][];
             /**
              * Workers
              * @default []
@@ -2945,7 +3156,8 @@ export interface components {
          * @description One thing to do, from a day up to another, both included.
          *
          *     `latest` is the last day that it can wait; null where putting it off costs little. `nth`
-         *     counts the times of a job that comes again. `done_cells` are the squares done so far.
+         *     counts the times of a job that comes again. `minutes` are of one person who knows the work,
+         *     `done_cells` the squares done so far.
          */
         Job: {
             /** Key */
@@ -2986,6 +3198,8 @@ export interface components {
             until: string;
             /** Latest */
             latest: string | null;
+            /** Minutes */
+            minutes: number;
             /**
              * State
              * @default open
@@ -3713,6 +3927,8 @@ export interface components {
         Pantry: {
             /** Seasons */
             seasons: number;
+            /** Seed */
+            seed: number;
             /** People */
             people: number | null;
             /** Crops */
@@ -3724,8 +3940,11 @@ export interface components {
             eaten_kg_a_week: number;
             /** Places */
             places: components["schemas"]["PlaceYield"][];
+            /** Yields */
+            yields: components["schemas"]["CropYield"][];
             /** Least */
             least: components["schemas"]["Earner"][];
+            uncertainty: components["schemas"]["Uncertainty"];
         };
         /**
          * Part
@@ -4052,7 +4271,10 @@ export interface components {
         };
         /**
          * PlaceYield
-         * @description What one place gives for its ground and its soil. [kg, m², L]
+         * @description What one place gives for its ground, its soil, the work and the water that it takes.
+         *
+         *     `value` is what its crops cost at the shop, as far as prices are known; `soil_cost` what its
+         *     first filling costs by itself at the cheapest. [kg, m², L, hours a year, money]
          */
         PlaceYield: {
             /** Place */
@@ -4066,6 +4288,16 @@ export interface components {
             kg_per_m2: number;
             /** Kg Per 100 L */
             kg_per_100_l: number;
+            /** Hours */
+            hours: number;
+            /** Kg Per Hour */
+            kg_per_hour: number | null;
+            /** Water Litres */
+            water_litres: number | null;
+            /** Value */
+            value: number | null;
+            /** Soil Cost */
+            soil_cost: number | null;
         };
         /**
          * Plan
@@ -4485,6 +4717,25 @@ export interface components {
             evidence: "tested" | "some" | "belief";
         };
         /**
+         * Remedy
+         * @description One change and what it does at table: more eaten, less wasted, fewer weeks short. [kg]
+         */
+        Remedy: {
+            /** Label */
+            label: string;
+            /** More Eaten Kg */
+            more_eaten_kg: number;
+            /** Less Spoils Kg */
+            less_spoils_kg: number;
+            /** Fewer Weeks Short */
+            fewer_weeks_short: number;
+            table: components["schemas"]["AtTable"];
+            /** Weeks */
+            weeks: components["schemas"]["WeekBand"][];
+            /** Edit */
+            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
+        };
+        /**
          * RemoveCrop
          * @description Take out an own kind, or all own figures of a crop of the book.
          */
@@ -4758,6 +5009,16 @@ export interface components {
             /** Layouts */
             layouts: components["schemas"]["LaidOut"][];
             sowing: components["schemas"]["Sowing"] | null;
+        };
+        /**
+         * Share
+         * @description What one source of uncertainty has of the variance of the whole. [0-1]
+         */
+        Share: {
+            /** Name */
+            name: string;
+            /** Share */
+            share: number;
         };
         /**
          * ShelfAnswer
@@ -5588,6 +5849,27 @@ export interface components {
             working: components["schemas"]["Term"][];
         };
         /**
+         * TableWeek
+         * @description One week at table, each at its median over all seasons; the week by its Monday. [kg]
+         */
+        TableWeek: {
+            /**
+             * Week
+             * Format: date
+             */
+            week: string;
+            /** Need */
+            need: number;
+            /** Fresh */
+            fresh: number;
+            /** Kept */
+            kept: number;
+            /** Stored */
+            stored: number;
+            /** Short */
+            short: boolean;
+        };
+        /**
          * TakeLayout
          * @description Put a kept layout into force, and keep in its stead what was there; or take over only
          *     some of its places with what is planted there, in the stead of those of the same id.
@@ -5824,6 +6106,17 @@ export interface components {
             turn: components["schemas"]["Fix"];
         };
         /**
+         * Uncertainty
+         * @description Shares by source: the season that all share, what differs from crop to crop, and from bed
+         *     to bed; and by crop, the largest first.
+         */
+        Uncertainty: {
+            /** Sources */
+            sources: components["schemas"]["Share"][];
+            /** Crops */
+            crops: components["schemas"]["Share"][];
+        };
+        /**
          * VarietyReport
          * @description Some plants of a planting that are of one variety type; plants count from 1 as set out.
          */
@@ -5879,12 +6172,29 @@ export interface components {
             /** Version */
             version: number;
         };
-        /** Want */
+        /**
+         * Want
+         * @description What the household eats of a crop in a year, by weight or by pieces, and when and how.
+         *
+         *     `months` are those in which it is eaten, all where none are named; `keep` is the way in which
+         *     what is not eaten fresh is kept, for `keep_weeks` where they are not the usual ones.
+         */
         Want: {
             /** Crop */
             crop: string;
             /** Kg Per Year */
-            kg_per_year: number;
+            kg_per_year?: number | null;
+            /** Pieces Per Year */
+            pieces_per_year?: number | null;
+            /**
+             * Months
+             * @default []
+             */
+            months: number[];
+            /** Keep */
+            keep?: string | null;
+            /** Keep Weeks */
+            keep_weeks?: number | null;
         } & {
             [key: string]: unknown;
         };
@@ -6118,6 +6428,23 @@ export interface components {
             p50: number;
             /** P90 */
             p90: number;
+        };
+        /**
+         * WeekHours
+         * @description One week's work, and the hours that there are for it; null where nobody has said.
+         */
+        WeekHours: {
+            /**
+             * Week
+             * Format: date
+             */
+            week: string;
+            /** Hours */
+            hours: number;
+            /** Able */
+            able: number | null;
+            /** Away Days */
+            away_days: number;
         };
         /**
          * WeekKg
@@ -9302,6 +9629,224 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Follow"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    hours_api_gardens__slug__hours_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Hours"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    remedies_for_api_gardens__slug__pantry__crop__remedies_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                crop: string;
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Remedy"][];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    factors_of_api_gardens__slug__pantry__crop__factors_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                crop: string;
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CropFactors"];
                 };
             };
             /** @description The request cannot be read */

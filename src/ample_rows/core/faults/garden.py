@@ -28,10 +28,39 @@ def garden_faults(garden: p.Garden, book: Book) -> Iterator[Fault]:
                 yield Fault(
                     f"garden.climate.tmax_c[{month}]", f"{high:g} is below that month's low {low:g}"
                 )
-    for index, want in enumerate(garden.household.wants if garden.household else ()):
-        if want.crop not in book.crops:
-            path = f"garden.household.wants[{index}].crop"
-            yield Fault(path, unknown_crop(want.crop))
+    if garden.household:
+        yield from _household_faults(garden.household, book)
+
+
+def _household_faults(household: p.Household, book: Book) -> Iterator[Fault]:
+    for index, want in enumerate(household.wants):
+        yield from _want_faults(want, f"garden.household.wants[{index}]", book)
+    for index, away in enumerate(household.away):
+        if away.until <= away.since:
+            path = f"garden.household.away[{index}].until"
+            yield Fault(path, f"must come after {away.since}")
+    for index, price in enumerate(household.prices):
+        if price.crop not in book.crops:
+            path = f"garden.household.prices[{index}].crop"
+            yield Fault(path, unknown_crop(price.crop))
+    crops = [price.crop for price in household.prices]
+    yield from twice(crops, "garden.household.prices", key="crop")
+
+
+def _want_faults(want: p.Want, path: str, book: Book) -> Iterator[Fault]:
+    crop = book.crops.get(want.crop)
+    if crop is None:
+        yield Fault(f"{path}.crop", unknown_crop(want.crop))
+        return
+    if want.kg_per_year is None and want.pieces_per_year is None:
+        yield Fault(f"{path}.kg_per_year", "give kg_per_year, or pieces_per_year")
+    if want.kg_per_year is None and want.pieces_per_year is not None and not crop.piece_kg:
+        yield Fault(f"{path}.pieces_per_year", f"{crop.name} is not counted by pieces; give kg")
+    if want.keep is not None and want.keep not in book.keeping_ways:
+        words = unknown(want.keep, "way of keeping", book.keeping_ways)
+        yield Fault(f"{path}.keep", words)
+    if len(set(want.months)) < len(want.months):
+        yield Fault(f"{path}.months", "names a month twice")
 
 
 def soil_faults(soil: p.Soil, book: Book) -> Iterator[Fault]:

@@ -12,7 +12,8 @@ class Job:
     """One thing to do, from a day up to another, both included.
 
     `latest` is the last day that it can wait; null where putting it off costs little. `nth`
-    counts the times of a job that comes again. `done_cells` are the squares done so far.
+    counts the times of a job that comes again. `minutes` are of one person who knows the work,
+    `done_cells` the squares done so far.
     """
 
     key: str
@@ -31,6 +32,7 @@ class Job:
     on: date
     until: date
     latest: date | None
+    minutes: float
     state: State = "open"
     marked_on: date | None = None
     done_cells: tuple[str, ...] = ()

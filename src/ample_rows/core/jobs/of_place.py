@@ -1,18 +1,20 @@
 """Jobs of a place as such: getting it ready, putting supports up, covers on and off, watering."""
 
+import math
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from datetime import date, timedelta
 
 from ample_rows.core import plan as p
-from ample_rows.core.cells import span_words
+from ample_rows.core.cells import grid_of, span_words
 from ample_rows.core.jobs.job import Job
 from ample_rows.core.reference import Book
-from ample_rows.core.report import PlaceReport, PlantingReport, YearReport
+from ample_rows.core.report import PlaceReport, PlantingReport, WaterReport, YearReport
 from ample_rows.core.said import day_words
 from ample_rows.core.season import days
 
 _WEEK = timedelta(days=7)
+_BY_HAND = "cans"
 
 
 @dataclass(frozen=True, eq=False)
@@ -25,6 +27,10 @@ class Kept:
     year: YearReport
     book: Book
 
+    def minutes(self, job: str, area_m2: float) -> float:
+        """How long a job of the place takes over so much ground. [min]"""
+        return self.book.place_minutes[job].of(area_m2=area_m2)
+
 
 def place_jobs(kept: Kept) -> Iterator[Job]:
     """Every job of a place that no planting asks for by itself."""
@@ -36,6 +42,7 @@ def place_jobs(kept: Kept) -> Iterator[Job]:
             about=job.what,
             why=job.why,
             span=(job.on, job.latest),
+            minutes=kept.minutes("ready", kept.report.inside_area_m2),
         )
     yield from _supports(kept)
     yield from _covers(kept)
@@ -53,7 +60,16 @@ def _supports(kept: Kept) -> Iterator[Job]:
         about = f"{known.label}, {known.height_cm:g} cm high"
         why = f"before what climbs it starts on {first.day} {first:%B}; roots are not hurt then"
         name = f"put-up-{support.id}"[:64]
-        yield _job(kept, name, verb="Put up", about=about, why=why, span=(before, first))
+        run_m = math.dist(*known.line_cm) / 100
+        yield _job(
+            kept,
+            name,
+            verb="Put up",
+            about=about,
+            why=why,
+            span=(before, first),
+            minutes=kept.minutes("put-up", run_m * known.height_cm / 100),
+        )
 
 
 def _covers(kept: Kept) -> Iterator[Job]:
@@ -65,7 +81,8 @@ def _covers(kept: Kept) -> Iterator[Job]:
         ):
             name = f"{verb.lower()}-{cover.id}"[:64]
             about, span = f"{what} over {where}", (day, day + _WEEK)
-            yield _job(kept, name, verb=verb, about=about, why=why, span=span)
+            minutes = kept.minutes(verb.lower(), _ground_m2(kept, cover.cells))
+            yield _job(kept, name, verb=verb, about=about, why=why, span=span, minutes=minutes)
 
 
 def _waterings(kept: Kept) -> Iterator[Job]:
@@ -80,8 +97,31 @@ def _waterings(kept: Kept) -> Iterator[Job]:
             about = f"{litres:.0f} L in the week, beyond the usual rain"
             why = "a usual year; less after rain, more in a dry spell"
             span = (monday, monday + timedelta(days=6))
-            yield _job(kept, "water", verb="Water", about=about, why=why, span=span, nth=nth)
+            minutes = _watering_minutes(kept, water, litres)
+            yield _job(
+                kept,
+                "water",
+                verb="Water",
+                about=about,
+                why=why,
+                span=span,
+                minutes=minutes,
+                nth=nth,
+            )
         monday, nth = monday + _WEEK, nth + 1
+
+
+def _watering_minutes(kept: Kept, water: WaterReport, litres: float) -> float:
+    """What so much water in a week asks of a person, by the way that the place is watered."""
+    most = max(water.dry_litres_per_week)
+    named = kept.place.watered_by or _BY_HAND
+    own = next((way.own_minutes for way in water.ways if way.way == named), 0.0)
+    return own * litres / most if most else 0.0
+
+
+def _ground_m2(kept: Kept, cells: Sequence[str]) -> float:
+    known = grid_of(kept.place).cells
+    return sum(known[a].area_cm2 for a in cells) / 1e4
 
 
 def _job(
@@ -92,6 +132,7 @@ def _job(
     about: str,
     why: str,
     span: tuple[date, date],
+    minutes: float,
     nth: int = 1,
 ) -> Job:
     return Job(
@@ -111,4 +152,5 @@ def _job(
         on=span[0],
         until=max(span),
         latest=None,
+        minutes=minutes,
     )

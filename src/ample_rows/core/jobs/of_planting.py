@@ -3,9 +3,10 @@
 from collections.abc import Iterator
 from dataclasses import dataclass
 from datetime import date, timedelta
+from functools import cached_property
 
 from ample_rows.core import plan as p
-from ample_rows.core.cells import span_words
+from ample_rows.core.cells import grid_of, span_words
 from ample_rows.core.jobs.job import Job
 from ample_rows.core.reference import Book, Crop, JobRule
 from ample_rows.core.report import PlantingReport
@@ -13,6 +14,7 @@ from ample_rows.core.said import day_words
 from ample_rows.core.season import days
 
 _MOST_TIMES = 60
+_HALF_WEEK_DAYS = 4
 
 
 @dataclass(frozen=True, eq=False)
@@ -26,6 +28,17 @@ class Grown:
     next_name: str | None
     next_on: date | None
     book: Book
+
+    @cached_property
+    def ground_m2(self) -> float:
+        """The ground of its squares. [m²]"""
+        cells = grid_of(self.place).cells
+        return sum(cells[a].area_cm2 for a in self.report.cells) / 1e4
+
+    @cached_property
+    def words(self) -> dict[str, str]:
+        """The planting's own figures as the table's sentences name them."""
+        return _words(self)
 
 
 def planting_jobs(grown: Grown) -> Iterator[Job]:
@@ -88,7 +101,7 @@ def _day(anchor: str, grown: Grown) -> date | None:
 
 def _job(name: str, rule: JobRule, grown: Grown, nth: int, on: date) -> Job:
     planting, report = grown.planting, grown.report
-    words = _words(grown)
+    words = grown.words
     until = on + timedelta(days=max(0, round(rule.lasts_days) - 1))
     latest = max(report.window.latest, until) if rule.waits else None
     return Job(
@@ -108,7 +121,16 @@ def _job(name: str, rule: JobRule, grown: Grown, nth: int, on: date) -> Job:
         on=on,
         until=until,
         latest=latest,
+        minutes=rule.minutes.of(
+            plants=report.plants, area_m2=grown.ground_m2, kg=_picked_kg(grown, on)
+        ),
     )
+
+
+def _picked_kg(grown: Grown, on: date) -> float:
+    """What is picked in the week that begins about a day. [kg]"""
+    weeks = grown.report.weekly_kg
+    return next((w.kg for w in weeks if abs((w.week - on).days) < _HALF_WEEK_DAYS), 0.0)
 
 
 def _before(rule: JobRule, grown: Grown) -> Iterator[str]:
@@ -137,6 +159,7 @@ def _words(grown: Grown) -> dict[str, str]:
         if report.first_pick
         else "never here",
         "gives": f"likely {kg:.1f} kg in all, " if kg else "",
+        "how_often": grown.book.picking_shapes[crop.picking.kind].how_often,
         "last_pick": day_words(report.last_pick) if report.last_pick else "",
         "next": following,
     }

@@ -1,6 +1,5 @@
-"""What the household wants in a year, crop by crop, and what the plan leaves it lacking."""
+"""What the plan leaves the household lacking, crop by crop."""
 
-from collections import defaultdict
 from collections.abc import Mapping
 
 import numpy as np
@@ -9,13 +8,9 @@ from ample_rows.core import plan as p
 from ample_rows.core.cases import Evaluated
 from ample_rows.core.evaluate import place_cases, setting_of
 from ample_rows.core.harvest import Draws
+from ample_rows.core.pantry.wants import root_of, wants_of
 from ample_rows.core.planting import evaluate_planting
-from ample_rows.core.reference import Book, Crop
-
-
-def root_of(crop: Crop) -> str:
-    """The crop that a variety type is a kind of; at table they are one."""
-    return crop.variety_of or crop.id
+from ample_rows.core.reference import Book
 
 
 def grown(plan: p.Plan, book: Book) -> list[tuple[p.Place, list[Evaluated]]]:
@@ -30,15 +25,6 @@ def grown(plan: p.Plan, book: Book) -> list[tuple[p.Place, list[Evaluated]]]:
     ]
 
 
-def wants_of(plan: p.Plan, book: Book) -> dict[str, float]:
-    """Kilograms wanted in a year by crop, kinds taken together. [kg]"""
-    wants: dict[str, float] = defaultdict(float)
-    household = plan.garden.household
-    for want in household.wants if household else ():
-        wants[root_of(book.crops[want.crop])] += want.kg_per_year
-    return wants
-
-
 def lacking_kg(plan: p.Plan, book: Book) -> dict[str, tuple[float, float]]:
     """Of every crop that is wanted, what is lacking at the likely harvest, and what is wanted.
 
@@ -50,7 +36,9 @@ def lacking_kg(plan: p.Plan, book: Book) -> dict[str, tuple[float, float]]:
         for e in own:
             if root_of(e.crop) in wants:
                 totals[root_of(e.crop)].append(e.draws)
-    return {crop: (max(0.0, want - _likely(totals[crop])), want) for crop, want in wants.items()}
+    return {
+        crop: (max(0.0, want.kg - _likely(totals[crop])), want.kg) for crop, want in wants.items()
+    }
 
 
 def _likely(draws: list[Draws]) -> float:

@@ -8,15 +8,28 @@ from dataclasses import dataclass
 from ample_rows.core import plan as p
 from ample_rows.core.cases import Evaluated
 from ample_rows.core.cells import DEFAULT_CELL_CM
+from ample_rows.core.evaluate import setting_of
 from ample_rows.core.harvest import Quantiles
-from ample_rows.core.pantry.lacking import grown, root_of, wants_of
+from ample_rows.core.jobs.year import jobs_of
+from ample_rows.core.pantry.earnings import (
+    CropYield,
+    Earner,
+    PlaceYield,
+    Worked,
+    crop_yields,
+    least_earners,
+    place_yields,
+)
+from ample_rows.core.pantry.lacking import grown
 from ample_rows.core.pantry.supply import WeekBand, season_total, total_of, weekly_bands
-from ample_rows.core.places import inside_area_m2, soil_litres
+from ample_rows.core.pantry.table import AtTable, at_table
+from ample_rows.core.pantry.variance import Uncertainty, uncertainty
+from ample_rows.core.pantry.wants import Wanted, root_of, wants_of
 from ample_rows.core.reference import Book, Crop
+from ample_rows.core.report import Report
+from ample_rows.core.season import GrowingYear
 
 _WEEKS_A_YEAR = 52
-_LEAST_EARNERS = 5
-_LITRES = 100.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -25,7 +38,8 @@ class CropSupply:
 
     `chance` is the share of seasons in which the want is met, `short_kg` what is lacking at the
     likely harvest, below zero where there is more. What would close the gap is said in plants,
-    seeds and squares, as the crop is grown here. Null where nothing is wanted. [kg]
+    seeds and squares, as the crop is grown here; `table` follows the year week by week. Null
+    where nothing is wanted. [kg]
     """
 
     crop: str
@@ -43,30 +57,7 @@ class CropSupply:
     more_squares: int | None
     more_seeds: int | None
     words: str
-
-
-@dataclass(frozen=True, slots=True)
-class PlaceYield:
-    """What one place gives for its ground and its soil. [kg, m², L]"""
-
-    place: str
-    label: str
-    harvest_kg: Quantiles
-    area_m2: float
-    kg_per_m2: float
-    kg_per_100_l: float
-
-
-@dataclass(frozen=True, slots=True)
-class Earner:
-    """A planting by what its squares earn while it holds them. [kg]"""
-
-    planting: str
-    place: str
-    name: str
-    cell: str
-    square_weeks: float
-    kg_per_square_week: float
+    table: AtTable | None
 
 
 @dataclass(frozen=True, slots=True)
@@ -75,39 +66,64 @@ class Pantry:
     all spread over the year. `least` are the plantings that earn least for ground and time."""
 
     seasons: int
+    seed: int
     people: float | None
     crops: tuple[CropSupply, ...]
     weeks: tuple[WeekBand, ...]
     harvest_kg: Quantiles
     eaten_kg_a_week: float
     places: tuple[PlaceYield, ...]
+    yields: tuple[CropYield, ...]
     least: tuple[Earner, ...]
+    uncertainty: Uncertainty
 
 
-def pantry_of(plan: p.Plan, book: Book) -> Pantry:
-    """The whole plan against what the household eats."""
+def pantry_of(plan: p.Plan, report: Report, book: Book) -> Pantry:
+    """The whole plan against what the household eats.
+
+    Args:
+        report: The plan's own, evaluated.
+    """
     seasons = int(book.value("seasons"))
     places = grown(plan, book)
     every = [e for _, own in places for e in own]
-    by_crop: dict[str, list[Evaluated]] = defaultdict(list)
-    for e in every:
-        by_crop[root_of(e.crop)].append(e)
-    household, wants = plan.garden.household, wants_of(plan, book)
+    by_crop = of_each_crop(every)
+    wants, year = wants_of(plan, book), setting_of(plan, book).year
     named = sorted({*by_crop, *wants}, key=lambda crop: book.crops[crop].name.lower())
-    crops = [_supply(book.crops[c], by_crop[c], wants.get(c), seasons) for c in named]
+    crops = [_supply(book.crops[c], by_crop.get(c, []), wants.get(c), year, seasons) for c in named]
+    household = plan.garden.household
+    worked = Worked(plan, report, jobs_of(plan, report, book), book)
     return Pantry(
         seasons=seasons,
+        seed=report.seed,
         people=household.people if household else None,
         crops=tuple(crop for crop in crops if crop.plants or crop.want_kg is not None),
         weeks=weekly_bands(every),
         harvest_kg=total_of(every, seasons),
-        eaten_kg_a_week=sum(wants.values()) / _WEEKS_A_YEAR,
-        places=tuple(_place_yield(place, own, seasons) for place, own in places),
-        least=_least(every),
+        eaten_kg_a_week=sum(want.kg for want in wants.values()) / _WEEKS_A_YEAR,
+        places=place_yields(places, worked, seasons),
+        yields=crop_yields(places, worked, seasons),
+        least=least_earners(every),
+        uncertainty=uncertainty(every, report.seed),
     )
 
 
-def _supply(crop: Crop, own: Sequence[Evaluated], want: float | None, seasons: int) -> CropSupply:
+def of_each_crop(every: Iterable[Evaluated]) -> dict[str, list[Evaluated]]:
+    """Plantings by crop, kinds taken together."""
+    by_crop: dict[str, list[Evaluated]] = defaultdict(list)
+    for e in every:
+        by_crop[root_of(e.crop)].append(e)
+    return by_crop
+
+
+def _supply(
+    crop: Crop,
+    own: Sequence[Evaluated],
+    wanted: Wanted | None,
+    year: GrowingYear,
+    seasons: int,
+) -> CropSupply:
+    want = wanted.kg if wanted else None
     total = total_of(own, seasons)
     plants = sum(e.report.plants for e in own)
     spread = crop.yield_kg_per_plant
@@ -135,6 +151,7 @@ def _supply(crop: Crop, own: Sequence[Evaluated], want: float | None, seasons: i
         more_squares=squares,
         more_seeds=None if more is None else more * (crop.seeds_per_station or 0) or None,
         words=_words(short, total.p50, more, squares),
+        table=at_table(own, wanted, year, seasons) if wanted else None,
     )
 
 
@@ -156,36 +173,3 @@ def _words(short: float | None, likely: float, more: int | None, squares: int | 
     if short > 0:
         return f"{short:.1f} kg short"
     return f"{-short:.1f} kg to spare: keep it, give it away, or sow less"
-
-
-def _place_yield(place: p.Place, own: Sequence[Evaluated], seasons: int) -> PlaceYield:
-    total = total_of(own, seasons)
-    area, litres = inside_area_m2(place.shape), soil_litres(place)
-    return PlaceYield(
-        place=place.id,
-        label=place.label,
-        harvest_kg=total,
-        area_m2=area,
-        kg_per_m2=total.p50 / area,
-        kg_per_100_l=total.p50 / litres * _LITRES if litres else 0.0,
-    )
-
-
-def _least(own: Iterable[Evaluated]) -> tuple[Earner, ...]:
-    """Plantings by weight for ground and time; what is not grown for its weight is left out."""
-    found = []
-    for e in own:
-        if e.crop.yield_kg_per_plant is None or not e.report.cells:
-            continue
-        weeks = len(e.report.cells) * (e.dates.clear - e.dates.start).days / 7
-        found.append(
-            Earner(
-                planting=e.planting.id,
-                place=e.report.place,
-                name=e.report.name,
-                cell=e.report.cells[0],
-                square_weeks=weeks,
-                kg_per_square_week=e.report.harvest_kg.p50 / weeks,
-            )
-        )
-    return tuple(sorted(found, key=lambda earner: earner.kg_per_square_week)[:_LEAST_EARNERS])

@@ -12,7 +12,9 @@ from ample_rows.core.plan.alternative import Alternative
 from ample_rows.core.plan.build import Board, Build, MaterialPrice
 from ample_rows.core.plan.crops import OwnCrop
 from ample_rows.core.plan.garden import (
+    Away,
     Climate,
+    CropPrice,
     Garden,
     Household,
     Policies,
@@ -88,6 +90,7 @@ from ample_rows.core.plan.values import (
     Spacing,
     Stage,
     Start,
+    Weekday,
     WorkerName,
     document,
 )
@@ -96,6 +99,7 @@ __all__ = [
     "Added",
     "Address",
     "Alternative",
+    "Away",
     "Bag",
     "Board",
     "Bottom",
@@ -106,6 +110,7 @@ __all__ = [
     "Compass",
     "Coordinate",
     "Cover",
+    "CropPrice",
     "Depth",
     "DepthPolicyName",
     "Garden",
@@ -167,6 +172,7 @@ __all__ = [
     "Tap",
     "Vehicle",
     "Want",
+    "Weekday",
     "WorkerName",
     "document",
 ]

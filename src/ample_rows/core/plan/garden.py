@@ -9,12 +9,14 @@ from ample_rows.core.plan.values import (
     Ident,
     Layout,
     Measure,
+    Month,
     Name,
     Normal,
     PlanDate,
     PlanValue,
     Positive,
     Rain,
+    Weekday,
     WorkerName,
 )
 
@@ -39,14 +41,46 @@ class Policies(PlanValue):
 
 
 class Want(PlanValue):
+    """What the household eats of a crop in a year, by weight or by pieces, and when and how.
+
+    `months` are those in which it is eaten, all where none are named; `keep` is the way in which
+    what is not eaten fresh is kept, for `keep_weeks` where they are not the usual ones.
+    """
+
     crop: Ident
-    kg_per_year: Positive
+    kg_per_year: Positive | None = None
+    pieces_per_year: Positive | None = None
+    months: Annotated[tuple[Month, ...], Field(max_length=12)] = ()
+    keep: Ident | None = None
+    keep_weeks: Annotated[float, Field(gt=0, le=104, allow_inf_nan=False)] | None = None
+
+
+class CropPrice(PlanValue):
+    """What a crop costs at the shop, in whatever money is used here."""
+
+    crop: Ident
+    per_kg: Positive
+
+
+class Away(PlanValue):
+    """Days on which nobody is in the garden: from a day up to another."""
+
+    since: PlanDate
+    until: PlanDate
 
 
 class Household(PlanValue):
-    """Who eats, and who works: `arm_cm` is the shortest arm's own easy reach."""
+    """Who eats, and who works: `arm_cm` is the shortest arm's own easy reach.
+
+    `hours_per_week` is the time that there is for the garden; `visits` the days of the week on
+    which someone comes there, where it lies away from home.
+    """
 
     people: Positive | None = None
+    hours_per_week: Annotated[float, Field(gt=0, le=168, allow_inf_nan=False)] | None = None
+    visits: Annotated[tuple[Weekday, ...], Field(max_length=7)] = ()
+    away: Annotated[tuple[Away, ...], Field(max_length=30)] = ()
+    prices: Annotated[tuple[CropPrice, ...], Field(max_length=300)] = ()
     workers: tuple[WorkerName, ...] = ()
     arm_cm: Measure | None = None
     wants: tuple[Want, ...] = ()

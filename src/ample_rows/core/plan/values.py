@@ -40,6 +40,7 @@ Compass = Literal[
 
 ObstacleKind = Literal["house", "wall", "fence", "hedge", "tree", "shrub", "other"]
 WorkerName = Literal["adult", "child", "seated", "standing", "kneeling"]
+Weekday = Literal["monday", "tuesday", "wednesday", "thursday", "friday", "saturday", "sunday"]
 PathUse = Literal["feet", "barrow", "chair"]
 Stage = Literal["standing", "this-year", "later"]
 Month = Annotated[int, Field(ge=1, le=12)]

@@ -25,7 +25,8 @@ from ample_rows.core.reference.crop import (
 from ample_rows.core.reference.families import FamilyRest
 from ample_rows.core.reference.ground import Animal, PathNeed, Worker
 from ample_rows.core.reference.growing_up import Footing, SupportBuild, TrainingSystem
-from ample_rows.core.reference.jobs import JobRule
+from ample_rows.core.reference.jobs import JobMinutes, JobRule
+from ample_rows.core.reference.keeping import CropKeeping, KeepingWay
 from ample_rows.core.reference.materials import Material
 from ample_rows.core.reference.record import Status
 from ample_rows.core.reference.rules import (
@@ -53,6 +54,7 @@ __all__ = [
     "Coefficient",
     "CoverKind",
     "Crop",
+    "CropKeeping",
     "CropTraining",
     "DaysToPick",
     "DepthPolicy",
@@ -64,7 +66,9 @@ __all__ = [
     "Grade",
     "Group",
     "HarvestedPart",
+    "JobMinutes",
     "JobRule",
+    "KeepingWay",
     "LayoutWay",
     "MadeUpClimate",
     "Material",

@@ -8,7 +8,8 @@ from ample_rows.core.reference.crop import Crop, Grade, Trait, Trouble
 from ample_rows.core.reference.families import FamilyRest
 from ample_rows.core.reference.ground import Animal, PathNeed, Worker
 from ample_rows.core.reference.growing_up import Footing, TrainingSystem
-from ample_rows.core.reference.jobs import JobRule
+from ample_rows.core.reference.jobs import JobMinutes, JobRule
+from ample_rows.core.reference.keeping import CropKeeping, KeepingWay
 from ample_rows.core.reference.materials import Material
 from ample_rows.core.reference.rules import (
     AirBand,
@@ -42,7 +43,10 @@ class Book:
     picking_shapes: dict[str, PickingShape]
     trainings: dict[str, TrainingSystem]
     jobs: dict[str, JobRule]
+    place_minutes: dict[str, JobMinutes]
     families: dict[str, FamilyRest]
+    keeping_ways: dict[str, KeepingWay]
+    crop_keeping: dict[str, CropKeeping]
     footings: dict[str, Footing]
     covers: dict[str, CoverKind]
     traits: dict[str, Trait]
@@ -66,6 +70,11 @@ class Book:
 
     def value(self, name: str) -> float:
         return self.coefficients[name].value
+
+    def keeping(self, crop: Crop) -> CropKeeping:
+        """How long a crop keeps; a variety type as its crop, what nothing is known of for days."""
+        known = self.crop_keeping.get(crop.variety_of or crop.id)
+        return known or CropKeeping(fresh_weeks=1.0)
 
     def withstands(self, crop: Crop) -> dict[str, Grade]:
         """How well a crop withstands what troubles it; a variety type as its crop where it is

@@ -4,9 +4,22 @@ from typing import Literal
 
 from ample_rows.core.plan import Kind, Start
 from ample_rows.core.reference.crop import Feeder
-from ample_rows.core.reference.record import Record, Share, Size, Status, Text
+from ample_rows.core.reference.record import Amount, Record, Share, Size, Status, Text
 
 Anchor = Literal["sow_indoors", "start", "up", "first_pick", "last_pick", "clear"]
+
+
+class JobMinutes(Record):
+    """How long a job takes: by itself, for each plant, by its ground, and by what is picked."""
+
+    once: Amount = 0.0
+    per_plant: Amount = 0.0
+    per_m2: Amount = 0.0
+    per_kg: Amount = 0.0
+
+    def of(self, *, plants: float = 0.0, area_m2: float = 0.0, kg: float = 0.0) -> float:
+        """Minutes for so many plants, so much ground and so much picked. [min]"""
+        return self.once + self.per_plant * plants + self.per_m2 * area_m2 + self.per_kg * kg
 
 
 class JobRule(Record):
@@ -37,5 +50,6 @@ class JobRule(Record):
     first: tuple[Text, ...] = ()
     why: Text
     sign: Text | None = None
+    minutes: JobMinutes
     status: Status
     source: Text

@@ -73,5 +73,6 @@ class PickingShape(Record):
     label: Text
     peaked: bool
     kept_standing: Share
+    how_often: Text
     hangs_at_once: Share
     source: Text

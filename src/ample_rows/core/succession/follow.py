@@ -96,16 +96,26 @@ class _Gap:
 
 
 def following(
-    plan: p.Plan, place_id: str, cells: tuple[str, ...], since: date, book: Book
+    plan: p.Plan,
+    place_id: str,
+    cells: tuple[str, ...],
+    since: date,
+    book: Book,
+    *,
+    crops: tuple[str, ...] | None = None,
 ) -> Follow:
     """What these squares can grow from a day until something else is planned for them.
+
+    Args:
+        crops: Ask of these alone; without it, of the whole book.
 
     Raises:
         PlanFaultsError: No such place or cell, or something stands there on that day.
     """
     gap = _gap(plan, place_id, cells, since, book)
     found: dict[str, tuple[tuple[float, ...], Following]] = {}
-    for crop in book.crops.values():
+    for name in crops or book.crops:
+        crop = book.crops[name]
         best = _best_start(gap, crop)
         if best is None:
             continue
