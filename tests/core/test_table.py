@@ -29,7 +29,7 @@ BEANS = planting("dwarf-bean", block("A4", "D7"), id="beans", start_date="2027-0
 
 
 def want(kg=5.2, keep=None, fresh=1.0, keep_weeks=0.0, share=1.0):
-    return Wanted("x", kg, None, tuple(range(1, 13)), fresh, keep, keep_weeks, share)
+    return Wanted("x", ("x",), kg, None, tuple(range(1, 13)), fresh, keep, keep_weeks, share)
 
 
 def through(picked, need, wanted):

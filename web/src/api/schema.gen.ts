@@ -2301,7 +2301,8 @@ export interface components {
          *     `chance` is the share of seasons in which the want is met, `short_kg` what is lacking at the
          *     likely harvest, below zero where there is more. What would close the gap is said in plants,
          *     seeds and squares, as the crop is grown here; `table` follows the year week by week. Null
-         *     where nothing is wanted. [kg]
+         *     where nothing is wanted. `keeps` are the ways that suit it, `asked_as` the kinds that are
+         *     named where it is wanted. [kg]
          */
         CropSupply: {
             /** Crop */
@@ -2333,6 +2334,12 @@ export interface components {
             more_seeds: number | null;
             /** Words */
             words: string;
+            /** Piece Kg */
+            piece_kg: number | null;
+            /** Keeps */
+            keeps: components["schemas"]["Keeps"][];
+            /** Asked As */
+            asked_as: string[];
             table: components["schemas"]["AtTable"] | null;
         };
         /**
@@ -2405,6 +2412,8 @@ export interface components {
             kg_per_hour: number | null;
             /** Water Litres */
             water_litres: number | null;
+            /** Price Per Kg */
+            price_per_kg: number | null;
             /** Value */
             value: number | null;
         };
@@ -3287,6 +3296,18 @@ export interface components {
             id: string;
             /** Name */
             name: string;
+        };
+        /**
+         * Keeps
+         * @description A way that suits a crop to keep what is not eaten fresh, and for how many weeks.
+         */
+        Keeps: {
+            /** Way */
+            way: string;
+            /** Label */
+            label: string;
+            /** Weeks */
+            weeks: number;
         };
         /**
          * KindGrade

@@ -53,6 +53,7 @@ class CropYield:
     hours: float
     kg_per_hour: float | None
     water_litres: float | None
+    price_per_kg: float | None
     value: float | None
 
 
@@ -154,6 +155,7 @@ def crop_yields(grown: Grown, worked: Worked, seasons: int) -> tuple[CropYield, 
                 hours=spent,
                 kg_per_hour=total.p50 / spent if spent else None,
                 water_litres=sum(water[e.planting.id] for e in own) if water else None,
+                price_per_kg=worked.prices.get(crop),
                 value=_value(own, worked.prices),
             )
         )

@@ -82,8 +82,9 @@ def _factors(e: Evaluated) -> Iterator[tuple[str, float]]:
     factors = e.report.factors
     standing = e.report.stand_expected / e.report.plants if e.report.plants else 1.0
     survive = e.crop.survival
-    yield "gaps", standing / survive if survive else 1.0
-    yield "losses", survive
+    gaps = min(1.0, standing / survive) if survive else 1.0
+    yield "gaps", gaps
+    yield "losses", standing / gaps if gaps else 0.0
     yield "spacing", factors.density
     yield "depth", factors.depth
     yield "light", factors.light

@@ -33,13 +33,23 @@ _WEEKS_A_YEAR = 52
 
 
 @dataclass(frozen=True, slots=True)
+class Keeps:
+    """A way that suits a crop to keep what is not eaten fresh, and for how many weeks."""
+
+    way: str
+    label: str
+    weeks: float
+
+
+@dataclass(frozen=True, slots=True)
 class CropSupply:
     """One crop, all its kinds together, against what is wanted of it in a year.
 
     `chance` is the share of seasons in which the want is met, `short_kg` what is lacking at the
     likely harvest, below zero where there is more. What would close the gap is said in plants,
     seeds and squares, as the crop is grown here; `table` follows the year week by week. Null
-    where nothing is wanted. [kg]
+    where nothing is wanted. `keeps` are the ways that suit it, `asked_as` the kinds that are
+    named where it is wanted. [kg]
     """
 
     crop: str
@@ -57,6 +67,9 @@ class CropSupply:
     more_squares: int | None
     more_seeds: int | None
     words: str
+    piece_kg: float | None
+    keeps: tuple[Keeps, ...]
+    asked_as: tuple[str, ...]
     table: AtTable | None
 
 
@@ -90,7 +103,7 @@ def pantry_of(plan: p.Plan, report: Report, book: Book) -> Pantry:
     by_crop = of_each_crop(every)
     wants, year = wants_of(plan, book), setting_of(plan, book).year
     named = sorted({*by_crop, *wants}, key=lambda crop: book.crops[crop].name.lower())
-    crops = [_supply(book.crops[c], by_crop.get(c, []), wants.get(c), year, seasons) for c in named]
+    crops = [_supply(book.crops[c], by_crop.get(c, []), wants.get(c), year, book) for c in named]
     household = plan.garden.household
     worked = Worked(plan, report, jobs_of(plan, report, book), book)
     return Pantry(
@@ -121,8 +134,9 @@ def _supply(
     own: Sequence[Evaluated],
     wanted: Wanted | None,
     year: GrowingYear,
-    seasons: int,
+    book: Book,
 ) -> CropSupply:
+    seasons = int(book.value("seasons"))
     want = wanted.kg if wanted else None
     total = total_of(own, seasons)
     plants = sum(e.report.plants for e in own)
@@ -151,6 +165,12 @@ def _supply(
         more_squares=squares,
         more_seeds=None if more is None else more * (crop.seeds_per_station or 0) or None,
         words=_words(short, total.p50, more, squares),
+        piece_kg=crop.piece_kg,
+        keeps=tuple(
+            Keeps(way, book.keeping_ways[way].label, weeks)
+            for way, weeks in book.keeping(crop).ways.items()
+        ),
+        asked_as=wanted.asked_as if wanted else (),
         table=at_table(own, wanted, year, seasons) if wanted else None,
     )
 

@@ -18,6 +18,7 @@ class Wanted:
     """
 
     crop: str
+    asked_as: tuple[str, ...]
     kg: float
     pieces: float | None
     months: tuple[int, ...]
@@ -58,6 +59,7 @@ def _wanted(want: p.Want, book: Book) -> Wanted:
     usual = known.ways.get(keep, known.fresh_weeks) if keep else 0.0
     return Wanted(
         crop=root_of(crop),
+        asked_as=(crop.id,),
         kg=kg,
         pieces=want.pieces_per_year if want.kg_per_year is None else None,
         months=tuple(sorted(want.months)) or _MONTHS,
@@ -72,6 +74,7 @@ def _both(one: Wanted, other: Wanted) -> Wanted:
     kept = one if one.keep or not other.keep else other
     return replace(
         kept,
+        asked_as=(*one.asked_as, *other.asked_as),
         kg=one.kg + other.kg,
         pieces=None,
         months=tuple(sorted({*one.months, *other.months})),

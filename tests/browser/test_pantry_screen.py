@@ -1,0 +1,101 @@
+"""The pantry: wants in pieces and months, what is kept, remedies tried, work against hours."""
+
+import re
+
+import pytest
+from playwright.sync_api import expect
+
+
+@pytest.fixture
+def pantry(page, base_url):
+    page.goto(f"{base_url}/gardens/lantern-court/pantry")
+    expect(page.get_by_role("region", name="What is wanted")).to_be_visible()
+    return page
+
+
+def row(page, crop):
+    """The row of one wanted crop."""
+    heading = page.get_by_role("heading", name=crop, exact=True)
+    return page.locator("div.border-t").filter(has=heading)
+
+
+def last(page, words):
+    expect(page.get_by_text(f"Last: {words}")).to_be_visible()
+
+
+def test_a_remedy_is_tried_before_it_is_taken(pantry):
+    lettuce = row(pantry, "head lettuce")
+    before = lettuce.locator("p").first.text_content()
+    lettuce.get_by_role("button", name="What to do").click()
+    ways = pantry.get_by_role("region", name="head lettuce: what to do")
+    first = ways.get_by_role("listitem").first
+    expect(first).to_contain_text(re.compile("more eaten|less to waste"))
+    first.get_by_role("button", name="Try it").click()
+    expect(lettuce.locator("p").first).not_to_have_text(before)
+    first.get_by_role("button", name="Tried above").click()
+    expect(lettuce.locator("p").first).to_have_text(before)
+    first.get_by_role("button", name="Take it").click()
+    expect(lettuce.locator("p").first).not_to_have_text(before)
+    expect(pantry.get_by_text(re.compile("^Last: (change|plant|clear) "))).to_be_visible()
+
+
+def test_a_want_in_pieces_of_some_months_and_kept(pantry):
+    beans = row(pantry, "climbing French bean")
+    weight = pantry.get_by_label("climbing French bean, kg wanted a year")
+    expect(weight).to_have_value("8")
+    beans.get_by_label("a year,").select_option("7-11")
+    last(pantry, "change the garden")
+    expect(beans.get_by_label("a year,")).to_have_value("7-11")
+    beans.get_by_label("and then").select_option("freeze")
+    expect(beans.get_by_label("and then")).to_have_value("freeze")
+    expect(beans).to_contain_text("3 kg of it is eaten; 82 g goes to waste")
+    beans.get_by_label("by").select_option("pieces")
+    pieces = pantry.get_by_label("climbing French bean, pieces wanted a year")
+    expect(pieces).to_be_visible()
+    pieces.fill("200")
+    pieces.press("Enter")
+    expect(pieces).to_have_value("200")
+
+
+def test_the_figures_tell_how_they_came_to_be(pantry):
+    row(pantry, "cordon tomato").get_by_role("button", name="How it comes to this").click()
+    told = pantry.get_by_role("region", name="cordon tomato: how it comes to this")
+    expect(told.get_by_role("img", name="From the book's yield")).to_be_visible()
+    expect(told.get_by_text(re.compile(r"^−[0-9.]+ kg: late blight"))).to_be_visible()
+    rests = pantry.get_by_role("region", name="What the ranges rest on")
+    expect(rests.get_by_text("weather of the season")).to_be_visible()
+
+
+def test_a_price_gives_what_the_harvest_is_worth(pantry):
+    crops = pantry.get_by_role("region", name="By crop")
+    price = crops.get_by_label("cordon tomato, price of 1 kg")
+    price.fill("4")
+    price.press("Enter")
+    tomato = crops.get_by_role("row", name=re.compile("^cordon tomato"))
+    expect(tomato).to_contain_text(re.compile(r"(2[0-9]|3[0-9])$|L(2[0-9]|3[0-9])"))
+    price.fill("dear")
+    price.press("Enter")
+    expect(price).to_have_attribute("aria-invalid", "true")
+
+
+def test_hours_days_away_and_what_cannot_wait(pantry):
+    home = pantry.get_by_role("region", name="The household")
+    expect(home.get_by_role("img", name="Hours of work, week by week")).to_be_visible()
+    home.get_by_label("Hours a week for the garden").fill("2")
+    home.get_by_role("button", name="Add days away").click()
+    home.get_by_label("Away from").fill("2027-07-05")
+    home.get_by_label("back on").fill("2027-07-26")
+    home.get_by_role("button", name="Save the household").click()
+    last(pantry, "change the garden")
+    expect(home).to_contain_text("weeks ask for more time than there is")
+    waits = pantry.get_by_role("region", name="What cannot wait")
+    expect(waits.get_by_role("listitem").first).to_contain_text("before 5 July")
+    home.get_by_label("Hours a week for the garden").fill("900")
+    home.get_by_role("button", name="Save the household").click()
+    expect(home.get_by_role("alert")).to_contain_text("Give 0.1 to 168")
+
+
+def test_other_seasons_can_be_drawn(pantry):
+    expect(pantry.get_by_text("seed 1")).to_be_visible()
+    pantry.get_by_role("button", name="Draw others").click()
+    expect(pantry.get_by_text("seed 2")).to_be_visible()

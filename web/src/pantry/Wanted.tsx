@@ -1,0 +1,255 @@
+import { useState } from 'react';
+
+import { useEditor } from '../api/garden';
+import type { HeldGarden } from '../api/merge';
+import type { CropSupply, Remedy, Want } from '../api/types';
+import { Choice } from '../app/Choice';
+import { useUnits } from '../app/preferences';
+import type { TimeScale } from '../drawing/scale';
+import { SHORT_MONTHS } from '../time/day';
+import type { Day } from '../time/day';
+import { Factors } from './Factors';
+import { Remedies } from './Remedies';
+import { useWants, wantOf } from './useWants';
+import { WeeklyBand } from './WeeklyBand';
+
+const MOST_WANTED = 5000;
+
+interface Props {
+  state: HeldGarden;
+  crop: CropSupply;
+  scale: TimeScale;
+  width: number;
+  day: Day;
+}
+
+type Opened = 'remedies' | 'factors' | null;
+
+/** One crop that is wanted: its weeks above the line, what is eaten and what is short below. */
+export function Wanted({ state, crop, scale, width, day }: Props) {
+  const { slug, version } = state.head;
+  const units = useUnits();
+  const editor = useEditor(slug);
+  const [opened, setOpened] = useState<Opened>(null);
+  const [tried, setTried] = useState<Remedy | null>(null);
+  const met = Math.round((crop.chance ?? 0) * 100);
+  const table = tried?.table ?? crop.table;
+  const { p10, p50, p90 } = crop.harvest_kg;
+  const open = (what: Opened) => {
+    setOpened(opened === what ? null : what);
+    setTried(null);
+  };
+  const spoils =
+    table && table.spoils_kg >= 0.05 ? `; ${units.mass(table.spoils_kg)} goes to waste` : '';
+  const eaten = table ? `${units.mass(table.eaten_kg)} of it is eaten${spoils}` : '';
+  const short = table?.words ? `, ${table.words}` : '';
+  return (
+    <div className="border-t border-faint">
+      <div className="flex flex-wrap items-baseline gap-x-4 px-[14px] pt-1">
+        <h3 className="text-base">{crop.name}</h3>
+        <span className="font-semibold">{units.mass(p50)}</span>
+        <span className="text-[13px] text-muted">{`${units.mass(p10)} – ${units.mass(p90)}`}</span>
+        <WantForm key={JSON.stringify(wantOf(state, crop))} state={state} crop={crop} />
+      </div>
+      <div className="flex items-baseline gap-5 px-[14px] text-[13px]">
+        <p>
+          <span className={(crop.short_kg ?? 0) > 0 ? 'text-marigold' : ''}>
+            {`${units.sentence(crop.words)}. `}
+          </span>
+          <span className="text-muted">{`${units.sentence(`${eaten}${short}`)}. Enough in ${met} of 100 years.`}</span>
+        </p>
+        <span className="ml-auto flex gap-4 whitespace-nowrap">
+          <button
+            type="button"
+            className="press"
+            aria-expanded={opened === 'remedies'}
+            onClick={() => open('remedies')}
+          >
+            What to do
+          </button>
+          <button
+            type="button"
+            className="press"
+            aria-expanded={opened === 'factors'}
+            onClick={() => open('factors')}
+          >
+            How it comes to this
+          </button>
+        </span>
+      </div>
+      <WeeklyBand
+        weeks={tried?.weeks ?? crop.weeks}
+        before={tried ? crop.weeks : []}
+        table={table?.weeks ?? []}
+        scale={scale}
+        width={width}
+        height={50}
+        day={day}
+        label={`${crop.name}, week by week`}
+      />
+      {opened && (
+        <section
+          aria-label={`${crop.name}: ${opened === 'remedies' ? 'what to do' : 'how it comes to this'}`}
+          className="px-[14px] pb-2"
+        >
+          {opened === 'remedies' ? (
+            <Remedies
+              slug={slug}
+              version={version}
+              crop={crop.crop}
+              tried={tried?.label ?? null}
+              onTry={setTried}
+              onTake={(edit) => {
+                setTried(null);
+                void editor.edit(edit);
+              }}
+            />
+          ) : (
+            <Factors slug={slug} version={version} crop={crop.crop} />
+          )}
+        </section>
+      )}
+    </div>
+  );
+}
+
+type Span = readonly [string, string];
+
+const ALL_YEAR = '';
+
+/** Spells of months in which a crop is eaten, as they are usually said. */
+const SPANS: readonly (readonly [string, readonly number[]])[] = [
+  [ALL_YEAR, []],
+  ['3-5', [3, 4, 5]],
+  ['4-10', [4, 5, 6, 7, 8, 9, 10]],
+  ['6-9', [6, 7, 8, 9]],
+  ['7-11', [7, 8, 9, 10, 11]],
+  ['9-3', [9, 10, 11, 12, 1, 2, 3]],
+  ['10-5', [10, 11, 12, 1, 2, 3, 4, 5]],
+];
+
+function spanWords(months: readonly number[]): string {
+  const first = SHORT_MONTHS[(months[0] ?? 1) - 1] ?? '';
+  const last = SHORT_MONTHS[(months.at(-1) ?? 12) - 1] ?? '';
+  return months.length === 0 ? 'all year' : `${first} to ${last}`;
+}
+
+function sameMonths(one: readonly number[], other: readonly number[]): boolean {
+  return [...one].sort((a, b) => a - b).join() === [...other].sort((a, b) => a - b).join();
+}
+
+/** What is wanted in a year, by weight or pieces, when it is eaten, and how it is kept. */
+function WantForm({ state, crop }: { state: HeldGarden; crop: CropSupply }) {
+  const units = useUnits();
+  const save = useWants(state);
+  const want: Want | undefined = wantOf(state, crop);
+  const months = want?.months ?? [];
+  const known = SPANS.find(([, span]) => sameMonths(span, months));
+  const spans: Span[] = SPANS.map(([key, span]) => [key, spanWords(span)]);
+  if (!known) spans.push(['own', 'some months']);
+  const ways: Span[] = [
+    ['', 'not kept'],
+    ...crop.keeps.map((k): Span => [k.way, `${k.label}, ${Math.round(k.weeks)} weeks`]),
+  ];
+  return (
+    <>
+      <WantField state={state} crop={crop} want={want} />
+      {crop.piece_kg !== null && (
+        <Choice
+          inline
+          label="by"
+          value={byPieces(want) ? 'pieces' : 'kg'}
+          options={[
+            ['kg', units.weightUnit],
+            ['pieces', 'pieces'],
+          ]}
+          onChange={(unit) => {
+            const kg = crop.want_kg ?? 0;
+            save(
+              crop,
+              unit === 'pieces'
+                ? { kg_per_year: null, pieces_per_year: Math.round(kg / (crop.piece_kg ?? 1)) }
+                : { kg_per_year: Math.round(kg * 100) / 100, pieces_per_year: null },
+            );
+          }}
+        />
+      )}
+      <Choice
+        inline
+        label="a year,"
+        value={known ? known[0] : 'own'}
+        options={spans}
+        onChange={(key) => {
+          const span = SPANS.find(([name]) => name === key);
+          if (span) save(crop, { months: [...span[1]] });
+        }}
+      />
+      {crop.keeps.length > 0 && (
+        <Choice
+          inline
+          label="and then"
+          value={want?.keep ?? ''}
+          options={ways}
+          onChange={(way) => save(crop, { keep: way || null })}
+        />
+      )}
+    </>
+  );
+}
+
+function byPieces(want: Want | undefined): boolean {
+  return want?.kg_per_year === null && want.pieces_per_year !== null;
+}
+
+/** What is wanted of a crop in a year; what cannot be read is said, and nothing is saved. */
+function WantField({
+  state,
+  crop,
+  want,
+}: {
+  state: HeldGarden;
+  crop: CropSupply;
+  want: Want | undefined;
+}) {
+  const units = useUnits();
+  const save = useWants(state);
+  const [fault, setFault] = useState<string>();
+  const pieces = byPieces(want);
+  const shown = pieces
+    ? String(want?.pieces_per_year ?? 0)
+    : String(Math.round(units.weightValue(crop.want_kg ?? 0) * 10) / 10);
+  const commit = (typed: string) => {
+    if (typed === shown) return;
+    const value = Number(typed.trim().replace(',', '.'));
+    const sound = typed.trim() !== '' && value >= 0 && value <= MOST_WANTED;
+    setFault(sound ? undefined : `Give 0 to ${MOST_WANTED}; 0 takes it from the list.`);
+    if (!sound) return;
+    if (value === 0) save(crop, null);
+    else if (pieces) save(crop, { pieces_per_year: value });
+    else save(crop, { kg_per_year: Math.round((value / units.weightValue(1)) * 100) / 100 });
+  };
+  return (
+    <span>
+      <label className="flex items-baseline gap-1 text-[13px] text-muted">
+        <span>of</span>
+        <input
+          aria-label={`${crop.name}, ${pieces ? 'pieces' : units.weightUnit} wanted a year`}
+          aria-invalid={fault !== undefined}
+          className="min-h-0 w-16 px-1 py-0"
+          inputMode="decimal"
+          defaultValue={shown}
+          onBlur={(event) => commit(event.target.value)}
+          onKeyDown={(event) => {
+            if (event.key === 'Enter') event.currentTarget.blur();
+          }}
+        />
+        {crop.piece_kg === null && <span>{units.weightUnit}</span>}
+      </label>
+      {fault && (
+        <span role="alert" className="font-semibold text-damson">
+          {fault}
+        </span>
+      )}
+    </span>
+  );
+}
