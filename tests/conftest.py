@@ -126,9 +126,17 @@ def read(book: Book) -> Callable[[Document], p.Plan]:
 
 
 @pytest.fixture(scope="session")
-def reported(book: Book, read: Callable[[Document], p.Plan]) -> Callable[[Document], Report]:
+def run(book: Book) -> Callable[[p.Plan], Report]:
+    """A plan evaluated."""
+    return lambda plan: evaluate(plan, book, program=PROGRAM)
+
+
+@pytest.fixture(scope="session")
+def reported(
+    read: Callable[[Document], p.Plan], run: Callable[[p.Plan], Report]
+) -> Callable[[Document], Report]:
     """A document evaluated."""
-    return lambda doc: evaluate(read(doc), book, program=PROGRAM)
+    return lambda doc: run(read(doc))
 
 
 @pytest.fixture(scope="session")

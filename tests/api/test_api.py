@@ -171,7 +171,7 @@ def test_a_name_that_a_spreadsheet_would_run_is_made_plain(client):
 
 
 def test_the_shelf_answers_for_squares_and_day(client, lantern):
-    asked = {"place": "long", "cells": ["A9", "A10"], "day": "2027-09-20"}
+    asked = {"place": "south", "cells": ["A1", "A2"], "day": "2027-11-01"}
     answer = client.post("/api/gardens/lantern-court/shelf", json=asked).json()
     assert answer["blocked"] is None
     assert any(entry["fits"] for entry in answer["entries"])

@@ -42,7 +42,7 @@ def wedges(page):
 
 
 def idle_weeks(page):
-    said = page.get_by_text(re.compile(r"^\d+ square-weeks idle in season$")).text_content()
+    said = page.get_by_text(re.compile(r"^\d+ square-weeks idle in season")).text_content()
     return int(said.split()[0])
 
 

@@ -48,7 +48,8 @@ def test_a_sum_is_narrower_than_the_sum_of_its_ranges(pantry):
 def test_weeks_of_a_crop_add_up_to_its_plan(pantry, grown):
     weeks = pantry(LETTUCE).weeks
     report = grown(LETTUCE)
-    assert [w.week for w in weeks] == [w.week for w in report.weekly_kg]
+    # A cold season is picked later and a warm one sooner: the band is wider than the plan.
+    assert {w.week for w in weeks} > {w.week for w in report.weekly_kg}
     assert sum(w.p50 for w in weeks) == pytest.approx(report.harvest_kg.p50, rel=1e-6)
     assert all(w.p10 <= w.p50 <= w.p90 for w in weeks)
 

@@ -23,6 +23,11 @@ from ample_rows.core.pantry.remedies import Remedy, remedies
 from ample_rows.core.report import Report
 from ample_rows.core.succession.follow import Follow, following
 from ample_rows.core.succession.waves import MOST_WAVES, Waves, waves_of
+from ample_rows.core.weather.advice import Advice, advice_for
+from ample_rows.core.weather.days import DayWeather
+from ample_rows.core.weather.forecast import DAYS_AHEAD, ForecastService, StandInForecast
+from ample_rows.core.weather.soil_of_day import soil_of_day
+from ample_rows.core.weather.soil_warmth import SoilWarmth
 
 router = APIRouter(prefix="/api/gardens/{slug}", tags=["year"], responses=RESPONSES)
 
@@ -85,6 +90,34 @@ def waves(planting: str, here: Garden, count: Count = 3, every_days: Every = 14.
 def follow(asked: ShelfRequest, here: Garden) -> Follow:
     """What can follow in squares that are free from a day, best for the household first."""
     return following(here.plan, asked.place, tuple(asked.cells), asked.day, here.book)
+
+
+@dataclass(frozen=True)
+class Ahead:
+    """The days ahead as the weather stand-in has them, what they ask for, and the soil now.
+
+    Empty where the garden has no climate; `words` then says so.
+    """
+
+    days: tuple[DayWeather, ...]
+    advice: tuple[Advice, ...]
+    soil: tuple[SoilWarmth, ...]
+    words: str
+
+
+@router.get("/ahead")
+def ahead(day: Day, here: Garden) -> Ahead:
+    """A week's weather from a day, what it asks for, and how warm the soil is."""
+    plan, report = here.plan, _report(here)
+    forecast: ForecastService = StandInForecast(plan.garden.climate, report.seed, here.book)
+    days = forecast.ahead(day, DAYS_AHEAD)
+    words = "" if days else "Without monthly lows and highs nothing can be said of days to come."
+    return Ahead(
+        days=days,
+        advice=advice_for(days, report.plantings, plan.places, here.book),
+        soil=soil_of_day(plan, day, report.seed, here.book),
+        words=words,
+    )
 
 
 @router.get("/hours")

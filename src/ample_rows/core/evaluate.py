@@ -40,6 +40,7 @@ from ample_rows.core.soil.total import order_for
 from ample_rows.core.water.air import air_of
 from ample_rows.core.water.need import water_need
 from ample_rows.core.water.tanks import tank_reports
+from ample_rows.core.weather.soil_warmth import soil_warmer_c
 
 DEFAULT_SEED = 1
 
@@ -112,7 +113,7 @@ def place_cases(plan: p.Plan, setting: Setting, book: Book) -> list[PlaceCase]:
     for place in plan.places:
         alone = PlaceCase(
             place=place,
-            setting=_where_it_stands(place, setting),
+            setting=_where_it_stands(place, setting, book),
             sun=place_sun(place, sky),
             around=around[place.id],
             book=book,
@@ -123,12 +124,11 @@ def place_cases(plan: p.Plan, setting: Setting, book: Book) -> list[PlaceCase]:
     return found
 
 
-def _where_it_stands(place: p.Place, setting: Setting) -> Setting:
-    """The setting of a place: its own frosts where it is under cover for a while."""
+def _where_it_stands(place: p.Place, setting: Setting, book: Book) -> Setting:
+    """The setting of a place: its soil's warmth, and its own frosts where it is under cover."""
     covered = tuple((stay.since, stay.until) for stay in place.stays if stay.under_cover)
-    if not covered:
-        return setting
-    return replace(setting, year=season.sheltered(setting.year, covered))
+    year = season.sheltered(setting.year, covered)
+    return replace(setting, year=replace(year, soil_warmer_c=soil_warmer_c(place, book)))
 
 
 def place_case(plan: p.Plan, place_id: str, book: Book) -> PlaceCase:
@@ -152,11 +152,11 @@ def evaluate_place(here: PlaceCase, plantings: tuple[p.Planting, ...]) -> PlaceR
     for rest in place.rests:
         for address in stand.cells_of(place, rest.cells):
             rests[address].append((rest.since, rest.until))
-    weeks, spells = idle_ground(grid, held, taken, setting.year, book, rests=rests)
+    weeks, rested, spells = idle_ground(grid, held, taken, setting.year, book, rests=rests)
     draws = _sum_of([e.draws for e in evaluated], book)
     view = place_view(here, evaluated, spells)
     return PlaceResult(
-        place_report(view, weeks, draws),
+        place_report(view, (weeks, rested), draws),
         tuple(e.report for e in evaluated),
         notes.place_notes(view),
         draws,
@@ -208,6 +208,7 @@ def _totals(results: list[PlaceResult], plan: p.Plan, book: Book) -> Totals:
         water_litres_per_week=_water_of(results),
         tanks=tank_reports(plan, [r.report for r in results], book),
         idle_cell_weeks=sum(r.report.idle_cell_weeks for r in results),
+        rested_cell_weeks=sum(r.report.rested_cell_weeks for r in results),
         harvest_kg=harvest.quantiles(_sum_of([r.draws for r in results], book)),
         weekly_kg=tuple(WeekKg(week, kg) for week, kg in sorted(weeks.items())),
     )

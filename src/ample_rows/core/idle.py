@@ -32,15 +32,17 @@ def idle_ground(
     book: Book,
     *,
     rests: dict[str, list[tuple[date, date]]],
-) -> tuple[float, tuple[IdleSpell, ...]]:
+) -> tuple[float, float, tuple[IdleSpell, ...]]:
     """Cell-weeks without a crop in growing weather, and the spells of two weeks or more.
 
     Args:
         taken: Per cell, the days held: from a day up to but not including another.
-        rests: Per cell, the days that it is left empty on purpose: counted, but no spell of them.
+        rests: Per cell, the days that it is left empty on purpose: counted, but no spell
+            of them.
 
     Returns:
-        Cell-weeks (part cells by area) and spells, longest ground first.
+        Cell-weeks (part cells by area), those of them rested on purpose, and spells, longest
+        ground first.
     """
     season = _growing_ordinals(year, book)
     by_holding: dict[tuple[Spells, Spells], list[str]] = defaultdict(list)
@@ -48,7 +50,7 @@ def idle_ground(
         if address not in held:
             use = (_ordinals(taken.get(address, ())), _ordinals(rests.get(address, ())))
             by_holding[use].append(address)
-    weeks = 0.0
+    weeks, rested_weeks = 0.0, 0.0
     gaps: dict[Spell, list[str]] = defaultdict(list)
     full = grid.cell_cm**2
     for (spans, rested), addresses in by_holding.items():
@@ -56,7 +58,9 @@ def idle_ground(
         _without(empty, season, spans)
         area = sum(grid.cells[a].area_cm2 for a in addresses) / full
         weeks += float(empty.sum()) / 7 * area
+        before = float(empty.sum())
         _without(empty, season, rested)
+        rested_weeks += (before - float(empty.sum())) / 7 * area
         for gap in _gaps(season[empty]):
             gaps[gap] += addresses
     spells = [
@@ -64,7 +68,7 @@ def idle_ground(
         for (start, end), cells in gaps.items()
     ]
     spells.sort(key=lambda s: (-len(s.cells) * (s.end - s.start).days, s.start, s.cells))
-    return weeks, tuple(spells)
+    return weeks, rested_weeks, tuple(spells)
 
 
 def _ordinals(spans: Iterable[tuple[date, date]]) -> Spells:

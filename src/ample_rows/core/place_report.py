@@ -4,7 +4,7 @@ from datetime import timedelta
 
 import numpy as np
 
-from ample_rows.core import harvest, notes, places, roots
+from ample_rows.core import harvest, notes, places, roots, stand
 from ample_rows.core import plan as p
 from ample_rows.core.cases import Evaluated, Setting
 from ample_rows.core.cells import grid_of
@@ -25,6 +25,7 @@ from ample_rows.core.report import (
     DepthLayers,
     GroundReport,
     PlaceReport,
+    RestSpell,
     SoilReport,
     SpotReport,
     Standing,
@@ -42,7 +43,9 @@ from ample_rows.core.water.ways import ways_for
 from ample_rows.core.working import Term, of_rule
 
 
-def place_report(view: notes.PlaceView, idle_weeks: float, draws: Draws) -> PlaceReport:
+def place_report(
+    view: notes.PlaceView, idle_weeks: tuple[float, float], draws: Draws
+) -> PlaceReport:
     place, setting, book = view.place, view.setting, view.book
     grid = grid_of(place)
     held = {a: h.reason or "held" for h in place.held for a in h.cells}
@@ -75,8 +78,13 @@ def place_report(view: notes.PlaceView, idle_weeks: float, draws: Draws) -> Plac
             for c in place.covers
         ),
         plants=sum(e.report.plants for e in view.plantings),
-        idle_cell_weeks=idle_weeks,
+        idle_cell_weeks=idle_weeks[0],
+        rested_cell_weeks=idle_weeks[1],
         idle=view.idle,
+        rests=tuple(
+            RestSpell(stand.cells_of(place, rest.cells), rest.since, rest.until, rest.reason)
+            for rest in place.rests
+        ),
         cells_usable=len(grid.cells) - len(held),
         standing=_standing(view.plantings),
         harvest_kg=harvest.quantiles(draws),

@@ -29,6 +29,7 @@ from ample_rows.core.report import DepthReport, LightReport, PlantingReport, Win
 from ample_rows.core.roots import DepthResult
 from ample_rows.core.season import Dates
 from ample_rows.core.set_out import case_of, set_out, some_of
+from ample_rows.core.weather.soil_warmth import days_to_come_up, estimated_c
 
 
 def evaluate_planting(planting: p.Planting, here: PlaceCase) -> Evaluated:
@@ -167,6 +168,7 @@ def _report(case: Case, outcome: Outcome) -> PlantingReport:
     sown = planting.start in ("sow", "transplant") and crop.seeds_per_station is not None
     spread = crop.yield_kg_per_plant
     piece = crop.piece_kg if spread else None
+    soil_c = _soil_c(case)
     full_height = supports.full_height_cm(crop, case.support, case.book)
     return PlantingReport(
         id=planting.id,
@@ -186,6 +188,8 @@ def _report(case: Case, outcome: Outcome) -> PlantingReport:
         sets_to_plant=0 if sown else laid.plants,
         sow_indoors=_sow_indoors(planting, crop),
         sowing_depth_cm=crop.sowing_depth_cm if planting.start in ("sow", "set") else None,
+        soil_c=soil_c,
+        comes_up_days=_comes_up_days(case, soil_c),
         buried_stem_cm=crop.buried_stem_cm if planting.start == "transplant" else None,
         edible_root_cm=crop.edible_root_cm,
         before_sowing=crop.before_sowing,
@@ -208,6 +212,25 @@ def _report(case: Case, outcome: Outcome) -> PlantingReport:
         by_variety=(),
         working=planting_working(case, outcome, total.p50),
     )
+
+
+def _soil_c(case: Case) -> float | None:
+    """The usual warmth of the soil where seed is laid, on its day. [°C]"""
+    planting, crop = case.planting, case.crop
+    if planting.start != "sow" or crop.sowing_depth_cm is None:
+        return None
+    year, depth = case.setting.year, crop.sowing_depth_cm
+    return estimated_c(year, case.place, planting.start_date, depth, case.book)
+
+
+def _comes_up_days(case: Case, soil_c: float | None) -> float | None:
+    """Days until seed comes up: by the soil's warmth, else the slower of the book's."""
+    if case.planting.start != "sow":
+        return None
+    slow = case.crop.germination_days.high
+    if soil_c is None:
+        return slow
+    return days_to_come_up(case.crop, soil_c, case.book) or slow
 
 
 def _light_report(outcome: Outcome) -> LightReport:

@@ -90,6 +90,16 @@ class IdleSpell:
 
 
 @dataclass(frozen=True, slots=True)
+class RestSpell:
+    """Cells that are left without a crop on purpose, from a day up to another, and why."""
+
+    cells: tuple[str, ...]
+    since: date
+    until: date
+    reason: str
+
+
+@dataclass(frozen=True, slots=True)
 class Standing:
     """What stands in a place from a day until the next entry."""
 
@@ -226,7 +236,9 @@ class PlaceReport:
     covers: tuple[CoverReport, ...]
     plants: int
     idle_cell_weeks: float
+    rested_cell_weeks: float
     idle: tuple[IdleSpell, ...]
+    rests: tuple[RestSpell, ...]
     cells_usable: int
     standing: tuple[Standing, ...]
     harvest_kg: Quantiles
@@ -333,6 +345,8 @@ class PlantingReport:
     sets_to_plant: int
     sow_indoors: date | None
     sowing_depth_cm: float | None
+    soil_c: float | None
+    comes_up_days: float | None
     buried_stem_cm: float | None
     edible_root_cm: float | None
     before_sowing: str | None
@@ -391,6 +405,7 @@ class Totals:
     water_litres_per_week: tuple[float, ...] | None
     tanks: tuple[TankReport, ...]
     idle_cell_weeks: float
+    rested_cell_weeks: float
     harvest_kg: Quantiles
     weekly_kg: tuple[WeekKg, ...]
 

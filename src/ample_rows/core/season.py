@@ -16,6 +16,7 @@ from numpy.typing import NDArray
 from ample_rows.core import plan as p
 from ample_rows.core.reference import Book, Crop
 from ample_rows.core.warmth import MID_MONTH, MOST_DAYS, daily_means_c, days_in_warmth
+from ample_rows.core.water.evapotranspiration import daylight_hours
 
 
 @dataclass(frozen=True)
@@ -31,6 +32,7 @@ class GrowingYear:
     mean_c: tuple[float, ...] | None
     tmax_c: tuple[float, ...] | None = None
     thermal: bool = False
+    soil_warmer_c: float = 0.0
 
 
 @dataclass(frozen=True)
@@ -240,7 +242,7 @@ def _earliest(year: GrowingYear, crop: Crop, start: p.Start, book: Book) -> tupl
     risk_days = year.spread_days * NormalDist().inv_cdf(1 - book.value("frost_risk_accepted"))
     lead = 0.0 if crop.frost == "tender" else book.value("half_hardy_lead_days")
     day = year.last_frost + days(risk_days - lead - under_ground)
-    warm = _warm_enough(year, crop.germination_least_c) if start == "sow" else None
+    warm = _warm_enough(year, crop.germination_least_c, in_soil=True) if start == "sow" else None
     if warm is not None and warm > day:
         return warm, f"the soil reaches {crop.germination_least_c:g} °C"
     if crop.frost == "tender":
@@ -252,7 +254,7 @@ def _earliest_hardy(year: GrowingYear, crop: Crop, start: p.Start, book: Book) -
     """By warmth where the climate is known, else so many weeks before the last frost."""
     in_soil = start in ("sow", "set")
     least_c = crop.germination_least_c if in_soil else book.value("growth_least_c")
-    warm = _warm_enough(year, least_c)
+    warm = _warm_enough(year, least_c, in_soil=in_soil)
     if warm is not None:
         return warm, f"the ground reaches {least_c:g} °C"
     lead = book.value("hardy_set_out_lead_days")
@@ -264,8 +266,9 @@ def _earliest_hardy(year: GrowingYear, crop: Crop, start: p.Start, book: Book) -
 
 
 @lru_cache(maxsize=1024)
-def _warm_enough(year: GrowingYear, least_c: float) -> date | None:
-    """The day that the mean first reaches a temperature as the year warms.
+def _warm_enough(year: GrowingYear, least_c: float, *, in_soil: bool) -> date | None:
+    """The day that the mean first reaches a temperature as the year warms, in the soil of the
+    place or in the air.
 
     The start of the year where it never falls below; None without a climate.
     """
@@ -279,9 +282,19 @@ def _warm_enough(year: GrowingYear, least_c: float) -> date | None:
     warming = (first + timedelta(days=ahead) for ahead in range(200))
     for day in warming:
         mean = mean_temperature_c(year, day)
-        if mean is not None and mean >= least_c:
+        warmer = year.soil_warmer_c * sun_share(year.latitude, day) if in_soil else 0.0
+        if mean is not None and mean + warmer >= least_c:
             return day
     return first + timedelta(days=200)
+
+
+_SHORT_HOURS, _LONG_HOURS = 8.0, 16.0
+
+
+def sun_share(latitude: float, day: date) -> float:
+    """How far the sun warms what stands in it: not at all on short days, fully on long ones."""
+    hours = daylight_hours(latitude, day.timetuple().tm_yday)
+    return min(1.0, max(0.0, (hours - _SHORT_HOURS) / (_LONG_HOURS - _SHORT_HOURS)))
 
 
 def picking_curve(peaked: bool, share: float) -> float:

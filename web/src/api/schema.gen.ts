@@ -812,6 +812,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/ahead": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Ahead
+         * @description A week's weather from a day, what it asks for, and how warm the soil is.
+         */
+        get: operations["ahead_api_gardens__slug__ahead_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{slug}/hours": {
         parameters: {
             query?: never;
@@ -1249,6 +1269,34 @@ export interface components {
             on: string;
         } & {
             [key: string]: unknown;
+        };
+        /**
+         * Advice
+         * @description What the days ahead ask for: where, and why.
+         */
+        Advice: {
+            /** Kind */
+            kind: string;
+            /** Words */
+            words: string;
+            /** Planting */
+            planting: string | null;
+        };
+        /**
+         * Ahead
+         * @description The days ahead as the weather stand-in has them, what they ask for, and the soil now.
+         *
+         *     Empty where the garden has no climate; `words` then says so.
+         */
+        Ahead: {
+            /** Days */
+            days: components["schemas"]["DayWeather"][];
+            /** Advice */
+            advice: components["schemas"]["Advice"][];
+            /** Soil */
+            soil: components["schemas"]["SoilWarmth"][];
+            /** Words */
+            words: string;
         };
         /**
          * Alternative
@@ -2416,6 +2464,23 @@ export interface components {
             price_per_kg: number | null;
             /** Value */
             value: number | null;
+        };
+        /**
+         * DayWeather
+         * @description One day's lowest and highest temperature and its rain. [°C, mm]
+         */
+        DayWeather: {
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /** Low C */
+            low_c: number;
+            /** High C */
+            high_c: number;
+            /** Rain Mm */
+            rain_mm: number;
         };
         /** DaysToPick */
         DaysToPick: {
@@ -4041,6 +4106,8 @@ export interface components {
         /**
          * Place
          * @description What holds soil: a bed or a container; a riser stands on squares of another place.
+         *
+         *     `probe` names the thermometer in its soil, where it has one.
          */
         Place: {
             /** Id */
@@ -4070,6 +4137,8 @@ export interface components {
             depth_policy?: ("shallow" | "standard" | "deep") | null;
             /** Twin Of */
             twin_of?: string | null;
+            /** Probe */
+            probe?: "stand-in" | null;
             stands_on?: components["schemas"]["StandsOn"] | null;
             /** At M */
             at_m?: [
@@ -4251,8 +4320,12 @@ export interface components {
             plants: number;
             /** Idle Cell Weeks */
             idle_cell_weeks: number;
+            /** Rested Cell Weeks */
+            rested_cell_weeks: number;
             /** Idle */
             idle: components["schemas"]["IdleSpell"][];
+            /** Rests */
+            rests: components["schemas"]["RestSpell"][];
             /** Cells Usable */
             cells_usable: number;
             /** Standing */
@@ -4525,6 +4598,10 @@ export interface components {
             sow_indoors: string | null;
             /** Sowing Depth Cm */
             sowing_depth_cm: number | null;
+            /** Soil C */
+            soil_c: number | null;
+            /** Comes Up Days */
+            comes_up_days: number | null;
             /** Buried Stem Cm */
             buried_stem_cm: number | null;
             /** Edible Root Cm */
@@ -4857,6 +4934,26 @@ export interface components {
             reason: string;
         } & {
             [key: string]: unknown;
+        };
+        /**
+         * RestSpell
+         * @description Cells that are left without a crop on purpose, from a day up to another, and why.
+         */
+        RestSpell: {
+            /** Cells */
+            cells: string[];
+            /**
+             * Since
+             * Format: date
+             */
+            since: string;
+            /**
+             * Until
+             * Format: date
+             */
+            until: string;
+            /** Reason */
+            reason: string;
         };
         /**
          * Rule
@@ -5388,6 +5485,20 @@ export interface components {
             potash?: ("low" | "middle" | "high") | null;
         } & {
             [key: string]: unknown;
+        };
+        /**
+         * SoilWarmth
+         * @description How warm the soil of a place is at a depth, and how it is known. [°C, cm]
+         */
+        SoilWarmth: {
+            /** Place */
+            place: string;
+            /** Degrees C */
+            degrees_c: number;
+            /** Depth Cm */
+            depth_cm: number;
+            /** How */
+            how: string;
         };
         /**
          * SoldAs
@@ -6054,6 +6165,8 @@ export interface components {
             tanks: components["schemas"]["TankReport"][];
             /** Idle Cell Weeks */
             idle_cell_weeks: number;
+            /** Rested Cell Weeks */
+            rested_cell_weeks: number;
             harvest_kg: components["schemas"]["Quantiles"];
             /** Weekly Kg */
             weekly_kg: components["schemas"]["WeekKg"][];
@@ -9650,6 +9763,80 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Follow"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ahead_api_gardens__slug__ahead_get: {
+        parameters: {
+            query: {
+                day: string;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Ahead"];
                 };
             };
             /** @description The request cannot be read */

@@ -86,7 +86,7 @@ function PlaceFigures({ place, plantings, day, schools }: Props) {
       </Line>
       <Line term="Idle in season">
         <Figure label="Idle in season: working" working={() => <IdleSum place={place} />}>
-          {`${Math.round(place.idle_cell_weeks)} square-weeks`}
+          {`${Math.round(place.idle_cell_weeks - place.rested_cell_weeks)} square-weeks`}
         </Figure>
       </Line>
     </dl>
@@ -302,8 +302,16 @@ function IdleSum({ place }: { place: PlaceReport }) {
         ))}
         <tr className="double-rule font-semibold">
           <td colSpan={2}>All square-weeks, shorter gaps too, part squares by area</td>
-          <td className="text-right">{place.idle_cell_weeks.toFixed(0)}</td>
+          <td className="text-right">
+            {(place.idle_cell_weeks - place.rested_cell_weeks).toFixed(0)}
+          </td>
         </tr>
+        {place.rested_cell_weeks > 0 && (
+          <tr className="text-muted">
+            <td colSpan={2}>Left free on purpose besides</td>
+            <td className="text-right">{place.rested_cell_weeks.toFixed(0)}</td>
+          </tr>
+        )}
       </tbody>
     </table>
   );

@@ -16,6 +16,7 @@ import { Along } from './Along';
 import { draftOf, readDraft } from './draft';
 import { MaterialChoice } from './MaterialChoice';
 import { MoundEarth } from './MoundEarth';
+import { OverTheYears } from './OverTheYears';
 import { SupportChoice } from './SupportChoice';
 import type { Draft, Faults, LengthKey } from './draft';
 
@@ -300,6 +301,7 @@ export function PlaceForm({ state }: { state: HeldGarden }) {
           )}
         </p>
       </form>
+      {before && <OverTheYears state={state} place={before} />}
     </main>
   );
 }

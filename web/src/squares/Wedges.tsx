@@ -1,7 +1,7 @@
 import { memo } from 'react';
 import type { KeyboardEvent, PointerEvent } from 'react';
 
-import type { IdleSpell, PlaceReport, PlantingReport } from '../api/types';
+import type { IdleSpell, PlaceReport, PlantingReport, RestSpell } from '../api/types';
 import { hatchOf, PICKED } from '../drawing/Hatches';
 import { round } from '../drawing/outline';
 import { PlumbLine } from '../drawing/PlumbLine';
@@ -28,6 +28,7 @@ interface Props {
 }
 
 const MOST_LANE_PX = 40;
+const REST_LETTER_PX = 5;
 
 /** The planting whose wedge an event came from. */
 function plantingUnder(target: EventTarget): string | null {
@@ -41,7 +42,7 @@ export function Wedges(props: Props) {
   const { send, onRelease, onSelect, onGap } = props;
   const [moving, movedBy] =
     gesture.kind === 'movingWedge' ? [gesture.planting, gesture.byDays] : [null, 0];
-  const lanes = lanesOf(plantings, place.idle);
+  const lanes = lanesOf(plantings, [...place.idle, ...place.rests]);
   const laneHeight = Math.min(MOST_LANE_PX, (height - 6) / Math.max(1, lanes.length));
   const dayAt = (event: PointerEvent<SVGGElement>) => {
     const box = event.currentTarget.ownerSVGElement?.getBoundingClientRect();
@@ -94,6 +95,13 @@ export function Wedges(props: Props) {
               base={base}
               height={laneHeight}
               onGap={onGap}
+            />
+            <Rests
+              rests={place.rests.filter((rest) => laneOfSpell(lanes, rest.cells) === lane)}
+              plantings={lane.plantings}
+              scale={scale}
+              base={base}
+              height={laneHeight}
             />
             {lane.plantings.map((planting) => (
               <Wedge
@@ -236,6 +244,56 @@ function wedgePath(
     (day) => `L${round(dayToPx(scale, day))} ${round(base - thicknessAt(day))}`,
   );
   return `M${round(dayToPx(scale, low))} ${base}${upper.join('')}L${round(dayToPx(scale, high))} ${base}z`;
+}
+
+/** Ground that is left free on purpose, with its reason where there is room for it. */
+function Rests({
+  rests,
+  plantings,
+  scale,
+  base,
+  height,
+}: {
+  rests: readonly RestSpell[];
+  plantings: readonly PlantingReport[];
+  scale: TimeScale;
+  base: number;
+  height: number;
+}) {
+  return rests.map((rest) => {
+    const from = dayToPx(scale, Math.max(scale.start, dayOf(rest.since)));
+    const to = dayToPx(scale, Math.min(scale.end, dayOf(rest.until)));
+    if (to <= from) return null;
+    const alone = !plantings.some(
+      (p) =>
+        dayOf(p.start_date) < dayOf(rest.until) && dayOf(p.clear_date ?? '') > dayOf(rest.since),
+    );
+    const fits = alone && to - from > rest.reason.length * REST_LETTER_PX;
+    return (
+      <g key={`${rest.since}${rest.cells.join()}`} pointerEvents="none">
+        <title>{rest.reason}</title>
+        <line
+          x1={from}
+          x2={to}
+          y1={base - 1.5}
+          y2={base - 1.5}
+          stroke="var(--undug)"
+          strokeWidth={2}
+          strokeDasharray="1 3"
+        />
+        {fits && (
+          <text
+            x={from + 3}
+            y={base - Math.max(3, height * 0.25)}
+            fontSize={10}
+            fill="var(--muted)"
+          >
+            {rest.reason}
+          </text>
+        )}
+      </g>
+    );
+  });
 }
 
 /** Weeks in which the whole lane's ground stands empty in growing weather. */

@@ -36,6 +36,26 @@ describe('lanes of time', () => {
     expect(lanes.map((lane) => lane.plantings.map((p) => p.id))).toEqual([['a'], ['c'], ['r']]);
   });
 
+  it('what stands side by side at one time is not drawn as if it collided', () => {
+    const rye = planting('rye', ['A1', 'B1'], '2026-10-01', '2027-03-20');
+    const left = planting('left', ['A1'], '2027-04-01');
+    const right = planting('right', ['B1'], '2027-05-01');
+    const lanes = lanesOf([rye, left, right]);
+    expect(lanes.map((lane) => lane.plantings.map((p) => p.id))).toEqual([
+      ['rye', 'left'],
+      ['right'],
+    ]);
+    // What does collide, in the same square at the same time, is seen to.
+    const clash = planting('clash', ['A1'], '2027-07-01', '2027-09-01');
+    expect(lanesOf([left, clash])).toHaveLength(1);
+  });
+
+  it('ground that grows nothing has a lane when it is idle', () => {
+    const lanes = lanesOf([pea], [{ cells: ['D1', 'D2'] }, { cells: ['A1'] }]);
+    expect(lanes).toHaveLength(2);
+    expect([...(lanes[1]?.cells ?? [])]).toEqual(['D1', 'D2']);
+  });
+
   it('an idle spell is drawn in the lane that it covers most of', () => {
     const lanes = lanesOf([pea, leek]);
     expect(laneOfSpell(lanes, ['C1', 'A1'])?.plantings[0]?.id).toBe('c');

@@ -18,10 +18,21 @@ function shared(lane: Lane, planting: PlantingReport): number {
   return planting.cells.filter((cell) => lane.cells.has(cell)).length;
 }
 
+/** Whether two plantings stand at the same time in squares that they do not share. */
+function besideEachOther(one: PlantingReport, other: PlantingReport): boolean {
+  const apart = clearOf(one) <= dayOf(other.start_date) || clearOf(other) <= dayOf(one.start_date);
+  return !apart && !one.cells.some((cell) => other.cells.includes(cell));
+}
+
+function clearOf(planting: PlantingReport): number {
+  return dayOf(planting.clear_date ?? planting.start_date);
+}
+
 /** The best lane for a planting among those that are there, else a new one. */
 function join(lanes: Lane[], planting: PlantingReport): void {
   let best: Lane | null = null;
   for (const lane of lanes) {
+    if (lane.plantings.some((other) => besideEachOther(planting, other))) continue;
     if (shared(lane, planting) > (best ? shared(best, planting) : 0)) best = lane;
   }
   if (best) {

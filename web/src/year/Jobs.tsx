@@ -4,6 +4,7 @@ import type { Behind, Edit, Job } from '../api/types';
 import { useUnits } from '../app/preferences';
 import { dayOf, isoOf, shortWords } from '../time/day';
 import type { Day } from '../time/day';
+import { DaysAhead } from './DaysAhead';
 import { useJobs } from './useJobs';
 
 /** What this week and the next ask for, and what is behind the plan. */
@@ -19,6 +20,7 @@ export function Jobs({ state, day }: { state: HeldGarden; day: Day }) {
   const span = (from: Day) => `${shortWords(from)} to ${shortWords(from + 6)}`;
   return (
     <div className="jobs grid shrink-0 basis-[40%] gap-x-8 overflow-y-auto border-t border-rule px-[14px] py-2 md:grid-cols-2">
+      <DaysAhead state={state} day={day} />
       <section aria-label="This week">
         <h2 className="text-base">
           {`This week, ${span(first)} `}

@@ -30,9 +30,10 @@ interface PlaceProps {
 export function PlaceYear({ state, place, plantings, scale, width, ...wedges }: PlaceProps) {
   const units = useUnits();
   const name = state.plan.places.find((p) => p.id === place.id)?.name ?? place.id;
-  const height = Math.max(1, lanesOf(plantings, place.idle).length) * LANE_PX + 8;
+  const height =
+    Math.max(1, lanesOf(plantings, [...place.idle, ...place.rests]).length) * LANE_PX + 8;
   const { p10, p90 } = place.harvest_kg;
-  const idle = Math.round(place.idle_cell_weeks);
+  const idle = Math.round(place.idle_cell_weeks - place.rested_cell_weeks);
   return (
     <section aria-label={name} className="border-b border-rule">
       <p className="flex items-baseline gap-4 px-[14px] pt-1">
@@ -42,7 +43,9 @@ export function PlaceYear({ state, place, plantings, scale, width, ...wedges }: 
         <span className="text-[13px] text-muted">{units.area(place.inside_area_m2)}</span>
         <span className="text-[13px]">{`${units.weight(p10)}–${units.weight(p90)} ${units.weightUnit}`}</span>
         {idle > 0 && (
-          <span className="text-[13px] text-marigold">{`${idle} square-weeks idle`}</span>
+          <span className={`text-[13px] ${place.idle.length > 0 ? 'text-marigold' : 'text-muted'}`}>
+            {place.idle.length > 0 ? `${idle} square-weeks idle` : `${idle} in short gaps`}
+          </span>
         )}
       </p>
       <svg

@@ -57,7 +57,7 @@ export function YearScreen({ state }: { state: HeldGarden }) {
     <main ref={main} className="flex h-full min-h-0 flex-col">
       <header className="no-print flex flex-wrap items-baseline gap-x-5 px-[14px] pt-2">
         <h1 className="text-xl">The year</h1>
-        <p className="text-muted">{`${Math.round(totals.idle_cell_weeks)} square-weeks idle in season`}</p>
+        <p className="text-muted">{`${Math.round(totals.idle_cell_weeks - totals.rested_cell_weeks)} square-weeks idle in season, ${Math.round(totals.rested_cell_weeks)} rested on purpose`}</p>
         {largest && (
           <button type="button" className="press" onClick={() => setGap(largest)}>
             Fill the largest
@@ -85,7 +85,7 @@ export function YearScreen({ state }: { state: HeldGarden }) {
             <PlaceYear
               key={place.id}
               state={state}
-              place={only === '' ? place : { ...place, idle: [] }}
+              place={only === '' ? place : { ...place, idle: [], rests: [] }}
               plantings={own}
               scale={scale}
               width={extent.width}

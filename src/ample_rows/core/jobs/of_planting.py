@@ -91,7 +91,7 @@ def _day(anchor: str, grown: Grown) -> date | None:
     found: dict[str, date | None] = {
         "sow_indoors": report.sow_indoors,
         "start": report.start_date,
-        "up": report.start_date + days(grown.crop.germination_days.high),
+        "up": report.start_date + days(report.comes_up_days or grown.crop.germination_days.high),
         "first_pick": report.first_pick,
         "last_pick": report.last_pick,
         "clear": report.clear_date,
@@ -140,6 +140,13 @@ def _before(rule: JobRule, grown: Grown) -> Iterator[str]:
             yield name
 
 
+def _comes_up(report: PlantingReport) -> str:
+    """When seed comes up, where the soil's warmth is known."""
+    if report.soil_c is None or report.comes_up_days is None:
+        return ""
+    return f"up in about {report.comes_up_days:.0f} days in soil of {report.soil_c:.0f} °C; "
+
+
 def _words(grown: Grown) -> dict[str, str]:
     report, crop = grown.report, grown.crop
     kg = report.harvest_kg.p50
@@ -155,6 +162,7 @@ def _words(grown: Grown) -> dict[str, str]:
         "apart": f"{report.spacing_cm:.3g} cm",
         "weeks_indoors": f"{crop.weeks_indoors or 0:g}",
         "start": day_words(report.start_date),
+        "comes_up": _comes_up(report),
         "first_pick": f"about {day_words(report.first_pick)}"
         if report.first_pick
         else "never here",

@@ -21,7 +21,14 @@ from ample_rows.core.pantry.earnings import (
     place_yields,
 )
 from ample_rows.core.pantry.lacking import grown
-from ample_rows.core.pantry.supply import WeekBand, season_total, total_of, weekly_bands
+from ample_rows.core.pantry.supply import (
+    Seasons,
+    WeekBand,
+    season_total,
+    seasons_of,
+    total_of,
+    weekly_bands,
+)
 from ample_rows.core.pantry.table import AtTable, at_table
 from ample_rows.core.pantry.variance import Uncertainty, uncertainty
 from ample_rows.core.pantry.wants import Wanted, root_of, wants_of
@@ -97,25 +104,25 @@ def pantry_of(plan: p.Plan, report: Report, book: Book) -> Pantry:
     Args:
         report: The plan's own, evaluated.
     """
-    seasons = int(book.value("seasons"))
+    seasons = seasons_of(report.seed, book)
     places = grown(plan, book)
     every = [e for _, own in places for e in own]
     by_crop = of_each_crop(every)
     wants, year = wants_of(plan, book), setting_of(plan, book).year
     named = sorted({*by_crop, *wants}, key=lambda crop: book.crops[crop].name.lower())
-    crops = [_supply(book.crops[c], by_crop.get(c, []), wants.get(c), year, book) for c in named]
+    crops = [_supply(book.crops[c], by_crop.get(c, []), wants.get(c), year, seasons) for c in named]
     household = plan.garden.household
     worked = Worked(plan, report, jobs_of(plan, report, book), book)
     return Pantry(
-        seasons=seasons,
+        seasons=seasons.count,
         seed=report.seed,
         people=household.people if household else None,
         crops=tuple(crop for crop in crops if crop.plants or crop.want_kg is not None),
-        weeks=weekly_bands(every),
-        harvest_kg=total_of(every, seasons),
+        weeks=weekly_bands(every, seasons),
+        harvest_kg=total_of(every, seasons.count),
         eaten_kg_a_week=sum(want.kg for want in wants.values()) / _WEEKS_A_YEAR,
-        places=place_yields(places, worked, seasons),
-        yields=crop_yields(places, worked, seasons),
+        places=place_yields(places, worked, seasons.count),
+        yields=crop_yields(places, worked, seasons.count),
         least=least_earners(every),
         uncertainty=uncertainty(every, report.seed),
     )
@@ -134,11 +141,11 @@ def _supply(
     own: Sequence[Evaluated],
     wanted: Wanted | None,
     year: GrowingYear,
-    book: Book,
+    seasons: Seasons,
 ) -> CropSupply:
-    seasons = int(book.value("seasons"))
+    book = seasons.book
     want = wanted.kg if wanted else None
-    total = total_of(own, seasons)
+    total = total_of(own, seasons.count)
     plants = sum(e.report.plants for e in own)
     spread = crop.yield_kg_per_plant
     usual = spread.typical * crop.survival if spread else 0.0
@@ -148,7 +155,7 @@ def _supply(
     squares = None if more is None else math.ceil(more * _squares_a_plant(crop, own) - 1e-9)
     chance = None
     if want is not None:
-        chance = float((season_total(own, seasons) >= want).mean())
+        chance = float((season_total(own, seasons.count) >= want).mean())
     return CropSupply(
         crop=crop.id,
         name=crop.name,
@@ -156,7 +163,7 @@ def _supply(
         family=crop.family,
         plants=plants,
         harvest_kg=total,
-        weeks=weekly_bands(own),
+        weeks=weekly_bands(own, seasons),
         want_kg=want,
         chance=chance,
         short_kg=short,

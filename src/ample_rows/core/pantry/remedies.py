@@ -11,7 +11,7 @@ from ample_rows.core.edits import ChangeGarden, ChangePlanting, Edit, RemovePlan
 from ample_rows.core.evaluate import evaluate_place, place_case, setting_of
 from ample_rows.core.faults import check_plan
 from ample_rows.core.pantry.lacking import grown
-from ample_rows.core.pantry.supply import WeekBand, weekly_bands
+from ample_rows.core.pantry.supply import WeekBand, seasons_of, weekly_bands
 from ample_rows.core.pantry.table import AtTable, at_table
 from ample_rows.core.pantry.wants import Wanted, root_of, wants_of
 from ample_rows.core.reading import PlanFaultsError
@@ -75,8 +75,8 @@ def _worth(remedy: Remedy) -> float:
 
 def _tabled(plan: p.Plan, crop: str, book: Book) -> tuple[list[Evaluated], AtTable]:
     own = [e for _, there in grown(plan, book) for e in there if root_of(e.crop) == crop]
-    wanted, year = wants_of(plan, book)[crop], setting_of(plan, book).year
-    return own, at_table(own, wanted, year, int(book.value("seasons")))
+    wanted, setting = wants_of(plan, book)[crop], setting_of(plan, book)
+    return own, at_table(own, wanted, setting.year, seasons_of(setting.seed, book))
 
 
 def _tried(need: _Need, label: str, edit: Edit) -> Remedy | None:
@@ -90,7 +90,7 @@ def _tried(need: _Need, label: str, edit: Edit) -> Remedy | None:
         less_spoils_kg=need.table.spoils_kg - table.spoils_kg,
         fewer_weeks_short=need.table.weeks_short - table.weeks_short,
         table=table,
-        weeks=weekly_bands(own),
+        weeks=weekly_bands(own, seasons_of(setting_of(after, need.book).seed, need.book)),
         edit=edit,
     )
 

@@ -1,17 +1,26 @@
-"""Weekly supply as bands over all seasons: of each crop, and of everything."""
+"""Weekly supply as bands over all seasons: of each crop, and of everything.
+
+A season's weather moves the weeks of picking within what a planting gives in that season; it
+adds nothing to its range.
+"""
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from datetime import date
+from datetime import date, timedelta
 
 import numpy as np
 from numpy.typing import NDArray
 
 from ample_rows.core import harvest
 from ample_rows.core.cases import Evaluated
-from ample_rows.core.harvest import Draws, Quantiles
+from ample_rows.core.harvest import Draws, Quantiles, stream
+from ample_rows.core.reference import Book
 
 Floats = NDArray[np.float64]
+
+_WEEK = timedelta(days=7)
+_MOST_MOVED = 4
+_MOVES = range(-_MOST_MOVED, _MOST_MOVED + 1)
 
 
 @dataclass(frozen=True, slots=True)
@@ -22,6 +31,23 @@ class WeekBand:
     p10: float
     p50: float
     p90: float
+
+
+@dataclass(frozen=True, eq=False)
+class Seasons:
+    """The seasons of a garden's seed: how warm each one is, as standard normals."""
+
+    warmth: Draws
+    book: Book
+
+    @property
+    def count(self) -> int:
+        return len(self.warmth)
+
+
+def seasons_of(seed: int, book: Book) -> Seasons:
+    """The seasons that go with a seed; the same for every crop and planting."""
+    return Seasons(stream(seed, "warmth", int(book.value("seasons"))), book)
 
 
 def season_total(grown: Sequence[Evaluated], seasons: int) -> Draws:
@@ -37,34 +63,73 @@ def total_of(grown: Sequence[Evaluated], seasons: int) -> Quantiles:
     return harvest.quantiles(season_total(grown, seasons))
 
 
-def weekly_draws(grown: Sequence[Evaluated], weeks: Sequence[date], seasons: int) -> Floats:
-    """Kilograms picked in some weeks by week and season; what is picked outside them is not."""
-    bearing = [e for e in grown if e.report.weekly_kg]
-    if not bearing:
-        return np.zeros((len(weeks), seasons))
-    rows = {week: row for row, week in enumerate(weeks)}
-    shares = np.zeros((len(weeks), len(bearing)))
-    for column, e in enumerate(bearing):
+def weekly_draws(grown: Sequence[Evaluated], weeks: Sequence[date], seasons: Seasons) -> Floats:
+    """Kilograms picked in some weeks by week and season; what is picked outside them is not.
+
+    A planting gives each week its share of that season's harvest, sooner in a warm season and
+    later in a cold one.
+
+    Args:
+        weeks: Mondays in their order, none left out.
+    """
+    by_week: Floats = np.zeros((len(weeks), seasons.count))
+    if not weeks:
+        return by_week
+    first = weeks[0].toordinal()
+    for e in grown:
+        if not e.report.weekly_kg:
+            continue
+        shares = np.zeros(len(weeks) + 2 * _MOST_MOVED)
         whole = sum(week.kg for week in e.report.weekly_kg)
         for week in e.report.weekly_kg:
-            if week.week in rows:
-                shares[rows[week.week], column] += week.kg / whole
-    by_week: Floats = shares @ np.array([e.draws for e in bearing])
+            row = (week.week.toordinal() - first) // 7 + _MOST_MOVED
+            if 0 <= row < len(shares):
+                shares[row] = week.kg / whole
+        moved = np.stack([shares[_MOST_MOVED - m :][: len(weeks)] for m in _MOVES], axis=1)
+        by_week += moved @ (_move_shares(e, seasons) * e.draws)
     return by_week
 
 
-def weekly_bands(grown: Sequence[Evaluated]) -> tuple[WeekBand, ...]:
-    """Every week in which any of some plantings is picked, as a band over all seasons.
+def _move_shares(e: Evaluated, seasons: Seasons) -> Floats:
+    """How a planting's picking moves in each season: the parts of it that fall into each number
+    of weeks later or sooner. [by weeks moved and season, each season adds up to 1]"""
+    to_pick = (e.dates.due - e.dates.start).days
+    later = -seasons.warmth * seasons.book.value("dates_move_share") * to_pick / 7
+    later = np.clip(later, -_MOST_MOVED, _MOST_MOVED - 1e-9)
+    whole = np.floor(later).astype(int)
+    part = later - whole
+    shares = np.zeros((len(_MOVES), seasons.count))
+    season = np.arange(seasons.count)
+    shares[whole + _MOST_MOVED, season] = 1 - part
+    shares[whole + _MOST_MOVED + 1, season] += part
+    return shares
 
-    A planting gives each week its share of that season's harvest: bands are of sums, never sums
-    of bands.
-    """
-    weeks = sorted({week.week for e in grown for week in e.report.weekly_kg})
+
+def weeks_picked(grown: Sequence[Evaluated]) -> tuple[date, ...]:
+    """Mondays of all weeks in which something may be picked, in a warm season or a cold one."""
+    weeks = [week.week for e in grown for week in e.report.weekly_kg]
     if not weeks:
         return ()
-    by_week = weekly_draws(grown, weeks, len(grown[0].draws))
-    low, middle, high = np.quantile(by_week, (0.1, 0.5, 0.9), axis=1)
+    first, last = min(weeks), max(weeks)
+    count = (last - first).days // 7 + 1
+    return tuple(first + _WEEK * n for n in range(-_MOST_MOVED, count + _MOST_MOVED))
+
+
+def weekly_bands(grown: Sequence[Evaluated], seasons: Seasons) -> tuple[WeekBand, ...]:
+    """Every week in which any of some plantings is picked, as a band over all seasons.
+
+    Of a week the likely weight is its part of the likely whole, so that the weeks add up to it;
+    low and high are of the sums of that week over all seasons.
+    """
+    weeks = weeks_picked(grown)
+    by_week = weekly_draws(grown, weeks, seasons)
+    whole = by_week.sum(axis=0)
+    if not weeks or whole.mean() == 0:
+        return ()
+    likely = by_week.mean(axis=1) * float(np.median(whole)) / whole.mean()
+    low, high = np.quantile(by_week, (0.1, 0.9), axis=1)
     return tuple(
-        WeekBand(week, float(a), float(b), float(c))
-        for week, a, b, c in zip(weeks, low, middle, high, strict=True)
+        WeekBand(week, float(min(a, b)), float(b), float(max(b, c)))
+        for week, a, b, c in zip(weeks, low, likely, high, strict=True)
+        if b > 0
     )

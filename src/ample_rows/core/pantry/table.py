@@ -8,7 +8,7 @@ import numpy as np
 
 from ample_rows.core.cases import Evaluated
 from ample_rows.core.pantry.larder import larder
-from ample_rows.core.pantry.supply import weekly_draws
+from ample_rows.core.pantry.supply import Seasons, weekly_draws
 from ample_rows.core.pantry.wants import Wanted
 from ample_rows.core.said import day_words
 from ample_rows.core.season import GrowingYear
@@ -51,7 +51,7 @@ def weeks_of(year: GrowingYear) -> tuple[date, ...]:
 
 
 def at_table(
-    grown: Sequence[Evaluated], wanted: Wanted, year: GrowingYear, seasons: int
+    grown: Sequence[Evaluated], wanted: Wanted, year: GrowingYear, seasons: Seasons
 ) -> AtTable:
     """What the household has of a crop, week by week.
 

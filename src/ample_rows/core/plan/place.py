@@ -146,7 +146,10 @@ class Grew(PlanValue):
 
 
 class Place(PlanValue):
-    """What holds soil: a bed or a container; a riser stands on squares of another place."""
+    """What holds soil: a bed or a container; a riser stands on squares of another place.
+
+    `probe` names the thermometer in its soil, where it has one.
+    """
 
     id: Ident
     name: Name | None = None
@@ -160,6 +163,7 @@ class Place(PlanValue):
     cell_cm: Annotated[float, Field(ge=15, le=60, allow_inf_nan=False)] | None = None
     depth_policy: DepthPolicyName | None = None
     twin_of: Ident | None = None
+    probe: Literal["stand-in"] | None = None
     stands_on: StandsOn | None = None
     at_m: PointM | None = None
     heading_deg: Annotated[float, Field(ge=-360, le=360, allow_inf_nan=False)] | None = None
