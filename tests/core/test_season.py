@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 from ample_rows.core import plan as p
 from ample_rows.core import season
 from ample_rows.crops import load_book
-from tests.conftest import GARDEN, document, planting
+from tests.conftest import GARDEN, bed, document, planting
 
 BOOK = load_book()
 CLIMATE = {
@@ -182,3 +182,71 @@ def test_growing_days_follow_warmth_or_the_frosts(read):
     assert (by_frost[0], by_frost[-1]) == (date(2027, 4, 25), date(2027, 10, 19))
     by_warmth = season.growing_days(year(read, climate=CLIMATE), BOOK)
     assert by_warmth[0] < date(2027, 3, 15)
+
+
+WARM = {
+    "tmin_c": [22, 22, 22, 21, 18, 15, 14, 15, 17, 19, 21, 22],
+    "tmax_c": [32, 32, 31, 30, 27, 24, 23, 25, 27, 29, 31, 32],
+    "rain_mm": [180] * 12,
+}
+TROPICS = {"climate": WARM, "latitude": -18.0, "last_frost": "2027-07-15"}
+
+
+def test_where_there_is_no_frost_heat_makes_the_windows(reported):
+    doc = document(
+        planting("lettuce", ("A1", "B2"), id="cool", start_date="2027-05-15"),
+        planting("chilli-pepper", ("C1", "D2"), id="hot", start_date="2027-11-10"),
+        **{**TROPICS, "season_start": "2027-05-01", "first_frost": "2028-06-30"},
+    )
+    report = reported(doc)
+    assert "no-frost" in {note.code for note in report.notes}
+    cool, hot = report.plantings
+    assert "out of the hot months" in cool.window.how
+    assert cool.window.earliest <= date(2027, 5, 15) <= cool.window.latest
+    assert "all year" in hot.window.how
+    assert hot.factors.season == 1
+    assert hot.last_pick > date(2028, 1, 1)
+
+
+def test_the_heat_gap_is_of_cool_crops_in_hot_months(read, book):
+    plan = read(document(**{**TROPICS, "season_start": "2027-05-01", "first_frost": "2028-06-30"}))
+    year = season.growing_year(plan.garden, book)
+    since, until = season.heat_gap(year, book.crops["lettuce"], book)
+    assert since.month in (8, 9, 10, 11)
+    assert (until - since).days > 100
+    assert season.heat_gap(year, book.crops["chilli-pepper"], book) is None
+
+
+FLEECE = {"id": "f", "kind": "fleece", "cells": "all", "since": "2027-03-01"}
+
+
+@pytest.mark.parametrize(
+    ("kind", "weeks"), [("fleece", 2), ("film-tunnel", 3), ("cold-frame", 4), ("bird-net", 0)]
+)
+def test_a_cover_buys_its_weeks_in_spring(reported, kind, weeks):
+    cover = {**FLEECE, "kind": kind, "until": "2027-06-10"}
+    beans = planting("dwarf-bean", start_date="2027-04-20")
+
+    def window(covers):
+        return reported(document(beans, places=[bed(covers=covers)])).plantings[0].window
+
+    bare, covered = window([]), window([cover])
+    assert (bare.earliest - covered.earliest).days == 7 * weeks
+    assert covered.latest == bare.latest
+
+
+def test_a_cover_put_on_for_the_autumn_keeps_the_first_frost_off(reported):
+    beans = planting("dwarf-bean", start_date="2027-08-10")
+    cover = {**FLEECE, "since": "2027-10-01", "until": "2027-11-20"}
+    bare = reported(document(beans, places=[bed()])).plantings[0]
+    covered = reported(document(beans, places=[bed(covers=[cover])])).plantings[0]
+    assert covered.clear_date > bare.clear_date
+    assert covered.harvest_kg.p50 > bare.harvest_kg.p50
+
+
+def test_a_cover_over_other_squares_does_nothing(reported):
+    beans = planting("dwarf-bean", ("A1", "A2"), start_date="2027-04-20")
+    cover = {**FLEECE, "cells": ["D1", "D2"], "until": "2027-06-10"}
+    bare = reported(document(beans, places=[bed()])).plantings[0]
+    beside = reported(document(beans, places=[bed(covers=[cover])])).plantings[0]
+    assert beside.window == bare.window

@@ -2,12 +2,13 @@
 
 from collections.abc import Iterable
 from dataclasses import dataclass
-from datetime import date, timedelta
+from datetime import date
 
 from ample_rows.core import harvest, places, season
 from ample_rows.core import plan as p
 from ample_rows.core.cases import PlaceCase
 from ample_rows.core.crop_fields import FIELDS, CropField, Value, figure
+from ample_rows.core.crop_windows import CropWindow, crop_window
 from ample_rows.core.evaluate import place_cases, setting_of
 from ample_rows.core.ground.bears import best_months
 from ample_rows.core.growing_up.ways_up import WayUp, ways_up
@@ -16,22 +17,6 @@ from ample_rows.core.reference import Book, Crop, Grade, Trait
 from ample_rows.core.roots import depth_policy, judge_depth, soil_depth
 
 _FIT_CM = 0.01
-
-
-@dataclass(frozen=True, slots=True)
-class CropWindow:
-    """One way of starting a crop here; the picks are those of the earliest start.
-
-    Not `open` means that the season here is too short for it.
-    """
-
-    start: p.Start
-    open: bool
-    earliest: date
-    latest: date
-    first_pick: date | None
-    last_pick: date | None
-    how: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -96,6 +81,7 @@ class CropPage:
     like: str | None
     figures: tuple[OwnFigure, ...]
     windows: tuple[CropWindow, ...]
+    heat_gap: tuple[date, date] | None
     places: tuple[PlaceFit, ...]
     neighbours: tuple[Neighbour, ...]
     traits: tuple[Trait, ...]
@@ -178,7 +164,8 @@ def crop_page(plan: p.Plan, crop_id: str, book: Book, shipped: Book) -> CropPage
         crop=crop,
         like=like,
         figures=tuple(_own_figure(field, crop, begun) for field in FIELDS),
-        windows=tuple(_window(setting.year, crop, start, book) for start in crop.starts),
+        heat_gap=season.heat_gap(setting.year, crop, book),
+        windows=tuple(crop_window(setting.year, crop, start, book) for start in crop.starts),
         places=tuple(_fit(crop, case, book) for case in place_cases(plan, setting, book)),
         neighbours=_neighbours(crop, book),
         traits=tuple(book.traits[trait] for trait in crop.traits),
@@ -191,23 +178,6 @@ def crop_page(plan: p.Plan, crop_id: str, book: Book, shipped: Book) -> CropPage
 def _own_figure(field: CropField, crop: Crop, begun: Crop) -> OwnFigure:
     value, book = figure(crop, field.key), figure(begun, field.key)
     return OwnFigure(field, value, book, value != book)
-
-
-def _window(year: season.GrowingYear, crop: Crop, start: p.Start, book: Book) -> CropWindow:
-    found = season.window(year, crop, start, book)
-    grow = season.grow_days(year, crop, start, found.earliest, book)
-    first = None if grow is None else found.earliest + timedelta(days=round(grow))
-    last = None if first is None else first + timedelta(days=round(crop.picking.days))
-    frost = season.frost_day(year, crop, found.earliest, book)
-    return CropWindow(
-        start=start,
-        open=found.earliest <= found.latest,
-        earliest=found.earliest,
-        latest=found.latest,
-        first_pick=first,
-        last_pick=last if last is None or frost is None else min(last, frost),
-        how=found.how,
-    )
 
 
 def _fit(crop: Crop, here: PlaceCase, book: Book) -> PlaceFit:
@@ -245,7 +215,7 @@ def _too_narrow(crop: Crop, here: PlaceCase) -> list[str]:
 
 
 def _out_of_season(crop: Crop, here: PlaceCase, book: Book) -> list[str]:
-    windows = [_window(here.setting.year, crop, start, book) for start in crop.starts]
+    windows = [crop_window(here.setting.year, crop, start, book) for start in crop.starts]
     return [] if any(w.open for w in windows) else ["the season here is too short"]
 
 

@@ -33,6 +33,7 @@ class GrowingYear:
     tmax_c: tuple[float, ...] | None = None
     thermal: bool = False
     soil_warmer_c: float = 0.0
+    frost_free: bool = False
 
 
 @dataclass(frozen=True)
@@ -92,7 +93,14 @@ def growing_year(garden: p.Garden, book: Book) -> GrowingYear:
         mean_c=mean,
         tmax_c=climate.tmax_c if climate else None,
         thermal=garden.policies.time == "thermal",
+        frost_free=is_frost_free(climate, book),
     )
+
+
+def is_frost_free(climate: p.Climate | None, book: Book) -> bool:
+    """Whether a garden's normals are those of a place without frost."""
+    lows = climate.tmin_c if climate else None
+    return lows is not None and min(lows) >= book.value("frost_free_c")
 
 
 def sheltered(year: GrowingYear, covered: tuple[tuple[date, date], ...]) -> GrowingYear:
@@ -175,8 +183,8 @@ def _yearly_on_or_after(event: date, day: date) -> date:
 
 
 def frost_day(year: GrowingYear, crop: Crop, start: date, book: Book) -> date | None:
-    """The autumn day that ends a crop, None for a hardy one."""
-    if crop.frost == "hardy":
+    """The autumn day that ends a crop, None for a hardy one and where there is no frost."""
+    if crop.frost == "hardy" or year.frost_free:
         return None
     lag = 0.0 if crop.frost == "tender" else book.value("half_hardy_lag_days")
     return frost_after(year, start, lag)
@@ -186,7 +194,7 @@ def frost_survival(
     year: GrowingYear, crop: Crop, start: p.Start, start_date: date, book: Book
 ) -> float:
     """Chance that no spring frost comes once the crop stands above ground. [0-1]"""
-    if crop.frost == "hardy":
+    if crop.frost == "hardy" or year.frost_free:
         return 1.0
     lead = 0.0 if crop.frost == "tender" else book.value("half_hardy_lead_days")
     up = start_date + days(crop.germination_days.low if start in ("sow", "set") else 0)
@@ -201,7 +209,10 @@ def frost_survival(
 
 
 def window(year: GrowingYear, crop: Crop, start: p.Start, book: Book) -> Window:
-    """When a start makes sense this year, by frost class, soil warmth and time to pick."""
+    """When a start makes sense this year, by frost class, soil warmth and time to pick; where
+    there is no frost, by heat."""
+    if year.frost_free:
+        return _frost_free_window(year, crop, start, book)
     if crop.overwinters:
         return Window(
             earliest=year.first_frost - days(book.value("overwinter_early_days")),
@@ -219,6 +230,43 @@ def window(year: GrowingYear, crop: Crop, start: p.Start, book: Book) -> Window:
         end = year.first_frost + days(book.value("winter_standing_days"))
         spell = 0.0
     return Window(earliest, _latest(year, crop, start, end - days(spell + allowance), book), how)
+
+
+def _frost_free_window(year: GrowingYear, crop: Crop, start: p.Start, book: Book) -> Window:
+    """All year for what bears the heat; what does not is picked before it, or begun after."""
+    hot = heat_gap(year, crop, book)
+    if hot is None:
+        return Window(year.start, year.end, "there is no frost here; all year")
+    by_book = crop.days_to_pick(start) or 0.0
+    spell = min(crop.picking.days, book.value("worthwhile_pick_days"))
+    since, until = hot
+    latest = since - days(by_book + spell)
+    earliest = move_years(until, -1) if until > year.end - days(by_book) else until
+    if latest < earliest:
+        earliest, latest = until, move_years(since, 1) - days(by_book + spell)
+    return Window(earliest, latest, "there is no frost here; out of the hot months")
+
+
+def heat_gap(year: GrowingYear, crop: Crop, book: Book) -> tuple[date, date] | None:
+    """The longest stretch of the plan's year whose usual highs are too hot for a cool crop, from
+    a day up to another; None where there is none, or without a climate."""
+    if year.tmax_c is None or crop.ceiling_temperature_c > book.value("cool_ceiling_c"):
+        return None
+    highs = daily_means_c(year.tmax_c)
+    longest: tuple[date, date] | None = None
+    since: date | None = None
+    day = year.start
+    while day <= year.end + timedelta(days=1):
+        row = min(365, day.timetuple().tm_yday) - 1
+        hot = day <= year.end and highs[row] > crop.ceiling_temperature_c
+        if hot and since is None:
+            since = day
+        if not hot and since is not None:
+            if longest is None or day - since > longest[1] - longest[0]:
+                longest = (since, day)
+            since = None
+        day += timedelta(days=1)
+    return longest
 
 
 def _latest(year: GrowingYear, crop: Crop, start: p.Start, picked_by: date, book: Book) -> date:

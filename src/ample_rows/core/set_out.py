@@ -6,6 +6,7 @@ from ample_rows.core import harvest, stand
 from ample_rows.core import plan as p
 from ample_rows.core.cases import Case, CropShade, PlaceCase, SetOut, Sharing
 from ample_rows.core.cells import DEFAULT_CELL_CM
+from ample_rows.core.covers.shelter import year_of
 from ample_rows.core.growing_up import supports
 from ample_rows.core.reference import Book, Crop
 
@@ -23,12 +24,16 @@ def case_of(
     sharing: Sharing | None = None,
 ) -> Case:
     """One planting with all that bears on it."""
+    setting = here.setting
+    if here.place.covers:
+        year = year_of(setting.year, here.place, planting, here.book)
+        setting = replace(setting, year=year)
     return Case(
         place=here.place,
         planting=planting,
         crop=crop_grown(planting, here.book),
         support=next((s for s in here.place.supports if s.id == planting.support), None),
-        setting=here.setting,
+        setting=setting,
         sun=here.sun,
         trees_share=here.around.roots_share,
         book=here.book,

@@ -1279,8 +1279,8 @@ export interface components {
             kind: string;
             /** Words */
             words: string;
-            /** Planting */
-            planting: string | null;
+            /** Plantings */
+            plantings: string[];
         };
         /**
          * Ahead
@@ -1941,7 +1941,8 @@ export interface components {
          * @description A kind of cover: what it keeps off, how it is held up, and the light it lets through.
          *
          *     `hoop_every_cm` is 0 for one that lies flat; `families` are those it is usually put up for,
-         *     with what it keeps off them.
+         *     with what it keeps off them. `buys_weeks` is how much sooner things may start beneath it,
+         *     and how much later they may stand.
          *     [cm, 0-1]
          */
         CoverKind: {
@@ -1965,6 +1966,8 @@ export interface components {
             hole_cm?: number | null;
             /** Passes */
             passes: number;
+            /** Buys Weeks */
+            buys_weeks: number;
             /** Words */
             words: string;
             /**
@@ -2057,6 +2060,28 @@ export interface components {
             cloth_width_cm: number;
             /** Cloth Length Cm */
             cloth_length_cm: number;
+        };
+        /**
+         * CoveredWindow
+         * @description When a crop may be started beneath a cover, and how many weeks sooner that is.
+         */
+        CoveredWindow: {
+            /** Cover */
+            cover: string;
+            /** Label */
+            label: string;
+            /**
+             * Earliest
+             * Format: date
+             */
+            earliest: string;
+            /**
+             * Latest
+             * Format: date
+             */
+            latest: string;
+            /** Weeks Sooner */
+            weeks_sooner: number;
         };
         /**
          * Crop
@@ -2317,6 +2342,11 @@ export interface components {
             figures: components["schemas"]["OwnFigure"][];
             /** Windows */
             windows: components["schemas"]["CropWindow"][];
+            /** Heat Gap */
+            heat_gap: [
+                string,
+                string
+            ] | null;
             /** Places */
             places: components["schemas"]["PlaceFit"][];
             /** Neighbours */
@@ -2438,6 +2468,10 @@ export interface components {
             last_pick: string | null;
             /** How */
             how: string;
+            /** Sow Indoors */
+            sow_indoors: string | null;
+            /** Covered */
+            covered: components["schemas"]["CoveredWindow"][];
         };
         /**
          * CropYield

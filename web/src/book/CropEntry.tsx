@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import type { CropPage } from '../api/types';
 import { useUnits } from '../app/preferences';
 import type { Units } from '../units/units';
+import { WindowWords } from './CropWindows';
 import { Profile } from './Profile';
 import { WaysUp } from './WaysUp';
 
@@ -47,6 +48,7 @@ export function CropEntry({ page, nameOf, onOpen }: Props) {
       </header>
       <div className="grid gap-x-8 sm:grid-cols-2">
         <Profile crop={crop} />
+        <WindowWords page={page} />
         <section aria-label="To know" className="sm:pt-3">
           {crop.cautions.map((caution) => (
             <p key={caution} className="mb-1.5">

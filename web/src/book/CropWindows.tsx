@@ -96,3 +96,35 @@ export function CropWindows({ page, year }: Props) {
     </>
   );
 }
+
+/** What the windowsill and covers buy, and the weeks that are too hot. */
+export function WindowWords({ page }: { page: CropPage }) {
+  const told = page.windows.filter((window) => window.open).flatMap(boughtWords);
+  if (page.heat_gap) {
+    const [since, until] = page.heat_gap.map((iso) => shortWords(dayOf(iso)));
+    told.push(`Usually too hot for it from ${since ?? ''} to ${until ?? ''}.`);
+  }
+  if (told.length === 0) return null;
+  return (
+    <ul aria-label="Sooner and later" className="text-[13px] text-muted">
+      {told.map((line) => (
+        <li key={line}>{line}</li>
+      ))}
+    </ul>
+  );
+}
+
+function boughtWords(window: CropPage['windows'][number]): string[] {
+  const inside = window.sow_indoors
+    ? [`On the windowsill from ${shortWords(dayOf(window.sow_indoors))}, to be set out on the first day.`]
+    : [];
+  const covered = window.covered.map(
+    (one) =>
+      `${capital(HOW[window.start] ?? window.start)} under a ${one.label}: from ${shortWords(dayOf(one.earliest))}, ${Math.round(one.weeks_sooner)} weeks sooner.`,
+  );
+  return [...inside, ...covered];
+}
+
+function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}

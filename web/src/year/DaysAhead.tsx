@@ -15,7 +15,7 @@ export function DaysAhead({ state, day }: { state: HeldGarden; day: Day }) {
   const { days, advice, soil, words } = answer.data;
   if (days.length === 0) return <p className="text-[13px] text-muted">{words}</p>;
   const warmth = (low: number, high: number) =>
-    units.sentence(`${Math.round(low)} °C to ${Math.round(high)} °C`);
+    units.sentence(`${Math.round(low)} °C–${Math.round(high)} °C`).replace(/ °[CF]–/, '–');
   const nameOf = (id: string) => state.plan.places.find((p) => p.id === id)?.name ?? id;
   return (
     <section aria-label="Days ahead" className="col-span-full pb-1">
@@ -37,7 +37,7 @@ export function DaysAhead({ state, day }: { state: HeldGarden; day: Day }) {
       {advice.length > 0 && (
         <ul aria-label="What the weather asks for">
           {advice.map((one) => (
-            <li key={`${one.kind}${one.planting ?? ''}`} className="text-marigold">
+            <li key={`${one.kind}${one.words}`} className="text-marigold">
               {`${units.sentence(one.words)}.`}
             </li>
           ))}

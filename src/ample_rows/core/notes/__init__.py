@@ -47,6 +47,7 @@ from ample_rows.core.notes.yard import (
 )
 from ample_rows.core.reference import Book
 from ample_rows.core.report import Note
+from ample_rows.core.season import is_frost_free
 
 __all__ = ["PlaceView", "garden_notes", "guessed_keys", "place_notes"]
 
@@ -115,6 +116,16 @@ def garden_notes(plan: p.Plan, book: Book) -> Iterator[Note]:
             "Ask a neighbour or a local weather station, and enter the dates.",
         )
     climate = garden.climate
+    if is_frost_free(climate, book):
+        yield Note(
+            "tip",
+            "no-frost",
+            None,
+            None,
+            "By its monthly lows this garden has no frost: its frost dates are left aside, and "
+            "windows follow the heat.",
+            "If frost does come here, mend the lows of the cold months under Garden.",
+        )
     if garden.policies.time == "thermal" and not (climate and climate.tmin_c and climate.tmax_c):
         yield Note(
             "tip",

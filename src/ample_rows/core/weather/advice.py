@@ -20,7 +20,7 @@ class Advice:
 
     kind: str
     words: str
-    planting: str | None
+    plantings: tuple[str, ...]
 
 
 def advice_for(
@@ -60,14 +60,23 @@ def _frost(
     labels: dict[str, str],
     book: Book,
 ) -> Iterator[Advice]:
+    """Each cold night with all that it would take, told once."""
+    taken: dict[DayWeather, list[PlantingReport]] = {}
     for report in there:
         least = _FROST_C[_crop(report, book).frost]
-        cold = [d for d in days if d.low_c <= least and report.start_date <= d.day]
-        if cold and report.clear_date and cold[0].day < report.clear_date:
-            first = min(cold, key=lambda d: d.low_c)
-            words = f"{first.low_c:.0f} °C is likely in the night of {day_words(first.day)}: "
-            does = "cover" if report.start_date < first.day else "wait with"
-            yield Advice("frost", f"{words}{does} {_named(report, labels)}", report.id)
+        cold = [d for d in days if d.low_c <= least and _stands(report, d.day, d.day)]
+        if cold:
+            taken.setdefault(min(cold, key=lambda d: d.low_c), []).append(report)
+    for night, reports in taken.items():
+        words = f"{night.low_c:.0f} °C is likely in the night of {day_words(night.day)}: "
+        out = [r for r in reports if r.start_date < night.day]
+        wait = [r for r in reports if r.start_date >= night.day]
+        does = [
+            f"{does} {_listed(some, labels)}"
+            for does, some in (("cover", out), ("wait with", wait))
+            if some
+        ]
+        yield Advice("frost", words + "; ".join(does), tuple(r.id for r in reports))
 
 
 def _heat(
@@ -78,17 +87,27 @@ def _heat(
 ) -> Iterator[Advice]:
     over = book.value("heat_over_ceiling_c")
     hottest = max(days, key=lambda d: d.high_c)
-    for report in there:
-        crop = _crop(report, book)
-        if hottest.high_c >= crop.ceiling_temperature_c + over and crop.group in ("leaf", "flower"):
-            words = f"{hottest.high_c:.0f} °C on {day_words(hottest.day)}: shade and water "
-            yield Advice("heat", f"{words}{_named(report, labels)}, or pick it before", report.id)
+    suffers = [r for r in there if _suffers(_crop(r, book), hottest.high_c - over)]
+    if suffers:
+        words = f"{hottest.high_c:.0f} °C on {day_words(hottest.day)}: shade and water "
+        told = f"{words}{_listed(suffers, labels)}, or pick what is ready before"
+        yield Advice("heat", told, tuple(r.id for r in suffers))
+
+
+def _suffers(crop: Crop, high_c: float) -> bool:
+    """Whether heat makes a crop run to seed: leaves and heads, not fruit that likes it."""
+    eaten = crop.yield_kg_per_plant is not None
+    return eaten and crop.group in ("leaf", "flower") and high_c >= crop.ceiling_temperature_c
+
+
+def _listed(reports: Sequence[PlantingReport], labels: dict[str, str]) -> str:
+    return "; ".join(_named(r, labels) for r in reports)
 
 
 def _rain(days: Sequence[DayWeather], book: Book) -> Iterator[Advice]:
     """Rain that waters for you, or none at all."""
     fallen = sum(d.rain_mm for d in days)
     if fallen >= book.value("rain_waters_mm"):
-        yield Advice("rain", f"{fallen:.0f} mm of rain are likely: leave the watering", None)
+        yield Advice("rain", f"{fallen:.0f} mm of rain are likely: leave the watering", ())
     elif fallen < book.value("rain_counts_mm"):
-        yield Advice("dry", "hardly any rain is likely: water in full, pots each day", None)
+        yield Advice("dry", "hardly any rain is likely: water in full, pots each day", ())
