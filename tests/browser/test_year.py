@@ -96,7 +96,7 @@ def test_the_pantry_sets_the_plan_against_what_is_eaten(page, base_url):
     expect(wanted.get_by_role("alert")).to_contain_text("Give 0 to 5000")
     lettuce.fill("4")
     lettuce.press("Enter")
-    expect(wanted).to_contain_text(re.compile(r"head lettuce.*5\.3 kg to spare"))
+    expect(wanted).to_contain_text(re.compile(r"head lettuce.*5\.8 kg to spare"))
     page.get_by_label("Also wanted").select_option("sweet corn")
     expect(page.get_by_label("sweet corn, kg wanted a year")).to_have_value("5")
     expect(wanted).to_contain_text(re.compile(r"sweet corn.*5\.0 kg short: \d+ plants more"))
@@ -104,3 +104,56 @@ def test_the_pantry_sets_the_plan_against_what_is_eaten(page, base_url):
     page.get_by_label("sweet corn, kg wanted a year").press("Enter")
     expect(page.get_by_label("sweet corn, kg wanted a year")).to_have_count(0)
     expect(page.get_by_role("img", name="Everything picked, week by week")).to_be_visible()
+
+
+def test_a_job_is_done_in_part_and_gone_on_with(year):
+    week = jobs_of_week(year)
+    week.get_by_role("button", name="Part: Set out, basil").click()
+    squares = week.get_by_label("Squares done of 4")
+    squares.fill("4")
+    squares.press("Enter")
+    expect(week.get_by_role("alert")).to_have_text("1 to 3")
+    squares.fill("2")
+    squares.press("Enter")
+    basil = week.get_by_role("listitem").filter(has_text="basil, 6, 20 cm apart")
+    expect(basil).to_contain_text("2 of 4 squares done, on at B3, 14 Jun")
+    week.get_by_role("button", name="Done: Set out, basil").click()
+    expect(basil.get_by_role("button", name="Open again")).to_be_visible()
+
+
+def test_the_days_ahead_and_what_is_taken_along(year):
+    ahead = year.get_by_role("region", name="Days ahead")
+    expect(ahead.get_by_role("listitem").first).to_contain_text("14 Jun")
+    expect(ahead).to_contain_text("Soil where seed lies: South bed")
+    along = year.get_by_role("region", name="To take along")
+    along.get_by_label("on sheets of").select_option("letter-30")
+    with year.expect_download() as download:
+        along.get_by_role("link", name="Plant labels").click()
+    assert download.value.suggested_filename == "lantern-court-labels.pdf"
+    expect(along.locator("code")).to_contain_text("/api/gardens/lantern-court/jobs.ics")
+
+
+def test_a_label_leads_back_to_its_planting(page, base_url):
+    page.goto(f"{base_url}/gardens/lantern-court/squares/south?planting=p8")
+    expect(page.get_by_role("tab", name="Planting")).to_have_attribute("aria-selected", "true")
+    expect(page.get_by_role("tabpanel")).to_contain_text("onion")
+
+
+def test_history_rests_and_a_probe_of_a_place(page, base_url):
+    page.goto(f"{base_url}/gardens/lantern-court/places/border/change")
+    years = page.get_by_role("region", name="Over the years")
+    years.get_by_label("In the year").fill("2040")
+    years.get_by_label("grew here").select_option("sweet-pepper")
+    years.get_by_role("button", name="Add it").click()
+    expect(years.get_by_role("alert")).to_contain_text("Give a year from 2007 to 2026")
+    years.get_by_label("In the year").fill("2026")
+    years.get_by_role("button", name="Add it").click()
+    expect(years).to_contain_text("2026: sweet pepper")
+    expect(years).to_contain_text("seed heads left for the birds")
+    years.get_by_label("Thermometer in its soil").select_option("stand-in")
+    page.goto(f"{base_url}/gardens/lantern-court/squares/border")
+    expect(
+        page.get_by_text(re.compile("the potato family stood here in 2026")).first
+    ).to_be_visible()
+    page.goto(f"{base_url}/gardens/lantern-court/year")
+    expect(page.get_by_role("region", name="Days ahead")).to_contain_text("by its probe")

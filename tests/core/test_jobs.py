@@ -12,7 +12,7 @@ from ample_rows.core.evaluate import evaluate
 from ample_rows.core.jobs.behind import replanned
 from ample_rows.core.jobs.year import jobs_of, series_of, weeks_about
 from ample_rows.crops import load_book
-from tests.conftest import bed, document, planting, tub
+from tests.conftest import bed, block, document, planting, tub
 
 BOOK = load_book()
 CLIMATE = {
@@ -220,3 +220,21 @@ def test_every_rule_of_a_job_names_what_there_is():
         assert set(rule.crops) <= set(BOOK.crops)
         assert set(rule.systems) <= set(BOOK.trainings)
         assert rule.trouble is None or rule.trouble in BOOK.troubles
+
+
+def test_twine_follows_growth_tier_by_tier(listed):
+    place = bed(supports=[{"id": "wires", "system": "strings", "height_cm": 190}])
+    cells = ("A1", "B1", "C1", "D1")
+    tomato = planting("tomato", cells, start="transplant", start_date="2027-05-20", support="wires")
+    found = listed(tomato, places=[place])["Tie in"]
+    assert len(found) >= 4
+    assert [job.nth for job in found] == list(range(1, len(found) + 1))
+    assert "tier 2 at 60 cm" in found[1].about
+    assert [job.on for job in found] == sorted(job.on for job in found)
+
+
+def test_green_manure_is_dug_in_and_not_picked(listed):
+    rye = planting("winter-rye", block("A1", "B3"), start_date="2027-09-20")
+    found = listed({**rye, "clear_date": "2027-12-01"})
+    assert "Dig in" in found
+    assert not {"Pick", "Clear"} & found.keys()

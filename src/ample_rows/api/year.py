@@ -3,23 +3,27 @@
 from dataclasses import dataclass
 from datetime import UTC, date, datetime, timedelta
 from typing import Annotated
+from urllib.parse import quote
 
-from fastapi import APIRouter, Query, Response
+from fastapi import APIRouter, Query, Request, Response
 from icalendar import Calendar, Event
 
 from ample_rows import PROGRAM
 from ample_rows.api.gardens import Garden, Here, file_answer
+from ample_rows.api.label_pdf import label_pdf
 from ample_rows.api.problems import RESPONSES
 from ample_rows.api.state import ShelfRequest
 from ample_rows.core.evaluate import evaluate
 from ample_rows.core.jobs.behind import Behind, replanned
 from ample_rows.core.jobs.hours import Hours, hours_of
 from ample_rows.core.jobs.job import Job
+from ample_rows.core.jobs.plant_labels import plant_labels
 from ample_rows.core.jobs.year import Series, jobs_of, series_of, weeks_about
 from ample_rows.core.pantry.factors import CropFactors, crop_factors
 from ample_rows.core.pantry.lacking import grown
 from ample_rows.core.pantry.pantry import Pantry, of_each_crop, pantry_of
 from ample_rows.core.pantry.remedies import Remedy, remedies
+from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.report import Report
 from ample_rows.core.succession.follow import Follow, following
 from ample_rows.core.succession.waves import MOST_WAVES, Waves, waves_of
@@ -90,6 +94,47 @@ def waves(planting: str, here: Garden, count: Count = 3, every_days: Every = 14.
 def follow(asked: ShelfRequest, here: Garden) -> Follow:
     """What can follow in squares that are free from a day, best for the household first."""
     return following(here.plan, asked.place, tuple(asked.cells), asked.day, here.book)
+
+
+@dataclass(frozen=True)
+class SheetChoice:
+    """A sheet of labels that can be printed on."""
+
+    sheet: str
+    label: str
+
+
+@router.get("/label-sheets")
+def label_sheets(here: Garden) -> tuple[SheetChoice, ...]:
+    """Sheets of labels that are known."""
+    return tuple(SheetChoice(name, sheet.label) for name, sheet in here.book.label_sheets.items())
+
+
+@router.get(
+    "/labels.pdf",
+    response_class=Response,
+    responses={200: {"content": {"application/pdf": {}}}},
+)
+def labels(
+    slug: str, request: Request, here: Garden, sheet: str = "a4-24", place: str | None = None
+) -> Response:
+    """Plant labels on a sheet, each with a code that leads back to its planting."""
+    known = here.book.label_sheets.get(sheet)
+    if known is None:
+        names = ", ".join(here.book.label_sheets)
+        raise PlanFaultsError.one("sheet", f'"{sheet}" is not a sheet of labels; use {names}')
+    if place is not None and here.plan.place(place) is None:
+        raise PlanFaultsError.one("place", f'there is no place "{place}"')
+    found = plant_labels(here.plan, _report(here).plantings, place)
+    site = str(request.base_url).rstrip("/")
+    with_address = [
+        (one, f"{site}/gardens/{slug}/squares/{quote(one.place)}?planting={quote(one.planting)}")
+        for one in found
+    ]
+    pdf = label_pdf(with_address, known, f"{here.plan.garden.name}: plant labels")
+    name = f"{slug}-labels.pdf"
+    told = {"content-disposition": f'attachment; filename="{name}"'}
+    return Response(pdf, media_type="application/pdf", headers=told)
 
 
 @dataclass(frozen=True)

@@ -46,6 +46,7 @@ export type Follow = Schemas['Follow'];
 export type Following = Schemas['Following'];
 export type RestSpell = Schemas['RestSpell'];
 export type IdleSpell = Schemas['IdleSpell'];
+export type SheetChoice = Schemas['SheetChoice'];
 export type Ahead = Schemas['Ahead'];
 export type Waves = Schemas['Waves'];
 export type Job = Schemas['Job'];

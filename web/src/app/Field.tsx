@@ -18,7 +18,9 @@ export function Field({
   return (
     <div>
       <label className={inline ? 'flex items-baseline gap-2' : 'flex flex-col'}>
-        <span className="text-[12.5px] text-muted">{label}</span>
+        <span className={`text-[12.5px] text-muted ${inline ? 'whitespace-nowrap' : ''}`}>
+          {label}
+        </span>
         {children}
       </label>
       {hint && <p className="text-[12.5px] text-muted">{hint}</p>}

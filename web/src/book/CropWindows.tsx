@@ -116,7 +116,9 @@ export function WindowWords({ page }: { page: CropPage }) {
 
 function boughtWords(window: CropPage['windows'][number]): string[] {
   const inside = window.sow_indoors
-    ? [`On the windowsill from ${shortWords(dayOf(window.sow_indoors))}, to be set out on the first day.`]
+    ? [
+        `On the windowsill from ${shortWords(dayOf(window.sow_indoors))}, to be set out on the first day.`,
+      ]
     : [];
   const covered = window.covered.map(
     (one) =>

@@ -1,7 +1,7 @@
 import { Tabs } from 'radix-ui';
 import { useMemo, useState } from 'react';
 import type { KeyboardEvent } from 'react';
-import { Link, useParams } from 'react-router';
+import { Link, useParams, useSearchParams } from 'react-router';
 
 import { useEditor, useShelf } from '../api/garden';
 import type { HeldGarden } from '../api/merge';
@@ -73,11 +73,13 @@ function Workbench({ state, placeId }: { state: HeldGarden; placeId: string }) {
   const [sheet, extent] = useExtent<HTMLDivElement>();
   const [strip, stripExtent] = useExtent<HTMLDivElement>();
   const planted = state.plan.plantings.some((p) => p.place === placeId);
-  const [chosen, setChosen] = useState<Chosen>(NOTHING);
+  const named = useSearchParams()[0].get('planting');
+  const known = state.report.plantings.some((p) => p.place === placeId && p.id === named);
+  const [chosen, setChosen] = useState<Chosen>({ ...NOTHING, planting: known ? named : null });
   const [cursor, setCursor] = useState<Spot>(NOTHING.anchor);
   const [gesture, setGesture] = useState<Gesture>(IDLE);
   const [mark, setMark] = useState<TypedMark>({ letters: '', atMs: 0 });
-  const [panel, setPanel] = useState<Panel>(planted ? 'notes' : 'shelf');
+  const [panel, setPanel] = useState<Panel>(known ? 'planting' : planted ? 'notes' : 'shelf');
   const [asTable, setAsTable] = useState(false);
   const [tried, setTried] = useState<Closeness | null>(null);
 

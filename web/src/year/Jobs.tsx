@@ -5,6 +5,8 @@ import { useUnits } from '../app/preferences';
 import { dayOf, isoOf, shortWords } from '../time/day';
 import type { Day } from '../time/day';
 import { DaysAhead } from './DaysAhead';
+import { PartDone } from './PartDone';
+import { TakeAlong } from './TakeAlong';
 import { useJobs } from './useJobs';
 
 /** What this week and the next ask for, and what is behind the plan. */
@@ -50,6 +52,7 @@ export function Jobs({ state, day }: { state: HeldGarden; day: Day }) {
           <List jobs={following} day={day} onEdit={edit} />
         </section>
       </div>
+      <TakeAlong slug={slug} />
     </div>
   );
 }
@@ -109,7 +112,7 @@ function Line({ job, day, onEdit }: { job: Job; day: Day; onEdit: (edit: Edit) =
       <span className="no-print flex items-baseline gap-3 whitespace-nowrap">
         {job.state !== 'open' && (
           <span className="text-[13px] text-muted">
-            {`${STATE[job.state]}${job.marked_on ? ` ${shortWords(dayOf(job.marked_on))}` : ''}`}
+            {`${job.state === 'part' ? partWords(job) : STATE[job.state]}${job.marked_on ? ` ${shortWords(dayOf(job.marked_on))}` : ''}`}
           </span>
         )}
         {closed ? (
@@ -126,6 +129,9 @@ function Line({ job, day, onEdit }: { job: Job; day: Day; onEdit: (edit: Edit) =
             >
               Done
             </button>
+            {job.cells.length > 1 && (
+              <PartDone job={job} onPart={(cells) => onEdit(markEdit(job, 'part', day, cells))} />
+            )}
             <button
               type="button"
               className="press"
@@ -182,7 +188,13 @@ function Late({ late, day, onEdit }: { late: Behind; day: Day; onEdit: (edit: Ed
   );
 }
 
-function markEdit(job: Job, state: string, on: Day): Edit {
+/** How far a job has come, and where to go on. */
+function partWords(job: Job): string {
+  const next = job.cells.find((cell) => !job.done_cells.includes(cell));
+  return `${job.done_cells.length} of ${job.cells.length} squares done, on at ${next ?? 'the end'},`;
+}
+
+function markEdit(job: Job, state: string, on: Day, cells: readonly string[] = []): Edit {
   const mark: Record<string, unknown> = {
     place: job.place,
     job: job.job,
@@ -191,5 +203,6 @@ function markEdit(job: Job, state: string, on: Day): Edit {
     on: isoOf(on),
   };
   if (job.planting) mark.planting = job.planting;
+  if (cells.length > 0) mark.cells = [...cells];
   return { do: 'mark-job', mark };
 }

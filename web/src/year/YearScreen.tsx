@@ -63,7 +63,7 @@ export function YearScreen({ state }: { state: HeldGarden }) {
             Fill the largest
           </button>
         )}
-        <div className="ml-auto flex items-baseline gap-4">
+        <div className="ml-auto flex flex-wrap items-baseline gap-x-4">
           <Choice inline label="Look at" value={span} options={SPANS} onChange={setSpan} />
           <Choice
             inline
@@ -72,12 +72,9 @@ export function YearScreen({ state }: { state: HeldGarden }) {
             options={filters(plantings)}
             onChange={setOnly}
           />
-          <a className="press" href={`/api/gardens/${slug}/jobs.ics`}>
-            Jobs as a calendar
-          </a>
         </div>
       </header>
-      <div className="min-h-[30%] grow basis-0 overflow-x-hidden overflow-y-auto max-md:order-last max-md:basis-auto">
+      <div className="no-print min-h-[30%] grow basis-0 overflow-x-hidden overflow-y-auto max-md:order-last max-md:basis-auto">
         {places.map((place) => {
           const own = shown.filter((p) => p.place === place.id);
           if (own.length === 0 && only !== '') return null;

@@ -1,5 +1,6 @@
 """Jobs of one planting, from the table of jobs and the planting's own dates and figures."""
 
+import itertools
 from collections.abc import Iterator
 from dataclasses import dataclass
 from datetime import date, timedelta
@@ -55,6 +56,7 @@ def _is_for(rule: JobRule, grown: Grown) -> bool:
         (rule.starts, planting.start),
         (rule.systems, grown.report.training),
         (rule.feeders, crop.feeder),
+        (rule.groups, crop.group),
         (rule.place_kinds, grown.place.kind),
     )
     if any(wanted and value not in wanted for wanted, value in asked):
@@ -77,12 +79,30 @@ def _times(name: str, rule: JobRule, grown: Grown) -> Iterator[Job]:
     end = _day(rule.until, grown) if rule.until else first
     if end is None:
         return
+    if rule.each_cm is not None:
+        yield from _tiers(name, rule, grown, rule.each_cm)
+        return
     nth, on = 1, first
     while on <= end and nth <= _MOST_TIMES:
         yield _job(name, rule, grown, nth, on)
         if rule.every_days is None:
             return
         nth, on = nth + 1, on + days(rule.every_days)
+
+
+def _tiers(name: str, rule: JobRule, grown: Grown, each_cm: float) -> Iterator[Job]:
+    """A job each time that a planting has grown by so much, tier upon tier."""
+    growth = grown.report.growth
+    steps = list(itertools.pairwise(enumerate(growth.height_cm)))
+    for nth in range(1, _MOST_TIMES):
+        height = nth * each_cm
+        crossed = next(((i, a, b) for (i, a), (_, b) in steps if a < height <= b), None)
+        if crossed is None:
+            return
+        step, below, above = crossed
+        into = (step + (height - below) / (above - below)) * growth.step_days
+        tier = {"tier": f"{nth}", "high": f"{height:g} cm"}
+        yield _job(name, rule, grown, nth, growth.start + days(into), tier=tier)
 
 
 def _day(anchor: str, grown: Grown) -> date | None:
@@ -99,9 +119,17 @@ def _day(anchor: str, grown: Grown) -> date | None:
     return found[anchor]
 
 
-def _job(name: str, rule: JobRule, grown: Grown, nth: int, on: date) -> Job:
+def _job(
+    name: str,
+    rule: JobRule,
+    grown: Grown,
+    nth: int,
+    on: date,
+    *,
+    tier: dict[str, str] | None = None,
+) -> Job:
     planting, report = grown.planting, grown.report
-    words = grown.words
+    words = {**grown.words, **(tier or {})}
     until = on + timedelta(days=max(0, round(rule.lasts_days) - 1))
     latest = max(report.window.latest, until) if rule.waits else None
     return Job(

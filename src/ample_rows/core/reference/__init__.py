@@ -27,6 +27,7 @@ from ample_rows.core.reference.ground import Animal, PathNeed, Worker
 from ample_rows.core.reference.growing_up import Footing, SupportBuild, TrainingSystem
 from ample_rows.core.reference.jobs import JobMinutes, JobRule
 from ample_rows.core.reference.keeping import CropKeeping, KeepingWay
+from ample_rows.core.reference.labels import LabelSheet
 from ample_rows.core.reference.materials import Material
 from ample_rows.core.reference.record import Status
 from ample_rows.core.reference.rules import (
@@ -69,6 +70,7 @@ __all__ = [
     "JobMinutes",
     "JobRule",
     "KeepingWay",
+    "LabelSheet",
     "LayoutWay",
     "MadeUpClimate",
     "Material",

@@ -10,6 +10,7 @@ from ample_rows.core.reference.ground import Animal, PathNeed, Worker
 from ample_rows.core.reference.growing_up import Footing, TrainingSystem
 from ample_rows.core.reference.jobs import JobMinutes, JobRule
 from ample_rows.core.reference.keeping import CropKeeping, KeepingWay
+from ample_rows.core.reference.labels import LabelSheet
 from ample_rows.core.reference.materials import Material
 from ample_rows.core.reference.rules import (
     AirBand,
@@ -47,6 +48,7 @@ class Book:
     families: dict[str, FamilyRest]
     keeping_ways: dict[str, KeepingWay]
     crop_keeping: dict[str, CropKeeping]
+    label_sheets: dict[str, LabelSheet]
     footings: dict[str, Footing]
     covers: dict[str, CoverKind]
     traits: dict[str, Trait]

@@ -3,7 +3,7 @@
 from typing import Literal
 
 from ample_rows.core.plan import Kind, Start
-from ample_rows.core.reference.crop import Feeder
+from ample_rows.core.reference.crop import Feeder, Group
 from ample_rows.core.reference.record import Amount, Record, Share, Size, Status, Text
 
 Anchor = Literal["sow_indoors", "start", "up", "first_pick", "last_pick", "clear"]
@@ -27,7 +27,8 @@ class JobRule(Record):
 
     `about` and `why` are filled with the planting's own figures. A job that `waits` may be done
     up to the end of the planting's window; any other within `lasts_days`. One with `every_days`
-    comes again until the day that `until` names. `first` are the jobs that come before it.
+    comes again until the day that `until` names; one with `each_cm` each time that the crop
+    has grown so much higher. `first` are the jobs that come before it.
     """
 
     verb: Text
@@ -37,10 +38,12 @@ class JobRule(Record):
     share_indoors: Share | None = None
     lasts_days: Size
     every_days: Size | None = None
+    each_cm: Size | None = None
     until: Anchor | None = None
     waits: bool = False
     starts: tuple[Start, ...] = ()
     crops: tuple[Text, ...] = ()
+    groups: tuple[Group, ...] = ()
     systems: tuple[Text, ...] = ()
     feeders: tuple[Feeder, ...] = ()
     place_kinds: tuple[Kind, ...] = ()

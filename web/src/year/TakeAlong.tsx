@@ -1,0 +1,45 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+
+import { answeredAs, api } from '../api/client';
+import type { ProblemError } from '../api/client';
+import type { SheetChoice } from '../api/types';
+import { Choice } from '../app/Choice';
+
+/** What is taken to the garden: the week on paper, the jobs as a calendar, labels for plants. */
+export function TakeAlong({ slug }: { slug: string }) {
+  const [sheet, setSheet] = useState('a4-24');
+  const sheets = useQuery<SheetChoice[], ProblemError>({
+    queryKey: ['label-sheets', slug],
+    queryFn: ({ signal }) =>
+      answeredAs(
+        api.GET('/api/gardens/{slug}/label-sheets', { params: { path: { slug } }, signal }),
+      ),
+  });
+  const feed = `/api/gardens/${slug}/jobs.ics`;
+  const known = (sheets.data ?? []).map((one) => [one.sheet, one.label] as const);
+  return (
+    <section
+      aria-label="To take along"
+      className="no-print col-span-full flex flex-wrap items-baseline gap-x-5 gap-y-1 border-t border-faint pt-2"
+    >
+      <h2 className="text-base">To take along</h2>
+      <button type="button" className="press" onClick={() => window.print()}>
+        Print the two weeks
+      </button>
+      <a className="press" href={feed}>
+        Jobs as a calendar
+      </a>
+      <span className="text-[13px] text-muted">
+        {'or subscribe to '}
+        <code>{`${window.location.origin}${feed}`}</code>
+      </span>
+      <a className="press" href={`/api/gardens/${slug}/labels.pdf?sheet=${sheet}`}>
+        Plant labels
+      </a>
+      {known.length > 0 && (
+        <Choice inline label="on sheets of" value={sheet} options={known} onChange={setSheet} />
+      )}
+    </section>
+  );
+}
