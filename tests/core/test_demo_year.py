@@ -35,8 +35,8 @@ def test_one_crop_hands_over_to_the_next_in_every_way(plan, run):
     assert winter
 
 
-def test_the_table_has_a_story(plan, run, book):
-    pantry = pantry_of(plan, run(plan), book)
+def test_the_table_has_a_story(plan, book):
+    pantry = pantry_of(plan, book)
     wanted = [crop for crop in pantry.crops if crop.table]
     assert any(crop.short_kg > 0 for crop in wanted)
     assert any(crop.table.weeks_short for crop in wanted)

@@ -2,6 +2,7 @@
 
 import pytest
 
+from ample_rows.core.pantry.earnings import earnings_of
 from ample_rows.core.pantry.pantry import pantry_of
 from tests.conftest import bed, block, document, planting
 
@@ -10,10 +11,15 @@ LETTUCE = planting("lettuce", block("C1", "D3"), id="salad", start="transplant")
 
 
 @pytest.fixture
-def pantry(read, reported, book):
+def pantry(read, book):
+    return lambda *plantings, **context: pantry_of(read(document(*plantings, **context)), book)
+
+
+@pytest.fixture
+def earnings(read, reported, book):
     def found(*plantings, **context):
         doc = document(*plantings, **context)
-        return pantry_of(read(doc), reported(doc), book)
+        return earnings_of(read(doc), reported(doc), book)
 
     return found
 
@@ -95,18 +101,19 @@ def test_a_want_lies_between_never_and_always(pantry):
     assert found.chance == pytest.approx(0.5, abs=0.01)
 
 
-def test_places_and_the_squares_that_earn_least(pantry):
+def test_places_and_the_squares_that_earn_least(earnings):
     slow = planting("garlic", ("A4",), id="slow", start="set", start_date="2026-10-15")
-    found = pantry(CARROT, slow)
+    found = earnings(CARROT, slow)
     (place,) = found.places
     assert place.kg_per_m2 == pytest.approx(place.harvest_kg.p50 / 2.88)
     assert [e.planting for e in found.least] == ["slow", "roots"]
     assert found.least[0].square_weeks > 30
 
 
-def test_an_empty_garden_has_an_empty_pantry(pantry):
+def test_an_empty_garden_has_an_empty_pantry(pantry, earnings):
     found = pantry(places=[bed()])
-    assert (found.crops, found.weeks, found.least) == ((), (), ())
+    assert (found.crops, found.weeks) == ((), ())
+    assert earnings(places=[bed()]).least == ()
     assert found.harvest_kg.p50 == 0
 
 

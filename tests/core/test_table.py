@@ -12,6 +12,7 @@ from ample_rows.core.edits import apply_edit
 from ample_rows.core.faults import check_plan
 from ample_rows.core.jobs.hours import hours_of
 from ample_rows.core.jobs.year import jobs_of
+from ample_rows.core.pantry.earnings import earnings_of
 from ample_rows.core.pantry.factors import crop_factors
 from ample_rows.core.pantry.lacking import grown as all_grown
 from ample_rows.core.pantry.larder import larder
@@ -80,7 +81,7 @@ def test_keeping_never_leaves_less_to_eat(read, reported, book):
     def eaten(**keep):
         wants = [{"crop": "dwarf-bean", "kg_per_year": 10, **keep}]
         doc = document(BEANS, household={"wants": wants})
-        return crop_in(pantry_of(read(doc), reported(doc), book), "dwarf-bean").table
+        return crop_in(pantry_of(read(doc), book), "dwarf-bean").table
 
     fresh, frozen = eaten(), eaten(keep="freeze")
     assert frozen.eaten_kg > fresh.eaten_kg
@@ -92,7 +93,7 @@ def test_keeping_never_leaves_less_to_eat(read, reported, book):
 def test_a_want_of_some_months_asks_in_those_alone(read, reported, book):
     wants = [{"crop": "lettuce", "kg_per_year": 6, "months": [5, 6, 7]}]
     doc = document(LETTUCE, household={"wants": wants})
-    table = crop_in(pantry_of(read(doc), reported(doc), book), "lettuce").table
+    table = crop_in(pantry_of(read(doc), book), "lettuce").table
     asked = [week for week in table.weeks if week.need > 0]
     assert {week.week.month for week in asked} == {5, 6, 7}
     assert sum(week.need for week in asked) == pytest.approx(6)
@@ -127,7 +128,7 @@ def test_a_household_that_cannot_be_is_named(household, path):
 def test_remedies_do_what_they_say(read, reported, book):
     doc = document(LETTUCE, **wanting(lettuce=12))
     plan = read(doc)
-    before = crop_in(pantry_of(plan, reported(doc), book), "lettuce").table
+    before = crop_in(pantry_of(plan, book), "lettuce").table
     found = remedies(plan, "lettuce", book)
     assert found
     for remedy in found:
@@ -165,7 +166,7 @@ def test_factors_lead_from_the_book_to_the_harvest(read, reported, book):
 def test_uncertainty_is_shared_out_and_the_season_counts_more_in_a_sum(read, reported, book):
     def shares(*plantings):
         doc = document(*plantings)
-        return pantry_of(read(doc), reported(doc), book).uncertainty
+        return earnings_of(read(doc), reported(doc), book).uncertainty
 
     one, several = shares(BEANS), shares(BEANS, LETTUCE)
     for found in (one, several):

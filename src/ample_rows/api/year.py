@@ -19,9 +19,10 @@ from ample_rows.core.jobs.hours import Hours, hours_of
 from ample_rows.core.jobs.job import Job
 from ample_rows.core.jobs.plant_labels import plant_labels
 from ample_rows.core.jobs.year import Series, jobs_of, series_of, weeks_about
+from ample_rows.core.pantry.earnings import Earnings, earnings_of
 from ample_rows.core.pantry.factors import CropFactors, crop_factors
-from ample_rows.core.pantry.lacking import grown
-from ample_rows.core.pantry.pantry import Pantry, of_each_crop, pantry_of
+from ample_rows.core.pantry.lacking import grown, of_each_crop
+from ample_rows.core.pantry.pantry import Pantry, pantry_of
 from ample_rows.core.pantry.remedies import Remedy, remedies
 from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.report import Report
@@ -191,7 +192,13 @@ def factors_of(crop: str, here: Garden) -> CropFactors:
 @router.get("/pantry")
 def pantry(here: Garden) -> Pantry:
     """What the plan gives, week by week over all seasons, against what is eaten."""
-    return pantry_of(here.plan, _report(here), here.book)
+    return pantry_of(here.plan, here.book)
+
+
+@router.get("/earnings")
+def earnings(here: Garden) -> Earnings:
+    """What places, crops and squares give for what they take, and what the range rests on."""
+    return earnings_of(here.plan, _report(here), here.book)
 
 
 def _jobs(here: Here) -> tuple[Job, ...]:

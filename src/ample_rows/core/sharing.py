@@ -61,10 +61,11 @@ def _may_relay(guest: p.Planting, hosts: dict[str, p.Planting]) -> bool:
 def _shared(here: PlaceCase, pairs: Pairs, relays: Pairs) -> tuple[Sharing, ...]:
     found: dict[str, Sharing] = {}
     for guest, host in (*pairs, *relays):
-        under = _grown(case_of(host, here))
-        among = _grown(case_of(guest, here))
-        if not _meet(among.dates, under.dates):
+        cases = case_of(host, here), case_of(guest, here)
+        # Told by dates alone first: most that follow another never meet it.
+        if not _meet(*(_dates(case) for case in cases)):
             continue
+        under, among = (_grown(case) for case in cases)
         if guest.between == host.id:
             off = Sharing(guest.id, 0.0, "", under.laid.positions, under.laid.spacing_cm)
             among = replace(among, laid=set_out(replace(among.case, sharing=off)))
@@ -84,10 +85,13 @@ def _ask(found: dict[str, Sharing], planting: str, *, of: _Grown, by: _Grown) ->
 
 
 def _grown(case: Case) -> _Grown:
+    return _Grown(case, set_out(case), _dates(case))
+
+
+def _dates(case: Case) -> Dates:
     crop, year, book = case.crop, case.setting.year, case.book
     scale = crop.picking_scale(case.training)
-    dates = season.dates_of(case.planting, crop, year, book, picking=scale)
-    return _Grown(case, set_out(case), dates)
+    return season.dates_of(case.planting, crop, year, book, picking=scale)
 
 
 def _meet(one: Dates, other: Dates) -> bool:

@@ -952,6 +952,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/earnings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Earnings
+         * @description What places, crops and squares give for what they take, and what the range rests on.
+         */
+        get: operations["earnings_api_gardens__slug__earnings_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/crops": {
         parameters: {
             query?: never;
@@ -2633,6 +2653,20 @@ export interface components {
             kg_per_square_week: number;
         };
         /**
+         * Earnings
+         * @description What a plan's places and crops give for what they take. `least` are the plantings that earn
+         *     least for ground and time.
+         */
+        Earnings: {
+            /** Places */
+            places: components["schemas"]["PlaceYield"][];
+            /** Yields */
+            yields: components["schemas"]["CropYield"][];
+            /** Least */
+            least: components["schemas"]["Earner"][];
+            uncertainty: components["schemas"]["Uncertainty"];
+        };
+        /**
          * EdgeChoice
          * @description A support along one side: what grows on it, what all else gives then, and how much less
          *     that is in all than along the best side. [cm, kg]
@@ -4082,7 +4116,7 @@ export interface components {
         /**
          * Pantry
          * @description The plan's year at table: `weeks` are of everything, `eaten_kg_a_week` what is wanted in
-         *     all spread over the year. `least` are the plantings that earn least for ground and time.
+         *     all spread over the year.
          */
         Pantry: {
             /** Seasons */
@@ -4098,13 +4132,6 @@ export interface components {
             harvest_kg: components["schemas"]["Quantiles"];
             /** Eaten Kg A Week */
             eaten_kg_a_week: number;
-            /** Places */
-            places: components["schemas"]["PlaceYield"][];
-            /** Yields */
-            yields: components["schemas"]["CropYield"][];
-            /** Least */
-            least: components["schemas"]["Earner"][];
-            uncertainty: components["schemas"]["Uncertainty"];
         };
         /**
          * Part
@@ -10358,6 +10385,78 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Pantry"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    earnings_api_gardens__slug__earnings_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Earnings"];
                 };
             };
             /** @description The request cannot be read */

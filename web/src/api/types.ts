@@ -47,6 +47,7 @@ export type Following = Schemas['Following'];
 export type RestSpell = Schemas['RestSpell'];
 export type IdleSpell = Schemas['IdleSpell'];
 export type SheetChoice = Schemas['SheetChoice'];
+export type Earnings = Schemas['Earnings'];
 export type Ahead = Schemas['Ahead'];
 export type Waves = Schemas['Waves'];
 export type Job = Schemas['Job'];

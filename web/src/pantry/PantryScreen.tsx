@@ -99,7 +99,7 @@ function Table({ state, pantry, scale, width }: Props) {
         </section>
       )}
       <Household state={state} scale={scale} width={width} day={day} />
-      <Yields state={state} pantry={pantry} />
+      <Yields state={state} />
     </>
   );
 }

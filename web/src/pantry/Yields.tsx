@@ -1,14 +1,29 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 
+import { answeredAs, api } from '../api/client';
+import type { ProblemError } from '../api/client';
 import { useEditor } from '../api/garden';
 import type { HeldGarden } from '../api/merge';
-import type { CropYield, Pantry, PlaceYield } from '../api/types';
+import type { CropYield, Earnings, PlaceYield } from '../api/types';
 import { useUnits } from '../app/preferences';
 
 /** What places, crops and squares give for what they take, and what the range rests on. */
-export function Yields({ state, pantry }: { state: HeldGarden; pantry: Pantry }) {
+export function Yields({ state }: { state: HeldGarden }) {
+  const { slug, version } = state.head;
+  const answer = useQuery<Earnings, ProblemError>({
+    queryKey: ['earnings', slug, version],
+    placeholderData: keepPreviousData,
+    queryFn: ({ signal }) =>
+      answeredAs(api.GET('/api/gardens/{slug}/earnings', { params: { path: { slug } }, signal })),
+  });
+  if (answer.error) return <p role="alert">{answer.error.message}</p>;
+  return answer.data ? <Earned state={state} earnings={answer.data} /> : null;
+}
+
+function Earned({ state, earnings }: { state: HeldGarden; earnings: Earnings }) {
   const units = useUnits();
   const to = (place: string) => `/gardens/${state.head.slug}/squares/${place}`;
   return (
@@ -26,7 +41,7 @@ export function Yields({ state, pantry }: { state: HeldGarden; pantry: Pantry })
             'at the shop',
             'its soil',
           ]}
-          rows={pantry.places.map((place) => ({
+          rows={earnings.places.map((place) => ({
             key: place.place,
             name: <Link to={to(place.place)}>{place.label}</Link>,
             cells: [
@@ -51,7 +66,7 @@ export function Yields({ state, pantry }: { state: HeldGarden; pantry: Pantry })
             'at the shop',
             `1 ${units.weightUnit} costs`,
           ]}
-          rows={pantry.yields
+          rows={earnings.yields
             .filter((crop) => crop.harvest_kg.p50 > 0)
             .map((crop) => ({
               key: crop.crop,
@@ -68,7 +83,7 @@ export function Yields({ state, pantry }: { state: HeldGarden; pantry: Pantry })
       <section aria-label="Squares that earn least">
         <h2 className="mt-3 text-base">Squares that earn least</h2>
         <ul>
-          {pantry.least.map((least) => (
+          {earnings.least.map((least) => (
             <li key={least.planting} className="flex justify-between border-b border-faint">
               <Link
                 to={to(least.place)}
@@ -81,7 +96,7 @@ export function Yields({ state, pantry }: { state: HeldGarden; pantry: Pantry })
           By weight alone; herbs, flowers and what keeps are worth more than they weigh.
         </p>
       </section>
-      <RestsOn pantry={pantry} />
+      <RestsOn uncertainty={earnings.uncertainty} />
     </div>
   );
 }
@@ -186,8 +201,8 @@ function Columns({ heads, rows }: { heads: readonly string[]; rows: readonly Row
 }
 
 /** Which uncertainty matters most. */
-function RestsOn({ pantry }: { pantry: Pantry }) {
-  const { sources, crops } = pantry.uncertainty;
+function RestsOn({ uncertainty }: { uncertainty: Earnings['uncertainty'] }) {
+  const { sources, crops } = uncertainty;
   return (
     <section aria-label="What the ranges rest on">
       <h2 className="mt-3 text-base">What the ranges rest on</h2>

@@ -1,15 +1,22 @@
 """The year's times: the pantry's seasons, the jobs about a day, a planting in waves."""
 
+import statistics
+import time
 from datetime import timedelta
 
 from ample_rows import PROGRAM
 from ample_rows.cli.bench.rows import Row, median_ms
 from ample_rows.core import plan as p
-from ample_rows.core.evaluate import evaluate
+from ample_rows.core.edits import RemovePlanting, Together, apply_edit
+from ample_rows.core.evaluate import evaluate, evaluate_place
 from ample_rows.core.jobs.year import jobs_of, weeks_about
 from ample_rows.core.pantry.pantry import pantry_of
+from ample_rows.core.pantry.remedies import remedies
+from ample_rows.core.pantry.wants import wants_of
 from ample_rows.core.planting import evaluate_beside
 from ample_rows.core.reference import Book
+from ample_rows.core.report import IdleSpell
+from ample_rows.core.succession.follow import following
 from ample_rows.core.succession.waves import waves_of
 
 
@@ -19,6 +26,8 @@ def year_rows(demo: p.Plan, large: p.Plan, book: Book) -> list[Row]:
         Row("pantry of the demo garden", _pantry_ms(demo, book, 9), "ms", 300, "2,000 seasons"),
         Row("30 beds x 40 cells x 12 plantings", _pantry_ms(large, book, 3), "ms", 3000, "pantry"),
         Row("jobs about a day", _jobs_ms(demo, book), "ms", None, "the demo's whole year"),
+        Row("what can follow, slowest gap", _follow_ms(demo, book), "ms", 150, "the whole book"),
+        Row("remedies for a crop, slowest", _remedies_ms(demo, book), "ms", None, "each tried"),
         Row("a planting in waves", _waves_ms(demo, book), "ms", 150, "three, the slowest"),
     ]
 
@@ -26,7 +35,7 @@ def year_rows(demo: p.Plan, large: p.Plan, book: Book) -> list[Row]:
 def _pantry_ms(plan: p.Plan, book: Book, rounds: int) -> float:
     def work() -> None:
         evaluate_beside.cache_clear()
-        pantry_of(plan, evaluate(plan, book, program=PROGRAM), book)
+        pantry_of(plan, book)
 
     return median_ms(work, rounds=rounds)
 
@@ -35,6 +44,39 @@ def _jobs_ms(demo: p.Plan, book: Book) -> float:
     report = evaluate(demo, book, program=PROGRAM)
     day = report.year.start + timedelta(days=90)
     return median_ms(lambda: weeks_about(jobs_of(demo, report, book), day), rounds=9)
+
+
+def _follow_ms(demo: p.Plan, book: Book) -> float:
+    """The slowest of the gaps that are left when every other planting is taken out."""
+    gone = [RemovePlanting(id=planting.id) for planting in demo.plantings[1::2]]
+    thinned = apply_edit(demo, Together(edits=list(gone)))
+    report = evaluate(thinned, book, program=PROGRAM)
+    times = []
+    for place in report.places:
+        for spell in place.idle[:2]:
+            times.append(_asked_anew_ms(thinned, place.id, spell, book))
+    return max(times)
+
+
+def _asked_anew_ms(plan: p.Plan, place: str, spell: IdleSpell, book: Book) -> float:
+    """One gap asked about with the plan itself evaluated, as it is on the screen, and no crop yet
+    tried."""
+    times = []
+    for _ in range(3):
+        evaluate_beside.cache_clear()
+        evaluate_place.cache_clear()
+        evaluate(plan, book, program=PROGRAM)
+        begun = time.perf_counter()
+        following(plan, place, spell.cells, spell.start, book)
+        times.append((time.perf_counter() - begun) * 1000)
+    return statistics.median(times)
+
+
+def _remedies_ms(demo: p.Plan, book: Book) -> float:
+    def work(crop: str) -> float:
+        return median_ms(lambda: remedies(demo, crop, book), rounds=3)
+
+    return max(work(crop) for crop in wants_of(demo, book))
 
 
 def _waves_ms(demo: p.Plan, book: Book) -> float:

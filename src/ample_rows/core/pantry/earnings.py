@@ -9,7 +9,10 @@ from ample_rows.core import plan as p
 from ample_rows.core.cases import Evaluated
 from ample_rows.core.harvest import Quantiles
 from ample_rows.core.jobs.job import Job
+from ample_rows.core.jobs.year import jobs_of
+from ample_rows.core.pantry.lacking import grown
 from ample_rows.core.pantry.supply import total_of
+from ample_rows.core.pantry.variance import Uncertainty, uncertainty
 from ample_rows.core.pantry.wants import root_of
 from ample_rows.core.reference import Book
 from ample_rows.core.report import PlaceReport, Report
@@ -85,10 +88,39 @@ class Worked:
         return {root_of(self.book.crops[price.crop]): price.per_kg for price in known}
 
 
+@dataclass(frozen=True, slots=True)
+class Earnings:
+    """What a plan's places and crops give for what they take. `least` are the plantings that earn
+    least for ground and time."""
+
+    places: tuple[PlaceYield, ...]
+    yields: tuple[CropYield, ...]
+    least: tuple[Earner, ...]
+    uncertainty: Uncertainty
+
+
+def earnings_of(plan: p.Plan, report: Report, book: Book) -> Earnings:
+    """The whole plan by what it earns, and what its range rests on.
+
+    Args:
+        report: The plan's own, evaluated.
+    """
+    seasons = int(book.value("seasons"))
+    places = grown(plan, book)
+    every = [e for _, own in places for e in own]
+    worked = Worked(plan, report, jobs_of(plan, report, book), book)
+    return Earnings(
+        places=place_yields(places, worked, seasons),
+        yields=crop_yields(places, worked, seasons),
+        least=least_earners(every),
+        uncertainty=uncertainty(every, report.seed),
+    )
+
+
 Grown = Sequence[tuple[p.Place, list[Evaluated]]]
 
 
-def place_yields(grown: Grown, worked: Worked, seasons: int) -> tuple[PlaceYield, ...]:
+def place_yields(by_place: Grown, worked: Worked, seasons: int) -> tuple[PlaceYield, ...]:
     """Every place by what it gives for what it takes."""
     hours: dict[str, float] = defaultdict(float)
     for job in worked.jobs:
@@ -96,7 +128,7 @@ def place_yields(grown: Grown, worked: Worked, seasons: int) -> tuple[PlaceYield
     reports = {r.id: r for r in worked.report.places}
     return tuple(
         _place_yield(place, own, worked, (reports[place.id], hours[place.id]), seasons)
-        for place, own in grown
+        for place, own in by_place
     )
 
 
@@ -124,12 +156,12 @@ def _place_yield(
     )
 
 
-def crop_yields(grown: Grown, worked: Worked, seasons: int) -> tuple[CropYield, ...]:
+def crop_yields(by_place: Grown, worked: Worked, seasons: int) -> tuple[CropYield, ...]:
     """Every crop by what it gives for what it takes, the best for ground first."""
     of_crop: dict[str, list[Evaluated]] = defaultdict(list)
     water: dict[str, float] = defaultdict(float)
     reports = {r.id: r for r in worked.report.places}
-    for place, own in grown:
+    for place, own in by_place:
         whole = sum(_square_weeks(e) for e in own)
         litres = _water(reports[place.id], worked.report)
         for e in own:
@@ -162,10 +194,10 @@ def crop_yields(grown: Grown, worked: Worked, seasons: int) -> tuple[CropYield, 
     return tuple(sorted(found, key=lambda y: -y.kg_per_m2))
 
 
-def least_earners(grown: Iterable[Evaluated]) -> tuple[Earner, ...]:
+def least_earners(every: Iterable[Evaluated]) -> tuple[Earner, ...]:
     """Plantings by weight for ground and time; what is not grown for its weight is left out."""
     found = []
-    for e in grown:
+    for e in every:
         if e.crop.yield_kg_per_plant is None or not e.report.cells:
             continue
         weeks = _square_weeks(e)

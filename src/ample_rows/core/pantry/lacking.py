@@ -1,6 +1,7 @@
 """What the plan leaves the household lacking, crop by crop."""
 
-from collections.abc import Mapping
+from collections import defaultdict
+from collections.abc import Iterable, Mapping
 
 import numpy as np
 
@@ -11,6 +12,7 @@ from ample_rows.core.harvest import Draws
 from ample_rows.core.pantry.wants import root_of, wants_of
 from ample_rows.core.planting import evaluate_planting
 from ample_rows.core.reference import Book
+from ample_rows.core.set_out import crop_grown
 
 
 def grown(plan: p.Plan, book: Book) -> list[tuple[p.Place, list[Evaluated]]]:
@@ -25,6 +27,14 @@ def grown(plan: p.Plan, book: Book) -> list[tuple[p.Place, list[Evaluated]]]:
     ]
 
 
+def of_each_crop(every: Iterable[Evaluated]) -> dict[str, list[Evaluated]]:
+    """Plantings by crop, kinds taken together."""
+    by_crop: dict[str, list[Evaluated]] = defaultdict(list)
+    for e in every:
+        by_crop[root_of(e.crop)].append(e)
+    return by_crop
+
+
 def lacking_kg(plan: p.Plan, book: Book) -> dict[str, tuple[float, float]]:
     """Of every crop that is wanted, what is lacking at the likely harvest, and what is wanted.
 
@@ -32,10 +42,12 @@ def lacking_kg(plan: p.Plan, book: Book) -> dict[str, tuple[float, float]]:
     """
     wants = wants_of(plan, book)
     totals: Mapping[str, list[Draws]] = {crop: [] for crop in wants}
-    for _, own in grown(plan, book) if wants else ():
-        for e in own:
-            if root_of(e.crop) in wants:
-                totals[root_of(e.crop)].append(e.draws)
+    wanted = [g for g in plan.plantings if root_of(crop_grown(g, book)) in wants]
+    cases = place_cases(plan, setting_of(plan, book), book) if wanted else ()
+    here = {case.place.id: case for case in cases}
+    for planting in wanted:
+        e = evaluate_planting(planting, here[planting.place])
+        totals[root_of(e.crop)].append(e.draws)
     return {
         crop: (max(0.0, want.kg - _likely(totals[crop])), want.kg) for crop, want in wants.items()
     }

@@ -13,6 +13,7 @@ from numpy.typing import NDArray
 from ample_rows.core.pantry.wants import Wanted
 
 Floats = NDArray[np.float64]
+Lot = tuple[int, Floats]
 
 
 @dataclass(frozen=True, eq=False)
@@ -38,32 +39,38 @@ def larder(picked: Floats, need: Floats, wanted: Wanted) -> Larder:
     """
     weeks, seasons = picked.shape
     fresh, kept, stored = (np.zeros((weeks, seasons)) for _ in range(3))
-    spoils = np.zeros(seasons)
-    at_hand: deque[Floats] = deque()
-    away: deque[Floats] = deque()
+    spoils, level = np.zeros(seasons), np.zeros(seasons)
+    at_hand: deque[Lot] = deque()
+    away: deque[Lot] = deque()
     for week in range(weeks):
-        at_hand.append(picked[week].copy())
+        if picked[week].any():
+            at_hand.append((week, picked[week].copy()))
         fresh[week] = _eat(at_hand, np.full(seasons, need[week]))
         kept[week] = _eat(away, need[week] - fresh[week])
+        level -= kept[week]
         # What has lain its time is kept by the way that was chosen, or is lost.
-        while len(at_hand) >= max(1, round(wanted.fresh_weeks)):
-            old = at_hand.popleft()
-            if wanted.keep is None:
-                spoils += old
-            else:
-                away.append(old * wanted.share_kept)
-                spoils += old * (1 - wanted.share_kept)
-        while len(away) > max(1, round(wanted.keep_weeks)):
-            spoils += away.popleft()
-        stored[week] = sum(away, start=np.zeros(seasons))
+        while at_hand and week - at_hand[0][0] + 1 >= max(1, round(wanted.fresh_weeks)):
+            old = at_hand.popleft()[1]
+            share = wanted.share_kept if wanted.keep is not None else 0.0
+            spoils += old * (1 - share)
+            if share:
+                away.append((week, old * share))
+                level += old * share
+        while away and week - away[0][0] >= max(1, round(wanted.keep_weeks)):
+            old = away.popleft()[1]
+            spoils += old
+            level -= old
+        stored[week] = level
     return Larder(fresh, kept, stored, spoils)
 
 
-def _eat(lots: deque[Floats], want: Floats) -> Floats:
-    """Take what is wanted from some lots, in place, the oldest first."""
+def _eat(lots: deque[Lot], want: Floats) -> Floats:
+    """Take what is wanted from some lots, in place, the oldest first; empty ones go."""
     eaten = np.zeros_like(want)
-    for lot in lots:
+    for _, lot in lots:
         taken = np.minimum(lot, want - eaten)
         np.subtract(lot, taken, out=lot)
         eaten += taken
+    while lots and not lots[0][1].any():
+        lots.popleft()
     return eaten

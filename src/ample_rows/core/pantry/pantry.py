@@ -1,39 +1,31 @@
 """What the household wants against what the plan gives: crop by crop, and place by place."""
 
 import math
-from collections import defaultdict
-from collections.abc import Iterable, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass
+from datetime import timedelta
+
+import numpy as np
 
 from ample_rows.core import plan as p
 from ample_rows.core.cases import Evaluated
 from ample_rows.core.cells import DEFAULT_CELL_CM
 from ample_rows.core.evaluate import setting_of
 from ample_rows.core.harvest import Quantiles
-from ample_rows.core.jobs.year import jobs_of
-from ample_rows.core.pantry.earnings import (
-    CropYield,
-    Earner,
-    PlaceYield,
-    Worked,
-    crop_yields,
-    least_earners,
-    place_yields,
-)
-from ample_rows.core.pantry.lacking import grown
+from ample_rows.core.pantry.lacking import grown, of_each_crop
 from ample_rows.core.pantry.supply import (
     Seasons,
     WeekBand,
+    bands_of,
     season_total,
     seasons_of,
     total_of,
-    weekly_bands,
+    weekly_draws,
+    weeks_picked,
 )
-from ample_rows.core.pantry.table import AtTable, at_table
-from ample_rows.core.pantry.variance import Uncertainty, uncertainty
-from ample_rows.core.pantry.wants import Wanted, root_of, wants_of
+from ample_rows.core.pantry.table import AtTable, Floats, table_of, weeks_of
+from ample_rows.core.pantry.wants import Wanted, wants_of
 from ample_rows.core.reference import Book, Crop
-from ample_rows.core.report import Report
 from ample_rows.core.season import GrowingYear
 
 _WEEKS_A_YEAR = 52
@@ -83,7 +75,7 @@ class CropSupply:
 @dataclass(frozen=True, slots=True)
 class Pantry:
     """The plan's year at table: `weeks` are of everything, `eaten_kg_a_week` what is wanted in
-    all spread over the year. `least` are the plantings that earn least for ground and time."""
+    all spread over the year."""
 
     seasons: int
     seed: int
@@ -92,58 +84,59 @@ class Pantry:
     weeks: tuple[WeekBand, ...]
     harvest_kg: Quantiles
     eaten_kg_a_week: float
-    places: tuple[PlaceYield, ...]
-    yields: tuple[CropYield, ...]
-    least: tuple[Earner, ...]
-    uncertainty: Uncertainty
 
 
-def pantry_of(plan: p.Plan, report: Report, book: Book) -> Pantry:
-    """The whole plan against what the household eats.
-
-    Args:
-        report: The plan's own, evaluated.
-    """
-    seasons = seasons_of(report.seed, book)
-    places = grown(plan, book)
-    every = [e for _, own in places for e in own]
+def pantry_of(plan: p.Plan, book: Book) -> Pantry:
+    """The whole plan against what the household eats."""
+    setting = setting_of(plan, book)
+    seasons = seasons_of(setting.seed, book)
+    every = [e for _, own in grown(plan, book) for e in own]
     by_crop = of_each_crop(every)
-    wants, year = wants_of(plan, book), setting_of(plan, book).year
+    wants, year = wants_of(plan, book), setting.year
     named = sorted({*by_crop, *wants}, key=lambda crop: book.crops[crop].name.lower())
-    crops = [_supply(book.crops[c], by_crop.get(c, []), wants.get(c), year, seasons) for c in named]
+    picked = _Picked(year, every, seasons)
+    crops = [_supply(book.crops[c], by_crop.get(c, []), wants.get(c), picked) for c in named]
     household = plan.garden.household
-    worked = Worked(plan, report, jobs_of(plan, report, book), book)
     return Pantry(
         seasons=seasons.count,
-        seed=report.seed,
+        seed=setting.seed,
         people=household.people if household else None,
         crops=tuple(crop for crop in crops if crop.plants or crop.want_kg is not None),
-        weeks=weekly_bands(every, seasons),
+        weeks=bands_of(picked.weeks, picked.total),
         harvest_kg=total_of(every, seasons.count),
         eaten_kg_a_week=sum(want.kg for want in wants.values()) / _WEEKS_A_YEAR,
-        places=place_yields(places, worked, seasons.count),
-        yields=crop_yields(places, worked, seasons.count),
-        least=least_earners(every),
-        uncertainty=uncertainty(every, report.seed),
     )
 
 
-def of_each_crop(every: Iterable[Evaluated]) -> dict[str, list[Evaluated]]:
-    """Plantings by crop, kinds taken together."""
-    by_crop: dict[str, list[Evaluated]] = defaultdict(list)
-    for e in every:
-        by_crop[root_of(e.crop)].append(e)
-    return by_crop
+class _Picked:
+    """What is picked week by week, reckoned once for each planting: crops, table and whole."""
+
+    def __init__(self, year: GrowingYear, every: Sequence[Evaluated], seasons: Seasons) -> None:
+        self.seasons = seasons
+        self.year_weeks = weeks_of(year)
+        ends = (*self.year_weeks, *weeks_picked(every))
+        first = min(ends)
+        count = (max(ends) - first).days // 7 + 1
+        self.weeks = tuple(first + timedelta(days=7 * week) for week in range(count))
+        begin = (self.year_weeks[0] - first).days // 7
+        self.in_year = slice(begin, begin + len(self.year_weeks))
+        self.total = np.zeros((count, seasons.count))
+
+    def of(self, own: Sequence[Evaluated]) -> Floats:
+        """By week and season what some plantings give; it is added to the whole."""
+        by_week = weekly_draws(own, self.weeks, self.seasons)
+        self.total += by_week
+        return by_week
 
 
 def _supply(
     crop: Crop,
     own: Sequence[Evaluated],
     wanted: Wanted | None,
-    year: GrowingYear,
-    seasons: Seasons,
+    picked: "_Picked",
 ) -> CropSupply:
-    book = seasons.book
+    seasons, book = picked.seasons, picked.seasons.book
+    by_week = picked.of(own)
     want = wanted.kg if wanted else None
     total = total_of(own, seasons.count)
     plants = sum(e.report.plants for e in own)
@@ -163,7 +156,7 @@ def _supply(
         family=crop.family,
         plants=plants,
         harvest_kg=total,
-        weeks=weekly_bands(own, seasons),
+        weeks=bands_of(picked.weeks, by_week),
         want_kg=want,
         chance=chance,
         short_kg=short,
@@ -178,7 +171,7 @@ def _supply(
             for way, weeks in book.keeping(crop).ways.items()
         ),
         asked_as=wanted.asked_as if wanted else (),
-        table=at_table(own, wanted, year, seasons) if wanted else None,
+        table=table_of(picked.year_weeks, by_week[picked.in_year], wanted) if wanted else None,
     )
 
 

@@ -79,15 +79,22 @@ def weekly_draws(grown: Sequence[Evaluated], weeks: Sequence[date], seasons: Sea
     for e in grown:
         if not e.report.weekly_kg:
             continue
-        shares = np.zeros(len(weeks) + 2 * _MOST_MOVED)
-        whole = sum(week.kg for week in e.report.weekly_kg)
-        for week in e.report.weekly_kg:
-            row = (week.week.toordinal() - first) // 7 + _MOST_MOVED
-            if 0 <= row < len(shares):
-                shares[row] = week.kg / whole
-        moved = np.stack([shares[_MOST_MOVED - m :][: len(weeks)] for m in _MOVES], axis=1)
-        by_week += moved @ (_move_shares(e, seasons) * e.draws)
+        begin = (e.report.weekly_kg[0].week.toordinal() - first) // 7 - _MOST_MOVED
+        given = _moved_weeks(e) @ (_move_shares(e, seasons) * e.draws)
+        low, high = max(0, begin), min(len(weeks), begin + len(given))
+        if low < high:
+            by_week[low:high] += given[low - begin : high - begin]
     return by_week
+
+
+def _moved_weeks(e: Evaluated) -> Floats:
+    """A planting's weekly shares as they are moved: from the earliest week that it may come to,
+    by week and number of weeks moved; each of these adds up to 1."""
+    kg = np.array([week.kg for week in e.report.weekly_kg])
+    moved = np.zeros((len(kg) + 2 * _MOST_MOVED, len(_MOVES)))
+    for column in range(len(_MOVES)):
+        moved[column : column + len(kg), column] = kg / kg.sum()
+    return moved
 
 
 def _move_shares(e: Evaluated, seasons: Seasons) -> Floats:
@@ -116,20 +123,25 @@ def weeks_picked(grown: Sequence[Evaluated]) -> tuple[date, ...]:
 
 
 def weekly_bands(grown: Sequence[Evaluated], seasons: Seasons) -> tuple[WeekBand, ...]:
-    """Every week in which any of some plantings is picked, as a band over all seasons.
+    """Every week in which any of some plantings is picked, as a band over all seasons."""
+    weeks = weeks_picked(grown)
+    return bands_of(weeks, weekly_draws(grown, weeks, seasons))
+
+
+def bands_of(weeks: Sequence[date], by_week: Floats) -> tuple[WeekBand, ...]:
+    """Weeks as bands over all seasons, those without any picking left out.
 
     Of a week the likely weight is its part of the likely whole, so that the weeks add up to it;
     low and high are of the sums of that week over all seasons.
     """
-    weeks = weeks_picked(grown)
-    by_week = weekly_draws(grown, weeks, seasons)
-    whole = by_week.sum(axis=0)
-    if not weeks or whole.mean() == 0:
+    means = by_week.mean(axis=1)
+    there = np.flatnonzero(means > 0)
+    if len(there) == 0:
         return ()
-    likely = by_week.mean(axis=1) * float(np.median(whole)) / whole.mean()
-    low, high = np.quantile(by_week, (0.1, 0.9), axis=1)
+    whole = by_week.sum(axis=0)
+    likely = means[there] * float(np.median(whole)) / whole.mean()
+    low, high = np.quantile(by_week[there], (0.1, 0.9), axis=1)
     return tuple(
-        WeekBand(week, float(min(a, b)), float(b), float(max(b, c)))
-        for week, a, b, c in zip(weeks, low, likely, high, strict=True)
-        if b > 0
+        WeekBand(weeks[int(row)], float(min(a, b)), float(b), float(max(b, c)))
+        for row, a, b, c in zip(there, low, likely, high, strict=True)
     )

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from datetime import date, timedelta
 
 import numpy as np
+from numpy.typing import NDArray
 
 from ample_rows.core.cases import Evaluated
 from ample_rows.core.pantry.larder import larder
@@ -12,6 +13,8 @@ from ample_rows.core.pantry.supply import Seasons, weekly_draws
 from ample_rows.core.pantry.wants import Wanted
 from ample_rows.core.said import day_words
 from ample_rows.core.season import GrowingYear
+
+Floats = NDArray[np.float64]
 
 _WEEK = timedelta(days=7)
 _SHORT = 0.5
@@ -53,16 +56,23 @@ def weeks_of(year: GrowingYear) -> tuple[date, ...]:
 def at_table(
     grown: Sequence[Evaluated], wanted: Wanted, year: GrowingYear, seasons: Seasons
 ) -> AtTable:
-    """What the household has of a crop, week by week.
+    """What the household has of some plantings of a crop, week by week."""
+    weeks = weeks_of(year)
+    return table_of(weeks, weekly_draws(grown, weeks, seasons), wanted)
+
+
+def table_of(weeks: Sequence[date], picked: Floats, wanted: Wanted) -> AtTable:
+    """What the household has of what is picked, week by week.
 
     Nothing kept from the year before is counted.
+
+    Args:
+        picked: By week and season. [kg]
     """
-    weeks = weeks_of(year)
-    need = np.array(wanted.weekly_kg(weeks))
-    kept = larder(weekly_draws(grown, weeks, seasons), need, wanted)
-    fresh, stored = np.median(kept.fresh, axis=1), np.median(kept.stored, axis=1)
-    from_store = np.median(kept.kept, axis=1)
-    short = (need > 0) & (np.median(kept.fresh + kept.kept, axis=1) < _SHORT * need)
+    need = np.array(wanted.weekly_kg(tuple(weeks)))
+    kept = larder(picked, need, wanted)
+    fresh, stored, from_store = (_medians(part) for part in (kept.fresh, kept.stored, kept.kept))
+    short = (need > 0) & (_medians(kept.fresh + kept.kept) < _SHORT * need)
     rows = tuple(
         TableWeek(week, float(n), float(f), float(k), float(s), bool(gap))
         for week, n, f, k, s, gap in zip(weeks, need, fresh, from_store, stored, short, strict=True)
@@ -75,6 +85,14 @@ def at_table(
         weeks_short=int(short.sum()),
         words=_words(rows),
     )
+
+
+def _medians(by_week: Floats) -> Floats:
+    """The median of each week; most weeks have none of it."""
+    found = np.zeros(len(by_week))
+    there = by_week.any(axis=1)
+    found[there] = np.median(by_week[there], axis=1)
+    return found
 
 
 def _words(rows: Sequence[TableWeek]) -> str:
