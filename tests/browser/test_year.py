@@ -157,3 +157,27 @@ def test_history_rests_and_a_probe_of_a_place(page, base_url):
     ).to_be_visible()
     page.goto(f"{base_url}/gardens/lantern-court/year")
     expect(page.get_by_role("region", name="Days ahead")).to_contain_text("by its probe")
+
+
+def test_plants_and_seed_on_one_day(page, base_url):
+    page.goto(f"{base_url}/gardens/lantern-court/squares/south?planting=p7")
+    page.get_by_role("button", name="Sow it in waves").click()
+    waves = page.get_by_role("region", name="Waves")
+    waves.get_by_label("Spread by").select_option("mixed")
+    expect(waves.get_by_role("row")).to_have_count(3)
+    waves.get_by_role("button", name="Take both").click()
+    expect(page.get_by_text("Last: change lettuce")).to_be_visible()
+
+
+def test_what_usually_ends_a_crop_here(page, base_url):
+    page.goto(f"{base_url}/gardens/lantern-court/garden")
+    ends = page.get_by_role("region", name="What usually ends a crop here")
+    ends.get_by_label("The crop").select_option("tomato")
+    ends.get_by_label("ends about").fill("2027-08-15")
+    ends.get_by_role("button", name="Add it").click()
+    expect(ends.get_by_role("listitem")).to_contain_text("cordon tomato, about 15 August")
+    page.goto(f"{base_url}/gardens/lantern-court/squares/border")
+    expect(page.get_by_text("usually ends here about 15 August")).to_be_visible()
+    page.goto(f"{base_url}/gardens/lantern-court/garden")
+    ends.get_by_role("button", name="Forget it").click()
+    expect(ends.get_by_role("listitem")).to_have_count(0)

@@ -9,7 +9,8 @@ from hypothesis import strategies as st
 from ample_rows.core import plan as p
 from ample_rows.core import season
 from ample_rows.crops import load_book
-from tests.conftest import GARDEN, bed, document, planting
+from tests.conftest import GARDEN, bed, block, document, planting
+from tests.core.test_reading import faults_of
 
 BOOK = load_book()
 CLIMATE = {
@@ -250,3 +251,49 @@ def test_a_cover_over_other_squares_does_nothing(reported):
     bare = reported(document(beans, places=[bed()])).plantings[0]
     beside = reported(document(beans, places=[bed(covers=[cover])])).plantings[0]
     assert beside.window == bare.window
+
+
+TOMATO = planting("tomato", block("A1", "D4"), start="transplant", start_date="2027-05-20")
+BLIGHT = {"crop": "tomato", "on": "2026-08-15", "trouble": "late-blight"}
+
+
+def test_a_likely_end_ends_the_picking_every_year(reported):
+    usual = reported(document(TOMATO)).plantings[0]
+    report = reported(document(TOMATO, likely_ends=[BLIGHT]))
+    ended = report.plantings[0]
+    assert ended.clear_date == date(2027, 8, 15) < usual.clear_date
+    assert ended.harvest_kg.p50 < usual.harvest_kg.p50
+    note = next(note for note in report.notes if note.code == "likely-end")
+    assert "usually ends here about 15 August" in note.text
+    assert "Start a second wave about" in note.fix
+
+
+def test_a_kind_that_withstands_it_is_spared(reported, book):
+    spared = [
+        c.id
+        for c in book.crops.values()
+        if c.variety_of == "tomato" and book.withstands(c).get("late-blight") == "well"
+    ]
+    end = BLIGHT if spared else {**BLIGHT, "crop": "potato"}
+    kind = {**TOMATO, "variety": spared[0]} if spared else TOMATO
+    report = reported(document(kind, likely_ends=[end]))
+    assert "likely-end" not in {note.code for note in report.notes}
+
+
+def test_what_starts_after_its_likely_end_has_another_year(reported):
+    late = planting("lettuce", start_date="2027-08-20")
+    ends = [{"crop": "lettuce", "on": "2027-08-15"}]
+    report = reported(document(late, likely_ends=ends))
+    assert report.plantings[0].first_pick is not None
+
+
+@pytest.mark.parametrize(
+    ("end", "path"),
+    [
+        ({**BLIGHT, "crop": "moss"}, "garden.likely_ends[0].crop"),
+        ({**BLIGHT, "trouble": "gloom"}, "garden.likely_ends[0].trouble"),
+        ({"crop": "tomato", "on": "2027-02-30"}, "garden.likely_ends[0].on"),
+    ],
+)
+def test_a_likely_end_that_cannot_be_is_named(end, path):
+    assert path in faults_of(document(likely_ends=[end]))

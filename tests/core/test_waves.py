@@ -8,6 +8,7 @@ import pytest
 from ample_rows.core.edits import apply_edit
 from ample_rows.core.faults import require_sound
 from ample_rows.core.reading import PlanFaultsError
+from ample_rows.core.succession.mixed_start import mixed_start
 from ample_rows.core.succession.waves import waves_of
 from tests.conftest import bed, block, document, planting
 from tests.core.test_warmth import THERMAL
@@ -95,3 +96,30 @@ def test_a_row_along_a_support_is_not_shared_out(waves):
     row = planting("pea", (), id="first", support="net")
     with pytest.raises(PlanFaultsError):
         waves(row, places=[net])
+
+
+SALAD = planting("lettuce", SQUARES, id="salad", start_date="2027-04-20")
+
+
+def test_plants_and_seed_of_one_day_spread_the_picking(read, book):
+    plan = read(document(SALAD))
+    found = mixed_start(plan, "salad", book)
+    plants, seed = found.waves
+    assert plants.start_date == seed.start_date
+    assert plants.first_pick < seed.first_pick
+    assert sorted((*plants.cells, *seed.cells)) == sorted(SQUARES)
+    after = apply_edit(plan, found.edit)
+    require_sound(after, book)
+    assert [(g.start, len(g.cells)) for g in after.plantings] == [("transplant", 3), ("sow", 3)]
+
+
+@pytest.mark.parametrize(
+    ("what", "says"),
+    [
+        (planting("carrot", SQUARES, id="only-sown"), "not begun both"),
+        (planting("lettuce", ("A1",), id="one"), "two squares and more"),
+    ],
+)
+def test_what_has_no_mixed_start_says_why(read, book, what, says):
+    with pytest.raises(PlanFaultsError, match=says):
+        mixed_start(read(document(what)), what["id"], book)

@@ -27,6 +27,7 @@ from ample_rows.core.pantry.remedies import Remedy, remedies
 from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.report import Report
 from ample_rows.core.succession.follow import Follow, following
+from ample_rows.core.succession.mixed_start import mixed_start
 from ample_rows.core.succession.waves import MOST_WAVES, Waves, waves_of
 from ample_rows.core.weather.advice import Advice, advice_for
 from ample_rows.core.weather.days import DayWeather
@@ -89,6 +90,12 @@ def calendar(slug: str, here: Garden) -> Response:
 def waves(planting: str, here: Garden, count: Count = 3, every_days: Every = 14.0) -> Waves:
     """A planting shared out into waves whose picks follow each other evenly."""
     return waves_of(here.plan, planting, count, every_days, here.book)
+
+
+@router.get("/plantings/{planting}/mixed-start")
+def mixed(planting: str, here: Garden) -> Waves:
+    """A planting half as plants, half from seed, begun on one day."""
+    return mixed_start(here.plan, planting, here.book)
 
 
 @router.post("/follow")

@@ -34,6 +34,7 @@ class GrowingYear:
     thermal: bool = False
     soil_warmer_c: float = 0.0
     frost_free: bool = False
+    likely_ends: tuple[p.LikelyEnd, ...] = ()
 
 
 @dataclass(frozen=True)
@@ -94,6 +95,7 @@ def growing_year(garden: p.Garden, book: Book) -> GrowingYear:
         tmax_c=climate.tmax_c if climate else None,
         thermal=garden.policies.time == "thermal",
         frost_free=is_frost_free(climate, book),
+        likely_ends=garden.likely_ends,
     )
 
 
@@ -188,6 +190,16 @@ def frost_day(year: GrowingYear, crop: Crop, start: date, book: Book) -> date | 
         return None
     lag = 0.0 if crop.frost == "tender" else book.value("half_hardy_lag_days")
     return frost_after(year, start, lag)
+
+
+def likely_end(year: GrowingYear, crop: Crop, start: date, book: Book) -> date | None:
+    """The day about which a crop usually ends here by what troubles it; None for a kind that
+    withstands it well."""
+    for known in year.likely_ends:
+        spared = known.trouble and book.withstands(crop).get(known.trouble) == "well"
+        if known.crop in (crop.id, crop.variety_of) and not spared:
+            return _yearly_on_or_after(known.on, start + timedelta(days=1))
+    return None
 
 
 def frost_survival(
@@ -381,7 +393,8 @@ def dates_of(
     due = start + days(grow)
     finish = due + days(whole)
     frost = frost_day(year, crop, start, book)
-    end = min(d for d in (finish, frost, planting.clear_date) if d is not None)
+    usual = likely_end(year, crop, start, book)
+    end = min(d for d in (finish, frost, usual, planting.clear_date) if d is not None)
     shape = book.picking_shapes[crop.picking.kind]
     spell = (end - due).days
     if crop.picking.kind == "once":

@@ -792,6 +792,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/plantings/{planting}/mixed-start": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Mixed
+         * @description A planting half as plants, half from seed, begun on one day.
+         */
+        get: operations["mixed_api_gardens__slug__plantings__planting__mixed_start_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{slug}/follow": {
         parameters: {
             query?: never;
@@ -3071,6 +3091,11 @@ export interface components {
             climate?: components["schemas"]["Climate"] | null;
             /** @default {} */
             policies: components["schemas"]["Policies"];
+            /**
+             * Likely Ends
+             * @default []
+             */
+            likely_ends: components["schemas"]["LikelyEnd"][];
             household?: components["schemas"]["Household"] | null;
         } & {
             [key: string]: unknown;
@@ -3639,6 +3664,23 @@ export interface components {
             lost_to_neighbours: number;
             /** Behind */
             behind: string;
+        };
+        /**
+         * LikelyEnd
+         * @description The day of the year about which a crop usually ends here, by a trouble where it is known.
+         */
+        LikelyEnd: {
+            /** Crop */
+            crop: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Trouble */
+            trouble?: string | null;
+        } & {
+            [key: string]: unknown;
         };
         /**
          * Lines
@@ -9782,6 +9824,79 @@ export interface operations {
                 count?: number;
                 every_days?: number;
             };
+            header?: never;
+            path: {
+                planting: string;
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Waves"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    mixed_api_gardens__slug__plantings__planting__mixed_start_get: {
+        parameters: {
+            query?: never;
             header?: never;
             path: {
                 planting: string;

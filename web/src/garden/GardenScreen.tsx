@@ -13,6 +13,7 @@ import { useMessages } from '../app/messages';
 import { usePreferences } from '../app/preferences';
 import type { Preferences } from '../app/preferences';
 import { ClimateForm } from './ClimateForm';
+import { LikelyEnds } from './LikelyEnds';
 import { LAYOUTS } from '../squares/words';
 
 /** The garden's own facts, how it is shown, and the ways in and out. */
@@ -24,6 +25,7 @@ export function GardenScreen({ state }: { state: HeldGarden }) {
       <div className="space-y-8">
         <Shown />
         <InAndOut state={state} />
+        <LikelyEnds state={state} />
       </div>
       <ClimateForm key={`weather-${state.head.version}`} state={state} />
     </main>

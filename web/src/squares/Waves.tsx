@@ -5,6 +5,8 @@ import { answeredAs, api } from '../api/client';
 import type { ProblemError } from '../api/client';
 import type { Edit, Waves as Found } from '../api/types';
 import { useUnits } from '../app/preferences';
+import { Choice } from '../app/Choice';
+import type { Options } from '../app/Choice';
 import { Field } from '../app/Field';
 import { dayOf, shortWords } from '../time/day';
 
@@ -15,6 +17,12 @@ interface Props {
   onEdit: (edit: Edit) => void;
 }
 
+type How = 'waves' | 'mixed';
+
+const HOWS: Options<How> = [
+  ['waves', 'one sowing after another'],
+  ['mixed', 'plants and seed on the same day'],
+];
 const MOST_WAVES = 26;
 const MOST_DAYS = 120;
 
@@ -24,16 +32,22 @@ export function Waves({ slug, version, planting, onEdit }: Props) {
   const [open, setOpen] = useState(false);
   const [count, setCount] = useState(3);
   const [every, setEvery] = useState(14);
+  const [how, setHow] = useState<How>('waves');
   const answer = useQuery<Found, ProblemError>({
-    queryKey: ['waves', slug, version, planting, count, every],
+    queryKey: ['waves', slug, version, planting, how, count, every],
     placeholderData: keepPreviousData,
     enabled: open,
     queryFn: ({ signal }) =>
       answeredAs(
-        api.GET('/api/gardens/{slug}/plantings/{planting}/waves', {
-          params: { path: { slug, planting }, query: { count, every_days: every } },
-          signal,
-        }),
+        how === 'waves'
+          ? api.GET('/api/gardens/{slug}/plantings/{planting}/waves', {
+              params: { path: { slug, planting }, query: { count, every_days: every } },
+              signal,
+            })
+          : api.GET('/api/gardens/{slug}/plantings/{planting}/mixed-start', {
+              params: { path: { slug, planting } },
+              signal,
+            }),
       ),
   });
   if (!open)
@@ -48,16 +62,25 @@ export function Waves({ slug, version, planting, onEdit }: Props) {
   return (
     <section aria-label="Waves">
       <h3 className="text-[13px] font-semibold">In waves</h3>
-      <div className="grid grid-cols-2 gap-x-3">
-        <NumberField label="How many" value={count} least={2} most={MOST_WAVES} onSet={setCount} />
-        <NumberField
-          label="Days between picks"
-          value={every}
-          least={1}
-          most={MOST_DAYS}
-          onSet={setEvery}
-        />
-      </div>
+      <Choice label="Spread by" value={how} options={HOWS} onChange={setHow} />
+      {how === 'waves' && (
+        <div className="grid grid-cols-2 gap-x-3">
+          <NumberField
+            label="How many"
+            value={count}
+            least={2}
+            most={MOST_WAVES}
+            onSet={setCount}
+          />
+          <NumberField
+            label="Days between picks"
+            value={every}
+            least={1}
+            most={MOST_DAYS}
+            onSet={setEvery}
+          />
+        </div>
+      )}
       {answer.error && <p role="alert">{answer.error.message}</p>}
       {found && (
         <>
@@ -92,7 +115,7 @@ export function Waves({ slug, version, planting, onEdit }: Props) {
                 className="press"
                 onClick={() => found.edit && onEdit(found.edit)}
               >
-                {`Take ${found.waves.length} waves`}
+                {how === 'waves' ? `Take ${found.waves.length} waves` : 'Take both'}
               </button>
             )}
             <button type="button" className="press" onClick={() => setOpen(false)}>

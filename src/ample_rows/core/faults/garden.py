@@ -28,6 +28,12 @@ def garden_faults(garden: p.Garden, book: Book) -> Iterator[Fault]:
                 yield Fault(
                     f"garden.climate.tmax_c[{month}]", f"{high:g} is below that month's low {low:g}"
                 )
+    for index, known in enumerate(garden.likely_ends):
+        path = f"garden.likely_ends[{index}]"
+        if known.crop not in book.crops:
+            yield Fault(f"{path}.crop", unknown_crop(known.crop))
+        if known.trouble is not None and known.trouble not in book.troubles:
+            yield Fault(f"{path}.trouble", unknown(known.trouble, "trouble", book.troubles))
     if garden.household:
         yield from _household_faults(garden.household, book)
 

@@ -31,7 +31,7 @@ from ample_rows.core.notes.standing import (
     too_small,
     unusual_start,
 )
-from ample_rows.core.notes.timing import idle_ground, turn_round, wrong_time
+from ample_rows.core.notes.timing import idle_ground, likely_end, turn_round, wrong_time
 from ample_rows.core.notes.view import PlaceView
 from ample_rows.core.notes.weather import hot_spells
 from ample_rows.core.notes.yard import (
@@ -65,6 +65,7 @@ RULES: tuple[Rule, ...] = (
     low_light,
     too_small,
     unusual_start,
+    likely_end,
     turn_round,
     family_again,
     giving_way,

@@ -97,6 +97,27 @@ def _no_pick(view: PlaceView, e: Evaluated, fixes: tuple[Fix, ...]) -> Note:
     )
 
 
+def likely_end(view: PlaceView) -> Iterator[Note]:
+    """A planting that is usually ended here by what troubles it, and a wave that overlaps it."""
+    year, book = view.setting.year, view.book
+    for e in view.plantings:
+        usual = season.likely_end(year, e.crop, e.dates.start, book)
+        whole = e.dates.due + season.days(e.dates.pick_days)
+        if usual is None or usual != e.dates.clear or usual >= whole:
+            continue
+        later = usual - season.days(e.crop.days_to_pick(e.planting.start) or 0)
+        yield Note(
+            "care",
+            "likely-end",
+            view.place.id,
+            e.planting.id,
+            f"{capital(named(e))} usually ends here about {day_words(usual)}, when "
+            f"{round(e.dates.picked_share * 100)} % of its picking is done.",
+            f"Start a second wave about {day_words(later)}, to be picked when this one goes, or "
+            "grow a kind that withstands it.",
+        )
+
+
 def turn_round(view: PlaceView) -> Iterator[Note]:
     """A follow-on that starts before the ground is ready again."""
     by_id = {e.planting.id: e for e in view.plantings}

@@ -17,6 +17,7 @@ from ample_rows.core.plan.garden import (
     CropPrice,
     Garden,
     Household,
+    LikelyEnd,
     Policies,
     Want,
 )
@@ -124,6 +125,7 @@ __all__ = [
     "Kind",
     "Layout",
     "Level3",
+    "LikelyEnd",
     "MaterialPrice",
     "Measure",
     "Metres",

@@ -86,6 +86,14 @@ class Household(PlanValue):
     wants: tuple[Want, ...] = ()
 
 
+class LikelyEnd(PlanValue):
+    """The day of the year about which a crop usually ends here, by a trouble where it is known."""
+
+    crop: Ident
+    on: PlanDate
+    trouble: Ident | None = None
+
+
 class Garden(PlanValue):
     """Where the garden lies, its frosts, and the schools it follows."""
 
@@ -101,4 +109,5 @@ class Garden(PlanValue):
     seed: Annotated[int, Field(ge=0, le=2**53)] | None = None
     climate: Climate | None = None
     policies: Policies = Policies()
+    likely_ends: Annotated[tuple[LikelyEnd, ...], Field(max_length=60)] = ()
     household: Household | None = None

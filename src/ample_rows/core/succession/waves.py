@@ -68,15 +68,15 @@ def waves_of(plan: p.Plan, planting_id: str, count: int, every_days: float, book
         words = f"{len(cells)} squares make 2 to {most} waves" if most > 1 else "one square is one"
         raise PlanFaultsError.one("count", words)
     starts = _starts(planting, here, count, every_days)
-    shared = _shared(here.place, cells, len(starts))
+    shared = shared_out(here.place, cells, len(starts))
     taken = {g.id for g in plan.plantings}
     sown = [planting.model_copy(update={"cells": shared[0]})]
     for start, part in zip(starts[1:], shared[1:], strict=True):
         ident = free_ident(planting.id, taken)
         changes = {"id": ident, "cells": part, "start_date": start, "clear_date": None}
         sown.append(planting.model_copy(update=changes))
-    waves = tuple(_wave(number, g, here) for number, g in enumerate(sown, 1))
-    return Waves(waves, _words(count, len(starts), planting, here), _edit(planting, sown))
+    waves = tuple(wave_of(number, g, here) for number, g in enumerate(sown, 1))
+    return Waves(waves, _words(count, len(starts), planting, here), sown_edit(planting, sown))
 
 
 def _starts(planting: p.Planting, here: PlaceCase, count: int, every_days: float) -> list[date]:
@@ -110,7 +110,7 @@ def _due(planting: p.Planting, start: date, here: PlaceCase) -> date:
     return season.dates_of(moved, crop, here.setting.year, here.book).due
 
 
-def _shared(place: p.Place, cells: tuple[str, ...], count: int) -> list[tuple[str, ...]]:
+def shared_out(place: p.Place, cells: tuple[str, ...], count: int) -> list[tuple[str, ...]]:
     """Squares shared out into as many runs as evenly as they go, side by side in the bed."""
     grid = grid_of(place)
     ordered = sorted(cells, key=lambda a: (grid.cells[a].spot[1], grid.cells[a].spot[0]))
@@ -118,7 +118,8 @@ def _shared(place: p.Place, cells: tuple[str, ...], count: int) -> list[tuple[st
     return [tuple(ordered[a:b]) for a, b in itertools.pairwise(cuts)]
 
 
-def _wave(number: int, planting: p.Planting, here: PlaceCase) -> Wave:
+def wave_of(number: int, planting: p.Planting, here: PlaceCase) -> Wave:
+    """One of several as it would come out."""
     report = evaluate_planting(planting, here).report
     return Wave(
         number=number,
@@ -141,9 +142,12 @@ def _words(wanted: int, found: int, planting: p.Planting, here: PlaceCase) -> st
     return f"{waves} after {latest.day} {latest:%B}, too late to be picked, and are left out"
 
 
-def _edit(planting: p.Planting, sown: list[p.Planting]) -> Edit | None:
+def sown_edit(planting: p.Planting, sown: list[p.Planting]) -> Edit | None:
+    """The planting as the first of some, and the others planted; None where it is the only one."""
     if len(sown) < 2:
         return None
-    first = ChangePlanting(id=planting.id, changes={"cells": list(sown[0].cells)})
+    first = ChangePlanting(
+        id=planting.id, changes={"cells": list(sown[0].cells), "start": sown[0].start}
+    )
     rest = [Plant(planting=p.document(wave)) for wave in sown[1:]]
     return Together(edits=[first, *rest])

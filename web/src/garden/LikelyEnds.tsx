@@ -1,0 +1,71 @@
+import { useState } from 'react';
+
+import { useEditor } from '../api/garden';
+import type { HeldGarden } from '../api/merge';
+import { Choice } from '../app/Choice';
+import { Field } from '../app/Field';
+import { useIndex } from '../book/useBook';
+import { dayOf, words } from '../time/day';
+
+/** Crops that usually end here before frost, by an illness or a pest: their plantings end so too. */
+export function LikelyEnds({ state }: { state: HeldGarden }) {
+  const editor = useEditor(state.head.slug);
+  const known = state.plan.garden.likely_ends;
+  const index = useIndex(state.head.slug, state.head.version, null);
+  const [crop, setCrop] = useState('');
+  const [on, setOn] = useState(state.plan.garden.first_frost);
+  const names = new Map((index.data ?? []).map((line) => [line.id, line.name]));
+  const save = (ends: typeof known) =>
+    void editor.edit({
+      do: 'change-garden',
+      changes: { likely_ends: ends.length > 0 ? ends : null },
+    });
+  return (
+    <section aria-labelledby="ends">
+      <h2 id="ends" className="mb-2 text-base">
+        What usually ends a crop here
+      </h2>
+      <p className="text-muted">
+        Blight, mildew or another trouble that comes every year about the same time.
+      </p>
+      <ul>
+        {known.map((end) => (
+          <li key={end.crop} className="flex gap-4 border-b border-faint">
+            <span className="grow">{`${names.get(end.crop) ?? end.crop}, about ${words(dayOf(end.on))}`}</span>
+            <button
+              type="button"
+              className="press"
+              onClick={() => save(known.filter((other) => other !== end))}
+            >
+              Forget it
+            </button>
+          </li>
+        ))}
+      </ul>
+      <form
+        className="flex flex-wrap items-end gap-3 pt-1"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (crop)
+            save([...known.filter((end) => end.crop !== crop), { crop, on, trouble: null }]);
+        }}
+      >
+        <Choice
+          label="The crop"
+          value={crop}
+          options={[
+            ['', 'choose a crop'],
+            ...(index.data ?? []).map((line) => [line.id, line.name] as const),
+          ]}
+          onChange={setCrop}
+        />
+        <Field label="ends about">
+          <input type="date" value={on} onChange={(e) => e.target.value && setOn(e.target.value)} />
+        </Field>
+        <button type="submit" className="press">
+          Add it
+        </button>
+      </form>
+    </section>
+  );
+}
