@@ -66,6 +66,15 @@ def test_the_figures_tell_how_they_came_to_be(pantry):
     expect(rests.get_by_text("weather of the season")).to_be_visible()
 
 
+def test_a_crop_is_opened_planting_by_planting(pantry):
+    row(pantry, "head lettuce").get_by_role("button", name="By planting").click()
+    opened = pantry.get_by_role("region", name="head lettuce: by planting")
+    expect(opened.get_by_role("listitem").first).to_contain_text(re.compile("from [0-9]+ Ma[ry]"))
+    assert opened.get_by_role("listitem").count() > 4
+    opened.get_by_role("link").first.click()
+    expect(pantry.get_by_role("tab", name="Planting")).to_have_attribute("aria-selected", "true")
+
+
 def test_a_price_gives_what_the_harvest_is_worth(pantry):
     crops = pantry.get_by_role("region", name="By crop")
     price = crops.get_by_label("cordon tomato, price of 1 kg")

@@ -12,6 +12,7 @@ from ample_rows.core.edits import apply_edit
 from ample_rows.core.faults import check_plan
 from ample_rows.core.jobs.hours import hours_of
 from ample_rows.core.jobs.year import jobs_of
+from ample_rows.core.pantry.by_planting import planting_supplies
 from ample_rows.core.pantry.earnings import earnings_of
 from ample_rows.core.pantry.factors import crop_factors
 from ample_rows.core.pantry.lacking import grown as all_grown
@@ -225,3 +226,16 @@ def test_visits_share_the_hours_out(hours):
     week = {w.week: w for w in found.weeks}
     assert week[date(2027, 6, 14)].able == pytest.approx(2)
     assert week[date(2027, 6, 7)].able == pytest.approx(4)
+
+
+def test_the_weeks_of_plantings_are_those_of_their_crop(read, book):
+    later = planting("lettuce", block("A4", "B6"), id="later", start_date="2027-07-01")
+    plan = read(document(LETTUCE, later, BEANS))
+    found = planting_supplies(plan, "lettuce", book)
+    assert [one.planting for one in found] == ["salad", "later"]
+    for one in found:
+        assert sum(week.p50 for week in one.weeks) == pytest.approx(one.harvest_kg.p50, rel=1e-6)
+    whole = crop_in(pantry_of(plan, book), "lettuce")
+    weeks = {week.week for one in found for week in one.weeks}
+    assert {week.week for week in whole.weeks} == weeks
+    assert planting_supplies(plan, "carrot", book) == ()

@@ -19,6 +19,7 @@ from ample_rows.core.jobs.hours import Hours, hours_of
 from ample_rows.core.jobs.job import Job
 from ample_rows.core.jobs.plant_labels import plant_labels
 from ample_rows.core.jobs.year import Series, jobs_of, series_of, weeks_about
+from ample_rows.core.pantry.by_planting import PlantingSupply, planting_supplies
 from ample_rows.core.pantry.earnings import Earnings, earnings_of
 from ample_rows.core.pantry.factors import CropFactors, crop_factors
 from ample_rows.core.pantry.lacking import grown, of_each_crop
@@ -186,6 +187,12 @@ def hours(here: Garden) -> Hours:
 def remedies_for(crop: str, here: Garden) -> tuple[Remedy, ...]:
     """What can be done about a wanted crop that runs short or to waste, each tried through."""
     return remedies(here.plan, crop, here.book)
+
+
+@router.get("/pantry/{crop}/plantings")
+def plantings_of(crop: str, here: Garden) -> tuple[PlantingSupply, ...]:
+    """What each planting of a crop gives, week by week."""
+    return planting_supplies(here.plan, crop, here.book)
 
 
 @router.get("/pantry/{crop}/factors")

@@ -932,6 +932,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/pantry/{crop}/plantings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Plantings Of
+         * @description What each planting of a crop gives, week by week.
+         */
+        get: operations["plantings_of_api_gardens__slug__pantry__crop__plantings_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{slug}/pantry/{crop}/factors": {
         parameters: {
             query?: never;
@@ -4784,6 +4804,28 @@ export interface components {
             by_variety: components["schemas"]["VarietyReport"][];
             /** Working */
             working: components["schemas"]["Term"][];
+        };
+        /**
+         * PlantingSupply
+         * @description One planting of a crop: where it stands, when it starts, and what it gives by week. [kg]
+         */
+        PlantingSupply: {
+            /** Planting */
+            planting: string;
+            /** Place */
+            place: string;
+            /** Where */
+            where: string;
+            /** Name */
+            name: string;
+            /**
+             * Start Date
+             * Format: date
+             */
+            start_date: string;
+            harvest_kg: components["schemas"]["Quantiles"];
+            /** Weeks */
+            weeks: components["schemas"]["WeekBand"][];
         };
         /** Policies */
         Policies: {
@@ -10355,6 +10397,79 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Remedy"][];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    plantings_of_api_gardens__slug__pantry__crop__plantings_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                crop: string;
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlantingSupply"][];
                 };
             };
             /** @description The request cannot be read */

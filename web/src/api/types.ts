@@ -48,6 +48,7 @@ export type RestSpell = Schemas['RestSpell'];
 export type IdleSpell = Schemas['IdleSpell'];
 export type SheetChoice = Schemas['SheetChoice'];
 export type Earnings = Schemas['Earnings'];
+export type PlantingSupply = Schemas['PlantingSupply'];
 export type Ahead = Schemas['Ahead'];
 export type Waves = Schemas['Waves'];
 export type Job = Schemas['Job'];

@@ -8,6 +8,7 @@ import { useUnits } from '../app/preferences';
 import type { TimeScale } from '../drawing/scale';
 import { SHORT_MONTHS } from '../time/day';
 import type { Day } from '../time/day';
+import { ByPlanting } from './ByPlanting';
 import { Factors } from './Factors';
 import { Remedies } from './Remedies';
 import { useWants, wantOf } from './useWants';
@@ -23,7 +24,13 @@ interface Props {
   day: Day;
 }
 
-type Opened = 'remedies' | 'factors' | null;
+type Opened = keyof typeof OPENED | null;
+
+const OPENED = {
+  remedies: 'what to do',
+  plantings: 'by planting',
+  factors: 'how it comes to this',
+};
 
 /** One crop that is wanted: its weeks above the line, what is eaten and what is short below. */
 export function Wanted({ state, crop, scale, width, day }: Props) {
@@ -70,6 +77,14 @@ export function Wanted({ state, crop, scale, width, day }: Props) {
           <button
             type="button"
             className="press"
+            aria-expanded={opened === 'plantings'}
+            onClick={() => open('plantings')}
+          >
+            By planting
+          </button>
+          <button
+            type="button"
+            className="press"
             aria-expanded={opened === 'factors'}
             onClick={() => open('factors')}
           >
@@ -89,10 +104,21 @@ export function Wanted({ state, crop, scale, width, day }: Props) {
       />
       {opened && (
         <section
-          aria-label={`${crop.name}: ${opened === 'remedies' ? 'what to do' : 'how it comes to this'}`}
-          className="px-[14px] pb-2"
+          aria-label={`${crop.name}: ${OPENED[opened]}`}
+          className={opened === 'plantings' ? 'pb-2' : 'px-[14px] pb-2'}
         >
-          {opened === 'remedies' ? (
+          {opened === 'plantings' && (
+            <ByPlanting
+              slug={slug}
+              version={version}
+              crop={crop.crop}
+              scale={scale}
+              width={width}
+              day={day}
+            />
+          )}
+          {opened === 'factors' && <Factors slug={slug} version={version} crop={crop.crop} />}
+          {opened === 'remedies' && (
             <Remedies
               slug={slug}
               version={version}
@@ -104,8 +130,6 @@ export function Wanted({ state, crop, scale, width, day }: Props) {
                 void editor.edit(edit);
               }}
             />
-          ) : (
-            <Factors slug={slug} version={version} crop={crop.crop} />
           )}
         </section>
       )}

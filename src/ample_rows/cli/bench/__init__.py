@@ -17,7 +17,7 @@ from pathlib import Path
 from typing import Any
 
 from ample_rows import PROGRAM
-from ample_rows.cli.bench.ground import drag_row, ground_rows
+from ample_rows.cli.bench.ground import drag_rows, ground_rows
 from ample_rows.cli.bench.rows import Row, median_ms
 from ample_rows.cli.bench.squares import squares_rows
 from ample_rows.cli.bench.year import year_rows
@@ -260,7 +260,7 @@ def bench(*, chromium: str | None) -> int:
         rows += server_rows(server)
         if chromium:
             rows.append(browser_row(server, chromium))
-            rows += drag_row(server.base, chromium)
+            rows += drag_rows(server.base, chromium)
         server.stop()
     rows += [*size_rows(), memory_row()]
     print(f"{PROGRAM} on {os.cpu_count()} cores, medians")

@@ -3,6 +3,7 @@
 import itertools
 import json
 import statistics
+from dataclasses import dataclass
 
 from ample_rows.cli.bench.rows import Row, median_ms
 from ample_rows.core import plan as p
@@ -100,34 +101,54 @@ def ground_rows(book: Book) -> list[Row]:
     ]
 
 
-def drag_row(base: str, chromium: str) -> list[Row]:
-    """Main-thread work per pointer move while a bed is dragged, from the browser's own trace."""
+@dataclass(frozen=True)
+class _Drag:
+    """Something that is dragged on a screen, and how far it goes at each move. [px]"""
+
+    what: str
+    path: str
+    selector: str
+    step: tuple[float, float]
+
+
+_DRAGS = (
+    _Drag("a bed", "ground", ".bed [data-thing*='\"low\"']", (-3, 2)),
+    _Drag("a wedge", "year", "[data-planting='p28']", (1, 0)),
+)
+
+
+def drag_rows(base: str, chromium: str) -> list[Row]:
+    """Main-thread work per pointer move of what is dragged, from the browser's own trace."""
     from playwright.sync_api import sync_playwright
 
     flags = ["--no-sandbox", "--disable-gpu", "--no-first-run", "--disable-background-networking"]
+    rows = []
     with sync_playwright() as playwright:
         browser = playwright.chromium.launch(executable_path=chromium, args=flags)
-        page = browser.new_page(viewport={"width": 1280, "height": 800})
-        page.goto(f"{base}/gardens/lantern-court/ground")
-        bed = page.locator(".bed [data-thing*='\"low\"']")
-        bed.wait_for()
-        page.wait_for_load_state("networkidle")
-        page.wait_for_timeout(_SETTLE_MS)
-        box = bed.bounding_box() or {"x": 0.0, "y": 0.0}
-        x, y = box["x"] + 20, box["y"] + 12
-        page.mouse.move(x, y)
-        page.mouse.down()
-        browser.start_tracing(page=page, categories=_TRACED)
-        for step in range(MOVES):
-            page.mouse.move(x - 3 * step, y + 2 * step)
-            page.wait_for_timeout(20)
-        trace = json.loads(browser.stop_tracing())
+        for drag in _DRAGS:
+            page = browser.new_page(viewport={"width": 1280, "height": 800})
+            page.goto(f"{base}/gardens/lantern-court/{drag.path}")
+            thing = page.locator(drag.selector).first
+            thing.wait_for()
+            page.wait_for_load_state("networkidle")
+            page.wait_for_timeout(_SETTLE_MS)
+            thing.scroll_into_view_if_needed()
+            box = thing.bounding_box() or {"x": 0.0, "y": 0.0}
+            x, y = box["x"] + 20, box["y"] + 8
+            page.mouse.move(x, y)
+            page.mouse.down()
+            browser.start_tracing(page=page, categories=_TRACED)
+            for step in range(MOVES):
+                page.mouse.move(x + drag.step[0] * step, y + drag.step[1] * step)
+                page.wait_for_timeout(20)
+            work = _work_per_move(json.loads(browser.stop_tracing())["traceEvents"])
+            page.close()
+            per_move = f"{drag.what} dragged, work per move"
+            rows.append(Row(per_move, statistics.median(work), "ms", 12, "by trace"))
+            worst = f"{drag.what} dragged, worst move"
+            rows.append(Row(worst, max(work), "ms", 50, f"{len(work)} moves"))
         browser.close()
-    work = _work_per_move(trace["traceEvents"])
-    return [
-        Row("a bed dragged, work per move", statistics.median(work), "ms", 12, "by trace"),
-        Row("a bed dragged, worst move", max(work), "ms", 50, f"{len(work)} moves"),
-    ]
+    return rows
 
 
 def _work_per_move(events: list[dict[str, object]]) -> list[float]:
