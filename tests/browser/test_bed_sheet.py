@@ -300,13 +300,13 @@ def test_a_box_is_stood_on_a_shallow_bed_for_its_carrots(page, at):
 
 def test_a_box_is_stood_on_chosen_squares(page, at):
     south = at("south")
-    paint(south, "C6", "C8")
+    paint(south, "D1", "D4")
     south.get_by_role("tab", name="What fits").click()
     south.get_by_label("Height of the box").fill("400")
     south.get_by_role("button", name="Stand a box on these squares").click()
     expect(south.get_by_text("Give a height of 5 to 300 cm")).to_be_visible()
     south.get_by_label("Height of the box").fill("25")
     south.get_by_role("button", name="Stand a box on these squares").click()
-    expect(south.get_by_role("link", name="Box C6–C8, South bed")).to_be_visible()
+    expect(south.get_by_role("link", name="Box D1–D4, South bed")).to_be_visible()
     south.get_by_role("button", name="Undo").click()
-    expect(south.get_by_role("link", name="Box C6–C8, South bed")).to_have_count(0)
+    expect(south.get_by_role("link", name="Box D1–D4, South bed")).to_have_count(0)

@@ -4,7 +4,7 @@ import json
 
 from playwright.sync_api import expect
 
-from tests.conftest import bed, document
+from tests.conftest import bed, document, planting
 
 
 def test_a_whole_bed_is_taken_seen_and_undone_at_once(page, base_url):
@@ -29,10 +29,13 @@ def test_a_whole_bed_is_taken_seen_and_undone_at_once(page, base_url):
 
 
 def test_a_planting_is_moved_to_where_it_does_better(page, base_url):
-    page.goto(f"{base_url}/gardens/lantern-court/squares/low")
+    radish = planting("radish", ("A1", "A2"), place="dim")
+    beds = [bed(id="dim", name="Dim bed", sun_hours=3), bed(id="bright", name="Bright bed")]
+    page.request.post(f"{base_url}/api/gardens", data=document(radish, places=beds))
+    page.goto(f"{base_url}/gardens/test-yard/squares/dim")
     page.get_by_role("button", name="radish, 50").first.click()
     better = page.get_by_role("region", name="Better elsewhere")
-    expect(better).to_contain_text("South bed, B9–C9")
-    better.get_by_role("button", name="Move it to South bed").click()
+    expect(better).to_contain_text("Bright bed, A1–A2")
+    better.get_by_role("button", name="Move it to Bright bed").click()
     expect(page.get_by_text("Last: change radish")).to_be_visible()
     expect(better).to_have_count(0)
