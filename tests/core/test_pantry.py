@@ -123,3 +123,10 @@ def test_a_want_below_nothing_is_refused(read):
     with pytest.raises(PlanFaultsError) as error:
         read(document(**wanting(carrot=-3)))
     assert error.value.faults[0].path == "garden.household.wants[0].kg_per_year"
+
+
+def test_wants_are_told_by_the_week_and_by_head(pantry):
+    found = pantry(CARROT, **wanting(carrot=52, lettuce=26))
+    assert found.eaten_kg_a_week == pytest.approx(1.5)
+    assert found.each_kg_a_week == pytest.approx(0.75)
+    assert pantry(CARROT).each_kg_a_week is None

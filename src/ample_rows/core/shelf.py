@@ -72,18 +72,7 @@ def shelf_for(
     Raises:
         PlanFaultsError: No such place, or a cell that is not on it.
     """
-    place = plan.place(place_id)
-    if place is None:
-        raise PlanFaultsError.one("place", f'there is no place "{place_id}"')
-    if not cells:
-        raise PlanFaultsError.one("cells", "choose at least one square")
-    cells = tuple(dict.fromkeys(cells))
-    known = grid_of(place).cells
-    for index, address in enumerate(cells):
-        if address not in known:
-            raise PlanFaultsError.one(
-                f"cells[{index}]", f'"{address}" is not a cell of "{place_id}"'
-            )
+    cells = squares_asked(plan, place_id, cells)
     here = place_case(plan, place_id, book)
     plantings = tuple(g for g in plan.plantings if g.place == place_id)
     standing = evaluate_place(here, plantings).plantings
@@ -101,6 +90,26 @@ def shelf_for(
     now = asked.use.now
     free_from = now.clear_date if blocked and now is not None else None
     return ShelfAnswer(tuple(entries), blocked or None, free_from)
+
+
+def squares_asked(plan: p.Plan, place_id: str, cells: tuple[str, ...]) -> tuple[str, ...]:
+    """The squares that something is asked of, each once.
+
+    Raises:
+        PlanFaultsError: No such place, no square, or one that is not on it.
+    """
+    place = plan.place(place_id)
+    if place is None:
+        raise PlanFaultsError.one("place", f'there is no place "{place_id}"')
+    if not cells:
+        raise PlanFaultsError.one("cells", "choose at least one square")
+    cells = tuple(dict.fromkeys(cells))
+    known = grid_of(place).cells
+    for index, address in enumerate(cells):
+        if address not in known:
+            words = f'"{address}" is not a cell of "{place_id}"'
+            raise PlanFaultsError.one(f"cells[{index}]", words)
+    return cells
 
 
 @dataclass(frozen=True)

@@ -4178,7 +4178,7 @@ export interface components {
         /**
          * Pantry
          * @description The plan's year at table: `weeks` are of everything, `eaten_kg_a_week` what is wanted in
-         *     all spread over the year.
+         *     all spread over the year, `each_kg_a_week` that by head; null while nobody was counted.
          */
         Pantry: {
             /** Seasons */
@@ -4194,6 +4194,8 @@ export interface components {
             harvest_kg: components["schemas"]["Quantiles"];
             /** Eaten Kg A Week */
             eaten_kg_a_week: number;
+            /** Each Kg A Week */
+            each_kg_a_week: number | null;
         };
         /**
          * Part

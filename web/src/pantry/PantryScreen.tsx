@@ -71,6 +71,12 @@ function Table({ state, pantry, scale, width }: Props) {
       <section aria-label="What is wanted">
         <div className="flex flex-wrap items-baseline gap-x-5 px-[14px]">
           <h2 className="text-base">What is wanted</h2>
+          {pantry.eaten_kg_a_week > 0 && (
+            <p>
+              {`${units.mass(pantry.eaten_kg_a_week)} a week`}
+              {pantry.each_kg_a_week !== null && `, ${units.mass(pantry.each_kg_a_week)} a head`}
+            </p>
+          )}
           <p className="text-[13px] text-muted">
             Above each line what is picked, low to high, and hatched what lies in store; below it
             what is eaten, marigold where the table goes short.

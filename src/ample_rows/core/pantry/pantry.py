@@ -75,7 +75,7 @@ class CropSupply:
 @dataclass(frozen=True, slots=True)
 class Pantry:
     """The plan's year at table: `weeks` are of everything, `eaten_kg_a_week` what is wanted in
-    all spread over the year."""
+    all spread over the year, `each_kg_a_week` that by head; null while nobody was counted."""
 
     seasons: int
     seed: int
@@ -84,6 +84,7 @@ class Pantry:
     weeks: tuple[WeekBand, ...]
     harvest_kg: Quantiles
     eaten_kg_a_week: float
+    each_kg_a_week: float | None
 
 
 def pantry_of(plan: p.Plan, book: Book) -> Pantry:
@@ -97,14 +98,17 @@ def pantry_of(plan: p.Plan, book: Book) -> Pantry:
     picked = _Picked(year, every, seasons)
     crops = [_supply(book.crops[c], by_crop.get(c, []), wants.get(c), picked) for c in named]
     household = plan.garden.household
+    people = household.people if household else None
+    eaten = sum(want.kg for want in wants.values()) / _WEEKS_A_YEAR
     return Pantry(
         seasons=seasons.count,
         seed=setting.seed,
-        people=household.people if household else None,
+        people=people,
         crops=tuple(crop for crop in crops if crop.plants or crop.want_kg is not None),
         weeks=bands_of(picked.weeks, picked.total),
         harvest_kg=total_of(every, seasons.count),
-        eaten_kg_a_week=sum(want.kg for want in wants.values()) / _WEEKS_A_YEAR,
+        eaten_kg_a_week=eaten,
+        each_kg_a_week=eaten / people if people else None,
     )
 
 

@@ -11,7 +11,6 @@ from datetime import date, timedelta
 from ample_rows.core import plan as p
 from ample_rows.core import season
 from ample_rows.core.cases import Evaluated
-from ample_rows.core.cells import grid_of
 from ample_rows.core.edits import Edit, Plant
 from ample_rows.core.evaluate import evaluate_place, place_case
 from ample_rows.core.harvest import Quantiles
@@ -26,6 +25,7 @@ from ample_rows.core.shelf import (
     PROBE,
     Asked,
     next_use,
+    squares_asked,
     support_over,
     why_not,
 )
@@ -139,16 +139,7 @@ def following(
 
 
 def _gap(plan: p.Plan, place_id: str, cells: tuple[str, ...], since: date, book: Book) -> _Gap:
-    place = plan.place(place_id)
-    if place is None:
-        raise PlanFaultsError.one("place", f'there is no place "{place_id}"')
-    known, cells = grid_of(place).cells, tuple(dict.fromkeys(cells))
-    for index, address in enumerate(cells):
-        if address not in known:
-            words = f'"{address}" is not a cell of "{place_id}"'
-            raise PlanFaultsError.one(f"cells[{index}]", words)
-    if not cells:
-        raise PlanFaultsError.one("cells", "choose at least one square")
+    cells = squares_asked(plan, place_id, cells)
     here = place_case(plan, place_id, book)
     standing = evaluate_place(here, tuple(g for g in plan.plantings if g.place == place_id))
     use = next_use(standing.plantings, cells, since)
