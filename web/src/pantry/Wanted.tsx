@@ -58,7 +58,7 @@ export function Wanted({ state, crop, scale, width, day }: Props) {
         <span className="text-[13px] text-muted">{`${units.mass(p10)} – ${units.mass(p90)}`}</span>
         <WantForm key={JSON.stringify(wantOf(state, crop))} state={state} crop={crop} />
       </div>
-      <div className="flex items-baseline gap-5 px-[14px] text-[13px]">
+      <div className="flex items-baseline gap-x-5 px-[14px] text-[13px] max-md:flex-wrap">
         <p>
           <span className={(crop.short_kg ?? 0) > 0 ? 'text-marigold' : ''}>
             {`${units.sentence(crop.words)}. `}
