@@ -87,6 +87,45 @@ def test_a_price_gives_what_the_harvest_is_worth(pantry):
     expect(price).to_have_attribute("aria-invalid", "true")
 
 
+def test_what_is_being_typed_outlasts_the_answer_to_an_earlier_change(pantry):
+    answers = []
+
+    def hold(route):
+        answers.append(route)
+
+    pantry.route("**/edits", hold)
+    crops = pantry.get_by_role("region", name="By crop")
+    price = crops.get_by_label("cordon tomato, price of 1 kg")
+    price.fill("4")
+    price.press("Enter")
+    price.press_sequentially("dear")
+    for route in answers:
+        route.continue_()
+    last(pantry, "change the garden")
+    expect(price).to_have_value(re.compile("dear"))
+    price.blur()
+    expect(price).to_have_attribute("aria-invalid", "true")
+    price.fill("5")
+    price.press("Enter")
+    expect(price).to_have_attribute("aria-invalid", "false")
+
+
+def test_seasons_that_take_long_can_be_stopped_and_run_again(page, base_url):
+    held = []
+
+    def hold(route):
+        held.append(route)
+
+    page.route("**/pantry", hold)
+    page.goto(f"{base_url}/gardens/lantern-court/ground")
+    page.get_by_role("link", name="Pantry", exact=True).click()
+    page.get_by_role("status").get_by_role("button", name="Cancel").click()
+    page.unroute("**/pantry")
+    page.get_by_role("button", name="Run the seasons").click()
+    expect(page.get_by_role("region", name="What is wanted")).to_be_visible()
+    assert len(held) == 1
+
+
 def test_hours_days_away_and_what_cannot_wait(pantry):
     home = pantry.get_by_role("region", name="The household")
     expect(home.get_by_role("img", name="Hours of work, week by week")).to_be_visible()

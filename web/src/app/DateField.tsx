@@ -1,3 +1,4 @@
+import { CommittedInput } from './CommittedInput';
 import { Field } from './Field';
 
 interface DateProps {
@@ -11,16 +12,10 @@ interface DateProps {
 export function DateField({ label, value, onCommit, inline = false }: DateProps) {
   return (
     <Field label={label} inline={inline}>
-      <input
-        key={value}
+      <CommittedInput
         type="date"
-        defaultValue={value}
-        onBlur={(e) => {
-          if (e.target.value !== value) onCommit(e.target.value || null);
-        }}
-        onKeyDown={(e) => {
-          if (e.key === 'Enter') e.currentTarget.blur();
-        }}
+        value={value}
+        onCommit={(typed) => typed !== value && onCommit(typed || null)}
       />
     </Field>
   );

@@ -58,7 +58,7 @@ export function Household({ state, scale, width, day }: Props) {
       {answer.error && <p role="alert">{answer.error.message}</p>}
       {hours && <HoursStrip hours={hours} scale={scale} width={width} day={day} />}
       <div className="grid gap-x-8 px-[14px] lg:grid-cols-2">
-        <HouseholdForm key={version} state={state} />
+        <HouseholdForm key={keptOf(state)} state={state} />
         {hours && hours.cannot_wait.length > 0 && (
           <section aria-label="What cannot wait">
             <h3 className="text-base">What cannot wait while nobody is there</h3>
@@ -76,6 +76,12 @@ export function Household({ state, scale, width, day }: Props) {
       </div>
     </section>
   );
+}
+
+/** What the form keeps: another change to the garden leaves alone what is being typed in it. */
+function keptOf(state: HeldGarden): string {
+  const { people, hours_per_week, visits, away } = state.plan.garden.household ?? {};
+  return JSON.stringify([people, hours_per_week, visits, away]);
 }
 
 function HouseholdForm({ state }: { state: HeldGarden }) {

@@ -30,7 +30,15 @@ export function PantryScreen({ state }: { state: HeldGarden }) {
     <main ref={main} className="h-full overflow-x-hidden overflow-y-auto pb-4">
       {answer.error && <p role="alert">{answer.error.message}</p>}
       {!answer.data && !answer.error && (
-        <p className="px-[14px] pt-3 text-muted">Running the seasons …</p>
+        <p className="px-[14px] pt-3 text-muted">
+          {answer.isFetching ? (
+            'Running the seasons …'
+          ) : (
+            <button type="button" className="press" onClick={() => void answer.refetch()}>
+              Run the seasons
+            </button>
+          )}
+        </p>
       )}
       {answer.data && (
         <Table state={state} pantry={answer.data} scale={scale} width={extent.width} />

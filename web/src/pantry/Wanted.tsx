@@ -4,6 +4,7 @@ import { useEditor } from '../api/garden';
 import type { HeldGarden } from '../api/merge';
 import type { CropSupply, Remedy, Want } from '../api/types';
 import { Choice } from '../app/Choice';
+import { CommittedInput } from '../app/CommittedInput';
 import { useUnits } from '../app/preferences';
 import type { TimeScale } from '../drawing/scale';
 import { SHORT_MONTHS } from '../time/day';
@@ -56,7 +57,7 @@ export function Wanted({ state, crop, scale, width, day }: Props) {
         <h3 className="text-base">{crop.name}</h3>
         <span className="font-semibold">{units.mass(p50)}</span>
         <span className="text-[13px] text-muted">{`${units.mass(p10)} – ${units.mass(p90)}`}</span>
-        <WantForm key={JSON.stringify(wantOf(state, crop))} state={state} crop={crop} />
+        <WantForm state={state} crop={crop} />
       </div>
       <div className="flex items-baseline gap-x-5 px-[14px] text-[13px] max-md:flex-wrap">
         <p>
@@ -243,11 +244,10 @@ function WantField({
     ? String(want?.pieces_per_year ?? 0)
     : String(Math.round(units.weightValue(crop.want_kg ?? 0) * 10) / 10);
   const commit = (typed: string) => {
-    if (typed === shown) return;
     const value = Number(typed.trim().replace(',', '.'));
     const sound = typed.trim() !== '' && value >= 0 && value <= MOST_WANTED;
     setFault(sound ? undefined : `Give 0 to ${MOST_WANTED}; 0 takes it from the list.`);
-    if (!sound) return;
+    if (!sound || typed === shown) return;
     if (value === 0) save(crop, null);
     else if (pieces) save(crop, { pieces_per_year: value });
     else save(crop, { kg_per_year: Math.round((value / units.weightValue(1)) * 100) / 100 });
@@ -256,16 +256,13 @@ function WantField({
     <span>
       <label className="flex items-baseline gap-1 text-[13px] text-muted">
         <span>of</span>
-        <input
+        <CommittedInput
           aria-label={`${crop.name}, ${pieces ? 'pieces' : units.weightUnit} wanted a year`}
           aria-invalid={fault !== undefined}
           className="min-h-0 w-16 px-1 py-0"
           inputMode="decimal"
-          defaultValue={shown}
-          onBlur={(event) => commit(event.target.value)}
-          onKeyDown={(event) => {
-            if (event.key === 'Enter') event.currentTarget.blur();
-          }}
+          value={shown}
+          onCommit={commit}
         />
         {crop.piece_kg === null && <span>{units.weightUnit}</span>}
       </label>

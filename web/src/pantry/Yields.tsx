@@ -8,6 +8,7 @@ import type { ProblemError } from '../api/client';
 import { useEditor } from '../api/garden';
 import type { HeldGarden } from '../api/merge';
 import type { CropYield, Earnings, PlaceYield } from '../api/types';
+import { CommittedInput } from '../app/CommittedInput';
 import { useUnits } from '../app/preferences';
 
 /** What places, crops and squares give for what they take, and what the range rests on. */
@@ -108,11 +109,10 @@ function Price({ state, crop }: { state: HeldGarden; crop: CropYield }) {
   const [fault, setFault] = useState(false);
   const shown = crop.price_per_kg === null ? '' : trimmed(crop.price_per_kg / units.weightValue(1));
   const commit = (typed: string) => {
-    if (typed === shown) return;
     const value = Number(typed.trim().replace(',', '.'));
     const sound = value >= 0 && value <= MOST_PRICE;
     setFault(!sound);
-    if (!sound) return;
+    if (!sound || typed === shown) return;
     const household = state.plan.garden.household;
     const others = (household?.prices ?? []).filter((price) => price.crop !== crop.crop);
     const one = { crop: crop.crop, per_kg: value * units.weightValue(1) };
@@ -120,18 +120,14 @@ function Price({ state, crop }: { state: HeldGarden; crop: CropYield }) {
     void editor.edit({ do: 'change-garden', changes: { household: { ...household, prices } } });
   };
   return (
-    <input
-      key={shown}
+    <CommittedInput
       aria-label={`${crop.name}, price of 1 ${units.weightUnit}`}
       aria-invalid={fault}
       title={fault ? `Give 0 to ${MOST_PRICE}, or nothing.` : undefined}
       className="min-h-0 w-16 px-1 py-0 text-right"
       inputMode="decimal"
-      defaultValue={shown}
-      onBlur={(event) => commit(event.target.value)}
-      onKeyDown={(event) => {
-        if (event.key === 'Enter') event.currentTarget.blur();
-      }}
+      value={shown}
+      onCommit={commit}
     />
   );
 }

@@ -4,6 +4,7 @@ import type { HeldGarden } from '../api/merge';
 import type { Edit, Place, Planting, PlantingReport, VarietyReport } from '../api/types';
 import { usePreferences, useUnits } from '../app/preferences';
 import { Choice } from '../app/Choice';
+import { CommittedInput } from '../app/CommittedInput';
 import { DateField } from '../app/DateField';
 import type { Options } from '../app/Choice';
 import { Field } from '../app/Field';
@@ -80,23 +81,17 @@ export function PlantingCard({ state, planting, report, place, chosen, onEdit }:
           value={planting.clear_date ?? report.clear_date ?? ''}
           onCommit={(v) => change({ clear_date: v })}
         />
-        <SpacingField
-          key={`s${planting.spacing_cm ?? ''}`}
-          planting={planting}
-          report={report}
-          change={change}
-        />
+        <SpacingField planting={planting} report={report} change={change} />
         {!planting.between && (
           <Field label="Plants a square">
-            <input
-              key={planting.per_cell ?? 0}
+            <CommittedInput
               type="number"
               min={1}
               max={20}
               placeholder="by spacing"
-              defaultValue={planting.per_cell ?? ''}
-              onBlur={(e) => {
-                const value = e.target.value ? Number(e.target.value) : null;
+              value={planting.per_cell?.toString() ?? ''}
+              onCommit={(typed) => {
+                const value = typed ? Number(typed) : null;
                 if (value !== (planting.per_cell ?? null)) change({ per_cell: value });
               }}
             />
@@ -197,15 +192,12 @@ function SpacingField({
   };
   return (
     <Field label={`Apart, ${units.lengthUnit}`} fault={fault}>
-      <input
+      <CommittedInput
         type="text"
         inputMode="decimal"
-        defaultValue={planting.spacing_cm ? units.toField(planting.spacing_cm) : ''}
+        value={planting.spacing_cm ? units.toField(planting.spacing_cm) : ''}
         placeholder={units.toField(report.spacing_cm)}
-        onBlur={(e) => commit(e.target.value)}
-        onKeyDown={(e) => {
-          if (e.key === 'Enter') e.currentTarget.blur();
-        }}
+        onCommit={commit}
       />
     </Field>
   );

@@ -24,13 +24,14 @@ import { DepthSchools } from './DepthSchools';
 import { FilledSheet } from './FilledSheet';
 import { Holding } from './Holding';
 import { RiserForm } from './RiserForm';
-import { IDLE, moved, next, typed } from './gesture';
-import type { Gesture, Input, TypedMark } from './gesture';
+import { moved, typed } from './gesture';
+import type { TypedMark } from './gesture';
 import { measuresOf } from './measures';
 import { PlantingCard } from './PlantingCard';
 import { Shelf } from './Shelf';
 import { StarterBeds } from './StarterBeds';
 import { TableTwin } from './TableTwin';
+import { useGesture } from './useGesture';
 import { Wedges } from './Wedges';
 
 type Panel = 'notes' | 'shelf' | 'planting' | 'spacing';
@@ -77,7 +78,7 @@ function Workbench({ state, placeId }: { state: HeldGarden; placeId: string }) {
   const known = state.report.plantings.some((p) => p.place === placeId && p.id === named);
   const [chosen, setChosen] = useState<Chosen>({ ...NOTHING, planting: known ? named : null });
   const [cursor, setCursor] = useState<Spot>(NOTHING.anchor);
-  const [gesture, setGesture] = useState<Gesture>(IDLE);
+  const [gesture, send] = useGesture(state.report);
   const [mark, setMark] = useState<TypedMark>({ letters: '', atMs: 0 });
   const [panel, setPanel] = useState<Panel>(known ? 'planting' : planted ? 'notes' : 'shelf');
   const [asTable, setAsTable] = useState(false);
@@ -100,7 +101,6 @@ function Workbench({ state, placeId }: { state: HeldGarden; placeId: string }) {
     ? plantings.map((p) => (p.id === selected?.id ? setOutAs(p, tried) : p))
     : plantings;
   const planned = state.plan.plantings.find((p) => p.id === selected?.id);
-  const send = (input: Input) => setGesture((now) => next(now, input));
   const edit = (change: Edit) => void editor.edit(change);
 
   const choose = (cells: readonly string[], anchor: Spot, planting: string | null) => {
@@ -127,7 +127,7 @@ function Workbench({ state, placeId }: { state: HeldGarden; placeId: string }) {
 
   const release = () => {
     const done = gesture;
-    setGesture(IDLE);
+    send({ kind: 'letGo' });
     if (done.kind === 'painting') choosePainted(done.from, done.to);
     if (done.kind === 'resizing') {
       const cells = gestureCells(place, done) ?? [];
@@ -135,7 +135,7 @@ function Workbench({ state, placeId }: { state: HeldGarden; placeId: string }) {
     }
     if (done.kind === 'movingWedge') {
       const change = draggedEdit(state.plan, plantings, done.planting, done.byDays);
-      if (change) edit(change);
+      if (change) void editor.edit(change).then((saved) => !saved && send({ kind: 'settled' }));
     }
   };
 

@@ -1,4 +1,4 @@
-import { memo } from 'react';
+import { memo, useMemo } from 'react';
 import type { KeyboardEvent, PointerEvent } from 'react';
 
 import type { IdleSpell, PlaceReport, PlantingReport, RestSpell } from '../api/types';
@@ -22,7 +22,8 @@ interface Props {
   selected: string | null;
   gesture: Gesture;
   send: (input: Input) => void;
-  onRelease: () => void;
+  /** The gesture is over, or Enter takes it as it stands. */
+  onRelease: (done: Gesture) => void;
   onSelect: (planting: string) => void;
   onGap: (gap: Gap) => void;
 }
@@ -41,8 +42,13 @@ export function Wedges(props: Props) {
   const { place, plantings, scale, height, day, selected, gesture } = props;
   const { send, onRelease, onSelect, onGap } = props;
   const [moving, movedBy] =
-    gesture.kind === 'movingWedge' ? [gesture.planting, gesture.byDays] : [null, 0];
-  const lanes = lanesOf(plantings, [...place.idle, ...place.rests]);
+    gesture.kind === 'movingWedge' || gesture.kind === 'settlingWedge'
+      ? [gesture.planting, gesture.byDays]
+      : [null, 0];
+  const lanes = useMemo(
+    () => lanesOf(plantings, [...place.idle, ...place.rests]),
+    [plantings, place],
+  );
   const laneHeight = Math.min(MOST_LANE_PX, (height - 6) / Math.max(1, lanes.length));
   const dayAt = (event: PointerEvent<SVGGElement>) => {
     const box = event.currentTarget.ownerSVGElement?.getBoundingClientRect();
@@ -64,7 +70,7 @@ export function Wedges(props: Props) {
         if (by !== 0) send({ kind: 'nudgeWedge', planting, byDays: by });
         else if (event.key === 'Escape') send({ kind: 'cancel' });
         else if (event.key === 'Enter' || event.key === ' ') {
-          if (moving === planting) onRelease();
+          if (gesture.kind === 'movingWedge' && moving === planting) onRelease(gesture);
           else onSelect(planting);
         } else return;
         event.preventDefault();
@@ -73,7 +79,7 @@ export function Wedges(props: Props) {
       onPointerMove={(event) => {
         if (gesture.kind === 'movingWedge') send({ kind: 'overDay', day: dayAt(event) });
       }}
-      onPointerUp={onRelease}
+      onPointerUp={() => onRelease(gesture)}
       onPointerCancel={() => send({ kind: 'cancel' })}
     >
       {lanes.map((lane, index) => {

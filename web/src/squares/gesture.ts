@@ -6,7 +6,8 @@ export type Gesture =
   | { kind: 'idle' }
   | { kind: 'painting'; from: Spot; to: Spot }
   | { kind: 'resizing'; planting: string; anchor: Spot; to: Spot }
-  | { kind: 'movingWedge'; planting: string; fromDay: Day; byDays: number };
+  | { kind: 'movingWedge'; planting: string; fromDay: Day; byDays: number }
+  | { kind: 'settlingWedge'; planting: string; byDays: number };
 
 export const IDLE: Gesture = { kind: 'idle' };
 
@@ -17,6 +18,8 @@ export type Input =
   | { kind: 'pressWedge'; planting: string; day: Day }
   | { kind: 'overDay'; day: Day }
   | { kind: 'nudgeWedge'; planting: string; byDays: number }
+  | { kind: 'letGo' }
+  | { kind: 'settled' }
   | { kind: 'cancel' };
 
 export function next(gesture: Gesture, input: Input): Gesture {
@@ -41,10 +44,17 @@ export function next(gesture: Gesture, input: Input): Gesture {
       return gesture.kind === 'painting' || gesture.kind === 'resizing'
         ? { ...gesture, to: input.spot }
         : gesture;
-    case 'overDay':
-      return gesture.kind === 'movingWedge'
-        ? { ...gesture, byDays: input.day - gesture.fromDay }
-        : gesture;
+    case 'overDay': {
+      if (gesture.kind !== 'movingWedge') return gesture;
+      const byDays = input.day - gesture.fromDay;
+      return byDays === gesture.byDays ? gesture : { ...gesture, byDays };
+    }
+    case 'letGo':
+      return gesture.kind === 'movingWedge' && gesture.byDays !== 0
+        ? { kind: 'settlingWedge', planting: gesture.planting, byDays: gesture.byDays }
+        : IDLE;
+    case 'settled':
+      return gesture.kind === 'settlingWedge' ? IDLE : gesture;
     case 'cancel':
       return IDLE;
   }

@@ -30,7 +30,7 @@ export function Chosen({ state, planting, onEdit, onClose }: Props) {
   return (
     <section
       aria-label="Chosen planting"
-      className="flex shrink-0 flex-wrap items-baseline gap-x-5 border-t border-rule px-[14px] py-1"
+      className="chosen flex shrink-0 flex-wrap items-baseline gap-x-5 border-t border-rule px-[14px] py-1"
     >
       <h2 className="text-base">{`${report.name}, ${place?.name ?? report.place}`}</h2>
       <DateField

@@ -21,7 +21,7 @@ export function Jobs({ state, day }: { state: HeldGarden; day: Day }) {
   const first = dayOf(monday);
   const span = (from: Day) => `${shortWords(from)} to ${shortWords(from + 6)}`;
   return (
-    <div className="jobs grid shrink-0 basis-[40%] gap-x-8 overflow-y-auto border-t border-rule px-[14px] py-2 md:grid-cols-2">
+    <div className="jobs isolate grid shrink-0 basis-[40%] gap-x-8 overflow-y-auto border-t border-rule px-[14px] py-2 md:grid-cols-2">
       <DaysAhead state={state} day={day} />
       <section aria-label="This week">
         <h2 className="text-base">

@@ -1,6 +1,6 @@
+import { memo } from 'react';
 import { Link } from 'react-router';
 
-import type { HeldGarden } from '../api/merge';
 import type { PlaceReport, PlantingReport } from '../api/types';
 import { useUnits } from '../app/preferences';
 import type { TimeScale } from '../drawing/scale';
@@ -12,7 +12,8 @@ import { Wedges } from '../squares/Wedges';
 const LANE_PX = 15.5;
 
 interface PlaceProps {
-  state: HeldGarden;
+  slug: string;
+  name: string;
   place: PlaceReport;
   plantings: readonly PlantingReport[];
   scale: TimeScale;
@@ -21,23 +22,23 @@ interface PlaceProps {
   selected: string | null;
   day: number;
   send: (input: Input) => void;
-  onRelease: () => void;
+  onRelease: (done: Gesture) => void;
   onSelect: (planting: string) => void;
   onGap: (gap: Gap) => void;
 }
 
 /** One place's ground through time, with what it gives and what of it stands idle. */
-export function PlaceYear({ state, place, plantings, scale, width, ...wedges }: PlaceProps) {
+export const PlaceYear = memo(function PlaceYear(props: PlaceProps) {
+  const { slug, name, place, plantings, scale, width, ...wedges } = props;
   const units = useUnits();
-  const name = state.plan.places.find((p) => p.id === place.id)?.name ?? place.id;
   const height =
     Math.max(1, lanesOf(plantings, [...place.idle, ...place.rests]).length) * LANE_PX + 8;
   const { p10, p90 } = place.harvest_kg;
   const idle = Math.round(place.idle_cell_weeks - place.rested_cell_weeks);
   return (
-    <section aria-label={name} className="border-b border-rule">
+    <section aria-label={name} className="contain-content border-b border-rule">
       <p className="flex items-baseline gap-4 px-[14px] pt-1">
-        <Link className="font-semibold" to={`/gardens/${state.head.slug}/squares/${place.id}`}>
+        <Link className="font-semibold" to={`/gardens/${slug}/squares/${place.id}`}>
           {name}
         </Link>
         <span className="text-[13px] text-muted">{units.area(place.inside_area_m2)}</span>
@@ -62,4 +63,4 @@ export function PlaceYear({ state, place, plantings, scale, width, ...wedges }: 
       </svg>
     </section>
   );
-}
+});

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 
 import { useEditor } from '../api/garden';
 import type { HeldGarden } from '../api/merge';
@@ -6,9 +6,7 @@ import type { Edit, PlaceReport, PlantingReport } from '../api/types';
 import { Choice } from '../app/Choice';
 import type { Options } from '../app/Choice';
 import { useExtent } from '../app/useExtent';
-import { draggedEdit, restEdit } from '../squares/edits';
-import { IDLE, next } from '../squares/gesture';
-import type { Gesture } from '../squares/gesture';
+import { restEdit } from '../squares/edits';
 import type { Gap } from '../squares/lanes';
 import { useDay } from '../time/DayContext';
 import type { Span } from '../time/DayContext';
@@ -16,7 +14,7 @@ import { timeScale } from '../time/SeasonRuler';
 import { Chosen } from './Chosen';
 import { FollowPanel } from './FollowPanel';
 import { Jobs } from './Jobs';
-import { PlaceYear } from './PlaceYear';
+import { Places } from './Places';
 
 const SPANS: Options<Span> = [
   ['year', 'the whole year'],
@@ -34,22 +32,13 @@ export function YearScreen({ state }: { state: HeldGarden }) {
   const [only, setOnly] = useState('');
   const [selected, setSelected] = useState<string | null>(null);
   const [gap, setGap] = useState<Gap | null>(null);
-  const [gesture, setGesture] = useState<Gesture>(IDLE);
   const scale = useMemo(() => timeScale(start, end, extent.width), [start, end, extent.width]);
   // Looked at closely is the year of this screen; the others show all of it.
   useEffect(() => () => setSpan('year'), [setSpan]);
   const { plantings, places, totals } = state.report;
-  const shown = plantings.filter((p) => only === '' || only === p.family || only === p.crop);
-  const edit = (change: Edit) => void editor.edit(change);
-  const release = () => {
-    const done = gesture;
-    setGesture(IDLE);
-    if (done.kind !== 'movingWedge') return;
-    const change = draggedEdit(state.plan, plantings, done.planting, done.byDays);
-    if (change) edit(change);
-  };
+  const edit = useCallback((change: Edit) => editor.edit(change), [editor]);
   const take = (change: Edit) => {
-    edit(change);
+    void edit(change);
     setGap(null);
   };
   const largest = largestGap(places);
@@ -75,32 +64,27 @@ export function YearScreen({ state }: { state: HeldGarden }) {
         </div>
       </header>
       <div className="no-print min-h-[30%] grow basis-0 overflow-x-hidden overflow-y-auto max-md:order-last max-md:basis-auto">
-        {places.map((place) => {
-          const own = shown.filter((p) => p.place === place.id);
-          if (own.length === 0 && only !== '') return null;
-          return (
-            <PlaceYear
-              key={place.id}
-              state={state}
-              place={only === '' ? place : { ...place, idle: [], rests: [] }}
-              plantings={own}
-              scale={scale}
-              width={extent.width}
-              gesture={gesture}
-              selected={selected}
-              day={day}
-              send={(input) => setGesture((now) => next(now, input))}
-              onRelease={release}
-              onSelect={setSelected}
-              onGap={setGap}
-            />
-          );
-        })}
+        <Places
+          state={state}
+          only={only}
+          scale={scale}
+          width={extent.width}
+          selected={selected}
+          day={day}
+          onEdit={edit}
+          onSelect={setSelected}
+          onGap={setGap}
+        />
         {places.length === 0 && (
           <p className="px-[14px]">Nothing to show yet: add a place first.</p>
         )}
       </div>
-      <Chosen state={state} planting={selected} onEdit={edit} onClose={() => setSelected(null)} />
+      <Chosen
+        state={state}
+        planting={selected}
+        onEdit={(change) => void edit(change)}
+        onClose={() => setSelected(null)}
+      />
       {gap ? (
         <FollowPanel
           slug={slug}

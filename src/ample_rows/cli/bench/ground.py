@@ -4,12 +4,16 @@ import itertools
 import json
 import statistics
 from dataclasses import dataclass
+from typing import TYPE_CHECKING
 
 from ample_rows.cli.bench.rows import Row, median_ms
 from ample_rows.core import plan as p
 from ample_rows.core.ground import place_sun, skyline, sun_map, sun_path
 from ample_rows.core.ground.sun_map import sun_by_month, sun_on_day
 from ample_rows.core.reference import Book
+
+if TYPE_CHECKING:
+    from playwright.sync_api import Page
 
 _DAY = sun_path.sample_days(2027)[11]
 MOVES = 60
@@ -103,18 +107,31 @@ def ground_rows(book: Book) -> list[Row]:
 
 @dataclass(frozen=True)
 class _Drag:
-    """Something that is dragged on a screen, and how far it goes at each move. [px]"""
+    """Something that is dragged on a screen, and how far it goes at each move, out and back. [px]"""
 
     what: str
     path: str
     selector: str
     step: tuple[float, float]
+    # A field whose value tells that the figures after it are painted.
+    figure: str | None = None
 
 
 _DRAGS = (
     _Drag("a bed", "ground", ".bed [data-thing*='\"low\"']", (-3, 2)),
-    _Drag("a wedge", "year", "[data-planting='p28']", (1, 0)),
+    _Drag("a wedge", "year", "[aria-label^='To, cordon']", (4, 0), ".chosen input[type=date]"),
 )
+_SETTLES = 9
+_WATCH = """(figure) => {
+  const value = () => document.querySelector(figure).value;
+  const before = value();
+  window.settled = new Promise((done) => addEventListener('pointerup', (event) => {
+    const look = () => (value() !== before
+      ? requestAnimationFrame(() => setTimeout(() => done(performance.now() - event.timeStamp), 0))
+      : requestAnimationFrame(look));
+    look();
+  }, { once: true, capture: true }));
+}"""
 
 
 def drag_rows(base: str, chromium: str) -> list[Row]:
@@ -139,16 +156,40 @@ def drag_rows(base: str, chromium: str) -> list[Row]:
             page.mouse.down()
             browser.start_tracing(page=page, categories=_TRACED)
             for step in range(MOVES):
-                page.mouse.move(x + drag.step[0] * step, y + drag.step[1] * step)
+                far = min(step, MOVES - step)
+                page.mouse.move(x + drag.step[0] * far, y + drag.step[1] * far)
                 page.wait_for_timeout(20)
             work = _work_per_move(json.loads(browser.stop_tracing())["traceEvents"])
+            page.mouse.up()
+            settled = _settled_ms(page, drag) if drag.figure else []
             page.close()
             per_move = f"{drag.what} dragged, work per move"
             rows.append(Row(per_move, statistics.median(work), "ms", 12, "by trace"))
             worst = f"{drag.what} dragged, worst move"
             rows.append(Row(worst, max(work), "ms", 50, f"{len(work)} moves"))
+            if settled:
+                told = f"let go to repaint, {len(settled)} times, worst {max(settled):.0f} ms"
+                median = statistics.median(settled)
+                rows.append(Row(f"{drag.what} let go, figures settled", median, "ms", 150, told))
         browser.close()
     return rows
+
+
+def _settled_ms(page: "Page", drag: _Drag) -> list[float]:
+    """From letting go until the figures are painted, dragged to and fro. [ms]"""
+    times = []
+    for nth in range(_SETTLES):
+        page.wait_for_timeout(_SETTLE_MS)
+        box = page.locator(drag.selector).first.bounding_box() or {"x": 0.0, "y": 0.0}
+        x, y = box["x"] + 20, box["y"] + 8
+        way = 1 if nth % 2 else -1
+        page.mouse.move(x, y)
+        page.mouse.down()
+        page.mouse.move(x + way * 20, y, steps=5)
+        page.evaluate(_WATCH, drag.figure)
+        page.mouse.up()
+        times.append(float(page.evaluate("window.settled")))
+    return times
 
 
 def _work_per_move(events: list[dict[str, object]]) -> list[float]:
