@@ -28,6 +28,20 @@ def test_jobs_about_a_day_and_a_mark_that_closes_one(client, lantern):
     assert all("days late" in late["words"] for late in later["behind"])
 
 
+def test_usual_jobs_are_proposed_and_one_is_kept(client, lantern):
+    url = f"/api/gardens/{slug(lantern)}"
+    usual = client.get(f"{url}/chores/usual").json()
+    pipes = next(one for one in usual if one["key"] == "pipes")
+    assert pipes["on"] == "2027-10-13"
+    kept = {"id": "own-9", **{key: pipes[key] for key in ("what", "on", "every", "per")}}
+    edit = {"do": "keep-chore", "chore": kept}
+    answer = client.post(f"{url}/edits", json={"version": lantern["head"]["version"], "edit": edit})
+    assert answer.status_code == 200
+    assert "pipes" not in {one["key"] for one in client.get(f"{url}/chores/usual").json()}
+    jobs = client.get(f"{url}/jobs", params={"day": "2027-10-13"}).json()["this_week"]
+    assert [job["place"] for job in jobs if job["job"] == "chore-own-9"] == [None]
+
+
 def test_a_day_is_wanted(client, lantern):
     assert client.get(f"/api/gardens/{slug(lantern)}/jobs").status_code == 422
 

@@ -137,16 +137,31 @@ def test_ways_to_water_stand_side_by_side_and_a_mulch_saves(page, base_url):
 def test_a_packet_s_analysis_gives_grams_and_a_school_may_need_none(page, base_url):
     page.goto(f"{base_url}/gardens/lantern-court/soil?view=feeding")
     row = page.get_by_role("row", name=re.compile("^South bed"))
-    expect(row).to_contain_text("2659")
+    expect(row).to_contain_text("2367")
     page.get_by_label("Nitrogen, %").fill("8")
     page.get_by_role("button", name="Save").click()
-    expect(row).to_contain_text("1330")
+    expect(row).to_contain_text("1183")
     page.get_by_label("Potash").nth(1).select_option("high")
     page.get_by_role("button", name="Save").click()
     expect(page.get_by_text(re.compile("Potash: 0 g wanted"))).to_be_visible()
     page.get_by_label("School").select_option("mix")
     page.get_by_role("button", name="Save").click()
     expect(row.get_by_role("cell").last).to_have_text("0")
+
+
+def test_a_label_s_rates_are_in_the_jobs(page, base_url):
+    page.goto(f"{base_url}/gardens/lantern-court/soil?view=feeding")
+    expect(page.get_by_label("mL in 10 L")).to_have_value("20")
+    page.get_by_label("At once, g a m²").fill("600")
+    page.get_by_label("Picking waits, days").first.fill("30")
+    page.get_by_role("button", name="Save").click()
+    expect(page.get_by_text("Last: change")).to_be_visible()
+    page.get_by_role("link", name="Year", exact=True).click()
+    for _ in range(14):
+        page.keyboard.press("PageUp")
+    fed = page.get_by_role("listitem").filter(has_text="Long bed: 1.3 kg of pelleted")
+    expect(fed.first).to_contain_text("the label allows 1.8 kg at once")
+    expect(fed.first).to_contain_text("30 days before anything is picked")
 
 
 def test_a_recipe_of_one_s_own_fills_a_bed(page, base_url):

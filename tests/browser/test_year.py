@@ -181,3 +181,35 @@ def test_what_usually_ends_a_crop_here(page, base_url):
     page.goto(f"{base_url}/gardens/lantern-court/garden")
     ends.get_by_role("button", name="Forget it").click()
     expect(ends.get_by_role("listitem")).to_have_count(0)
+
+
+def test_a_job_of_one_s_own_comes_with_its_year_and_goes_again(year):
+    own = jobs_of_week(year, "Jobs of your own")
+    own.get_by_role("button", name="Add one").click()
+    own.get_by_label("A usual one").select_option("pipes")
+    expect(own.get_by_label("What is to be done")).to_have_value(re.compile("Drain hoses"))
+    expect(own.get_by_label("Comes again")).to_have_value("1 year")
+    own.get_by_label("What is to be done").fill(" ")
+    own.get_by_role("button", name="Add the job").click()
+    expect(own.get_by_role("alert")).to_contain_text("Say what is to be done")
+    own.get_by_label("What is to be done").fill("Drain the hose by the tap")
+    own.get_by_label("Where").select_option("border")
+    own.get_by_label("From").fill("2025-06-17")
+    own.get_by_role("button", name="Add the job").click()
+    line = own.get_by_role("listitem").filter(has_text="Drain the hose")
+    expect(line).to_contain_text("House border, every year, from 17 Jun 2025")
+    week = jobs_of_week(year)
+    expect(week.get_by_text("House border: Drain the hose by the tap")).to_be_visible()
+    week.get_by_role("button", name="Done: See to, Drain the hose").click()
+    expect(week.get_by_role("heading")).to_contain_text("1 of")
+    line.get_by_role("button", name="Take out").click()
+    expect(week.get_by_text("House border: Drain the hose by the tap")).to_have_count(0)
+
+
+def test_seed_is_ordered_in_the_first_week_of_the_year(year):
+    set_day(year, -30)
+    week = jobs_of_week(year)
+    expect(week.get_by_role("heading")).to_contain_text("1 Feb to 7 Feb")
+    order = week.get_by_role("listitem").filter(has_text="The garden: broad bean, 1 packet")
+    order.get_by_role("button", name="Done: Order").click()
+    expect(week.get_by_role("heading")).to_contain_text("1 of")

@@ -7,10 +7,19 @@ import pytest
 
 from ample_rows import PROGRAM
 from ample_rows.core import plan as p
-from ample_rows.core.edits import MarkJob, RemovePlanting, apply_edit
+from ample_rows.core.edits import (
+    KeepChore,
+    MarkJob,
+    RemoveChore,
+    RemovePlace,
+    RemovePlanting,
+    apply_edit,
+)
 from ample_rows.core.evaluate import evaluate
 from ample_rows.core.jobs.behind import replanned
+from ample_rows.core.jobs.chores import usual_chores
 from ample_rows.core.jobs.year import jobs_of, series_of, weeks_about
+from ample_rows.core.reading import PlanFaultsError
 from ample_rows.crops import load_book
 from tests.conftest import bed, block, document, planting, tub
 
@@ -30,9 +39,9 @@ def jobs(plan):
 def listed(read):
     """The jobs of some plantings by their verb, the earliest first."""
 
-    def found(*plantings, **context):
+    def found(*plantings, parts=None, **context):
         by_verb = {}
-        for job in jobs(read(document(*plantings, **context))):
+        for job in jobs(read({**document(*plantings, **context), **(parts or {})})):
             by_verb.setdefault(job.verb, []).append(job)
         return by_verb
 
@@ -105,6 +114,117 @@ def test_only_a_hungry_crop_in_a_pot_is_fed_by_the_label(listed):
     potted = listed({**tomato, "place": "tub"}, places=[tub()])["Feed"]
     assert (potted[1].on - potted[0].on).days == 14
     assert "as the label says" in potted[0].sign
+
+
+LIQUID = {"name": "tomato feed", "ml_per_10_l": 20, "every_days": 10, "wait_days": 2}
+
+
+def test_a_poured_feed_comes_as_its_label_says(listed):
+    tomato = planting("tomato", "all", start="transplant", start_date="2027-05-25", place="tub")
+    fed = listed({**tomato, "spacing_cm": 40}, places=[tub()], parts={"soil": {"liquid": LIQUID}})[
+        "Feed"
+    ]
+    assert (fed[1].on - fed[0].on).days == 10
+    # A can holds 9 L; a twentieth of the tub's 61 L is poured.
+    assert fed[0].about.endswith("; 18 mL of tomato feed in a can of 9 L, 3.1 L of it")
+    assert "the label asks for 2 days before anything is picked" in fed[0].why
+
+
+PELLETS = {"name": "pellets", "n_percent": 4}
+
+
+def test_a_bed_is_fed_in_two_goes_by_its_packet(listed):
+    cabbage = planting("cabbage", block("A1", "D4"), start="transplant", start_date="2027-05-10")
+    first, second = listed(cabbage, parts={"soil": {"packet": PELLETS}})["Feed"]
+    # 16 squares of 30 cm: 1.44 m2 x 20 g N x 1.15, by 4 % nitrogen, halved.
+    assert first.about == "414 g of pellets, raked in"
+    assert first.on == date(2027, 5, 10)
+    assert second.about == "414 g of pellets, most of it to pointed cabbage"
+    assert first.until < second.on < date(2027, 8, 20)
+    label = {**PELLETS, "at_once_g_per_m2": 100, "every_days": 21}
+    sparing = listed(cabbage, parts={"soil": {"packet": label}})["Feed"][0]
+    assert "414 g of pellets in 2 goes, 21 days apart (the label allows 288 g at once)" in (
+        sparing.about
+    )
+    assert "Feed" not in listed(cabbage)
+
+
+def test_what_is_fed_late_is_given_once_and_before_the_crop(listed):
+    kale = planting("kale", block("A1", "D4"), start="transplant", start_date="2027-08-20")
+    only = listed(kale, parts={"soil": {"packet": PELLETS}})["Feed"]
+    assert [job.on for job in only] == [date(2027, 8, 20)]
+    assert only[0].why.startswith("all that its crops take in the year")
+
+
+def test_seed_is_ordered_by_the_month_and_what_the_box_holds_is_not(listed):
+    first, second = listed(LETTUCE, planting("leek", ("C1",), start_date="2027-06-01"))["Order"]
+    assert (first.place, first.place_label) == (None, "The garden")
+    assert first.about == "head lettuce, 1 packet"
+    assert first.on == date(2027, 2, 23)
+    assert second.about == "leek, 1 packet"
+    packet = {"id": "s1", "crop": "lettuce", "seeds": 500, "year": 2027}
+    assert "Order" not in listed(LETTUCE, parts={"seed_box": {"packets": [packet]}})
+
+
+def chore(**facts):
+    return KeepChore(chore={"id": "own-1", "what": "oil the boards", "on": "2024-03-31", **facts})
+
+
+@pytest.mark.parametrize(
+    ("again", "days", "why"),
+    [
+        ({}, [], ""),
+        ({"every": 3, "per": "year"}, [(2, date(2027, 3, 31))], "every 3 years; next on 31 March"),
+        ({"every": 2, "per": "year"}, [], ""),
+        (
+            {"every": 1, "per": "year"},
+            [(4, date(2027, 3, 31))],
+            "every year; next on 31 March 2028",
+        ),
+    ],
+)
+def test_a_job_of_one_s_own_comes_again_after_years(read, again, days, why):
+    plan = apply_edit(read(document(CARROT)), chore(**again))
+    found = [job for job in jobs(plan) if job.job == "chore-own-1"]
+    assert [(job.nth, job.on) for job in found] == days
+    assert all(job.why.startswith(why) for job in found)
+
+
+def test_a_job_of_the_end_of_a_month_keeps_to_its_end(read):
+    plan = apply_edit(read(document(CARROT)), chore(every=1, per="month"))
+    found = [job.on for job in jobs(plan) if job.job == "chore-own-1"]
+    assert date(2027, 4, 30) in found
+    assert date(2027, 5, 31) in found
+    assert len(found) == 12
+
+
+def test_a_job_of_one_s_own_is_marked_changed_and_taken_out_with_its_marks(read):
+    plan = apply_edit(read(document(CARROT)), chore(on="2027-06-01"))
+    done = {"job": "chore-own-1", "state": "done", "on": "2027-06-03"}
+    plan = apply_edit(plan, MarkJob(mark=done))
+    assert find(plan, "See to").state == "done"
+    plan = apply_edit(plan, chore(on="2027-07-01", place="bed"))
+    assert find(plan, "See to").place == "bed"
+    gone = apply_edit(plan, RemoveChore(id="own-1"))
+    assert (gone.chores, gone.jobs) == ((), ())
+    with pytest.raises(PlanFaultsError, match="there is no chore"):
+        apply_edit(gone, RemoveChore(id="own-1"))
+    assert apply_edit(plan, RemovePlace(id="bed")).chores == ()
+
+
+def test_a_job_that_comes_again_says_how_often_of_what(read):
+    with pytest.raises(PlanFaultsError, match=r"chores\[0\]\.per: is needed too"):
+        read({**document(CARROT), "chores": [{**chore().chore, "every": 2}]})
+
+
+def test_usual_jobs_are_proposed_on_days_of_this_garden_until_they_are_kept(read):
+    plan = read(document(CARROT))
+    usual = {one.key: one for one in usual_chores(plan, BOOK)}
+    tested = usual["soil-test"]
+    assert tested.on == plan.garden.first_frost - timedelta(days=14)
+    assert [one.on for one in usual.values()] == sorted(one.on for one in usual.values())
+    kept = apply_edit(plan, chore(what=tested.what))
+    assert "soil-test" not in {one.key for one in usual_chores(kept, BOOK)}
 
 
 def test_single_stems_are_pinched_along_a_string(listed):

@@ -153,4 +153,6 @@ def test_heat_and_rain(advised):
     hot = advised(days((16, 31, 0), (15, 30, 0)), SALAD, BEANS)
     assert "shade and water head lettuce" in hot["heat"]
     assert "pots each day" in hot["dry"]
+    assert advised(days((6, 13, 0)), SALAD)["dry"].endswith("water in full")
+    assert "dry" not in advised(days((-3, 4, 0)), SALAD)
     assert "leave the watering" in advised(days((9, 15, 12), (9, 15, 14)), SALAD)["rain"]

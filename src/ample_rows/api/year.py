@@ -15,6 +15,7 @@ from ample_rows.api.problems import RESPONSES
 from ample_rows.api.state import ShelfRequest
 from ample_rows.core.evaluate import evaluate
 from ample_rows.core.jobs.behind import Behind, replanned
+from ample_rows.core.jobs.chores import ProposedChore, usual_chores
 from ample_rows.core.jobs.hours import Hours, hours_of
 from ample_rows.core.jobs.job import Job
 from ample_rows.core.jobs.plant_labels import plant_labels
@@ -85,6 +86,12 @@ def calendar(slug: str, here: Garden) -> Response:
         found.add_component(_event(series, slug, made))
     text = found.to_ical().decode("utf-8")
     return file_answer(text, "text/calendar; charset=utf-8", f"{slug}-jobs.ics")
+
+
+@router.get("/chores/usual")
+def usual(here: Garden) -> tuple[ProposedChore, ...]:
+    """Jobs that come with the season or after some years, to take over as one's own."""
+    return usual_chores(here.plan, here.book)
 
 
 @router.get("/plantings/{planting}/waves")

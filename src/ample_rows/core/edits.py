@@ -7,7 +7,7 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from ample_rows.core import plan as p
 from ample_rows.core.crop_edits import change_crop
-from ample_rows.core.jobs.mark import forget_jobs, mark_job
+from ample_rows.core.jobs.mark import forget_jobs, keep_chore, mark_job, remove_chores
 from ample_rows.core.layout_edits import layout_of, take_layout
 from ample_rows.core.links import forget
 from ample_rows.core.reading import PlanFaultsError, validated
@@ -81,6 +81,20 @@ class MarkJob(_Edit):
 
     do: Literal["mark-job"] = "mark-job"
     mark: Changes
+
+
+class KeepChore(_Edit):
+    """Keep a job of the grower's own, in the stead of an earlier one of the same id."""
+
+    do: Literal["keep-chore"] = "keep-chore"
+    chore: Changes
+
+
+class RemoveChore(_Edit):
+    """Take out a job of the grower's own, with what was marked of it."""
+
+    do: Literal["remove-chore"] = "remove-chore"
+    id: str
 
 
 class ChangeGarden(_Edit):
@@ -177,6 +191,8 @@ Edit = Annotated[
     | CopyPlace
     | StandRiser
     | MarkJob
+    | KeepChore
+    | RemoveChore
     | ChangeGarden
     | ChangeSite
     | ChangeSoil
@@ -241,6 +257,11 @@ def _apply(document: Changes, edit: Edit) -> None:
             stand_riser(document, place, edit.cells, edit.new_id, edit.wall_height_cm)
         case MarkJob():
             mark_job(document, edit.mark)
+        case KeepChore():
+            keep_chore(document, edit.chore)
+        case RemoveChore():
+            _find(document.get("chores", []), edit.id, "chore")
+            remove_chores(document, lambda chore: bool(chore["id"] == edit.id))
         case ChangeGarden() | ChangeSite() | ChangeSoil() | ChangeBuild() | ChangeSeedBox():
             _merge(document.setdefault(_PART_OF[edit.do], {}), edit.changes)
         case ChangeCrop():
@@ -278,6 +299,7 @@ def _remove_place(document: Changes, ident: str) -> None:
     gone = {g["id"] for g in plantings if g["place"] == ident}
     plantings[:] = [g for g in plantings if g["place"] != ident]
     forget(plantings, gone)
+    remove_chores(document, lambda chore: chore.get("place") == ident)
     forget_jobs(document)
     for place in places:
         if place.get("stands_on", {}).get("place") == ident:
@@ -324,6 +346,8 @@ def describe(edit: Edit, before: p.Plan) -> str:
         case MarkJob():
             state = str(edit.mark.get("state", "open")).replace("-", " ")
             return f"mark a job {state}"
+        case KeepChore() | RemoveChore():
+            return "change the jobs of your own"
         case ChangeGarden():
             return "change the garden"
         case ChangeSite():

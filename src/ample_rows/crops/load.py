@@ -40,6 +40,7 @@ from ample_rows.core.reference import (
     TrainingSystem,
     Trait,
     Trouble,
+    UsualChore,
     WaterWay,
     Worker,
 )
@@ -141,6 +142,7 @@ def load_book() -> Book:
         trainings=trainings,
         jobs=_table(JobRule, jobs["job"], "jobs.toml"),
         place_minutes=_table(JobMinutes, jobs["place"], "jobs.toml"),
+        usual_chores=_table(UsualChore, jobs["chore"], "jobs.toml"),
         families=_table(FamilyRest, _toml(tables / "families.toml")["family"], "families.toml"),
         keeping_ways=_table(KeepingWay, keeping["way"], "keeping.toml"),
         crop_keeping=_table(CropKeeping, keeping["crop"], "keeping.toml"),

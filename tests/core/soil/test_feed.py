@@ -75,3 +75,10 @@ def test_crops_that_follow_each_other_add_up(feed):
     both = feed({**CABBAGE, "clear_date": "2027-09-01"}, later)
     assert both.n_g == pytest.approx(sum(crop.n_g for crop in both.crops))
     assert [crop.planting for crop in both.crops] == ["p1", "p2"]
+
+
+def test_a_green_manure_is_not_fed(feed):
+    rye = planting("winter-rye", block("A1", "D4"), start_date="2026-10-01")
+    found = feed(rye, packet=PACKET)
+    assert (found.n_g, found.crops[0].packet_g) == (0, 0)
+    assert found.crops[0].why == "dug in, it gives back what it took"

@@ -18,7 +18,11 @@ export function Choice<V extends string>({
 }) {
   return (
     <Field label={label} inline={inline}>
-      <select value={value} onChange={(event) => onChange(event.target.value as V)}>
+      <select
+        className="max-w-full"
+        value={value}
+        onChange={(event) => onChange(event.target.value as V)}
+      >
         {options.map(([known, words]) => (
           <option key={known} value={known}>
             {words}

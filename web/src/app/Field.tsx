@@ -16,7 +16,7 @@ export function Field({
   children: ReactNode;
 }) {
   return (
-    <div>
+    <div className="max-w-full min-w-0">
       <label className={inline ? 'flex items-baseline gap-2' : 'flex flex-col'}>
         <span className={`text-[12.5px] text-muted ${inline ? 'whitespace-nowrap' : ''}`}>
           {label}

@@ -22,6 +22,11 @@ const LEVELS = [
   ['high', 'high'],
 ] as const;
 
+/** Only what was given: an absent figure is not known. */
+function said(figures: Readonly<Record<string, string | number | null>>) {
+  return Object.fromEntries(Object.entries(figures).filter(([, value]) => value !== null));
+}
+
 /** The school on feeding, the packet's analysis, and what a soil test said. */
 export function FeedForm({ state, onEdit }: Props) {
   const soil = state.plan.soil;
@@ -29,12 +34,20 @@ export function FeedForm({ state, onEdit }: Props) {
   const [phosphate, setPhosphate] = useState(soil?.test?.phosphate ?? '');
   const [potash, setPotash] = useState(soil?.test?.potash ?? '');
   const packet = soil?.packet;
+  const liquid = soil?.liquid;
   const form = useTyped({
     name: packet?.name ?? '',
     n: textOf(packet?.n_percent),
     p: textOf(packet?.p2o5_percent),
     k: textOf(packet?.k2o_percent),
     price: textOf(packet?.price_per_kg),
+    atOnce: textOf(packet?.at_once_g_per_m2),
+    every: textOf(packet?.every_days),
+    wait: textOf(packet?.wait_days),
+    liquid: liquid?.name ?? '',
+    dose: textOf(liquid?.ml_per_10_l),
+    poured: textOf(liquid?.every_days),
+    liquidWait: textOf(liquid?.wait_days),
     ph: textOf(soil?.test?.ph),
   });
   const save = () => {
@@ -46,6 +59,16 @@ export function FeedForm({ state, onEdit }: Props) {
       p2o5_percent: reader.number('p', 0, 100),
       k2o_percent: reader.number('k', 0, 100),
       price_per_kg: reader.number('price', 0),
+      at_once_g_per_m2: reader.number('atOnce', 0.1, 5000),
+      every_days: reader.number('every', 0, 365),
+      wait_days: reader.number('wait', 0, 365),
+    };
+    const dose = reader.number('dose', 0.01, 1000);
+    const poured = {
+      name: form.typed.liquid?.trim() || null,
+      ml_per_10_l: dose,
+      every_days: reader.number('poured', 1, 365),
+      wait_days: reader.number('liquidWait', 0, 365),
     };
     const test = {
       ph: reader.number('ph', 2, 12),
@@ -58,7 +81,8 @@ export function FeedForm({ state, onEdit }: Props) {
       do: 'change-soil',
       changes: {
         feeding: school,
-        packet: n === null ? null : given,
+        packet: n === null ? null : said(given),
+        liquid: dose === null ? null : said(poured),
         test: tested ? { ...soil?.test, ...test } : null,
       },
     });
@@ -89,6 +113,24 @@ export function FeedForm({ state, onEdit }: Props) {
       <NumberField form={form} name="n" label="Nitrogen, %" />
       <NumberField form={form} name="p" label="Phosphate, %" />
       <NumberField form={form} name="k" label="Potash, %" />
+      <NumberField form={form} name="atOnce" label="At once, g a m²" />
+      <NumberField form={form} name="every" label="Again after, days" />
+      <NumberField form={form} name="wait" label="Picking waits, days" />
+      <h3 className="col-span-full mt-1 font-sans text-[13px] font-semibold">
+        A feed for pots, poured
+      </h3>
+      <div className="col-span-2">
+        <Field label="What the bottle is called">
+          <input
+            value={form.typed.liquid ?? ''}
+            maxLength={120}
+            onChange={(event) => form.set('liquid', event.target.value)}
+          />
+        </Field>
+      </div>
+      <NumberField form={form} name="dose" label="mL in 10 L" />
+      <NumberField form={form} name="poured" label="Every, days" />
+      <NumberField form={form} name="liquidWait" label="Picking waits, days" />
       <h3 className="col-span-full mt-1 font-sans text-[13px] font-semibold">A soil test</h3>
       <NumberField form={form} name="ph" label="pH" />
       <Choice label="Phosphate" value={phosphate} options={LEVELS} onChange={setPhosphate} />

@@ -15,7 +15,10 @@ export function DaysAhead({ state, day }: { state: HeldGarden; day: Day }) {
   const { days, advice, soil, words } = answer.data;
   if (days.length === 0) return <p className="text-[13px] text-muted">{words}</p>;
   const warmth = (low: number, high: number) =>
-    units.sentence(`${Math.round(low)} °C–${Math.round(high)} °C`).replace(/ °[CF]–/, '–');
+    units
+      .sentence(`${Math.round(low)} °C–${Math.round(high)} °C`)
+      .replace(/ °[CF]–/, ' to ')
+      .replaceAll('-', '−');
   const nameOf = (id: string) => state.plan.places.find((p) => p.id === id)?.name ?? id;
   return (
     <section aria-label="Days ahead" className="col-span-full pb-1">

@@ -5,6 +5,7 @@ import { useUnits } from '../app/preferences';
 import { dayOf, isoOf, shortWords } from '../time/day';
 import type { Day } from '../time/day';
 import { DaysAhead } from './DaysAhead';
+import { OwnJobs } from './OwnJobs';
 import { PartDone } from './PartDone';
 import { TakeAlong } from './TakeAlong';
 import { useJobs } from './useJobs';
@@ -21,7 +22,7 @@ export function Jobs({ state, day }: { state: HeldGarden; day: Day }) {
   const first = dayOf(monday);
   const span = (from: Day) => `${shortWords(from)} to ${shortWords(from + 6)}`;
   return (
-    <div className="jobs isolate grid shrink-0 basis-[40%] gap-x-8 overflow-y-auto border-t border-rule px-[14px] py-2 md:grid-cols-2">
+    <div className="jobs isolate grid grid-cols-1 shrink-0 basis-[40%] gap-x-8 overflow-y-auto border-t border-rule px-[14px] py-2 md:grid-cols-2">
       <DaysAhead state={state} day={day} />
       <section aria-label="This week">
         <h2 className="text-base">
@@ -52,6 +53,7 @@ export function Jobs({ state, day }: { state: HeldGarden; day: Day }) {
           <List jobs={following} day={day} onEdit={edit} />
         </section>
       </div>
+      <OwnJobs state={state} day={day} />
       <TakeAlong slug={slug} />
     </div>
   );
@@ -196,12 +198,12 @@ function partWords(job: Job): string {
 
 function markEdit(job: Job, state: string, on: Day, cells: readonly string[] = []): Edit {
   const mark: Record<string, unknown> = {
-    place: job.place,
     job: job.job,
     nth: job.nth,
     state,
     on: isoOf(on),
   };
+  if (job.place) mark.place = job.place;
   if (job.planting) mark.planting = job.planting;
   if (cells.length > 0) mark.cells = [...cells];
   return { do: 'mark-job', mark };

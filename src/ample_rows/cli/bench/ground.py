@@ -107,7 +107,7 @@ def ground_rows(book: Book) -> list[Row]:
 
 @dataclass(frozen=True)
 class _Drag:
-    """Something that is dragged on a screen, and how far it goes at each move, out and back. [px]"""
+    """Something that is dragged on a screen, and how far it goes out and back at a move. [px]"""
 
     what: str
     path: str

@@ -8,6 +8,7 @@ from ample_rows.core import plan as p
 from ample_rows.core import season
 from ample_rows.core.faults.garden import (
     build_faults,
+    chore_faults,
     garden_faults,
     seed_faults,
     site_faults,
@@ -50,7 +51,7 @@ def check_plan(plan: p.Plan, book: Book) -> list[Fault]:
         book = book_with(book, plan.crops)
     except PlanFaultsError as error:
         return error.faults
-    faults = _one_layout(plan, book)
+    faults = [*chore_faults(plan.chores), *_one_layout(plan, book)]
     faults += twice([layout.id for layout in plan.alternatives], "alternatives")
     if not faults:
         # A fault of the garden itself would be told again for every layout.

@@ -1,6 +1,6 @@
 """What must agree in the garden itself, its yard, its soil and its boards."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from datetime import timedelta
 
 from ample_rows.core import plan as p
@@ -36,6 +36,18 @@ def garden_faults(garden: p.Garden, book: Book) -> Iterator[Fault]:
             yield Fault(f"{path}.trouble", unknown(known.trouble, "trouble", book.troubles))
     if garden.household:
         yield from _household_faults(garden.household, book)
+
+
+def chore_faults(chores: Sequence[p.Chore]) -> Iterator[Fault]:
+    """A chore of a place that another layout lacks is no fault: it is the garden's there."""
+    yield from twice([chore.id for chore in chores], "chores")
+    for index, chore in enumerate(chores):
+        if (chore.every is None) != (chore.per is None):
+            lacking = "every" if chore.every is None else "per"
+            words = (
+                'is needed too: a job comes again "every" so many weeks, months or years ("per")'
+            )
+            yield Fault(f"chores[{index}].{lacking}", words)
 
 
 def _household_faults(household: p.Household, book: Book) -> Iterator[Fault]:

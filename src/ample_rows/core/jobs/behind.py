@@ -4,7 +4,7 @@ from dataclasses import dataclass
 from datetime import date, timedelta
 
 from ample_rows.core import plan as p
-from ample_rows.core.edits import Edit, MarkJob
+from ample_rows.core.edits import Changes, Edit, MarkJob
 from ample_rows.core.evaluate import place_case
 from ample_rows.core.jobs.job import Job
 from ample_rows.core.jobs.mark import STARTS
@@ -25,15 +25,14 @@ class Behind:
 
 def replanned(plan: p.Plan, job: Job, day: date, book: Book) -> Behind:
     """A job that is behind, put to a day."""
-    mark = {
-        "place": job.place,
+    mark: Changes = {
         "job": job.job,
         "nth": job.nth,
         "state": "put-off",
         "on": day.isoformat(),
     }
-    if job.planting is not None:
-        mark["planting"] = job.planting
+    named = (("place", job.place), ("planting", job.planting))
+    mark |= {key: value for key, value in named if value is not None}
     late = (day - job.on).days
     words = f"{late} days late"
     if job.job in STARTS:
@@ -43,7 +42,7 @@ def replanned(plan: p.Plan, job: Job, day: date, book: Book) -> Behind:
 
 def _cost(plan: p.Plan, job: Job, day: date, book: Book) -> str:
     planting = next(g for g in plan.plantings if g.id == job.planting)
-    here = place_case(plan, job.place, book)
+    here = place_case(plan, planting.place, book)
     before = evaluate_planting(planting, here).report
     moved = planting.model_copy(update={"start_date": day})
     if planting.clear_date is not None and planting.clear_date <= day:

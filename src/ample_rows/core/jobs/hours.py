@@ -131,7 +131,7 @@ def _words(weeks: Sequence[WeekHours], fits_m2: float | None, area_m2: float) ->
 def _cannot_wait(jobs: Iterable[Job], household: p.Household) -> Iterable[CannotWait]:
     """Jobs whose whole time falls into days away, the most pressing first; each water job of an
     absence is told once."""
-    told: set[tuple[str, str]] = set()
+    told: set[tuple[str | None, str]] = set()
     for job in jobs:
         last = max(job.until, job.latest or job.until)
         length = (last - job.on).days + 1

@@ -4,6 +4,8 @@ from dataclasses import dataclass
 from datetime import date
 from typing import Literal
 
+from ample_rows.core import plan as p
+
 State = Literal["open", "done", "part", "put-off", "left-out"]
 
 
@@ -11,6 +13,7 @@ State = Literal["open", "done", "part", "put-off", "left-out"]
 class Job:
     """One thing to do, from a day up to another, both included.
 
+    `place` is null where it is of the garden as a whole.
     `latest` is the last day that it can wait; null where putting it off costs little. `nth`
     counts the times of a job that comes again. `minutes` are of one person who knows the work,
     `done_cells` the squares done so far.
@@ -20,7 +23,7 @@ class Job:
     job: str
     nth: int
     verb: str
-    place: str
+    place: str | None
     place_label: str
     planting: str | None
     cells: tuple[str, ...]
@@ -40,3 +43,37 @@ class Job:
     @property
     def closed(self) -> bool:
         return self.state in ("done", "left-out")
+
+
+def ground_job(
+    place: p.Place | None,
+    name: str,
+    *,
+    verb: str,
+    about: str,
+    why: str,
+    span: tuple[date, date],
+    minutes: float,
+    nth: int = 1,
+    latest: date | None = None,
+) -> Job:
+    """A job that no planting asks for: of a place, or of the garden as a whole."""
+    return Job(
+        key=f"{place.id if place else ''}//{name}/{nth}",
+        job=name,
+        nth=nth,
+        verb=verb,
+        place=place.id if place else None,
+        place_label=place.label if place else "The garden",
+        planting=None,
+        cells=(),
+        where="",
+        about=about,
+        why=why,
+        sign=None,
+        first=(),
+        on=span[0],
+        until=max(span),
+        latest=latest,
+        minutes=minutes,
+    )

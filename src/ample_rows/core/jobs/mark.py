@@ -1,5 +1,6 @@
-"""Marking a job: what it does to the plan."""
+"""Marking a job, and keeping one of the grower's own: what it does to the plan."""
 
+from collections.abc import Callable
 from typing import Any
 
 Document = dict[str, Any]
@@ -29,12 +30,28 @@ def mark_job(document: Document, mark: Document) -> None:
 
 def forget_jobs(document: Document) -> None:
     """Take out, in place, the marks of plantings and places that are gone."""
-    places = {place["id"] for place in document.get("places", [])}
+    places = {None, *(place["id"] for place in document.get("places", []))}
     plantings = {planting["id"] for planting in document.get("plantings", [])}
     known = {None, *plantings}
     jobs = document.get("jobs", [])
-    kept = [mark for mark in jobs if mark["place"] in places and mark.get("planting") in known]
+    kept = [mark for mark in jobs if mark.get("place") in places and mark.get("planting") in known]
     _keep(document, kept)
+
+
+def keep_chore(document: Document, chore: Document) -> None:
+    """Keep a job of the grower's own, in place, in the stead of an earlier one of the same id."""
+    chores = [known for known in document.get("chores", []) if known["id"] != chore.get("id")]
+    document["chores"] = [*chores, chore]
+
+
+def remove_chores(document: Document, gone: Callable[[Document], bool]) -> None:
+    """Take out, in place, some of the grower's own jobs, and what was marked of them."""
+    every = document.pop("chores", [])
+    kept = [chore for chore in every if not gone(chore)]
+    if kept:
+        document["chores"] = kept
+    marked = {f"chore-{chore['id']}" for chore in every if gone(chore)}
+    _keep(document, [mark for mark in document.get("jobs", []) if mark["job"] not in marked])
 
 
 def _keep(document: Document, jobs: list[Document]) -> None:

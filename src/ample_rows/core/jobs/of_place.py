@@ -3,11 +3,11 @@
 import math
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
-from datetime import date, timedelta
+from datetime import timedelta
 
 from ample_rows.core import plan as p
 from ample_rows.core.cells import grid_of, span_words
-from ample_rows.core.jobs.job import Job
+from ample_rows.core.jobs.job import Job, ground_job
 from ample_rows.core.reference import Book
 from ample_rows.core.report import PlaceReport, PlantingReport, WaterReport, YearReport
 from ample_rows.core.said import day_words
@@ -35,8 +35,8 @@ class Kept:
 def place_jobs(kept: Kept) -> Iterator[Job]:
     """Every job of a place that no planting asks for by itself."""
     for index, job in enumerate(kept.report.jobs, 1):
-        yield _job(
-            kept,
+        yield ground_job(
+            kept.place,
             f"ready-{index}",
             verb="Ready",
             about=job.what,
@@ -61,8 +61,8 @@ def _supports(kept: Kept) -> Iterator[Job]:
         why = f"before what climbs it starts on {first.day} {first:%B}; roots are not hurt then"
         name = f"put-up-{support.id}"[:64]
         run_m = math.dist(*known.line_cm) / 100
-        yield _job(
-            kept,
+        yield ground_job(
+            kept.place,
             name,
             verb="Put up",
             about=about,
@@ -82,7 +82,9 @@ def _covers(kept: Kept) -> Iterator[Job]:
             name = f"{verb.lower()}-{cover.id}"[:64]
             about, span = f"{what} over {where}", (day, day + _WEEK)
             minutes = kept.minutes(verb.lower(), _ground_m2(kept, cover.cells))
-            yield _job(kept, name, verb=verb, about=about, why=why, span=span, minutes=minutes)
+            yield ground_job(
+                kept.place, name, verb=verb, about=about, why=why, span=span, minutes=minutes
+            )
 
 
 def _waterings(kept: Kept) -> Iterator[Job]:
@@ -98,8 +100,8 @@ def _waterings(kept: Kept) -> Iterator[Job]:
             why = "a usual year; less after rain, more in a dry spell"
             span = (monday, monday + timedelta(days=6))
             minutes = _watering_minutes(kept, water, litres)
-            yield _job(
-                kept,
+            yield ground_job(
+                kept.place,
                 "water",
                 verb="Water",
                 about=about,
@@ -122,35 +124,3 @@ def _watering_minutes(kept: Kept, water: WaterReport, litres: float) -> float:
 def _ground_m2(kept: Kept, cells: Sequence[str]) -> float:
     known = grid_of(kept.place).cells
     return sum(known[a].area_cm2 for a in cells) / 1e4
-
-
-def _job(
-    kept: Kept,
-    name: str,
-    *,
-    verb: str,
-    about: str,
-    why: str,
-    span: tuple[date, date],
-    minutes: float,
-    nth: int = 1,
-) -> Job:
-    return Job(
-        key=f"{kept.place.id}//{name}/{nth}",
-        job=name,
-        nth=nth,
-        verb=verb,
-        place=kept.place.id,
-        place_label=kept.place.label,
-        planting=None,
-        cells=(),
-        where="",
-        about=about,
-        why=why,
-        sign=None,
-        first=(),
-        on=span[0],
-        until=max(span),
-        latest=None,
-        minutes=minutes,
-    )

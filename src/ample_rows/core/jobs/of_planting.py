@@ -8,9 +8,10 @@ from functools import cached_property
 
 from ample_rows.core import plan as p
 from ample_rows.core.cells import grid_of, span_words
+from ample_rows.core.jobs.feeding import dose_words, wait_words
 from ample_rows.core.jobs.job import Job
 from ample_rows.core.reference import Book, Crop, JobRule
-from ample_rows.core.report import PlantingReport
+from ample_rows.core.report import PlaceReport, PlantingReport
 from ample_rows.core.said import day_words
 from ample_rows.core.season import days
 
@@ -29,6 +30,13 @@ class Grown:
     next_name: str | None
     next_on: date | None
     book: Book
+    here: PlaceReport
+    soil: p.Soil | None = None
+
+    @property
+    def liquid(self) -> p.LiquidFeed | None:
+        """The feed that is poured, by its label."""
+        return self.soil.liquid if self.soil else None
 
     @cached_property
     def ground_m2(self) -> float:
@@ -82,12 +90,15 @@ def _times(name: str, rule: JobRule, grown: Grown) -> Iterator[Job]:
     if rule.each_cm is not None:
         yield from _tiers(name, rule, grown, rule.each_cm)
         return
+    every = rule.every_days
+    if rule.liquid and grown.liquid and grown.liquid.every_days:
+        every = grown.liquid.every_days
     nth, on = 1, first
     while on <= end and nth <= _MOST_TIMES:
         yield _job(name, rule, grown, nth, on)
-        if rule.every_days is None:
+        if every is None:
             return
-        nth, on = nth + 1, on + days(rule.every_days)
+        nth, on = nth + 1, on + days(every)
 
 
 def _tiers(name: str, rule: JobRule, grown: Grown, each_cm: float) -> Iterator[Job]:
@@ -198,4 +209,6 @@ def _words(grown: Grown) -> dict[str, str]:
         "how_often": grown.book.picking_shapes[crop.picking.kind].how_often,
         "last_pick": day_words(report.last_pick) if report.last_pick else "",
         "next": following,
+        "dose": dose_words(grown.here, grown.soil, grown.book),
+        "wait": wait_words(grown.liquid.wait_days if grown.liquid else None),
     }

@@ -7,11 +7,14 @@ from dataclasses import dataclass, replace
 from datetime import date, timedelta
 
 from ample_rows.core import plan as p
+from ample_rows.core.jobs.chores import chore_jobs
+from ample_rows.core.jobs.feeding import bed_feeds
 from ample_rows.core.jobs.job import Job
 from ample_rows.core.jobs.of_place import Kept, place_jobs
 from ample_rows.core.jobs.of_planting import Grown, planting_jobs
+from ample_rows.core.jobs.orders import order_jobs
 from ample_rows.core.reference import Book
-from ample_rows.core.report import PlantingReport, Report
+from ample_rows.core.report import PlaceReport, PlantingReport, Report
 
 _WEEK = timedelta(days=7)
 _PASSING = ("water", "pick")
@@ -35,11 +38,14 @@ def jobs_of(plan: p.Plan, report: Report, book: Book) -> tuple[Job, ...]:
         by_place[found.place].append((planned[found.id], found))
     marks = {mark.key: mark for mark in plan.jobs}
     places = {r.id: r for r in report.places}
-    jobs: list[Job] = []
+    jobs = [*order_jobs(plan, report, book)]
+    jobs += chore_jobs(plan, report.year.start, report.year.end, book)
     for place in plan.places:
         own = by_place[place.id]
         jobs += place_jobs(Kept(place, places[place.id], own, report.year, book))
-        for grown in _grown(place, own, book):
+        told = [found for _, found in own]
+        jobs += bed_feeds(place, places[place.id], told, report.year, soil=plan.soil, book=book)
+        for grown in _grown(place, places[place.id], own, plan.soil, book):
             jobs += planting_jobs(grown)
     marked = [_marked(job, marks) for job in jobs]
     in_year = (j for j in marked if report.year.start <= j.until and j.on <= report.year.end)
@@ -47,7 +53,11 @@ def jobs_of(plan: p.Plan, report: Report, book: Book) -> tuple[Job, ...]:
 
 
 def _grown(
-    place: p.Place, own: list[tuple[p.Planting, PlantingReport]], book: Book
+    place: p.Place,
+    here: PlaceReport,
+    own: list[tuple[p.Planting, PlantingReport]],
+    soil: p.Soil | None,
+    book: Book,
 ) -> Iterator[Grown]:
     for planting, found in own:
         following = _next(found, own)
@@ -59,6 +69,8 @@ def _grown(
             next_name=following.name if following else None,
             next_on=following.start_date if following else None,
             book=book,
+            here=here,
+            soil=soil,
         )
 
 
@@ -75,7 +87,7 @@ def _next(
     return min(after, key=lambda r: r.start_date, default=None)
 
 
-def _marked(job: Job, marks: dict[tuple[str, str | None, str, int], p.JobMark]) -> Job:
+def _marked(job: Job, marks: dict[tuple[str | None, str | None, str, int], p.JobMark]) -> Job:
     mark = marks.get((job.place, job.planting, job.job, job.nth))
     if mark is None:
         return job
@@ -97,7 +109,7 @@ def weeks_about(jobs: tuple[Job, ...], day: date) -> Weeks:
     ordered = sorted(jobs, key=lambda job: job.job == "water")
     this_week = tuple(j for j in ordered if j.on < monday + _WEEK and j.until >= monday)
     following = tuple(j for j in ordered if monday + _WEEK <= j.on < monday + 2 * _WEEK)
-    behind: dict[tuple[str, str | None, str], Job] = {}
+    behind: dict[tuple[str | None, str | None, str], Job] = {}
     for job in jobs:
         missed = not job.closed and job.job not in _PASSING
         if followed and followed <= job.until < monday and missed:
@@ -121,7 +133,7 @@ def series_of(jobs: tuple[Job, ...]) -> Iterator[Series]:
 
     Watering is left out: it comes every week for every place, and by the weather.
     """
-    groups: dict[tuple[str, str | None, str], list[Job]] = defaultdict(list)
+    groups: dict[tuple[str | None, str | None, str], list[Job]] = defaultdict(list)
     for job in jobs:
         if not job.closed and job.job != "water":
             groups[job.place, job.planting, job.job].append(job)

@@ -124,7 +124,8 @@ def place_yields(by_place: Grown, worked: Worked, seasons: int) -> tuple[PlaceYi
     """Every place by what it gives for what it takes."""
     hours: dict[str, float] = defaultdict(float)
     for job in worked.jobs:
-        hours[job.place] += job.minutes / 60
+        if job.place is not None:
+            hours[job.place] += job.minutes / 60
     reports = {r.id: r for r in worked.report.places}
     return tuple(
         _place_yield(place, own, worked, (reports[place.id], hours[place.id]), seasons)

@@ -21,7 +21,7 @@ from ample_rows.core.plan.garden import (
     Policies,
     Want,
 )
-from ample_rows.core.plan.jobs import JobMark
+from ample_rows.core.plan.jobs import Chore, JobMark, Per
 from ample_rows.core.plan.place import (
     Added,
     Circle,
@@ -55,6 +55,7 @@ from ample_rows.core.plan.soil import (
     Bulk,
     Ingredient,
     Level3,
+    LiquidFeed,
     Own,
     Packet,
     Part,
@@ -106,6 +107,7 @@ __all__ = [
     "Bottom",
     "Build",
     "Bulk",
+    "Chore",
     "Circle",
     "Climate",
     "Compass",
@@ -126,6 +128,7 @@ __all__ = [
     "Layout",
     "Level3",
     "LikelyEnd",
+    "LiquidFeed",
     "MaterialPrice",
     "Measure",
     "Metres",
@@ -142,6 +145,7 @@ __all__ = [
     "Part",
     "Path",
     "PathUse",
+    "Per",
     "Place",
     "Plan",
     "PlanDate",
@@ -193,6 +197,7 @@ class Plan(PlanValue):
     crops: Annotated[tuple[OwnCrop, ...], Field(max_length=500)] = ()
     places: tuple[Place, ...] = ()
     plantings: tuple[Planting, ...] = ()
+    chores: Annotated[tuple[Chore, ...], Field(max_length=500)] = ()
     jobs: Annotated[tuple[JobMark, ...], Field(max_length=5000)] = ()
     alternatives: Annotated[tuple[Alternative, ...], Field(max_length=12)] = ()
 

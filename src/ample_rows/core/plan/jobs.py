@@ -1,28 +1,47 @@
-"""Jobs marked in the garden: done, done in part, put off or left out."""
+"""Jobs of the grower's own, and jobs marked: done, done in part, put off or left out."""
 
 from typing import Annotated, Literal
 
-from pydantic import Field
+from pydantic import Field, StringConstraints
 
 from ample_rows.core.plan.values import Address, Ident, PlanDate, PlanValue
 
+Per = Literal["week", "month", "year"]
+
+
+class Chore(PlanValue):
+    """A job of the grower's own, for the whole garden where no place is named.
+
+    It is first done from the day `on`; with `every` and `per` it comes again every so many weeks,
+    months or years, else once. `minutes` are of one person. [min]
+    """
+
+    id: Annotated[Ident, Field(max_length=50)]
+    what: Annotated[str, StringConstraints(min_length=1, max_length=120, strip_whitespace=True)]
+    place: Ident | None = None
+    on: PlanDate
+    every: Annotated[int, Field(ge=1, le=100)] | None = None
+    per: Per | None = None
+    minutes: Annotated[float, Field(ge=0, le=10_000, allow_inf_nan=False)] | None = None
+
 
 class JobMark(PlanValue):
-    """What became of one job: of a planting, or of a place where no planting is named.
+    """What became of one job: of a planting, of a place where no planting is named, or of the
+    garden as a whole where no place is.
 
     `nth` tells the times apart where a job comes again, counting from 1. `on` is the day it was
     done, or is put off to; `cells` the squares done so far. A mark of a job that is not there, as
     when another layout is taken, is kept and does nothing.
     """
 
-    place: Ident
+    place: Ident | None = None
     planting: Ident | None = None
     job: Ident
-    nth: Annotated[int, Field(ge=1, le=400)] = 1
+    nth: Annotated[int, Field(ge=1, le=20_000)] = 1
     state: Literal["done", "part", "put-off", "left-out"]
     on: PlanDate
     cells: tuple[Address, ...] = ()
 
     @property
-    def key(self) -> tuple[str, str | None, str, int]:
+    def key(self) -> tuple[str | None, str | None, str, int]:
         return (self.place, self.planting, self.job, self.nth)

@@ -71,14 +71,34 @@ class Ingredient(PlanValue):
     price_per_litre: Price | None = None
 
 
+LabelDays = Annotated[int, Field(ge=0, le=365)]
+
+
 class Packet(PlanValue):
-    """A feed by the analysis on its packet: nitrogen, phosphate and potash by weight."""
+    """A feed by the analysis on its packet: nitrogen, phosphate and potash by weight.
+
+    The label's own rate: the most to give at once, how long until the next time, and how long
+    to wait with picking. [g/m2, days]
+    """
 
     name: Name | None = None
     n_percent: Percent
     p2o5_percent: Percent | None = None
     k2o_percent: Percent | None = None
     price_per_kg: Price | None = None
+    at_once_g_per_m2: Annotated[float, Field(gt=0, le=5_000, allow_inf_nan=False)] | None = None
+    every_days: LabelDays | None = None
+    wait_days: LabelDays | None = None
+
+
+class LiquidFeed(PlanValue):
+    """A feed poured with the water, by its label: mL in 10 L, how often, and the wait before
+    anything is picked. [days]"""
+
+    name: Name | None = None
+    ml_per_10_l: Annotated[float, Field(gt=0, le=1_000, allow_inf_nan=False)]
+    every_days: Annotated[int, Field(ge=1, le=365)] | None = None
+    wait_days: LabelDays | None = None
 
 
 class SoilTest(PlanValue):
@@ -106,5 +126,6 @@ class Soil(PlanValue):
     recipes: Annotated[tuple[Recipe, ...], Field(max_length=30)] = ()
     ingredients: Annotated[tuple[Ingredient, ...], Field(max_length=40)] = ()
     packet: Packet | None = None
+    liquid: LiquidFeed | None = None
     feeding: Literal["mix", "from-start"] | None = None
     test: SoilTest | None = None

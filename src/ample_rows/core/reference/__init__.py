@@ -25,7 +25,7 @@ from ample_rows.core.reference.crop import (
 from ample_rows.core.reference.families import FamilyRest
 from ample_rows.core.reference.ground import Animal, PathNeed, Worker
 from ample_rows.core.reference.growing_up import Footing, SupportBuild, TrainingSystem
-from ample_rows.core.reference.jobs import JobMinutes, JobRule
+from ample_rows.core.reference.jobs import JobMinutes, JobRule, UsualChore
 from ample_rows.core.reference.keeping import CropKeeping, KeepingWay
 from ample_rows.core.reference.labels import LabelSheet
 from ample_rows.core.reference.materials import Material
@@ -91,6 +91,7 @@ __all__ = [
     "TrainingSystem",
     "Trait",
     "Trouble",
+    "UsualChore",
     "WaterWay",
     "Worker",
 ]

@@ -8,7 +8,7 @@ from ample_rows.core.reference.crop import Crop, Grade, Trait, Trouble
 from ample_rows.core.reference.families import FamilyRest
 from ample_rows.core.reference.ground import Animal, PathNeed, Worker
 from ample_rows.core.reference.growing_up import Footing, TrainingSystem
-from ample_rows.core.reference.jobs import JobMinutes, JobRule
+from ample_rows.core.reference.jobs import JobMinutes, JobRule, UsualChore
 from ample_rows.core.reference.keeping import CropKeeping, KeepingWay
 from ample_rows.core.reference.labels import LabelSheet
 from ample_rows.core.reference.materials import Material
@@ -45,6 +45,7 @@ class Book:
     trainings: dict[str, TrainingSystem]
     jobs: dict[str, JobRule]
     place_minutes: dict[str, JobMinutes]
+    usual_chores: dict[str, UsualChore]
     families: dict[str, FamilyRest]
     keeping_ways: dict[str, KeepingWay]
     crop_keeping: dict[str, CropKeeping]

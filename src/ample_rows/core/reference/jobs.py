@@ -1,8 +1,10 @@
 """Jobs of a planting, as data: when each falls, for which crops, why then, and its sign."""
 
-from typing import Literal
+from typing import Annotated, Literal
 
-from ample_rows.core.plan import Kind, Start
+from pydantic import Field
+
+from ample_rows.core.plan import Kind, Per, Start
 from ample_rows.core.reference.crop import Feeder, Group
 from ample_rows.core.reference.record import Amount, Record, Share, Size, Status, Text
 
@@ -22,13 +24,30 @@ class JobMinutes(Record):
         return self.once + self.per_plant * plants + self.per_m2 * area_m2 + self.per_kg * kg
 
 
+class UsualChore(Record):
+    """A job that a garden asks for with the season or after some years, there to be taken over.
+
+    It suits the day so many days after the garden's last or first frost.
+    """
+
+    what: Text
+    every: Annotated[int, Field(ge=1, le=100)]
+    per: Per
+    anchor: Literal["last_frost", "first_frost"]
+    after_days: float
+    why: Text
+    status: Status
+    source: Text
+
+
 class JobRule(Record):
     """One kind of job. Where `starts`, `crops` and the like are empty it is for any.
 
     `about` and `why` are filled with the planting's own figures. A job that `waits` may be done
     up to the end of the planting's window; any other within `lasts_days`. One with `every_days`
     comes again until the day that `until` names; one with `each_cm` each time that the crop
-    has grown so much higher. `first` are the jobs that come before it.
+    has grown so much higher. A `liquid` feed comes as often as its label says, where it is known.
+    `first` are the jobs that come before it.
     """
 
     verb: Text
@@ -50,6 +69,7 @@ class JobRule(Record):
     trouble: Text | None = None
     least_weeks_indoors: float = 0.0
     thinned: bool = False
+    liquid: bool = False
     first: tuple[Text, ...] = ()
     why: Text
     sign: Text | None = None

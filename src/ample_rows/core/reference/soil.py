@@ -68,7 +68,7 @@ class FeederClass(Record):
 class HarvestedPart(Record):
     """How the part that is picked shifts the need for nitrogen."""
 
-    times: Size
+    times: Amount
     why: Text
     status: Status
     source: Text

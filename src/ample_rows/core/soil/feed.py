@@ -10,7 +10,14 @@ from ample_rows.core.soil.mixes import n_freed_g_per_litre
 from ample_rows.core.soil.soft import soft_layers
 from ample_rows.core.working import Term, of_rule
 
-_PART_OF = {"leaf": "leaf", "stem": "leaf", "root": "root", "bulb": "root", "fruit": "fruit"}
+_PART_OF = {
+    "leaf": "leaf",
+    "stem": "leaf",
+    "root": "root",
+    "bulb": "root",
+    "fruit": "fruit",
+    "green manure": "dug-in",
+}
 
 
 @dataclass(frozen=True, slots=True)

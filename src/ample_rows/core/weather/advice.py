@@ -110,4 +110,13 @@ def _rain(days: Sequence[DayWeather], book: Book) -> Iterator[Advice]:
     if fallen >= book.value("rain_waters_mm"):
         yield Advice("rain", f"{fallen:.0f} mm of rain are likely: leave the watering", ())
     elif fallen < book.value("rain_counts_mm"):
-        yield Advice("dry", "hardly any rain is likely: water in full, pots each day", ())
+        yield from _drought(days, book)
+
+
+def _drought(days: Sequence[DayWeather], book: Book) -> Iterator[Advice]:
+    """Dry days ask for water in growing weather; pots each day only while it is warm."""
+    mean_c = sum((d.low_c + d.high_c) / 2 for d in days) / len(days)
+    high_c = sum(d.high_c for d in days) / len(days)
+    if mean_c >= book.value("dry_growing_c"):
+        pots = ", pots each day" if high_c >= book.value("pots_daily_high_c") else ""
+        yield Advice("dry", f"hardly any rain is likely: water in full{pots}", ())
