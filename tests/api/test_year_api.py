@@ -42,6 +42,14 @@ def test_usual_jobs_are_proposed_and_one_is_kept(client, lantern):
     assert [job["place"] for job in jobs if job["job"] == "chore-own-9"] == [None]
 
 
+def test_only_what_trails_is_led(client, lantern):
+    url = f"/api/gardens/{slug(lantern)}/plantings"
+    told = client.get(f"{url}/p3/leads").json()
+    assert (told["ways"], told["back"]) == ([], None)
+    assert told["words"].endswith("does not trail")
+    assert client.get(f"{url}/nothing/leads").status_code == 422
+
+
 def test_a_day_is_wanted(client, lantern):
     assert client.get(f"/api/gardens/{slug(lantern)}/jobs").status_code == 422
 

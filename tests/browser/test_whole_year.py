@@ -5,7 +5,7 @@ import re
 import pytest
 from playwright.sync_api import expect
 
-from tests.conftest import bed, document, rectangle
+from tests.conftest import bed, block, document, planting, rectangle
 
 SQUARE = bed(id="square", name="One square", shape=rectangle(30, 30))
 IDLE = re.compile(r"^\d+ weeks idle")
@@ -140,3 +140,27 @@ def test_a_late_spring_is_tried_by_dragging_the_last_frost(year):
     expect(year.get_by_text("Last: change the garden")).to_be_visible()
     year.get_by_role("button", name="Undo").click()
     expect(frost).to_contain_text("last frost 25 Apr")
+
+
+def test_a_trailing_crop_is_led_over_a_bed_once_that_is_cleared(page, base_url):
+    squash = {
+        **planting("winter-squash", block("A1", "C3"), id="squash", start="transplant"),
+        "start_date": "2027-05-25",
+        "spacing_cm": 90,
+    }
+    radish = {**planting("radish", "all", id="early", start_date="2027-04-01"), "place": "other"}
+    plan = document(squash, radish, places=[bed(), bed(id="other", name="Other bed")])
+    assert page.request.post(f"{base_url}/api/gardens", data=plan).ok
+    page.goto(f"{base_url}/gardens/test-yard/squares/bed?planting=squash")
+    vines = page.get_by_role("region", name="Led over other ground")
+    vines.get_by_role("button", name="Lead its vines").click()
+    expect(vines.get_by_role("listitem").first).to_contain_text("more")
+    vines.get_by_role("button", name=re.compile("^Over Other bed")).click()
+    expect(vines).to_contain_text("m² of Other bed")
+    page.goto(f"{base_url}/gardens/test-yard/year")
+    other = page.get_by_role("region", name="Other bed")
+    expect(other.locator("title", has_text="winter squash runs over it")).to_have_count(1)
+    page.goto(f"{base_url}/gardens/test-yard/squares/bed?planting=squash")
+    vines.get_by_role("button", name="Lead its vines").click()
+    vines.get_by_role("button", name="Take it back").click()
+    expect(vines.get_by_text("Led over")).to_have_count(0)

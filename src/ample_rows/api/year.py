@@ -29,6 +29,7 @@ from ample_rows.core.pantry.remedies import Remedy, remedies
 from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.report import Report
 from ample_rows.core.succession.follow import Follow, following
+from ample_rows.core.succession.leads import Leads, leads_of
 from ample_rows.core.succession.mixed_start import mixed_start
 from ample_rows.core.succession.waves import MOST_WAVES, Waves, waves_of
 from ample_rows.core.weather.advice import Advice, advice_for
@@ -104,6 +105,12 @@ def waves(planting: str, here: Garden, count: Count = 3, every_days: Every = 14.
 def mixed(planting: str, here: Garden) -> Waves:
     """A planting half as plants, half from seed, begun on one day."""
     return mixed_start(here.plan, planting, here.book)
+
+
+@router.get("/plantings/{planting}/leads")
+def leads(planting: str, here: Garden) -> Leads:
+    """Where a trailing crop's vines could run besides its own ground, and what that gives."""
+    return leads_of(here.plan, planting, here.book)
 
 
 @router.post("/follow")

@@ -103,6 +103,7 @@ class CropLine:
     group: str
     variety_of: str | None
     own: bool
+    traits: tuple[str, ...]
     fits: bool | None
     words: str
 
@@ -136,6 +137,7 @@ def _line(crop: Crop, here: PlaceCase | None, book: Book, *, own: bool) -> CropL
         group=crop.group,
         variety_of=crop.variety_of,
         own=own,
+        traits=crop.traits,
         fits=fit.fits if fit else None,
         words=fit.words if fit else "",
     )

@@ -8,6 +8,7 @@ from ample_rows.core.cases import Case, CropShade, PlaceCase, SetOut, Sharing
 from ample_rows.core.cells import DEFAULT_CELL_CM
 from ample_rows.core.covers.shelter import year_of
 from ample_rows.core.growing_up import supports
+from ample_rows.core.led_over import led_words, rooms
 from ample_rows.core.reference import Book, Crop
 
 
@@ -74,8 +75,9 @@ def _on_ground(case: Case) -> SetOut:
         layout=out.layout,
         how=laid.how,
         asked_share=per_m2 / reference,
-        density=_crowded(case, per_m2 / reference),
+        density=_crowded(case, per_m2 / reference, area_m2),
         density_how=f"{per_m2:.1f} plants a m² against {reference:.1f} at book spacing"
+        + led_words(case, rooms(case, area_m2))
         + _sharing_words(case),
         region_cm2=laid.region_cm2,
         taken=cells,
@@ -110,7 +112,7 @@ def _on_support(case: Case, support: p.Support) -> SetOut:
         layout="rows",
         how=f"{_SIDES[planting.sides or 'one']} the {system.label}",
         asked_share=per_metre * usual / 100,
-        density=_crowded(case, per_metre * usual / 100),
+        density=_crowded(case, per_metre * usual / 100, 0.0),
         density_how=f"{per_metre:.1f} plants a metre against {100 / usual:.1f}"
         + _sharing_words(case),
         region_cm2=length * (run.footprint_cm if run is not None else 0.0),
@@ -141,15 +143,18 @@ def some_of(laid: SetOut, case: Case, kind: Case, start: int, stop: int) -> SetO
         positions=laid.positions[start:stop],
         region_cm2=laid.region_cm2 * (stop - start) / len(laid.positions),
         asked_share=asked,
-        density=_crowded(kind, asked),
+        density=_crowded(kind, asked, laid.region_cm2 / 1e4),
     )
 
 
-def _crowded(case: Case, asked_share: float) -> float:
-    """Crowding by its own plants and by those that share its squares."""
+def _crowded(case: Case, asked_share: float, own_m2: float) -> float:
+    """Crowding by its own plants and by those that share its squares, on its own ground and on
+    what it is led over."""
     others = case.sharing.asked if case.sharing else 0.0
     return harvest.density_factor(
-        stand_density=asked_share + others, reference_density=1.0, crowding=case.crop.crowding
+        stand_density=asked_share / rooms(case, own_m2) + others,
+        reference_density=1.0,
+        crowding=case.crop.crowding,
     )
 
 

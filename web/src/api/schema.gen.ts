@@ -832,6 +832,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/plantings/{planting}/leads": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Leads
+         * @description Where a trailing crop's vines could run besides its own ground, and what that gives.
+         */
+        get: operations["leads_api_gardens__slug__plantings__planting__leads_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{slug}/follow": {
         parameters: {
             query?: never;
@@ -2471,6 +2491,8 @@ export interface components {
             variety_of: string | null;
             /** Own */
             own: boolean;
+            /** Traits */
+            traits: string[];
             /** Fits */
             fits: boolean | null;
             /** Words */
@@ -3733,6 +3755,58 @@ export interface components {
             ][];
         };
         /**
+         * Lead
+         * @description One way to lead it: from a day on over so much ground, what it then gives, and the edit.
+         */
+        Lead: {
+            /** Label */
+            label: string;
+            /**
+             * Since
+             * Format: date
+             */
+            since: string;
+            /** M2 */
+            m2: number;
+            /** Kg */
+            kg: number;
+            /** More Kg */
+            more_kg: number;
+            /** Edit */
+            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
+        };
+        /**
+         * Leads
+         * @description Ways to lead a crop, best first; `back` takes it back where it is led now.
+         *
+         *     `words` tell why there are none, and what to heed where there are.
+         */
+        Leads: {
+            /** Ways */
+            ways: components["schemas"]["Lead"][];
+            /** Back */
+            back: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"]) | null;
+            /** Words */
+            words: string;
+        };
+        /**
+         * LedOver
+         * @description Ground beside its own that a trailing crop is led over from a day on. [m2]
+         */
+        LedOver: {
+            /** M2 */
+            m2: number;
+            /**
+             * Since
+             * Format: date
+             */
+            since: string;
+            /** Where */
+            where?: string | null;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * LightReport
          * @description Mean daily sun from start to clearing, and the useful part that its need is met by:
          *     the sun above ten degrees, long days counting most. `lost_to_neighbours` of it stay behind
@@ -4718,7 +4792,8 @@ export interface components {
          *     A support is planted along `sides`: one (the default), both opposite each other, or both in
          *     turn. `between` names a planting whose squares it shares on purpose: it stands between those
          *     plants. `gives_way_to` names the neighbour it is cleared for. `varieties` assigns its first
-         *     plants to other types, run by run; the rest are of its own.
+         *     plants to other types, run by run; the rest are of its own. `led_over` is ground that its
+         *     vines run over besides.
          */
         Planting: {
             /** Id */
@@ -4775,6 +4850,7 @@ export interface components {
             between?: string | null;
             /** Gives Way To */
             gives_way_to?: string | null;
+            led_over?: components["schemas"]["LedOver"] | null;
         } & {
             [key: string]: unknown;
         };
@@ -10163,6 +10239,79 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Waves"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    leads_api_gardens__slug__plantings__planting__leads_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                planting: string;
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Leads"];
                 };
             };
             /** @description The request cannot be read */

@@ -48,6 +48,7 @@ export type RestSpell = Schemas['RestSpell'];
 export type IdleSpell = Schemas['IdleSpell'];
 export type Chore = Schemas['Chore'];
 export type ProposedChore = Schemas['ProposedChore'];
+export type Leads = Schemas['Leads'];
 export type SheetChoice = Schemas['SheetChoice'];
 export type Earnings = Schemas['Earnings'];
 export type PlantingSupply = Schemas['PlantingSupply'];

@@ -14,6 +14,7 @@ import { readLength } from '../units/units';
 import type { Units } from '../units/units';
 import { Climbs } from './Climbs';
 import { Elsewhere } from './Elsewhere';
+import { LedOver } from './LedOver';
 import { Neighbours } from './Neighbours';
 import { Varieties } from './Varieties';
 import { Waves } from './Waves';
@@ -125,6 +126,7 @@ export function PlantingCard({ state, planting, report, place, chosen, onEdit }:
           Remove
         </button>
       </p>
+      <LedOver state={state} planting={planting} onEdit={onEdit} />
       {!planting.support && report.cells.length > 1 && (
         <Waves
           slug={state.head.slug}

@@ -1,7 +1,7 @@
 import { memo, useMemo } from 'react';
 import type { KeyboardEvent, PointerEvent } from 'react';
 
-import type { IdleSpell, PlaceReport, PlantingReport, RestSpell } from '../api/types';
+import type { PlaceReport, PlantingReport } from '../api/types';
 import { hatchOf, PICKED } from '../drawing/Hatches';
 import { round } from '../drawing/outline';
 import { PlumbLine } from '../drawing/PlumbLine';
@@ -10,8 +10,9 @@ import type { TimeScale } from '../drawing/scale';
 import { dayOf, shortWords } from '../time/day';
 import type { Day } from '../time/day';
 import type { Gesture, Input } from './gesture';
+import { IdleGaps, Rests } from './LaneGround';
 import { laneOfSpell, lanesOf } from './lanes';
-import type { Gap, Lane } from './lanes';
+import type { Gap } from './lanes';
 
 interface Props {
   place: PlaceReport;
@@ -29,7 +30,6 @@ interface Props {
 }
 
 const MOST_LANE_PX = 40;
-const REST_LETTER_PX = 5;
 
 /** The planting whose wedge an event came from. */
 function plantingUnder(target: EventTarget): string | null {
@@ -105,6 +105,7 @@ export function Wedges(props: Props) {
             <Rests
               rests={place.rests.filter((rest) => laneOfSpell(lanes, rest.cells) === lane)}
               plantings={lane.plantings}
+              idle={place.idle.filter((spell) => laneOfSpell(lanes, spell.cells) === lane)}
               scale={scale}
               base={base}
               height={laneHeight}
@@ -250,135 +251,4 @@ function wedgePath(
     (day) => `L${round(dayToPx(scale, day))} ${round(base - thicknessAt(day))}`,
   );
   return `M${round(dayToPx(scale, low))} ${base}${upper.join('')}L${round(dayToPx(scale, high))} ${base}z`;
-}
-
-/** Ground that is left free on purpose, with its reason where there is room for it. */
-function Rests({
-  rests,
-  plantings,
-  scale,
-  base,
-  height,
-}: {
-  rests: readonly RestSpell[];
-  plantings: readonly PlantingReport[];
-  scale: TimeScale;
-  base: number;
-  height: number;
-}) {
-  return rests.map((rest) => {
-    const from = dayToPx(scale, Math.max(scale.start, dayOf(rest.since)));
-    const to = dayToPx(scale, Math.min(scale.end, dayOf(rest.until)));
-    if (to <= from) return null;
-    const alone = !plantings.some(
-      (p) =>
-        dayOf(p.start_date) < dayOf(rest.until) && dayOf(p.clear_date ?? '') > dayOf(rest.since),
-    );
-    const fits = alone && to - from > rest.reason.length * REST_LETTER_PX;
-    return (
-      <g key={`${rest.since}${rest.cells.join()}`} pointerEvents="none">
-        <title>{rest.reason}</title>
-        <line
-          x1={from}
-          x2={to}
-          y1={base - 1.5}
-          y2={base - 1.5}
-          stroke="var(--undug)"
-          strokeWidth={2}
-          strokeDasharray="1 3"
-        />
-        {fits && (
-          <text
-            x={from + 3}
-            y={base - Math.max(3, height * 0.25)}
-            fontSize={10}
-            fill="var(--muted)"
-          >
-            {rest.reason}
-          </text>
-        )}
-      </g>
-    );
-  });
-}
-
-/** Weeks in which the whole lane's ground stands empty in growing weather. */
-function IdleGaps({
-  place,
-  lanes,
-  lane,
-  scale,
-  base,
-  height,
-  onGap,
-}: {
-  place: PlaceReport;
-  lanes: readonly Lane[];
-  lane: Lane;
-  scale: TimeScale;
-  base: number;
-  height: number;
-  onGap: (gap: Gap) => void;
-}) {
-  const inView = (spell: IdleSpell) =>
-    dayOf(spell.end) > scale.start && dayOf(spell.start) < scale.end;
-  const gaps = place.idle.filter(
-    (spell) => inView(spell) && laneOfSpell(lanes, spell.cells) === lane,
-  );
-  return (
-    <g>
-      {gaps.map((spell) => {
-        const from = dayToPx(scale, Math.max(scale.start, dayOf(spell.start)));
-        const to = dayToPx(scale, Math.min(scale.end, dayOf(spell.end)));
-        const weeks = Math.floor((dayOf(spell.end) - dayOf(spell.start)) / 7);
-        const ask = () => onGap({ place: place.id, cells: spell.cells, since: spell.start });
-        return (
-          <g
-            key={`${spell.start}${spell.cells.join()}`}
-            role="button"
-            tabIndex={0}
-            className="cursor-pointer"
-            aria-label={`${weeks} weeks idle, ${spell.cells[0] ?? ''} and ${spell.cells.length - 1} more from ${shortWords(dayOf(spell.start))}: what can follow?`}
-            onClick={ask}
-            onKeyDown={(event) => {
-              if (event.key !== 'Enter' && event.key !== ' ') return;
-              event.preventDefault();
-              event.stopPropagation();
-              ask();
-            }}
-          >
-            <rect
-              x={from}
-              y={base - height}
-              width={Math.max(0, to - from)}
-              height={height}
-              fill="transparent"
-            />
-            <rect
-              x={from}
-              y={base - height * 0.6}
-              width={Math.max(0, to - from)}
-              height={height * 0.6}
-              fill="none"
-              stroke="var(--marigold-line)"
-              strokeDasharray="2 3"
-              strokeWidth={1.3}
-            />
-            {to - from > 60 && (
-              <text
-                x={(from + to) / 2}
-                y={base - height * 0.6 + Math.min(11, height * 0.5)}
-                textAnchor="middle"
-                fontSize={10.5}
-                fill="var(--marigold)"
-                className="halo"
-              >
-                {`${weeks} weeks idle`}
-              </text>
-            )}
-          </g>
-        );
-      })}
-    </g>
-  );
 }

@@ -13,7 +13,7 @@ export function DaysAhead({ state, day }: { state: HeldGarden; day: Day }) {
   const answer = useAhead(slug, version, isoOf(day));
   if (!answer.data) return null;
   const { days, advice, soil, words } = answer.data;
-  if (days.length === 0) return <p className="text-[13px] text-muted">{words}</p>;
+  if (days.length === 0) return <p className="col-span-full text-[13px] text-muted">{words}</p>;
   const warmth = (low: number, high: number) =>
     units
       .sentence(`${Math.round(low)} °C–${Math.round(high)} °C`)

@@ -39,6 +39,7 @@ from ample_rows.core.plan.place import (
     Support,
 )
 from ample_rows.core.plan.planting import (
+    LedOver,
     Planting,
 )
 from ample_rows.core.plan.seeds import SeedBox, SeedChoice, SeedPacket
@@ -126,6 +127,7 @@ __all__ = [
     "JobMark",
     "Kind",
     "Layout",
+    "LedOver",
     "Level3",
     "LikelyEnd",
     "LiquidFeed",

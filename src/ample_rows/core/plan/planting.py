@@ -9,6 +9,7 @@ from ample_rows.core.plan.values import (
     Coordinate,
     Ident,
     Layout,
+    Name,
     PlanDate,
     PlanValue,
     Spacing,
@@ -23,13 +24,22 @@ class VarietyRun(PlanValue):
     plants: Annotated[int, Field(ge=1, le=20_000)]
 
 
+class LedOver(PlanValue):
+    """Ground beside its own that a trailing crop is led over from a day on. [m2]"""
+
+    m2: Annotated[float, Field(gt=0, le=200, allow_inf_nan=False)]
+    since: PlanDate
+    where: Name | None = None
+
+
 class Planting(PlanValue):
     """One crop in some cells, or along a support, for a time.
 
     A support is planted along `sides`: one (the default), both opposite each other, or both in
     turn. `between` names a planting whose squares it shares on purpose: it stands between those
     plants. `gives_way_to` names the neighbour it is cleared for. `varieties` assigns its first
-    plants to other types, run by run; the rest are of its own.
+    plants to other types, run by run; the rest are of its own. `led_over` is ground that its
+    vines run over besides.
     """
 
     id: Ident
@@ -53,3 +63,4 @@ class Planting(PlanValue):
     follows: Ident | None = None
     between: Ident | None = None
     gives_way_to: Ident | None = None
+    led_over: LedOver | None = None
