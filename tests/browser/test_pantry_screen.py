@@ -147,3 +147,19 @@ def test_other_seasons_can_be_drawn(pantry):
     expect(pantry.get_by_text("seed 1")).to_be_visible()
     pantry.get_by_role("button", name="Draw others").click()
     expect(pantry.get_by_text("seed 2")).to_be_visible()
+
+
+def test_last_year_s_store_fills_the_first_weeks(pantry):
+    carrot = row(pantry, "maincrop carrot")
+    expect(carrot).to_contain_text(re.compile("short 1 February to"))
+    carrot.get_by_role("button", name="In store").click()
+    stored = pantry.get_by_label("maincrop carrot, kg of last year’s in store")
+    stored.fill("12")
+    stored.press("Enter")
+    expect(carrot).not_to_contain_text(re.compile("short 1 February to"))
+    carrot.get_by_label("good until").fill("2027-02-15")
+    carrot.get_by_label("good until").press("Enter")
+    expect(carrot).to_contain_text(re.compile("short 15 February to"))
+    stored.fill("0")
+    stored.press("Enter")
+    expect(carrot.get_by_label("good until")).to_have_count(0)

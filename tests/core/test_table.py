@@ -1,5 +1,6 @@
 """At table: fresh, kept and spoilt week by week; remedies that are tried; hours and factors."""
 
+from dataclasses import replace
 from datetime import date
 
 import numpy as np
@@ -60,6 +61,38 @@ def test_a_larder_by_hand(picked, need, wanted, fresh, kept, spoils):
     assert found.fresh[:, 0].tolist() == pytest.approx(fresh)
     assert found.kept[:, 0].tolist() == pytest.approx(kept)
     assert found.spoils[0] == pytest.approx(spoils)
+
+
+def test_last_year_s_store_is_eaten_until_its_day_and_what_is_left_spoils():
+    wanted = replace(want(keep="store", keep_weeks=9), in_store_kg=5)
+    picked, need = np.array([[0.0], [0], [4], [0]]), np.array([2.0, 2, 2, 2])
+    found = larder(picked, need, wanted, 2)
+    assert found.kept[:, 0].tolist() == [2, 2, 0, 2]
+    assert found.fresh[:, 0].tolist() == [0, 0, 2, 0]
+    assert found.stored[0, 0] == 3
+    assert found.spoils[0] == 1
+
+
+@pytest.mark.parametrize(
+    ("until", "weeks"), [(None, 30), (date(2027, 3, 1), 4), (date(2026, 12, 1), 0)]
+)
+def test_a_store_is_good_until_its_day_else_as_long_as_it_keeps(until, weeks):
+    wanted = replace(want(keep="store", keep_weeks=30), in_store_kg=5, in_store_until=until)
+    assert wanted.weeks_in_store(date(2027, 2, 1)) == weeks
+
+
+def test_a_store_fills_the_weeks_before_the_first_pick(read, book):
+    wanted = {"crop": "carrot", "kg_per_year": 26, "keep": "store"}
+    stored = {**wanted, "in_store_kg": 6, "in_store_until": "2027-05-01"}
+    bare, full = (
+        crop_in(pantry_of(read(document(household={"wants": [one]})), book), "carrot").table
+        for one in (wanted, stored)
+    )
+    assert bare.weeks[0].short
+    assert not full.weeks[0].short
+    # Twelve weeks of a year that touches fifty-three.
+    assert full.eaten_kg == pytest.approx(12 * 26 / 53)
+    assert full.weeks_short == bare.weeks_short - 12
 
 
 weekly = st.lists(st.floats(0, 20), min_size=1, max_size=30)

@@ -6719,6 +6719,8 @@ export interface components {
          *
          *     `months` are those in which it is eaten, all where none are named; `keep` is the way in which
          *     what is not eaten fresh is kept, for `keep_weeks` where they are not the usual ones.
+         *     `in_store_kg` of last year's lies in store as the plan's year begins, good until a day; as
+         *     long as it keeps where none is named.
          */
         Want: {
             /** Crop */
@@ -6736,6 +6738,10 @@ export interface components {
             keep?: string | null;
             /** Keep Weeks */
             keep_weeks?: number | null;
+            /** In Store Kg */
+            in_store_kg?: number | null;
+            /** In Store Until */
+            in_store_until?: string | null;
         } & {
             [key: string]: unknown;
         };

@@ -21,7 +21,8 @@ class Larder:
     """What became of a year's picking, by week and season. [kg]
 
     `fresh` and `kept` are eaten, `stored` is there at the week's end; `spoils` is by season,
-    what is still stored at the year's end not among it.
+    what is still stored at the year's end not among it. What lies in store from last year is
+    eaten as kept.
     """
 
     fresh: Floats
@@ -30,18 +31,23 @@ class Larder:
     spoils: Floats
 
 
-def larder(picked: Floats, need: Floats, wanted: Wanted) -> Larder:
+def larder(picked: Floats, need: Floats, wanted: Wanted, store_weeks: int = 0) -> Larder:
     """Follow what is picked through the year.
 
     Args:
         picked: By week and season. [kg]
         need: What is eaten by week. [kg]
+        store_weeks: For how many weeks from the first what lies in store is good.
     """
     weeks, seasons = picked.shape
     fresh, kept, stored = (np.zeros((weeks, seasons)) for _ in range(3))
     spoils, level = np.zeros(seasons), np.zeros(seasons)
     at_hand: deque[Lot] = deque()
+    keeps = max(1, round(wanted.keep_weeks))
     away: deque[Lot] = deque()
+    if wanted.in_store_kg and store_weeks:
+        away.append((store_weeks - 1 - keeps, np.full(seasons, float(wanted.in_store_kg))))
+        level += wanted.in_store_kg
     for week in range(weeks):
         if picked[week].any():
             at_hand.append((week, picked[week].copy()))
@@ -56,7 +62,7 @@ def larder(picked: Floats, need: Floats, wanted: Wanted) -> Larder:
             if share:
                 away.append((week, old * share))
                 level += old * share
-        while away and week - away[0][0] >= max(1, round(wanted.keep_weeks)):
+        while away and week - away[0][0] >= keeps:
             old = away.popleft()[1]
             spoils += old
             level -= old

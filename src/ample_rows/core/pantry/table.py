@@ -64,13 +64,13 @@ def at_table(
 def table_of(weeks: Sequence[date], picked: Floats, wanted: Wanted) -> AtTable:
     """What the household has of what is picked, week by week.
 
-    Nothing kept from the year before is counted.
+    Of the year before only what is said to lie in store is counted.
 
     Args:
         picked: By week and season. [kg]
     """
     need = np.array(wanted.weekly_kg(tuple(weeks)))
-    kept = larder(picked, need, wanted)
+    kept = larder(picked, need, wanted, wanted.weeks_in_store(weeks[0]))
     fresh, stored, from_store = (_medians(part) for part in (kept.fresh, kept.stored, kept.kept))
     short = (need > 0) & (_medians(kept.fresh + kept.kept) < _SHORT * need)
     rows = tuple(

@@ -14,7 +14,8 @@ class Wanted:
     """One crop as it is wanted, all its kinds together.
 
     What is not eaten within `fresh_weeks` is kept by `keep`, where it is, for `keep_weeks`; of
-    that `share_kept` is left to eat. [kg a year, pieces a year, weeks, 0-1]
+    that `share_kept` is left to eat. What lies in store from last year is good until a day, as
+    long as it keeps where none is named. [kg a year, pieces a year, weeks, 0-1, kg]
     """
 
     crop: str
@@ -26,12 +27,20 @@ class Wanted:
     keep: str | None
     keep_weeks: float
     share_kept: float
+    in_store_kg: float = 0.0
+    in_store_until: date | None = None
 
     def weekly_kg(self, weeks: tuple[date, ...]) -> tuple[float, ...]:
         """What is eaten in each week: the year's want over the weeks of its months. [kg]"""
         eaten = [week.month in self.months for week in weeks]
         share = self.kg / sum(eaten) if any(eaten) else 0.0
         return tuple(share if here else 0.0 for here in eaten)
+
+    def weeks_in_store(self, first: date) -> int:
+        """For how many weeks from a day last year's store is good."""
+        if self.in_store_until is None:
+            return max(1, round(self.keep_weeks or self.fresh_weeks))
+        return max(0, (self.in_store_until - first).days // 7)
 
 
 def root_of(crop: Crop) -> str:
@@ -67,6 +76,8 @@ def _wanted(want: p.Want, book: Book) -> Wanted:
         keep=keep,
         keep_weeks=want.keep_weeks or usual,
         share_kept=book.keeping_ways[keep].share_kept if keep else 1.0,
+        in_store_kg=want.in_store_kg or 0.0,
+        in_store_until=want.in_store_until,
     )
 
 
@@ -78,4 +89,6 @@ def _both(one: Wanted, other: Wanted) -> Wanted:
         kg=one.kg + other.kg,
         pieces=None,
         months=tuple(sorted({*one.months, *other.months})),
+        in_store_kg=one.in_store_kg + other.in_store_kg,
+        in_store_until=one.in_store_until or other.in_store_until,
     )

@@ -45,6 +45,8 @@ class Want(PlanValue):
 
     `months` are those in which it is eaten, all where none are named; `keep` is the way in which
     what is not eaten fresh is kept, for `keep_weeks` where they are not the usual ones.
+    `in_store_kg` of last year's lies in store as the plan's year begins, good until a day; as
+    long as it keeps where none is named.
     """
 
     crop: Ident
@@ -53,6 +55,8 @@ class Want(PlanValue):
     months: Annotated[tuple[Month, ...], Field(max_length=12)] = ()
     keep: Ident | None = None
     keep_weeks: Annotated[float, Field(gt=0, le=104, allow_inf_nan=False)] | None = None
+    in_store_kg: Positive | None = None
+    in_store_until: PlanDate | None = None
 
 
 class CropPrice(PlanValue):
