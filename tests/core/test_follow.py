@@ -43,6 +43,19 @@ def test_everything_offered_fits_the_free_time(follow, book):
         assert entry.plants > 0
 
 
+def test_a_heat_lover_takes_over_the_support_of_what_fades(follow):
+    net = bed(supports=[{"id": "net", "height_cm": 180, "system": "net"}])
+    row = block("A8", "D8")
+    peas = {**PEAS, "cells": [], "support": "net", "clear_date": "2027-06-20"}
+    found = follow(peas, place=net, cells=row)
+    offers = {entry.crop: entry for entry in found.entries}
+    bean = offers["climbing-bean"]
+    assert (bean.edit.planting["support"], bean.up) == ("net", "net on posts")
+    assert bean.edit.planting["follows"] == "peas"
+    assert bean.harvest_kg.p50 > 1
+    assert offers["cress"].up == ""
+
+
 def test_taking_one_is_a_sound_plan_that_follows(follow, read, book):
     best = follow(PEAS, LEEKS).entries[0]
     after = apply_edit(read(document(PEAS, LEEKS)), best.edit)

@@ -3026,7 +3026,7 @@ export interface components {
          * Following
          * @description One crop as it would do in the free squares, and the edit that plants it.
          *
-         *     `lacking_kg` is what the household still lacks of it, null where nothing is wanted of it;
+         *     `up` is the support that it climbs, empty where it needs none; `lacking_kg` is what the household still lacks of it, null where nothing is wanted of it;
          *     `fills_weeks` the weeks of the free time that it stands there. `caution` is what speaks
          *     against it without ruling it out.
          */
@@ -3055,6 +3055,8 @@ export interface components {
             clear_date: string | null;
             /** Plants */
             plants: number;
+            /** Up */
+            up: string;
             harvest_kg: components["schemas"]["Quantiles"];
             /** Lacking Kg */
             lacking_kg: number | null;

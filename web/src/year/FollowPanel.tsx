@@ -98,7 +98,7 @@ function Offer({ entry, onTake }: { entry: Following; onTake: (edit: Edit) => vo
         </button>
         {entry.caution && <span className="block text-marigold">{entry.caution}</span>}
       </th>
-      <td>{`${HOW_STARTED[entry.start]} ${entry.plants} on ${shortWords(dayOf(entry.start_date))}`}</td>
+      <td>{`${HOW_STARTED[entry.start]} ${entry.plants} on ${shortWords(dayOf(entry.start_date))}${entry.up ? `, up the ${entry.up}` : ''}`}</td>
       <td>{picked.join(' to ')}</td>
       <td className="text-right whitespace-nowrap">
         {p50 > 0

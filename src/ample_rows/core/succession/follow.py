@@ -39,7 +39,7 @@ _TOO_FEW_DAYS = 28
 class Following:
     """One crop as it would do in the free squares, and the edit that plants it.
 
-    `lacking_kg` is what the household still lacks of it, null where nothing is wanted of it;
+    `up` is the support that it climbs, empty where it needs none; `lacking_kg` is what the household still lacks of it, null where nothing is wanted of it;
     `fills_weeks` the weeks of the free time that it stands there. `caution` is what speaks
     against it without ruling it out.
     """
@@ -53,6 +53,7 @@ class Following:
     first_pick: date | None
     clear_date: date | None
     plants: int
+    up: str
     harvest_kg: Quantiles
     lacking_kg: float | None
     fills_weeks: float
@@ -230,12 +231,20 @@ def _entry(gap: _Gap, e: Evaluated) -> Following:
         first_pick=report.first_pick,
         clear_date=report.clear_date,
         plants=report.plants,
+        up=_climbed(place, e, gap.book),
         harvest_kg=report.harvest_kg,
         lacking_kg=lack[0] if lack else None,
         fills_weeks=max(0, overlap.days) / 7,
         caution=soon.words if soon else "",
         edit=Plant(planting=p.document(e.planting.model_copy(update=changes))),
     )
+
+
+def _climbed(place: p.Place, e: Evaluated, book: Book) -> str:
+    """The support that it climbs, in words."""
+    named = e.planting.support
+    support = next((s for s in place.supports if s.id == named), None)
+    return book.trainings[support.system].label if support else ""
 
 
 def _worth(gap: _Gap, e: Evaluated, entry: Following) -> tuple[float, ...]:
