@@ -1,30 +1,45 @@
-import type { IdleSpell, PlaceReport, PlantingReport, RestSpell } from '../api/types';
+import { memo } from 'react';
+
+import type { IdleSpell, RestSpell } from '../api/types';
 import { dayToPx } from '../drawing/scale';
 import type { TimeScale } from '../drawing/scale';
 import { dayOf, shortWords } from '../time/day';
-import { laneOfSpell } from './lanes';
-import type { Gap, Lane } from './lanes';
+import type { Gap, Strip } from './lanes';
 
 const REST_LETTER_PX = 5;
 
-/** Ground that is left free on purpose, with its reason where there is room for it. */
-export function Rests({
-  rests,
-  plantings,
-  idle,
-  scale,
-  base,
-  height,
-}: {
-  rests: readonly RestSpell[];
-  plantings: readonly PlantingReport[];
-  /** Other ground of the lane that stands idle: its words come first. */
-  idle: readonly IdleSpell[];
+interface GroundProps {
+  place: string;
+  strip: Strip;
   scale: TimeScale;
   base: number;
   height: number;
-}) {
-  return rests.map((rest) => {
+  onGap: (gap: Gap) => void;
+}
+
+/** A lane without its wedges: its ground line, where it stands idle, and where it rests. */
+export const LaneGround = memo(function LaneGround(props: GroundProps) {
+  const { scale, base } = props;
+  return (
+    <>
+      <line
+        x1={scale.left}
+        x2={scale.left + scale.width}
+        y1={base}
+        y2={base}
+        stroke="var(--faint)"
+      />
+      <IdleGaps {...props} />
+      <Rests {...props} />
+    </>
+  );
+});
+
+/** Ground that is left free on purpose, with its reason where there is room for it. */
+function Rests({ strip, scale, base, height }: GroundProps) {
+  const { idle } = strip;
+  const { plantings } = strip.lane;
+  return strip.rests.map((rest: RestSpell) => {
     const from = dayToPx(scale, Math.max(scale.start, dayOf(rest.since)));
     const to = dayToPx(scale, Math.min(scale.end, dayOf(rest.until)));
     if (to <= from) return null;
@@ -62,35 +77,17 @@ export function Rests({
 }
 
 /** Weeks in which the whole lane's ground stands empty in growing weather. */
-export function IdleGaps({
-  place,
-  lanes,
-  lane,
-  scale,
-  base,
-  height,
-  onGap,
-}: {
-  place: PlaceReport;
-  lanes: readonly Lane[];
-  lane: Lane;
-  scale: TimeScale;
-  base: number;
-  height: number;
-  onGap: (gap: Gap) => void;
-}) {
+function IdleGaps({ place, strip, scale, base, height, onGap }: GroundProps) {
   const inView = (spell: IdleSpell) =>
     dayOf(spell.end) > scale.start && dayOf(spell.start) < scale.end;
-  const gaps = place.idle.filter(
-    (spell) => inView(spell) && laneOfSpell(lanes, spell.cells) === lane,
-  );
+  const gaps = strip.idle.filter(inView);
   return (
     <g>
       {gaps.map((spell) => {
         const from = dayToPx(scale, Math.max(scale.start, dayOf(spell.start)));
         const to = dayToPx(scale, Math.min(scale.end, dayOf(spell.end)));
         const weeks = Math.floor((dayOf(spell.end) - dayOf(spell.start)) / 7);
-        const ask = () => onGap({ place: place.id, cells: spell.cells, since: spell.start });
+        const ask = () => onGap({ place, cells: spell.cells, since: spell.start });
         return (
           <g
             key={`${spell.start}${spell.cells.join()}`}

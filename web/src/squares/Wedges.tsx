@@ -10,8 +10,8 @@ import type { TimeScale } from '../drawing/scale';
 import { dayOf, shortWords } from '../time/day';
 import type { Day } from '../time/day';
 import type { Gesture, Input } from './gesture';
-import { IdleGaps, Rests } from './LaneGround';
-import { laneOfSpell, lanesOf } from './lanes';
+import { LaneGround } from './LaneGround';
+import { stripsOf } from './lanes';
 import type { Gap } from './lanes';
 
 interface Props {
@@ -45,11 +45,8 @@ export function Wedges(props: Props) {
     gesture.kind === 'movingWedge' || gesture.kind === 'settlingWedge'
       ? [gesture.planting, gesture.byDays]
       : [null, 0];
-  const lanes = useMemo(
-    () => lanesOf(plantings, [...place.idle, ...place.rests]),
-    [plantings, place],
-  );
-  const laneHeight = Math.min(MOST_LANE_PX, (height - 6) / Math.max(1, lanes.length));
+  const strips = useMemo(() => stripsOf(plantings, place), [plantings, place]);
+  const laneHeight = Math.min(MOST_LANE_PX, (height - 6) / Math.max(1, strips.length));
   const dayAt = (event: PointerEvent<SVGGElement>) => {
     const box = event.currentTarget.ownerSVGElement?.getBoundingClientRect();
     return pxToDay(scale, event.clientX - (box?.left ?? 0));
@@ -82,33 +79,18 @@ export function Wedges(props: Props) {
       onPointerUp={() => onRelease(gesture)}
       onPointerCancel={() => send({ kind: 'cancel' })}
     >
-      {lanes.map((lane, index) => {
+      {strips.map((strip, index) => {
+        const { lane } = strip;
         const base = 4 + (index + 1) * laneHeight;
         return (
           <g key={[...lane.cells].join()}>
-            <line
-              x1={scale.left}
-              x2={scale.left + scale.width}
-              y1={base}
-              y2={base}
-              stroke="var(--faint)"
-            />
-            <IdleGaps
-              place={place}
-              lanes={lanes}
-              lane={lane}
+            <LaneGround
+              place={place.id}
+              strip={strip}
               scale={scale}
               base={base}
               height={laneHeight}
               onGap={onGap}
-            />
-            <Rests
-              rests={place.rests.filter((rest) => laneOfSpell(lanes, rest.cells) === lane)}
-              plantings={lane.plantings}
-              idle={place.idle.filter((spell) => laneOfSpell(lanes, spell.cells) === lane)}
-              scale={scale}
-              base={base}
-              height={laneHeight}
             />
             {lane.plantings.map((planting) => (
               <Wedge

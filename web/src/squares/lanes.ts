@@ -1,4 +1,4 @@
-import type { IdleSpell, PlantingReport } from '../api/types';
+import type { IdleSpell, PlaceReport, PlantingReport, RestSpell } from '../api/types';
 import { dayOf } from '../time/day';
 
 /** Squares that stand free from a day on. */
@@ -63,6 +63,26 @@ export function lanesOf(
       lanes.push({ cells: new Set(spell.cells), plantings: [] });
   }
   return lanes;
+}
+
+/** A lane with the spells in which its ground stands idle or rests. */
+export interface Strip {
+  lane: Lane;
+  idle: readonly IdleSpell[];
+  rests: readonly RestSpell[];
+}
+
+/** The lanes of a place, each with what of the place's free ground is drawn in it. */
+export function stripsOf(
+  plantings: readonly PlantingReport[],
+  place: Pick<PlaceReport, 'idle' | 'rests'>,
+): Strip[] {
+  const lanes = lanesOf(plantings, [...place.idle, ...place.rests]);
+  return lanes.map((lane) => ({
+    lane,
+    idle: place.idle.filter((spell) => laneOfSpell(lanes, spell.cells) === lane),
+    rests: place.rests.filter((rest) => laneOfSpell(lanes, rest.cells) === lane),
+  }));
 }
 
 /** The lane that an idle spell is drawn in: the one whose ground it covers most of. */

@@ -1,4 +1,4 @@
-import { memo } from 'react';
+import { memo, useMemo } from 'react';
 import { Link } from 'react-router';
 
 import type { PlaceReport, PlantingReport } from '../api/types';
@@ -31,8 +31,11 @@ interface PlaceProps {
 export const PlaceYear = memo(function PlaceYear(props: PlaceProps) {
   const { slug, name, place, plantings, scale, width, ...wedges } = props;
   const units = useUnits();
-  const height =
-    Math.max(1, lanesOf(plantings, [...place.idle, ...place.rests]).length) * LANE_PX + 8;
+  const lanes = useMemo(
+    () => lanesOf(plantings, [...place.idle, ...place.rests]).length,
+    [plantings, place],
+  );
+  const height = Math.max(1, lanes) * LANE_PX + 8;
   const { p10, p90 } = place.harvest_kg;
   const idle = Math.round(place.idle_cell_weeks - place.rested_cell_weeks);
   return (

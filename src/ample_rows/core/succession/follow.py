@@ -39,9 +39,9 @@ _TOO_FEW_DAYS = 28
 class Following:
     """One crop as it would do in the free squares, and the edit that plants it.
 
-    `up` is the support that it climbs, empty where it needs none; `lacking_kg` is what the household still lacks of it, null where nothing is wanted of it;
-    `fills_weeks` the weeks of the free time that it stands there. `caution` is what speaks
-    against it without ruling it out.
+    `up` is the support that it climbs, empty where it needs none; `lacking_kg` is what the
+    household still lacks of it, null where nothing is wanted of it; `fills_weeks` the weeks of
+    the free time that it stands there. `caution` is what speaks against it without ruling it out.
     """
 
     crop: str
