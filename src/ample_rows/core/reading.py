@@ -153,6 +153,7 @@ def _wanted(detail: ErrorDetails) -> str:
     kind = detail["type"]
     bound = {
         "greater_than_equal": ("ge", "at least"),
+        "greater_than": ("gt", "more than"),
         "less_than_equal": ("le", "at most"),
     }.get(kind)
     if bound:

@@ -1,6 +1,7 @@
 import type { CropPage, YearReport } from '../api/types';
 import { useUnits } from '../app/preferences';
 import { useExtent } from '../app/useExtent';
+import { capital } from '../app/text';
 import { PICKED } from '../drawing/Hatches';
 import { dayToPx } from '../drawing/scale';
 import { clamp, dayOf, shortWords } from '../time/day';
@@ -125,8 +126,4 @@ function boughtWords(window: CropPage['windows'][number]): string[] {
       `${capital(HOW[window.start] ?? window.start)} under a ${one.label}: from ${shortWords(dayOf(one.earliest))}, ${Math.round(one.weeks_sooner)} weeks sooner.`,
   );
   return [...inside, ...covered];
-}
-
-function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }

@@ -1,4 +1,5 @@
 import type { HeldGarden } from '../api/merge';
+import { capital } from '../app/text';
 import { useUnits } from '../app/preferences';
 import { dayOf, isoOf, shortWords } from '../time/day';
 import type { Day } from '../time/day';
@@ -41,7 +42,7 @@ export function DaysAhead({ state, day }: { state: HeldGarden; day: Day }) {
         <ul aria-label="What the weather asks for">
           {advice.map((one) => (
             <li key={`${one.kind}${one.words}`} className="text-marigold">
-              {`${units.sentence(one.words)}.`}
+              {`${capital(units.sentence(one.words))}.`}
             </li>
           ))}
         </ul>

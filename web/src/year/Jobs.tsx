@@ -1,6 +1,7 @@
 import { useEditor } from '../api/garden';
 import type { HeldGarden } from '../api/merge';
 import type { Behind, Edit, Job } from '../api/types';
+import { capital } from '../app/text';
 import { useUnits } from '../app/preferences';
 import { dayOf, isoOf, shortWords } from '../time/day';
 import type { Day } from '../time/day';
@@ -80,8 +81,6 @@ function List({ jobs, day, onEdit }: ListProps) {
     </ul>
   );
 }
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 function whereOf(job: Job): string {
   return job.where ? `${job.place_label} ${job.where}` : job.place_label;

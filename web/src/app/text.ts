@@ -1,0 +1,4 @@
+/** A sentence's first letter large. */
+export function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}
