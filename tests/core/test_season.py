@@ -8,6 +8,7 @@ from hypothesis import strategies as st
 
 from ample_rows.core import plan as p
 from ample_rows.core import season
+from ample_rows.core.edits import apply_edit
 from ample_rows.crops import load_book
 from tests.conftest import GARDEN, bed, block, document, planting
 from tests.core.test_reading import faults_of
@@ -265,7 +266,41 @@ def test_a_likely_end_ends_the_picking_every_year(reported):
     assert ended.harvest_kg.p50 < usual.harvest_kg.p50
     note = next(note for note in report.notes if note.code == "likely-end")
     assert "usually ends here about 15 August" in note.text
+    assert note.fix.startswith("Grow an early kind or one that withstands it")
+
+
+COURGETTE = planting("courgette", block("A1", "C3"), id="first", start="transplant")
+COURGETTE["start_date"] = "2027-05-20"
+MILDEW = {"crop": "courgette", "on": "2026-08-15", "trouble": "powdery-mildew"}
+
+
+def test_young_plants_are_spared_and_a_second_wave_takes_over(reported, read):
+    doc = document(COURGETTE, likely_ends=[MILDEW])
+    note = next(note for note in reported(doc).notes if note.code == "likely-end")
     assert "Start a second wave about" in note.fix
+    fix = note.fixes[0]
+    waved = apply_edit(read(doc), fix.edit)
+    second = waved.plantings[1]
+    assert second.id == "first-2"
+    assert timedelta(0) < date(2027, 8, 15) - second.start_date < timedelta(days=56)
+    report = reported(p.document(waved))
+    assert report.plantings[1].clear_date > date(2027, 8, 15)
+    assert report.plantings[1].first_pick is not None
+    again = next(note for note in report.notes if note.code == "likely-end")
+    assert (again.planting, again.fixes) == ("first", ())
+    assert again.fix.endswith("takes over then.")
+
+
+def test_what_spares_the_young_is_said_by_the_grower_or_known_of_the_trouble(reported):
+    young = {**COURGETTE, "start_date": "2027-07-01"}
+
+    def ended(**end):
+        known = {"crop": "courgette", "on": "2026-08-15", **end}
+        return reported(document(young, likely_ends=[known])).plantings[0].clear_date
+
+    assert ended() == ended(spares_young=False) == date(2027, 8, 15)
+    assert ended(trouble="powdery-mildew", spares_young=False) == date(2027, 8, 15)
+    assert ended(spares_young=True) == ended(trouble="powdery-mildew") > date(2027, 8, 15)
 
 
 def test_a_kind_that_withstands_it_is_spared(reported, book):

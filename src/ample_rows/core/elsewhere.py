@@ -2,19 +2,16 @@
 
 from collections.abc import Iterator
 from dataclasses import dataclass
-from datetime import date
 
 from ample_rows.core import plan as p
-from ample_rows.core.cells import Grid, grid_of
 from ample_rows.core.edits import ChangePlanting, Edit, Together
 from ample_rows.core.evaluate import evaluate_place, place_case
+from ample_rows.core.free_block import free_block
 from ample_rows.core.links import LINKS
 from ample_rows.core.planting import evaluate_planting
 from ample_rows.core.reference import Book
 from ample_rows.core.report import PlantingReport
 from ample_rows.core.setting_out.dial import planting_in
-
-Block = tuple[str, ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -52,7 +49,7 @@ def _in_place(
 ) -> Iterator[Elsewhere]:
     here = place_case(plan, place.id, book)
     standing = evaluate_place(here, tuple(g for g in plan.plantings if g.place == place.id))
-    block = _free_block(here.place, own, standing.plantings)
+    block = free_block(here.place, own, standing.plantings)
     if not block:
         return
     changes: dict[str, object] = {"support": None, "run_cm": None, **dict.fromkeys(LINKS)}
@@ -85,37 +82,3 @@ def _move(plan: p.Plan, planting: p.Planting, changes: dict[str, object]) -> Edi
     if not parted:
         return move
     return Together(edits=[move, *parted])
-
-
-def _free_block(place: p.Place, own: PlantingReport, standing: tuple[PlantingReport, ...]) -> Block:
-    """The first rectangle of about as many whole squares that is free for the planting's time."""
-    grid = grid_of(place)
-    held = {address for h in place.held for address in h.cells}
-    taken = {cell for r in standing if _meet(own, r) for cell in r.cells}
-    free = {
-        cell.spot: cell.address
-        for cell in grid.cells.values()
-        if cell.whole and cell.address not in taken | held
-    }
-    wanted = max(1, len(own.cells))
-    for columns, rows in _rectangles(wanted, grid):
-        for column, row in sorted(free):
-            spots = [(column + i, row + j) for i in range(columns) for j in range(rows)]
-            if all(spot in free for spot in spots):
-                return tuple(free[spot] for spot in spots)
-    return ()
-
-
-def _rectangles(count: int, grid: Grid) -> list[tuple[int, int]]:
-    """Sizes of rectangles that hold at least so many squares, the fewest and squarest first."""
-    sizes = [
-        (columns, -(-count // columns))
-        for columns in range(1, grid.columns + 1)
-        if -(-count // columns) <= grid.rows
-    ]
-    return sorted(sizes, key=lambda size: (size[0] * size[1], abs(size[0] - size[1])))
-
-
-def _meet(one: PlantingReport, other: PlantingReport) -> bool:
-    until = one.clear_date or date.max
-    return one.start_date < (other.clear_date or date.max) and other.start_date < until

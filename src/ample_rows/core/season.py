@@ -193,13 +193,22 @@ def frost_day(year: GrowingYear, crop: Crop, start: date, book: Book) -> date | 
 
 
 def likely_end(year: GrowingYear, crop: Crop, start: date, book: Book) -> date | None:
-    """The day about which a crop usually ends here by what troubles it; None for a kind that
-    withstands it well."""
+    """The day about which a crop usually ends here by what troubles it, a year later for plants
+    that are still young then and are spared; None for a kind that withstands it well."""
     for known in year.likely_ends:
         spared = known.trouble and book.withstands(crop).get(known.trouble) == "well"
         if known.crop in (crop.id, crop.variety_of) and not spared:
-            return _yearly_on_or_after(known.on, start + timedelta(days=1))
+            usual = _yearly_on_or_after(known.on, start + timedelta(days=1))
+            young = spares_young(known, book) and usual - start < days(book.value("young_days"))
+            return move_years(usual, 1) if young else usual
     return None
+
+
+def spares_young(known: p.LikelyEnd, book: Book) -> bool:
+    """Whether what usually ends a crop takes its old plants and leaves the young."""
+    if known.spares_young is None:
+        return known.trouble is not None and book.troubles[known.trouble].spares_young
+    return known.spares_young
 
 
 def frost_survival(

@@ -3026,9 +3026,9 @@ export interface components {
          * Following
          * @description One crop as it would do in the free squares, and the edit that plants it.
          *
-         *     `up` is the support that it climbs, empty where it needs none; `lacking_kg` is what the household still lacks of it, null where nothing is wanted of it;
-         *     `fills_weeks` the weeks of the free time that it stands there. `caution` is what speaks
-         *     against it without ruling it out.
+         *     `up` is the support that it climbs, empty where it needs none; `lacking_kg` is what the
+         *     household still lacks of it, null where nothing is wanted of it; `fills_weeks` the weeks of
+         *     the free time that it stands there. `caution` is what speaks against it without ruling it out.
          */
         Following: {
             /** Crop */
@@ -3829,6 +3829,9 @@ export interface components {
         /**
          * LikelyEnd
          * @description The day of the year about which a crop usually ends here, by a trouble where it is known.
+         *
+         *     What `spares_young` takes old plants and leaves young ones; where it is not said, as the
+         *     trouble is known to.
          */
         LikelyEnd: {
             /** Crop */
@@ -3840,6 +3843,8 @@ export interface components {
             on: string;
             /** Trouble */
             trouble?: string | null;
+            /** Spares Young */
+            spares_young?: boolean | null;
         } & {
             [key: string]: unknown;
         };

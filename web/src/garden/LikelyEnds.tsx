@@ -3,9 +3,17 @@ import { useState } from 'react';
 import { useEditor } from '../api/garden';
 import type { HeldGarden } from '../api/merge';
 import { Choice } from '../app/Choice';
+import type { Options } from '../app/Choice';
 import { Field } from '../app/Field';
 import { useIndex } from '../book/useBook';
 import { dayOf, words } from '../time/day';
+
+type Takes = 'all' | 'old';
+
+const TAKES: Options<Takes> = [
+  ['all', 'every plant, young or old'],
+  ['old', 'old plants; young ones bear on'],
+];
 
 /** Crops that usually end here before frost, by an illness or a pest: their plantings end so too. */
 export function LikelyEnds({ state }: { state: HeldGarden }) {
@@ -14,6 +22,7 @@ export function LikelyEnds({ state }: { state: HeldGarden }) {
   const index = useIndex(state.head.slug, state.head.version, null);
   const [crop, setCrop] = useState('');
   const [on, setOn] = useState(state.plan.garden.first_frost);
+  const [takes, setTakes] = useState<Takes>('all');
   const names = new Map((index.data ?? []).map((line) => [line.id, line.name]));
   const save = (ends: typeof known) =>
     void editor.edit({
@@ -31,7 +40,7 @@ export function LikelyEnds({ state }: { state: HeldGarden }) {
       <ul>
         {known.map((end) => (
           <li key={end.crop} className="flex gap-4 border-b border-faint">
-            <span className="grow">{`${names.get(end.crop) ?? end.crop}, about ${words(dayOf(end.on))}`}</span>
+            <span className="grow">{`${names.get(end.crop) ?? end.crop}, about ${words(dayOf(end.on))}${end.spares_young ? '; young plants bear on' : ''}`}</span>
             <button
               type="button"
               className="press"
@@ -47,7 +56,10 @@ export function LikelyEnds({ state }: { state: HeldGarden }) {
         onSubmit={(event) => {
           event.preventDefault();
           if (crop)
-            save([...known.filter((end) => end.crop !== crop), { crop, on, trouble: null }]);
+            save([
+              ...known.filter((end) => end.crop !== crop),
+              { crop, on, trouble: null, spares_young: takes === 'old' },
+            ]);
         }}
       >
         <Choice
@@ -62,6 +74,7 @@ export function LikelyEnds({ state }: { state: HeldGarden }) {
         <Field label="ends about">
           <input type="date" value={on} onChange={(e) => e.target.value && setOn(e.target.value)} />
         </Field>
+        <Choice label="and takes" value={takes} options={TAKES} onChange={setTakes} />
         <button type="submit" className="press">
           Add it
         </button>

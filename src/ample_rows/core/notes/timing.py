@@ -1,10 +1,17 @@
 """Notes on time: starts too early or late, turn-round, idle ground."""
 
 from collections.abc import Iterator
+from dataclasses import replace
+from datetime import date
 
 from ample_rows.core import cells as grid_words
+from ample_rows.core import plan as p
 from ample_rows.core import season
 from ample_rows.core.cases import Evaluated
+from ample_rows.core.edits import Plant
+from ample_rows.core.free_block import free_block
+from ample_rows.core.idents import free_ident
+from ample_rows.core.links import LINKS
 from ample_rows.core.notes.view import PlaceView, capital, change_planting, named
 from ample_rows.core.report import Fix, Note
 from ample_rows.core.said import day_words
@@ -105,7 +112,7 @@ def likely_end(view: PlaceView) -> Iterator[Note]:
         whole = e.dates.due + season.days(e.dates.pick_days)
         if usual is None or usual != e.dates.clear or usual >= whole:
             continue
-        later = usual - season.days(e.crop.days_to_pick(e.planting.start) or 0)
+        words, fixes = _second_wave(view, e, usual)
         yield Note(
             "care",
             "likely-end",
@@ -113,9 +120,59 @@ def likely_end(view: PlaceView) -> Iterator[Note]:
             e.planting.id,
             f"{capital(named(e))} usually ends here about {day_words(usual)}, when "
             f"{round(e.dates.picked_share * 100)} % of its picking is done.",
-            f"Start a second wave about {day_words(later)}, to be picked when this one goes, or "
-            "grow a kind that withstands it.",
+            words,
+            fixes,
         )
+
+
+def _second_wave(view: PlaceView, e: Evaluated, usual: date) -> tuple[str, tuple[Fix, ...]]:
+    """Young plants that take over, where what ends the old ones spares them."""
+    year, book = view.setting.year, view.book
+    root = e.crop.variety_of or e.crop.id
+    known = [k for k in year.likely_ends if k.crop in (e.crop.id, root)]
+    if not any(season.spares_young(k, book) for k in known):
+        return "Grow an early kind or one that withstands it, and have a crop ready to follow.", ()
+    over = _takes_over(view, e, usual)
+    if over is not None:
+        return f"The planting of {day_words(over.dates.start)} takes over then.", ()
+    grows = season.days(e.crop.days_to_pick(e.planting.start) or 0)
+    young = season.days(book.value("young_days") - 1)
+    later = max(usual - grows, usual - young)
+    return (
+        f"Start a second wave about {day_words(later)}, to be picked when this one goes, or "
+        "grow a kind that withstands it.",
+        tuple(_planted_again(view, e, later)),
+    )
+
+
+def _takes_over(view: PlaceView, e: Evaluated, usual: date) -> Evaluated | None:
+    """A later planting of the crop that stands on when this one ends."""
+    root = e.crop.variety_of or e.crop.id
+    later = (
+        other
+        for other in view.plantings
+        if root in (other.crop.id, other.crop.variety_of)
+        and e.dates.start < other.dates.start < usual < other.dates.clear
+        and other.dates.first_pick is not None
+    )
+    return min(later, key=lambda other: other.dates.start, default=None)
+
+
+def _planted_again(view: PlaceView, e: Evaluated, later: date) -> Iterator[Fix]:
+    """The same again in squares of this place that are free by then."""
+    if e.planting.support is not None:
+        return
+    ends = later + (e.dates.due - e.dates.start) + season.days(e.dates.pick_days)
+    again = replace(e.report, start_date=later, clear_date=ends)
+    block = free_block(view.place, again, (other.report for other in view.plantings))
+    if not block:
+        return
+    ident = free_ident(e.planting.id, {other.planting.id for other in view.plantings})
+    changes = {"id": ident, "cells": block, "start_date": later, "clear_date": None}
+    wave = e.planting.model_copy(update={**changes, **dict.fromkeys(LINKS), "led_over": None})
+    words = f"Start it in {grid_words.span_words(block)} on {day_words(later)}"
+    planting = {key: value for key, value in p.document(wave).items() if value is not None}
+    yield Fix(words, Plant(planting=planting))
 
 
 def turn_round(view: PlaceView) -> Iterator[Note]:

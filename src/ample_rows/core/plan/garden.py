@@ -91,11 +91,16 @@ class Household(PlanValue):
 
 
 class LikelyEnd(PlanValue):
-    """The day of the year about which a crop usually ends here, by a trouble where it is known."""
+    """The day of the year about which a crop usually ends here, by a trouble where it is known.
+
+    What `spares_young` takes old plants and leaves young ones; where it is not said, as the
+    trouble is known to.
+    """
 
     crop: Ident
     on: PlanDate
     trouble: Ident | None = None
+    spares_young: bool | None = None
 
 
 class Garden(PlanValue):

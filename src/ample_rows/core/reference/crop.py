@@ -76,10 +76,11 @@ class Trait(Record):
 class Trouble(Record):
     """An illness, a pest or a weather that troubles crops: how it shows and what lessens it.
 
-    `weather` is what brings it on.
+    `weather` is what brings it on; what `spares_young` takes old plants and leaves young ones.
     """
 
     label: Text
+    spares_young: bool = False
     shows: Text
     lessens: Text
     weather: Literal["wet", "dry", "hot", "cool", "any"]
