@@ -74,7 +74,7 @@ def test_an_own_kind_is_planted_and_printed_by_the_command(book, own_book, read)
         (
             {"id": "leek", "figures": {"yield_kg_per_plant.low": -1}},
             "crops[0].figures.yield_kg_per_plant.low",
-            "greater than 0",
+            "more than 0",
         ),
         (
             {"id": "leek", "figures": {"least_depth_cm": 90}},
@@ -82,7 +82,7 @@ def test_an_own_kind_is_planted_and_printed_by_the_command(book, own_book, read)
             "least_depth_cm is above full_depth_cm",
         ),
         ({"id": "leek", "figures": {"mark": "Ct"}}, "crops[0].figures.mark", "belongs to carrot"),
-        ({"id": "leek", "figures": {"spacing_cm": 0}}, "crops[0].figures.spacing_cm", "greater"),
+        ({"id": "leek", "figures": {"spacing_cm": 0}}, "crops[0].figures.spacing_cm", "more than"),
     ],
 )
 def test_what_no_crop_can_be_is_named_at_its_figure(book, crop, path, words):
