@@ -284,6 +284,41 @@ def test_a_start_put_off_is_another_day_in_the_plan(read):
     assert find(plan, "Sow").on == date(2027, 5, 1)
 
 
+def test_ground_that_is_cleared_on_another_day_is_free_from_then(read):
+    after = {**planting("spinach", id="after", start_date="2027-08-20"), "follows": "roots"}
+    plan = read(document({**CARROT, "clear_date": "2027-08-15"}, after))
+
+    def cleared(state, on, planned=date(2027, 8, 15)):
+        return apply_edit(plan, MarkJob(mark=mark(state, on, "clear").mark, planned=planned))
+
+    late = cleared("done", "2027-08-28")
+    assert [g.clear_date for g in late.plantings] == [date(2027, 8, 28), None]
+    assert late.plantings[1].start_date == date(2027, 8, 28)
+    assert find(late, "Clear").state == "done"
+    assert next(j for j in jobs(late) if j.verb == "Sow" and j.planting == "after").on == date(
+        2027, 8, 28
+    )
+    early = cleared("done", "2027-08-05")
+    assert early.plantings[1].start_date == date(2027, 8, 20)
+    waiting = cleared("put-off", "2027-08-22")
+    assert (waiting.jobs, waiting.plantings[0].clear_date) == ((), date(2027, 8, 22))
+    assert waiting.plantings[1].start_date == date(2027, 8, 22)
+    before = cleared("done", "2027-03-01")
+    assert before.plantings[0].clear_date == date(2027, 8, 15)
+    # What was to start before the other is cleared is a relay, and waits for nothing.
+    relay = cleared("done", "2027-08-28", date(2027, 8, 24))
+    assert relay.plantings[1].start_date == date(2027, 8, 20)
+
+
+def test_what_was_begun_is_not_moved_by_the_clearing_before_it(read):
+    after = {**planting("spinach", id="after", start_date="2027-08-20"), "follows": "roots"}
+    sown = {"place": "bed", "planting": "after", "job": "sow", "state": "done", "on": "2027-08-20"}
+    plan = apply_edit(read(document(CARROT, after)), MarkJob(mark=sown))
+    cleared = mark("done", "2027-08-28", "clear").mark
+    late = apply_edit(plan, MarkJob(mark=cleared, planned=date(2027, 8, 15)))
+    assert late.plantings[1].start_date == date(2027, 8, 20)
+
+
 def test_any_other_job_put_off_stands_on_its_new_day_alone(read):
     plan = apply_edit(read(document(CARROT)), mark("put-off", "2027-06-20", "thin"))
     thinned = find(plan, "Thin")

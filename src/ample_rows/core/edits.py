@@ -1,6 +1,7 @@
 """Edits: every change that can be made to a plan, as a value, and its effect."""
 
 import json
+from datetime import date
 from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
@@ -77,10 +78,12 @@ class StandRiser(_Edit):
 
 
 class MarkJob(_Edit):
-    """Mark a job as done, done in part, put off or left out; or as open again."""
+    """Mark a job as done, done in part, put off or left out; or as open again. `planned` is the
+    day that it was planned for: what follows a crop that is cleared later than that waits."""
 
     do: Literal["mark-job"] = "mark-job"
     mark: Changes
+    planned: date | None = None
 
 
 class KeepChore(_Edit):
@@ -256,7 +259,7 @@ def _apply(document: Changes, edit: Edit) -> None:
             place = _find(places, edit.id, "place")
             stand_riser(document, place, edit.cells, edit.new_id, edit.wall_height_cm)
         case MarkJob():
-            mark_job(document, edit.mark)
+            mark_job(document, edit.mark, edit.planned.isoformat() if edit.planned else None)
         case KeepChore():
             keep_chore(document, edit.chore)
         case RemoveChore():

@@ -3903,7 +3903,8 @@ export interface components {
         };
         /**
          * MarkJob
-         * @description Mark a job as done, done in part, put off or left out; or as open again.
+         * @description Mark a job as done, done in part, put off or left out; or as open again. `planned` is the
+         *     day that it was planned for: what follows a crop that is cleared later than that waits.
          */
         MarkJob: {
             /**
@@ -3915,6 +3916,8 @@ export interface components {
             mark: {
                 [key: string]: unknown;
             };
+            /** Planned */
+            planned?: string | null;
         };
         /**
          * MarkingSheet

@@ -205,5 +205,5 @@ function markEdit(job: Job, state: string, on: Day, cells: readonly string[] = [
   if (job.place) mark.place = job.place;
   if (job.planting) mark.planting = job.planting;
   if (cells.length > 0) mark.cells = [...cells];
-  return { do: 'mark-job', mark };
+  return { do: 'mark-job', mark, planned: job.on };
 }

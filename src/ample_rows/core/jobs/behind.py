@@ -37,7 +37,7 @@ def replanned(plan: p.Plan, job: Job, day: date, book: Book) -> Behind:
     words = f"{late} days late"
     if job.job in STARTS:
         words = f"{words}: {_cost(plan, job, day, book)}"
-    return Behind(job, words, MarkJob(mark=mark))
+    return Behind(job, words, MarkJob(mark=mark, planned=job.on))
 
 
 def _cost(plan: p.Plan, job: Job, day: date, book: Book) -> str:

@@ -9,23 +9,50 @@ STARTS = ("sow", "set-out", "set")
 """Jobs that begin a planting: the day on which they are done is the day that it starts."""
 
 
-def mark_job(document: Document, mark: Document) -> None:
+ENDS = ("clear", "dig-in")
+"""Jobs that end a planting: the day on which they are done is the day that its ground is free."""
+
+
+def mark_job(document: Document, mark: Document, planned: str | None = None) -> None:
     """Keep a mark in a plan's document, in place, in the stead of an earlier one of the same job.
 
     A state of "open" takes the mark away. What begins a planting moves its start to the day that
-    it was done, or is put off to, and with that everything after it.
+    it was done, or is put off to, and with that everything after it; what ends one moves its end,
+    and what follows it waits for the ground.
+
+    Args:
+        planned: The day that it was planned for: what was to start before it is a relay, and
+            waits for nothing. Without it nothing waits.
     """
-    key = _key(mark)
+    key, state = _key(mark), mark.get("state")
     jobs = [known for known in document.get("jobs", []) if _key(known) != key]
-    begins = mark.get("job") in STARTS
-    if begins and mark.get("state") in ("done", "put-off"):
+    begins, ends = mark.get("job") in STARTS, mark.get("job") in ENDS
+    if state in ("done", "put-off"):
         for planting in document.get("plantings", []):
             if planting["id"] == mark.get("planting"):
-                planting["start_date"] = mark.get("on")
-    # A planting that starts later has no job put off: it has another day.
-    if mark.get("state") != "open" and not (begins and mark.get("state") == "put-off"):
+                if begins:
+                    planting["start_date"] = mark.get("on")
+                elif ends:
+                    _end(document, planting, str(mark.get("on")), planned)
+    # A planting that starts or ends later has no job put off: it has another day.
+    if state != "open" and not ((begins or ends) and state == "put-off"):
         jobs.append(mark)
     _keep(document, jobs)
+
+
+def _end(document: Document, planting: Document, on: str, planned: str | None) -> None:
+    """Let a planting end on a day, in place; what is to follow it starts no sooner."""
+    if on <= planting["start_date"]:
+        return
+    planting["clear_date"] = on
+    if planned is None:
+        return
+    marks = document.get("jobs", [])
+    begun = {mark.get("planting") for mark in marks if mark["job"] in STARTS}
+    for other in document.get("plantings", []):
+        follows = other.get("follows") == planting["id"] and other["id"] not in begun
+        if follows and planned <= other["start_date"] < on:
+            other["start_date"] = on
 
 
 def forget_jobs(document: Document) -> None:
