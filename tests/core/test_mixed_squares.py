@@ -160,6 +160,6 @@ def test_closer_never_holds_fewer_than_a_lattice_search_may_miss(
         )
         return reported(document(host, guest)).plantings[1].plants
 
-    # The search itself is good to one plant or three in a hundred, whichever is more.
+    # The search itself is good to two plants or five in a hundred, whichever is more.
     wide, close = held(own), held(own * closer)
-    assert close >= wide - max(1, 0.03 * wide)
+    assert close >= wide - max(2, 0.05 * wide)
