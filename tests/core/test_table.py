@@ -73,6 +73,15 @@ def test_last_year_s_store_is_eaten_until_its_day_and_what_is_left_spoils():
     assert found.spoils[0] == 1
 
 
+def test_a_long_store_does_not_keep_what_came_after_it_from_spoiling():
+    wanted = replace(want(keep="store", keep_weeks=1), in_store_kg=50)
+    picked, need = np.array([[8.0], [0], [0], [0]]), np.array([2.0, 2, 2, 2])
+    found = larder(picked, need, wanted, 40)
+    # Six kilograms of the first week are put by, and spoil a week later; the store bears on.
+    assert found.spoils[0] == 6
+    assert found.stored[-1, 0] == 50 - 3 * 2
+
+
 @pytest.mark.parametrize(
     ("until", "weeks"), [(None, 30), (date(2027, 3, 1), 4), (date(2026, 12, 1), 0)]
 )

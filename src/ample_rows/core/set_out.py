@@ -68,6 +68,7 @@ def _on_ground(case: Case) -> SetOut:
     area_m2 = laid.region_cm2 / 1e4
     per_m2 = len(laid.positions) * out.per_station / area_m2 if area_m2 else 0.0
     reference = 1e4 / crop.spacing_cm**2
+    roomy = rooms(case, area_m2)
     return SetOut(
         positions=laid.positions,
         per_station=out.per_station,
@@ -75,9 +76,9 @@ def _on_ground(case: Case) -> SetOut:
         layout=out.layout,
         how=laid.how,
         asked_share=per_m2 / reference,
-        density=_crowded(case, per_m2 / reference, area_m2),
+        density=_crowded(case, per_m2 / reference / roomy),
         density_how=f"{per_m2:.1f} plants a m² against {reference:.1f} at book spacing"
-        + led_words(case, rooms(case, area_m2))
+        + led_words(case, roomy)
         + _sharing_words(case),
         region_cm2=laid.region_cm2,
         taken=cells,
@@ -112,7 +113,7 @@ def _on_support(case: Case, support: p.Support) -> SetOut:
         layout="rows",
         how=f"{_SIDES[planting.sides or 'one']} the {system.label}",
         asked_share=per_metre * usual / 100,
-        density=_crowded(case, per_metre * usual / 100, 0.0),
+        density=_crowded(case, per_metre * usual / 100),
         density_how=f"{per_metre:.1f} plants a metre against {100 / usual:.1f}"
         + _sharing_words(case),
         region_cm2=length * (run.footprint_cm if run is not None else 0.0),
@@ -143,16 +144,15 @@ def some_of(laid: SetOut, case: Case, kind: Case, start: int, stop: int) -> SetO
         positions=laid.positions[start:stop],
         region_cm2=laid.region_cm2 * (stop - start) / len(laid.positions),
         asked_share=asked,
-        density=_crowded(kind, asked, laid.region_cm2 / 1e4),
+        density=_crowded(kind, asked / rooms(kind, laid.region_cm2 / 1e4)),
     )
 
 
-def _crowded(case: Case, asked_share: float, own_m2: float) -> float:
-    """Crowding by its own plants and by those that share its squares, on its own ground and on
-    what it is led over."""
+def _crowded(case: Case, asked_share: float) -> float:
+    """Crowding by its own plants and by those that share its squares."""
     others = case.sharing.asked if case.sharing else 0.0
     return harvest.density_factor(
-        stand_density=asked_share / rooms(case, own_m2) + others,
+        stand_density=asked_share + others,
         reference_density=1.0,
         crowding=case.crop.crowding,
     )

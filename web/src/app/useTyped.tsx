@@ -2,6 +2,8 @@ import { useState } from 'react';
 
 import { Field } from './Field';
 
+const MOST_LETTERS = 120;
+
 type Texts = Readonly<Record<string, string>>;
 
 export interface Reader {
@@ -46,6 +48,19 @@ export function useTyped(first: Texts | (() => Texts)): Typed {
     set: (key, text) => setTyped((now) => ({ ...now, [key]: text })),
     reader,
   };
+}
+
+/** Some words of such a form, with their label. */
+export function TextField({ form, name, label }: { form: Typed; name: string; label: string }) {
+  return (
+    <Field label={label}>
+      <input
+        value={form.typed[name] ?? ''}
+        maxLength={MOST_LETTERS}
+        onChange={(event) => form.set(name, event.target.value)}
+      />
+    </Field>
+  );
 }
 
 /** One number of such a form, with its label and what is wrong with it. */

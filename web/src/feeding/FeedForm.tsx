@@ -3,8 +3,7 @@ import { useState } from 'react';
 import type { HeldGarden } from '../api/merge';
 import type { Edit } from '../api/types';
 import { Choice } from '../app/Choice';
-import { Field } from '../app/Field';
-import { NumberField, textOf, useTyped } from '../app/useTyped';
+import { NumberField, TextField, textOf, useTyped } from '../app/useTyped';
 
 interface Props {
   state: HeldGarden;
@@ -101,13 +100,7 @@ export function FeedForm({ state, onEdit }: Props) {
         <Choice label="School" value={school} options={SCHOOLS} onChange={setSchool} />
       </div>
       <div className="col-span-2">
-        <Field label="What the packet is called">
-          <input
-            value={form.typed.name ?? ''}
-            maxLength={120}
-            onChange={(event) => form.set('name', event.target.value)}
-          />
-        </Field>
+        <TextField form={form} name="name" label="What the packet is called" />
       </div>
       <NumberField form={form} name="price" label="Price a kg" />
       <NumberField form={form} name="n" label="Nitrogen, %" />
@@ -120,13 +113,7 @@ export function FeedForm({ state, onEdit }: Props) {
         A feed for pots, poured
       </h3>
       <div className="col-span-2">
-        <Field label="What the bottle is called">
-          <input
-            value={form.typed.liquid ?? ''}
-            maxLength={120}
-            onChange={(event) => form.set('liquid', event.target.value)}
-          />
-        </Field>
+        <TextField form={form} name="liquid" label="What the bottle is called" />
       </div>
       <NumberField form={form} name="dose" label="mL in 10 L" />
       <NumberField form={form} name="poured" label="Every, days" />

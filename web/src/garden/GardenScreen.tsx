@@ -19,13 +19,15 @@ import { LAYOUTS } from '../squares/words';
 /** The garden's own facts, how it is shown, and the ways in and out. */
 export function GardenScreen({ state }: { state: HeldGarden }) {
   return (
-    <main className="grid max-w-5xl content-start gap-8 overflow-y-auto p-6 lg:grid-cols-2">
+    <main className="grid max-w-5xl grid-cols-1 content-start gap-8 overflow-y-auto p-6 lg:grid-cols-2">
       <h1 className="col-span-full text-xl">{state.plan.garden.name}</h1>
-      <Facts key={state.head.version} state={state} />
+      <div className="space-y-8">
+        <Facts key={state.head.version} state={state} />
+        <LikelyEnds state={state} />
+      </div>
       <div className="space-y-8">
         <Shown />
         <InAndOut state={state} />
-        <LikelyEnds state={state} />
       </div>
       <ClimateForm key={`weather-${state.head.version}`} state={state} />
     </main>

@@ -62,10 +62,12 @@ def larder(picked: Floats, need: Floats, wanted: Wanted, store_weeks: int = 0) -
             if share:
                 away.append((week, old * share))
                 level += old * share
-        while away and week - away[0][0] >= keeps:
-            old = away.popleft()[1]
+        gone = [old for since, old in away if week - since >= keeps]
+        for old in gone:
             spoils += old
             level -= old
+        if gone:
+            away = deque(lot for lot in away if week - lot[0] < keeps)
         stored[week] = level
     return Larder(fresh, kept, stored, spoils)
 
