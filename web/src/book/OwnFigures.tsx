@@ -2,6 +2,7 @@ import { useState } from 'react';
 
 import type { CropPage, Edit, OwnFigure } from '../api/types';
 import { usePreferences } from '../app/preferences';
+import { numberOf } from '../app/text';
 import { fieldUnit } from '../units/units';
 import type { UnitSystem } from '../units/units';
 
@@ -149,6 +150,6 @@ function readFigure(
   const bare = text.trim();
   if (bare === '') return null;
   if (field.kind !== 'number') return bare;
-  const value = Number(bare.replace(',', '.'));
+  const value = numberOf(bare);
   return Number.isNaN(value) ? undefined : fieldUnit(field.unit, system).read(value);
 }

@@ -61,9 +61,10 @@ export function ClimateForm({ state }: { state: HeldGarden }) {
         tells them, make it truer.
       </p>
       <div className="mb-2 flex flex-wrap items-center gap-x-5 gap-y-1">
-        <label className="flex items-center gap-2">
+        <label className="flex max-w-full items-center gap-2">
           Begin from
           <select
+            className="min-w-0"
             value=""
             onChange={(event) => {
               const chosen = known.data?.find((c) => c.id === event.target.value);
@@ -116,7 +117,7 @@ export function ClimateForm({ state }: { state: HeldGarden }) {
                   {MONTHS.map((month, i) => (
                     <td key={month} className="px-0.5">
                       <input
-                        className="w-full text-center"
+                        className="w-full px-0 text-center"
                         aria-label={`${label}, ${month}`}
                         inputMode="decimal"
                         value={typed[key][i] ?? ''}

@@ -12,6 +12,7 @@ import { Field } from '../app/Field';
 import { useMessages } from '../app/messages';
 import { usePreferences } from '../app/preferences';
 import type { Preferences } from '../app/preferences';
+import { numberOf } from '../app/text';
 import { ClimateForm } from './ClimateForm';
 import { LikelyEnds } from './LikelyEnds';
 import { LAYOUTS } from '../squares/words';
@@ -73,7 +74,7 @@ function Facts({ state }: { state: HeldGarden }) {
   const set = (key: keyof typeof typed, value: string) =>
     setTyped((now) => ({ ...now, [key]: value }));
   const guessed = state.report.year.guessed;
-  const latitude = Number(typed.latitude.replace(',', '.'));
+  const latitude = numberOf(typed.latitude);
   const faulty = Number.isNaN(latitude) || Math.abs(latitude) > 90;
   const save = () => {
     const still = guessed.filter(

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { Edit, Place, PlaceReport } from '../api/types';
 import { Field } from '../app/Field';
 import { useUnits } from '../app/preferences';
+import { numberOf } from '../app/text';
 import { dayOf, words } from '../time/day';
 import { metresField, readMetres } from './measure';
 
@@ -90,7 +91,7 @@ function StayForm({ place, onSave }: { place: Place; onSave: (stay: Stay) => voi
     if (typed.until === '') found.until = 'Give the day.';
     else if (typed.until <= typed.since)
       found.until = 'Give a later day; it may lie in the next year.';
-    const limit = typed.limit.trim() === '' ? null : Number(typed.limit.replace(',', '.'));
+    const limit = typed.limit.trim() === '' ? null : numberOf(typed.limit);
     if (limit !== null && !(limit > 0)) found.limit = 'Give a number above 0.';
     setFaults(found);
     if (Object.keys(found).length > 0) return;

@@ -8,6 +8,7 @@ import type { Animal, Edit } from '../api/types';
 import { Field } from '../app/Field';
 import { Ticks } from '../app/Ticks';
 import { useUnits } from '../app/preferences';
+import { numberOf } from '../app/text';
 import { metresField, readMetres } from './measure';
 import { rectangleRing, siteOf } from './things';
 import { boundsOf } from './yardScale';
@@ -58,7 +59,7 @@ export function YardForm({ state, onEdit }: { state: HeldGarden; onEdit: (edit: 
       return m;
     };
     const number = (key: 'north' | 'fall' | 'downhill' | 'wind', low: number, high: number) => {
-      const value = Number(typed[key].replace(',', '.'));
+      const value = numberOf(typed[key]);
       if (typed[key].trim() === '' || Number.isNaN(value) || value < low || value > high) {
         found[key] = `Give a number from ${low} to ${high}.`;
       }

@@ -3,6 +3,7 @@ import type { CropSupply } from '../api/types';
 import { CommittedInput } from '../app/CommittedInput';
 import { DateField } from '../app/DateField';
 import { useUnits } from '../app/preferences';
+import { numberOf } from '../app/text';
 import { useWants, wantOf } from './useWants';
 
 const MOST_KG = 5000;
@@ -15,7 +16,7 @@ export function InStore({ state, crop }: { state: HeldGarden; crop: CropSupply }
   const kg = want?.in_store_kg ?? 0;
   const shown = kg > 0 ? String(Math.round(units.weightValue(kg) * 10) / 10) : '';
   const commit = (typed: string) => {
-    const value = Number(typed.trim().replace(',', '.'));
+    const value = numberOf(typed);
     if (typed === shown || !(value >= 0 && value <= MOST_KG)) return;
     if (value === 0) save(crop, { in_store_kg: null, in_store_until: null });
     else save(crop, { in_store_kg: Math.round((value / units.weightValue(1)) * 100) / 100 });

@@ -5,6 +5,7 @@ import type { CropSupply, Want } from '../api/types';
 import { Choice } from '../app/Choice';
 import { CommittedInput } from '../app/CommittedInput';
 import { useUnits } from '../app/preferences';
+import { numberOf } from '../app/text';
 import { SHORT_MONTHS } from '../time/day';
 import { useWants, wantOf } from './useWants';
 
@@ -114,7 +115,7 @@ function WantField({ state, crop, want }: WantProps) {
     ? String(want?.pieces_per_year ?? 0)
     : String(Math.round(units.weightValue(crop.want_kg ?? 0) * 10) / 10);
   const commit = (typed: string) => {
-    const value = Number(typed.trim().replace(',', '.'));
+    const value = numberOf(typed);
     const sound = typed.trim() !== '' && value >= 0 && value <= MOST_WANTED;
     setFault(sound ? undefined : `Give 0 to ${MOST_WANTED}; 0 takes it from the list.`);
     if (!sound || typed === shown) return;

@@ -10,6 +10,7 @@ import type { HeldGarden } from '../api/merge';
 import type { CropYield, Earnings, PlaceYield } from '../api/types';
 import { CommittedInput } from '../app/CommittedInput';
 import { useUnits } from '../app/preferences';
+import { numberOf } from '../app/text';
 
 /** What places, crops and squares give for what they take, and what the range rests on. */
 export function Yields({ state }: { state: HeldGarden }) {
@@ -109,7 +110,7 @@ function Price({ state, crop }: { state: HeldGarden; crop: CropYield }) {
   const [fault, setFault] = useState(false);
   const shown = crop.price_per_kg === null ? '' : trimmed(crop.price_per_kg / units.weightValue(1));
   const commit = (typed: string) => {
-    const value = Number(typed.trim().replace(',', '.'));
+    const value = numberOf(typed);
     const sound = value >= 0 && value <= MOST_PRICE;
     setFault(!sound);
     if (!sound || typed === shown) return;

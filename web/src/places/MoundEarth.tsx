@@ -6,6 +6,7 @@ import type { ProblemError } from '../api/client';
 import type { PathEarth } from '../api/types';
 import { Field } from '../app/Field';
 import { usePreferences, useUnits } from '../app/preferences';
+import { numberOf } from '../app/text';
 import { readLength } from '../units/units';
 import type { Draft } from './draft';
 
@@ -22,7 +23,7 @@ export function MoundEarth({
   const [path, setPath] = useState(units.toField(40));
   const [dug, setDug] = useState(units.toField(15));
   const cm = (text: string) => readLength(text, preferences.units);
-  const slope = Number(draft.slope.replace(',', '.'));
+  const slope = numberOf(draft.slope);
   const shared = {
     top_cm: cm(draft.width) ?? 0,
     length_cm: cm(draft.length) ?? 0,

@@ -1,6 +1,7 @@
 import type { Place } from '../api/types';
 import { readLength } from '../units/units';
 import type { Units } from '../units/units';
+import { numberOf } from '../app/text';
 
 /** A place as typed: every measure as text until it is read. */
 export interface Draft {
@@ -137,7 +138,7 @@ export function readDraft(
     return cm ?? 0;
   };
   const number = (key: 'heading' | 'sun' | 'slope', low: number, high: number) => {
-    const value = Number(draft[key].replace(',', '.'));
+    const value = numberOf(draft[key]);
     if (Number.isNaN(value) || value < low || value > high) {
       faults[key] = `Give a number from ${low} to ${high}.`;
     }

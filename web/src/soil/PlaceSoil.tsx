@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import type { Edit, Note, Place, Soil } from '../api/types';
 import { Field } from '../app/Field';
 import { usePreferences, useUnits } from '../app/preferences';
+import { numberOf } from '../app/text';
 import { MarginNotes } from '../notes/MarginNotes';
 import { readLength } from '../units/units';
 import { MixChoice } from './MixChoice';
@@ -32,7 +33,7 @@ export function PlaceSoil({ slug, soil, place, notes, onEdit }: Props) {
     const found: typeof faults = {};
     const cm = base.trim() === '' ? null : readLength(base, preferences.units);
     if (base.trim() !== '' && cm === null) found.base = 'Give a depth, such as 15 or 6in.';
-    const load = limit.trim() === '' ? null : Number(limit.replace(',', '.'));
+    const load = limit.trim() === '' ? null : numberOf(limit);
     if (load !== null && (Number.isNaN(load) || load <= 0)) found.limit = 'Give a number above 0.';
     setFaults(found);
     if (Object.keys(found).length > 0) return;

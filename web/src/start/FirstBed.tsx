@@ -9,6 +9,7 @@ import { held } from '../api/merge';
 import { Field } from '../app/Field';
 import { useMessages } from '../app/messages';
 import { usePreferences } from '../app/preferences';
+import { numberOf } from '../app/text';
 import { dayOf, words } from '../time/day';
 import { readLength } from '../units/units';
 
@@ -49,7 +50,7 @@ export function FirstBed() {
   const set = <K extends keyof Answers>(key: K, value: Answers[K]) =>
     setAnswers((now) => ({ ...now, [key]: value }));
 
-  const latitude = Number(answers.latitude.replace(',', '.')) * (answers.south ? -1 : 1);
+  const latitude = numberOf(answers.latitude) * (answers.south ? -1 : 1);
   const known = answers.latitude.trim() !== '' && Math.abs(latitude) <= 66;
   const guess = useQuery({
     queryKey: ['frosts', latitude],
@@ -73,7 +74,7 @@ export function FirstBed() {
       width_cm: measure('width', 10),
       length_cm: measure('length', 10),
       depth_cm: measure('depth', 5),
-      sun_hours: Number(answers.sun.replace(',', '.')),
+      sun_hours: numberOf(answers.sun),
       latitude,
       last_frost: answers.last || null,
       first_frost: answers.first || null,
