@@ -1,6 +1,11 @@
 """Gardens kept: every edit a revision, undo and redo without limit and across restarts."""
 
 import json
+import shutil
+import sqlite3
+import threading
+from dataclasses import replace
+from datetime import UTC, datetime, timedelta
 
 import pytest
 from hypothesis import HealthCheck, given, settings
@@ -17,6 +22,7 @@ from ample_rows.store import (
     GardenStore,
     NothingToDoError,
     UnknownGardenError,
+    restore,
 )
 from tests.conftest import bed, document, planting, rectangle
 
@@ -154,23 +160,190 @@ def test_the_second_of_two_tabs_is_refused(store, kept):
 def test_another_process_edits_between(store, kept, book, tmp_path):
     other = reopened(store, book, tmp_path)
     store.load(kept)
-    other.edit(kept, 1, edit("change-planting", id="p1", changes={"spacing_cm": 9}))
+    theirs = other.edit(kept, 1, edit("change-planting", id="p1", changes={"spacing_cm": 9}))
     assert store.load(kept).plan.plantings[0].spacing_cm == 9
-    stored = store.edit(kept, 2, edit("change-planting", id="p1", changes={"per_cell": 4}))
+    version = theirs.head.version
+    stored = store.edit(kept, version, edit("change-planting", id="p1", changes={"per_cell": 4}))
     assert stored.plan.plantings[0].spacing_cm == 9
 
 
-def test_a_removed_garden_is_gone_with_all_its_rows(store, kept, tmp_path):
-    import sqlite3
+def rows_left(folder):
+    with sqlite3.connect(folder / "gardens.sqlite") as file:
+        tables = ("gardens", "places", "supports", "plantings", "revisions")
+        return [file.execute(f"SELECT count(*) FROM {table}").fetchone()[0] for table in tables]
 
-    store.edit(kept, 1, edit("change-planting", id="p1", changes={"spacing_cm": 9}))
-    store.remove(kept)
-    for call in (store.load, store.remove):
+
+def test_a_removed_garden_waits_and_comes_back_with_its_history(store, kept):
+    before = store.edit(kept, 1, edit("change-planting", id="p1", changes={"spacing_cm": 9}))
+    with pytest.raises(ConflictError):
+        store.remove(kept, 1)
+    store.remove(kept, 2)
+    assert store.list() == []
+    for call in (store.load, store.head, store.document, lambda slug: store.remove(slug, 2)):
         with pytest.raises(UnknownGardenError, match="test-yard"):
             call(kept)
-    with sqlite3.connect(tmp_path / "gardens.sqlite") as file:
-        for table in ("gardens", "places", "supports", "plantings", "revisions"):
-            assert file.execute(f"SELECT count(*) FROM {table}").fetchone() == (0,)
+    (waiting,) = store.removed()
+    assert waiting.slug == kept
+    assert waiting.until - waiting.removed_at == timedelta(days=30)
+    back = store.put_back(kept)
+    assert back.plan == before.plan
+    assert store.removed() == ()
+    assert store.undo(kept, back.head.version).plan.plantings[0].spacing_cm is None
+
+
+def test_what_was_removed_goes_for_good_after_thirty_days_or_when_told(store, kept, read, tmp_path):
+    other = store.create(read(document(name="Other")))
+    store.remove(kept, 1)
+    store.remove(other, store.head(other).version)
+    assert store.purge_old() == 0
+    store.purge(other)
+    assert [gone.slug for gone in store.removed()] == [kept]
+    assert store.purge_old(datetime.now(UTC) + timedelta(days=31)) == 1
+    assert rows_left(tmp_path) == [0, 0, 0, 0, 0]
+    with pytest.raises(UnknownGardenError):
+        store.put_back(kept)
+
+
+def test_a_garden_made_again_never_gets_what_an_earlier_one_had(store, read):
+    """Neither its address, nor a version, nor what was held of it while it was read."""
+    plan = read(document(planting()))
+    first = store.create(plan)
+    store.edit(first, 1, edit("change-planting", id="p1", changes={"spacing_cm": 9}))
+    store.load(first)
+    store.remove(first, 2)
+    store.purge(first)
+    again = store.create(plan)
+    assert again != first
+    assert store.head(again).version > 2
+    with pytest.raises(ConflictError):
+        store.edit(again, 2, edit("remove-place", id="bed"))
+    assert store.load(again).plan == plan
+
+
+def test_a_garden_restored_while_an_old_read_is_in_flight_is_shown_as_it_is(store, kept, book):
+    """What a slow read finds out last must not stand for the garden that came meanwhile."""
+    store.edit(kept, 1, edit("change-planting", id="p1", changes={"spacing_cm": 9}))
+    backup = store.database.backups.make("asked")
+    gate, reached = threading.Event(), threading.Event()
+    slow = GardenStore(store.database, book)
+    usable = slow._usable
+
+    def held_up(parts):
+        reached.set()
+        gate.wait(10)
+        return usable(parts)
+
+    slow._usable = held_up
+    reader = threading.Thread(target=lambda: slow.load(kept))
+    reader.start()
+    reached.wait(10)
+    store.remove(kept, 2)
+    store.purge(kept)
+    (back,) = restore(store.database, store.database.backups.path(backup.name))
+    assert back == kept
+    version = store.head(back).version
+    store.edit(back, version, edit("remove-place", id="bed"))
+    gate.set()
+    reader.join()
+    assert slow.load(back).plan.places == ()
+    with pytest.raises(PlanFaultsError, match="no planting"):
+        now = slow.head(back).version
+        slow.edit(back, now, edit("change-planting", id="p1", changes={"spacing_cm": 7}))
+
+
+def test_two_stores_on_one_folder_never_mix_their_gardens(store, kept, book, read, tmp_path):
+    other = reopened(store, book, tmp_path)
+    other.load(kept)
+    store.remove(kept, 1)
+    store.purge(kept)
+    again = store.create(read(document(places=[bed(id="new")])))
+    assert other.load(again).plan.places[0].id == "new"
+    version = other.head(again).version
+    other.edit(again, version, edit("change-place", id="new", changes={"name": "Mine"}))
+    assert store.load(again).plan.places[0].name == "Mine"
+
+
+def test_a_copy_of_the_file_put_back_never_gives_a_version_again(store, kept, book, tmp_path):
+    copy = tmp_path / "copy.sqlite"
+    shutil.copy(tmp_path / "gardens.sqlite", copy)
+    later = store.edit(kept, 1, edit("change-planting", id="p1", changes={"spacing_cm": 9}))
+    store.database.close()
+    shutil.copy(copy, tmp_path / "gardens.sqlite")
+    again = reopened(store, book, tmp_path)
+    assert again.load(kept).plan.plantings[0].spacing_cm is None
+    fresh = again.edit(kept, 1, edit("change-planting", id="p1", changes={"spacing_cm": 5}))
+    assert fresh.head.version > later.head.version
+
+
+@pytest.mark.parametrize(
+    ("value", "wanted"), [(10**400, "Infinity"), (float("nan"), "NaN"), (float("inf"), "Infinity")]
+)
+def test_an_own_key_that_could_not_be_read_again_is_refused(store, kept, value, wanted):
+    change = edit("change-planting", id="p1", changes={"x-n": value})
+    with pytest.raises(PlanFaultsError, match=wanted) as raised:
+        store.edit(kept, 1, change)
+    assert raised.value.faults[0].path == "plantings[0].x-n"
+
+
+def rewrite(folder, table, **values):
+    """Change the first row's document behind the store's back, as a later version might."""
+    with sqlite3.connect(folder / "gardens.sqlite") as file:
+        (text,) = file.execute(f"SELECT document FROM {table} ORDER BY pk").fetchone()
+        changed = json.dumps({**json.loads(text), **values})
+        file.execute(f"UPDATE {table} SET document = ? WHERE pk = 1", (changed,))
+        file.execute("UPDATE gardens SET version = version + 1")
+
+
+def test_what_cannot_be_used_is_set_aside_kept_through_edits_and_used_again(
+    store, read, book, tmp_path
+):
+    doc = document(planting(), planting("lettuce", ("C1",), id="p2"))
+    slug = store.create(read(doc))
+    rewrite(tmp_path, "plantings", crop="moonfruit")
+    stored = store.load(slug)
+    assert [g.id for g in stored.plan.plantings] == ["p2"]
+    (aside,) = stored.plan.set_aside
+    assert (aside.path, aside.value["crop"]) == ("plantings[0]", "moonfruit")
+    assert "crop book" in aside.why
+    assert store.document(slug)["plantings"][0]["crop"] == "moonfruit"
+    # An export is read again, and an edit keeps what is set aside.
+    assert read(p.document(stored.plan)).set_aside == stored.plan.set_aside
+    change = edit("change-planting", id="p2", changes={"spacing_cm": 20})
+    edited = store.edit(slug, stored.head.version, change)
+    assert edited.plan.set_aside == stored.plan.set_aside
+    # When its crop is known again, it stands where it stood.
+    crops = {**book.crops, "moonfruit": book.crops["carrot"].model_copy(update={"id": "moonfruit"})}
+    wider = GardenStore(store.database, replace(book, crops=crops))
+    assert [g.id for g in wider.load(slug).plan.plantings] == ["p1", "p2"]
+    assert wider.load(slug).plan.set_aside == ()
+    undone = store.undo(slug, edited.head.version)
+    assert undone.plan.plantings[0].spacing_cm is None
+    cleared = store.edit(slug, undone.head.version, edit("forget-set-aside"))
+    assert cleared.plan.set_aside == ()
+
+
+def test_a_garden_whose_own_facts_cannot_be_used_still_opens(store, kept, tmp_path):
+    garden = {**document()["garden"], "latitude": 200.0, "x-n": 10**400}
+    rewrite(tmp_path, "gardens", garden=garden)
+    plan = store.load(kept).plan
+    assert {part.path for part in plan.set_aside} == {"garden.latitude", "garden.x-n"}
+    assert plan.places[0].id == "bed"
+
+
+def test_a_garden_of_too_many_squares_opens_and_can_be_made_smaller(store, kept, run, tmp_path):
+    rewrite(tmp_path, "places", shape=rectangle(10_000, 10_000), cell_cm=15)
+    stored = store.load(kept)
+    report = run(stored.plan)
+    assert (report.places, report.plantings) == ((), ())
+    assert "too-many-squares" in [note.code for note in report.notes]
+    larger = edit("add-place", place=bed(id="more"))
+    with pytest.raises(PlanFaultsError, match="squares in all") as raised:
+        store.edit(kept, stored.head.version, larger)
+    assert raised.value.faults[0].path == "places[0].cell_cm"
+    less = edit("change-place", id="bed", changes={"cell_cm": 20})
+    smaller = store.edit(kept, stored.head.version, less)
+    fits = edit("change-place", id="bed", changes={"shape": rectangle(120, 240)})
+    assert run(store.edit(kept, smaller.head.version, fits).plan).places[0].id == "bed"
 
 
 steps = st.lists(

@@ -75,6 +75,21 @@ def _count(extent_cm: float, cell_cm: float) -> int:
     return max(1, math.ceil((extent_cm - FIT_TOLERANCE_CM) / cell_cm))
 
 
+def cells_about(place: p.Place) -> int:
+    """How many squares a place has, without laying them out: of a rectangle exactly, of other
+    outlines nearly; none where walls leave nothing inside."""
+    cell = place.cell_cm or DEFAULT_CELL_CM
+    try:
+        box = places.bounds(place.shape)
+        boxed = _count(box.width, cell) * _count(box.length, cell)
+        if places.is_rectangular(place.shape):
+            return boxed
+        outline = places.outline(place.shape)
+    except (ValueError, shapely.GEOSException):
+        return 0
+    return min(boxed, math.ceil(outline.area / cell**2 + outline.length / cell))
+
+
 def grid_of(place: p.Place) -> Grid:
     """The grid over a place; part cells carry their true area."""
     return grid_over(place.shape, place.cell_cm or DEFAULT_CELL_CM)

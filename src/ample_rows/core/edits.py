@@ -11,7 +11,7 @@ from ample_rows.core.crop_edits import change_crop
 from ample_rows.core.jobs.mark import forget_jobs, keep_chore, mark_job, remove_chores
 from ample_rows.core.layout_edits import layout_of, take_layout
 from ample_rows.core.links import forget
-from ample_rows.core.reading import PlanFaultsError, validated
+from ample_rows.core.reading import PlanFaultsError, read_document
 from ample_rows.core.riser_edits import stand_riser
 from ample_rows.core.twins import twin_of
 
@@ -172,6 +172,12 @@ class ForgetLayout(_Edit):
     id: str
 
 
+class ForgetSetAside(_Edit):
+    """Delete what was set aside because this version cannot use it."""
+
+    do: Literal["forget-set-aside"] = "forget-set-aside"
+
+
 class Together(_Edit):
     """Several edits that stand or fall, and are undone, as one."""
 
@@ -206,6 +212,7 @@ Edit = Annotated[
     | KeepLayout
     | TakeLayout
     | ForgetLayout
+    | ForgetSetAside
     | Together
     | ReplacePlan,
     Field(discriminator="do"),
@@ -231,7 +238,7 @@ def apply_edit(plan: p.Plan, edit: Edit) -> p.Plan:
     """
     document = p.document(plan)
     _apply(document, edit)
-    return validated(json.dumps(document))
+    return read_document(json.dumps(document))
 
 
 def _apply(document: Changes, edit: Edit) -> None:
@@ -272,20 +279,27 @@ def _apply(document: Changes, edit: Edit) -> None:
         case RemoveCrop():
             crops = document.get("crops", [])
             crops.remove(_find(crops, edit.id, "crop"))
-        case KeepLayout():
-            document.setdefault("alternatives", []).append(layout_of(document, edit.id, edit.name))
-        case TakeLayout():
-            layout = _find(document.get("alternatives", []), edit.id, "layout")
-            take_layout(document, layout, edit.places)
-        case ForgetLayout():
-            layouts = document.get("alternatives", [])
-            layouts.remove(_find(layouts, edit.id, "layout"))
+        case KeepLayout() | TakeLayout() | ForgetLayout():
+            _apply_to_layouts(document, edit)
+        case ForgetSetAside():
+            document.pop("set_aside", None)
         case Together():
             for part in edit.edits:
                 _apply(document, part)
         case ReplacePlan():
             document.clear()
             document.update(edit.plan)
+
+
+def _apply_to_layouts(document: Changes, edit: KeepLayout | TakeLayout | ForgetLayout) -> None:
+    layouts = document.setdefault("alternatives", [])
+    match edit:
+        case KeepLayout():
+            layouts.append(layout_of(document, edit.id, edit.name))
+        case TakeLayout():
+            take_layout(document, _find(layouts, edit.id, "layout"), edit.places)
+        case ForgetLayout():
+            layouts.remove(_find(layouts, edit.id, "layout"))
 
 
 def _remove_planting(document: Changes, ident: str) -> None:
@@ -371,6 +385,8 @@ def describe(edit: Edit, before: p.Plan) -> str:
             return f"take {names.get(edit.id, edit.id)}"
         case ForgetLayout():
             return f"forget {names.get(edit.id, edit.id)}"
+        case ForgetSetAside():
+            return "delete what was set aside"
         case Together():
             planted = sum(isinstance(part, Plant) for part in edit.edits)
             return f"plant {planted} crops" if planted > 1 else describe(edit.edits[0], before)

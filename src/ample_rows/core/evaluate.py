@@ -15,6 +15,7 @@ from ample_rows.core import harvest, notes, season, stand, sun
 from ample_rows.core import plan as p
 from ample_rows.core.cases import Evaluated, PlaceCase, Setting
 from ample_rows.core.cells import grid_of
+from ample_rows.core.faults.budget import too_many_cells
 from ample_rows.core.ground.place_sun import place_sun, sky_of
 from ample_rows.core.ground.surroundings import surroundings
 from ample_rows.core.growing_up.crop_shade import crop_shades
@@ -66,10 +67,9 @@ def evaluate(plan: p.Plan, book: Book, *, program: str) -> Report:
     by_place: dict[str, list[p.Planting]] = defaultdict(list)
     for planting in plan.plantings:
         by_place[planting.place].append(planting)
-    results = [
-        evaluate_place(here, tuple(by_place[here.place.id]))
-        for here in place_cases(plan, setting, book)
-    ]
+    # A kept garden of too many squares still opens: its figures alone are left out.
+    cases = [] if too_many_cells(plan) else place_cases(plan, setting, book)
+    results = [evaluate_place(here, tuple(by_place[here.place.id])) for here in cases]
     reports = {r.id: r for result in results for r in result.plantings}
     return Report(
         format="ample-rows/report",
@@ -80,7 +80,7 @@ def evaluate(plan: p.Plan, book: Book, *, program: str) -> Report:
         seasons=int(book.value("seasons")),
         year=_year_report(setting.year, notes.guessed_keys(plan.garden)),
         places=tuple(result.report for result in results),
-        plantings=tuple(reports[planting.id] for planting in plan.plantings),
+        plantings=tuple(reports[g.id] for g in plan.plantings if g.id in reports),
         totals=_totals(results, plan, book),
         notes=(
             *(note for result in results for note in result.notes),

@@ -89,6 +89,13 @@ def _parsed(text: str) -> object:
         raise PlanFaultsError.one("", "not a plan: nested too deeply") from error
 
 
+def is_readable_number(value: object) -> bool:
+    """Whether a value, where it is a number, is finite and of no more digits than are read."""
+    if isinstance(value, float):
+        return math.isfinite(value)
+    return not isinstance(value, int) or abs(value) < 10**_MOST_DIGITS
+
+
 def _integer(digits: str) -> int | float:
     return int(digits) if len(digits) <= _MOST_DIGITS else float(digits)
 

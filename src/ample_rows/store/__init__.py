@@ -1,22 +1,33 @@
 """The grower's gardens in SQLite: every edit one transaction and one revision."""
 
-from ample_rows.store.database import Database, StoreError
+from ample_rows.store.backups import Backup, Backups, KeptGarden, gardens_in
+from ample_rows.store.database import Database
+from ample_rows.store.errors import StorageError, StoreError
 from ample_rows.store.gardens import (
     ConflictError,
     GardenStore,
     Head,
     NothingToDoError,
+    Removed,
     Stored,
     UnknownGardenError,
 )
+from ample_rows.store.restore import restore
 
 __all__ = [
+    "Backup",
+    "Backups",
     "ConflictError",
     "Database",
     "GardenStore",
     "Head",
+    "KeptGarden",
     "NothingToDoError",
+    "Removed",
+    "StorageError",
     "StoreError",
     "Stored",
     "UnknownGardenError",
+    "gardens_in",
+    "restore",
 ]

@@ -1,4 +1,8 @@
-"""The one door to SQLite: where the file lies, how it is opened, migrated and backed up."""
+"""The one door to SQLite: how the file is opened, read as one snapshot, and written.
+
+The file keeps a rollback journal, not a write-ahead log: at rest all of it is in the one
+file, so that a copy of that file is a copy of the gardens.
+"""
 
 import contextlib
 import sqlite3
@@ -8,23 +12,27 @@ from pathlib import Path
 
 from sqlalchemy import event
 from sqlalchemy.engine import Engine
+from sqlalchemy.exc import DBAPIError
 from sqlmodel import Session, create_engine
 
+from ample_rows.store.backups import Backups
+from ample_rows.store.errors import StorageError, of_database, storage_error
+from ample_rows.store.folder import own_file, prepare_folder
+from ample_rows.store.migrate import migrate
+from ample_rows.store.rows import leave_versions_behind
+
 FILE_NAME = "gardens.sqlite"
-BACKUPS_KEPT = 10
-MIGRATIONS = Path(__file__).parent / "migrations"
-HEAD = "0001"
-
-
-class StoreError(RuntimeError):
-    """The data folder or file cannot be used; the message says what to do."""
+BUSY_S = 10.0
 
 
 class Database:
     """An open database, migrated to the newest schema."""
 
-    def __init__(self, folder: Path) -> None:
+    def __init__(self, folder: Path, *, busy_s: float = BUSY_S) -> None:
         """Open or create the database of a folder.
+
+        Args:
+            busy_s: How long a statement waits for another program's. [s]
 
         Raises:
             StoreError: The folder cannot be made or written, or the file is no database
@@ -32,104 +40,88 @@ class Database:
         """
         self.folder = folder
         self.path = folder / FILE_NAME
-        _prepare_folder(folder)
-        self._migrate()
-        self.engine = _engine(self.path)
+        prepare_folder(folder)
+        self.backups = Backups(folder / "backups", self.path)
+        self.damage: str | None = None
+        migrate(self.path, self.backups, lambda: _engine(self.path, busy_s))
+        own_file(self.path)
+        self.engine = _engine(self.path, busy_s)
+        # A file that cannot be written now can still be read; writing it will say why it cannot.
+        with contextlib.suppress(StorageError), self.writing() as session:
+            leave_versions_behind(session, datetime.now(UTC))
 
     @contextlib.contextmanager
     def reading(self) -> Iterator[Session]:
-        with Session(self.engine) as session:
+        """One transaction for all that is read, so that it is one state of the file.
+
+        Raises:
+            StorageError: The file could not be read.
+        """
+        with _told(), Session(self.engine) as session:
+            session.connection().exec_driver_sql("BEGIN")
             yield session
 
     @contextlib.contextmanager
     def writing(self) -> Iterator[Session]:
-        """One transaction that holds the write lock from its first statement."""
-        with Session(self.engine) as session:
+        """One transaction that holds the write lock from its first statement.
+
+        Raises:
+            StorageError: The file could not be written; it is as it was before.
+        """
+        if self.damage is not None:
+            raise storage_error("damaged")
+        with _told(), Session(self.engine) as session:
             session.connection().exec_driver_sql("BEGIN IMMEDIATE")
             yield session
             session.commit()
 
+    def check(self, *, quick: bool = False) -> str | None:
+        """What is wrong with the file, None where it is sound; a damaged one is not written to.
+
+        Args:
+            quick: Leave out the comparing of indexes with their tables.
+        """
+        self.damage = damage_of(self.path, quick=quick)
+        return self.damage
+
     def close(self) -> None:
         self.engine.dispose()
 
-    def _migrate(self) -> None:
-        version = self._version()
-        if version == HEAD:
-            return
-        if self._has_content():
-            self._backup()
-        # Alembic is slow to import, and needed only when something changes.
-        from alembic import command
-        from alembic.config import Config
-        from alembic.util.exc import CommandError
 
-        config = Config()
-        config.set_main_option("script_location", str(MIGRATIONS).replace("%", "%%"))
-        config.attributes["engine"] = engine = _engine(self.path)
-        try:
-            command.upgrade(config, HEAD)
-        except CommandError as error:
-            raise StoreError(
-                f"{self.path} was written by a newer version of Ample Rows ({version}); "
-                "start that version, or choose another folder with --data."
-            ) from error
-        finally:
-            engine.dispose()
-
-    def _version(self) -> str | None:
-        """The schema's version, None for a new file."""
-        if not self._has_content():
-            return None
-        try:
-            with contextlib.closing(sqlite3.connect(self.path)) as connection:
-                row = connection.execute("SELECT version_num FROM alembic_version").fetchone()
-        except sqlite3.DatabaseError as error:
-            raise StoreError(
-                f"{self.path} is not a database of Ample Rows ({error}). It was left as it is; "
-                "move it away, or choose another folder with --data."
-            ) from error
-        return str(row[0]) if row else None
-
-    def _has_content(self) -> bool:
-        return self.path.exists() and self.path.stat().st_size > 0
-
-    def _backup(self) -> None:
-        """Copy the file, whole, before its schema changes."""
-        folder = self.folder / "backups"
-        folder.mkdir(exist_ok=True)
-        stamp = datetime.now(UTC).strftime("%Y%m%dT%H%M%S")
-        target = folder / f"{self.path.stem}-{stamp}.sqlite"
-        with (
-            contextlib.closing(sqlite3.connect(self.path)) as source,
-            contextlib.closing(sqlite3.connect(target)) as copy,
-        ):
-            source.backup(copy)
-        for old in sorted(folder.glob("*.sqlite"))[:-BACKUPS_KEPT]:
-            old.unlink()
-
-
-def _prepare_folder(folder: Path) -> None:
+def damage_of(path: Path, *, quick: bool = False) -> str | None:
+    """What SQLite finds wrong with a file; None where it is sound."""
+    pragma = "PRAGMA quick_check(1)" if quick else "PRAGMA integrity_check(1)"
     try:
-        folder.mkdir(parents=True, exist_ok=True)
-        probe = folder / ".writable"
-        probe.touch()
-        probe.unlink()
-    except OSError as error:
-        raise StoreError(
-            f"The data folder {folder} cannot be written ({error.strerror}). "
-            "Choose another with --data DIR, or mend its permissions."
-        ) from error
+        with contextlib.closing(sqlite3.connect(path, timeout=BUSY_S)) as connection:
+            found = connection.execute(pragma).fetchone()
+    except sqlite3.OperationalError as error:
+        # A file that is busy or out of reach is not a damaged one.
+        return None if of_database(error).kind in ("locked", "read-only") else str(error)
+    except sqlite3.DatabaseError as error:
+        return str(error)
+    return None if found == ("ok",) else str(found[0])
 
 
-def _engine(path: Path) -> Engine:
-    engine = create_engine(f"sqlite:///{path}", connect_args={"timeout": 15})
+@contextlib.contextmanager
+def _told() -> Iterator[None]:
+    try:
+        yield
+    except (DBAPIError, sqlite3.Error) as error:
+        raise of_database(error) from error
+
+
+def _engine(path: Path, busy_s: float) -> Engine:
+    engine = create_engine(f"sqlite:///{path}", connect_args={"timeout": busy_s})
 
     @event.listens_for(engine, "connect")
     def _on_connect(connection: sqlite3.Connection, _record: object) -> None:
         # Transactions are begun by hand, so that a write takes its lock at once.
         connection.isolation_level = None
-        connection.execute("PRAGMA journal_mode=WAL")
+        # An older version may still hold the file open with its log; it is turned when it is free.
+        with contextlib.suppress(sqlite3.OperationalError):
+            connection.execute("PRAGMA journal_mode=TRUNCATE")
         connection.execute("PRAGMA foreign_keys=ON")
         connection.execute("PRAGMA synchronous=FULL")
+        connection.execute("PRAGMA fullfsync=ON")
 
     return engine

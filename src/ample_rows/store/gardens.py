@@ -1,43 +1,47 @@
-"""Gardens kept: created, read, edited, undone and redone.
+"""Gardens kept: created, read, edited, undone and redone, removed and put back.
 
-`version` rises with every change, undo and redo included, and tells two browser tabs
-apart; `head` is the revision that the garden stands at.
+`version` rises with every change, undo and redo included, over all gardens of a folder: it
+is never given twice, so that it tells apart browser tabs, and gardens of one name. `head` is
+the revision that the garden stands at.
 """
 
-import json
 import re
+import threading
+from collections import OrderedDict
+from collections.abc import Iterable
 from dataclasses import dataclass
-from datetime import UTC, date, datetime
-from typing import TypeVar
+from datetime import UTC, datetime, timedelta
 
 from sqlalchemy import delete
 from sqlmodel import Session, col, select
+from sqlmodel.sql.expression import SelectOfScalar
 
 from ample_rows.core import plan as p
 from ample_rows.core.edits import Edit, ReplacePlan, apply_edit, describe
-from ample_rows.core.faults import read_plan, require_sound
+from ample_rows.core.faults import require_sound, usable_plan
 from ample_rows.core.reference import Book
 from ample_rows.store.database import Database
 from ample_rows.store.parts import (
     Change,
     Document,
     Parts,
-    Placed,
     changes_between,
     put_together,
     take_apart,
     with_change,
 )
-from ample_rows.store.tables import GardenRow, PlaceRow, PlantingRow, RevisionRow, SupportRow
+from ample_rows.store.rows import new_address, next_version, pk_of, read, write
+from ample_rows.store.tables import GardenRow, RevisionRow
 
-Part = TypeVar("Part", PlaceRow, PlantingRow)
+DAYS_IN_BIN = 30
+_PLANS_HELD = 16
 
 
 class UnknownGardenError(LookupError):
     """No garden of that name is kept here."""
 
     def __init__(self, slug: str) -> None:
-        super().__init__(f'There is no garden "{slug}" here; it may have been removed.')
+        super().__init__(f'There is no garden "{slug}" here; it may have been deleted.')
 
 
 class ConflictError(RuntimeError):
@@ -64,6 +68,17 @@ class Head:
 
 
 @dataclass(frozen=True)
+class Removed:
+    """A garden that was deleted, and the day after which it is gone for good."""
+
+    slug: str
+    name: str
+    version: int
+    removed_at: datetime
+    until: datetime
+
+
+@dataclass(frozen=True)
 class Stored:
     """A garden as it is kept; after a change also the plan before it."""
 
@@ -72,36 +87,95 @@ class Stored:
     before: p.Plan | None = None
 
 
+@dataclass(frozen=True)
+class _Known:
+    """A garden as it was read or written: its plan, and the rows that it came from."""
+
+    head: Head
+    plan: p.Plan
+    parts: Parts
+
+
 class GardenStore:
     """All gardens of one database. The book decides what a sound plan is."""
 
     def __init__(self, database: Database, book: Book) -> None:
-        self._database = database
+        self.database = database
         self._book = book
-        self._known: dict[str, _Known] = {}
+        self._held = _Held()
 
     def list(self) -> list[Head]:
         """Every garden, in the order they were made."""
-        with self._database.reading() as session:
-            rows = session.exec(select(GardenRow).order_by(col(GardenRow.pk))).all()
+        with self.database.reading() as session:
+            rows = session.exec(_kept().order_by(col(GardenRow.pk))).all()
             return [_head(session, row) for row in rows]
 
     def create(self, plan: p.Plan) -> str:
         """Keep a new garden; returns its slug, made from the name."""
-        require_sound(plan, self._book)
-        with self._database.writing() as session:
-            slug = _free_slug(session, plan.garden.name)
-            row = GardenRow(slug=slug, name=plan.garden.name, document={})
-            session.add(row)
-            session.flush()
-            parts = take_apart(p.document(plan), None)
-            _write(session, row, Parts({}, {}, {}), parts)
-        return slug
+        return self.create_all([plan])[0]
 
-    def remove(self, slug: str) -> None:
-        with self._database.writing() as session:
-            session.delete(_row(session, slug))
-        self._known.pop(slug, None)
+    def create_all(self, plans: Iterable[p.Plan]) -> tuple[str, ...]:
+        """Keep some new gardens, all of them or none; returns their slugs."""
+        wanted = tuple(plans)
+        for plan in wanted:
+            require_sound(plan, self._book)
+        with self.database.writing() as session:
+            return tuple(self._add(session, plan) for plan in wanted)
+
+    def _add(self, session: Session, plan: p.Plan) -> str:
+        wished = re.sub(r"[^a-z0-9]+", "-", plan.garden.name.lower()).strip("-")[:48] or "garden"
+        row = GardenRow(slug=new_address(session, wished), name=plan.garden.name, document={})
+        session.add(row)
+        session.flush()
+        write(session, row, Parts({}, {}, {}), take_apart(p.document(plan), None))
+        return row.slug
+
+    def remove(self, slug: str, version: int) -> None:
+        """Put a garden away for thirty days; it can be put back with all its history.
+
+        Raises:
+            UnknownGardenError: No such garden.
+            ConflictError: The garden has changed since that version.
+        """
+        with self.database.writing() as session:
+            row = _row_at(session, slug, version)
+            row.removed_at = datetime.now(UTC)
+            row.version = next_version(session)
+
+    def removed(self) -> tuple[Removed, ...]:
+        """The gardens put away, the last first."""
+        with self.database.reading() as session:
+            gone = col(GardenRow.removed_at)
+            rows = session.exec(select(GardenRow).where(gone.is_not(None)).order_by(gone.desc()))
+            return tuple(_removed(row) for row in rows)
+
+    def put_back(self, slug: str) -> Stored:
+        """Bring back a garden that was put away."""
+        with self.database.writing() as session:
+            row = _removed_row(session, slug)
+            row.removed_at = None
+            row.version = next_version(session)
+        return self.load(slug)
+
+    def purge(self, slug: str) -> None:
+        """Delete for good a garden that was put away."""
+        with self.database.writing() as session:
+            session.delete(_removed_row(session, slug))
+
+    def purge_old(self, now: datetime | None = None) -> int:
+        """Delete for good what was put away more than thirty days ago; returns how many."""
+        before = (now or datetime.now(UTC)) - timedelta(days=DAYS_IN_BIN)
+        with self.database.reading() as session:
+            old = select(GardenRow.slug).where(col(GardenRow.removed_at) < before)
+            slugs = session.exec(old).all()
+        for slug in slugs:
+            self.purge(slug)
+        return len(slugs)
+
+    def head(self, slug: str) -> Head:
+        """Where a garden stands, without its plan. Raises `UnknownGardenError`."""
+        with self.database.reading() as session:
+            return _head(session, _row(session, slug))
 
     def load(self, slug: str) -> Stored:
         """A garden with its plan.
@@ -109,9 +183,13 @@ class GardenStore:
         Raises:
             UnknownGardenError: No such garden.
         """
-        with self._database.reading() as session:
-            row = _row(session, slug)
-            return Stored(_head(session, row), self._kept(session, row).plan)
+        known = self._known(slug)
+        return Stored(known.head, known.plan)
+
+    def document(self, slug: str) -> Document:
+        """The plan document of a garden, whether or not all of it can be used."""
+        with self.database.reading() as session:
+            return put_together(read(session, _row(session, slug)))
 
     def edit(self, slug: str, version: int, edit: Edit) -> Stored:
         """Make one edit on the version that the caller has seen.
@@ -121,32 +199,31 @@ class GardenStore:
             ConflictError: The garden has changed since.
             PlanFaultsError: The result would be no sound plan; nothing was changed.
         """
-        with self._database.writing() as session:
-            row = _row(session, slug)
-            if row.version != version:
-                raise ConflictError(slug, row.version)
-            old = self._kept(session, row)
-            plan = apply_edit(old.plan, edit)
-            require_sound(plan, self._book)
-            fresh_order = isinstance(edit, ReplacePlan)
-            new = take_apart(p.document(plan), None if fresh_order else old.parts)
-            before, after = changes_between(old.parts, new)
+        old = self._known_at(slug, version)
+        plan = apply_edit(old.plan, edit)
+        require_sound(plan, self._book, before=old.plan)
+        fresh_order = isinstance(edit, ReplacePlan)
+        new = take_apart(p.document(plan), None if fresh_order else old.parts)
+        before, after = changes_between(old.parts, new)
+        label = describe(edit, old.plan)
+        # Only the writing itself holds the lock; another's edit meanwhile is a conflict.
+        with self.database.writing() as session:
+            row = _row_at(session, slug, version)
             _forget_redo(session, row)
             row.head += 1
             session.add(
                 RevisionRow(
-                    garden_pk=_pk(row),
+                    garden_pk=pk_of(row),
                     number=row.head,
-                    label=describe(edit, old.plan),
+                    label=label,
                     made_at=datetime.now(UTC),
                     before=before,
                     after=after,
                 )
             )
-            _write(session, row, old.parts, new)
-            stored = Stored(_head(session, row), plan, old.plan)
-        self._known[slug] = _Known(stored.head.version, plan, new)
-        return stored
+            write(session, row, old.parts, new)
+            head = _head(session, row)
+        return self._changed(_Known(head, plan, new), old)
 
     def undo(self, slug: str, version: int) -> Stored:
         """Take back the last edit. Raises `NothingToDoError` at the beginning."""
@@ -157,67 +234,108 @@ class GardenStore:
         return self._step(slug, version, forward=True)
 
     def _step(self, slug: str, version: int, *, forward: bool) -> Stored:
-        with self._database.writing() as session:
-            row = _row(session, slug)
-            if row.version != version:
-                raise ConflictError(slug, row.version)
+        old = self._known_at(slug, version)
+        with self.database.reading() as session:
+            row = _row_at(session, slug, version)
             revision = _revision(session, row, row.head + 1 if forward else row.head)
             if revision is None:
                 raise NothingToDoError("Nothing to redo." if forward else "Nothing to undo.")
-            old = self._kept(session, row)
             change: Change = revision.after if forward else revision.before
-            new = with_change(old.parts, change)
-            plan = self._parsed(new)
+        new = with_change(old.parts, change)
+        plan = self._usable(new)
+        with self.database.writing() as session:
+            row = _row_at(session, slug, version)
             row.head += 1 if forward else -1
-            _write(session, row, old.parts, new)
-            stored = Stored(_head(session, row), plan, old.plan)
-        self._known[slug] = _Known(stored.head.version, plan, new)
-        return stored
+            write(session, row, old.parts, new)
+            head = _head(session, row)
+        return self._changed(_Known(head, plan, new), old)
 
-    def _kept(self, session: Session, row: GardenRow) -> "_Known":
-        """A row's plan and parts; read and parsed once for each version."""
-        known = self._known.get(row.slug)
-        if known is None or known.version != row.version:
-            parts = _read(session, row)
-            known = _Known(row.version, self._parsed(parts), parts)
-            self._known[row.slug] = known
+    def _changed(self, new: _Known, old: _Known) -> Stored:
+        self._held.put(new)
+        return Stored(new.head, new.plan, old.plan)
+
+    def _known_at(self, slug: str, version: int) -> _Known:
+        known = self._known(slug)
+        if known.head.version != version:
+            raise ConflictError(slug, known.head.version)
         return known
 
-    def _parsed(self, parts: Parts) -> p.Plan:
-        return read_plan(json.dumps(put_together(parts)), self._book)
+    def _known(self, slug: str) -> _Known:
+        """A garden's plan and parts; read and parsed once for each version."""
+        with self.database.reading() as session:
+            row = _row(session, slug)
+            head = _head(session, row)
+            known = self._held.get(head.version)
+            if known is not None:
+                return known
+            parts = read(session, row)
+        known = _Known(head, self._usable(parts), parts)
+        self._held.put(known)
+        return known
+
+    def _usable(self, parts: Parts) -> p.Plan:
+        return usable_plan(put_together(parts), self._book)
 
 
-@dataclass(frozen=True)
-class _Known:
-    """A garden as it was last read or written."""
+class _Held:
+    """The gardens last read or written, by version: no two states ever share one."""
 
-    version: int
-    plan: p.Plan
-    parts: Parts
+    def __init__(self) -> None:
+        self._by_version: OrderedDict[int, _Known] = OrderedDict()
+        self._lock = threading.Lock()
+
+    def get(self, version: int) -> _Known | None:
+        with self._lock:
+            return self._by_version.get(version)
+
+    def put(self, known: _Known) -> None:
+        with self._lock:
+            self._by_version[known.head.version] = known
+            while len(self._by_version) > _PLANS_HELD:
+                self._by_version.popitem(last=False)
 
 
-def _pk(row: GardenRow | PlaceRow) -> int:
-    if row.pk is None:
-        raise RuntimeError("a row was used before it was written")
-    return row.pk
+def _kept() -> SelectOfScalar[GardenRow]:
+    return select(GardenRow).where(col(GardenRow.removed_at).is_(None))
 
 
 def _row(session: Session, slug: str) -> GardenRow:
-    row = session.exec(select(GardenRow).where(GardenRow.slug == slug)).first()
+    row = session.exec(_kept().where(GardenRow.slug == slug)).first()
     if row is None:
         raise UnknownGardenError(slug)
     return row
 
 
+def _row_at(session: Session, slug: str, version: int) -> GardenRow:
+    row = _row(session, slug)
+    if row.version != version:
+        raise ConflictError(slug, row.version)
+    return row
+
+
+def _removed_row(session: Session, slug: str) -> GardenRow:
+    gone = col(GardenRow.removed_at).is_not(None)
+    row = session.exec(select(GardenRow).where(GardenRow.slug == slug, gone)).first()
+    if row is None:
+        raise UnknownGardenError(slug)
+    return row
+
+
+def _removed(row: GardenRow) -> Removed:
+    at = (row.removed_at or datetime.now(UTC)).replace(tzinfo=UTC)
+    until = at + timedelta(days=DAYS_IN_BIN)
+    return Removed(row.slug, row.name, row.version, removed_at=at, until=until)
+
+
 def _revision(session: Session, row: GardenRow, number: int) -> RevisionRow | None:
     return session.exec(
-        select(RevisionRow).where(RevisionRow.garden_pk == _pk(row), RevisionRow.number == number)
+        select(RevisionRow).where(RevisionRow.garden_pk == pk_of(row), RevisionRow.number == number)
     ).first()
 
 
 def _head(session: Session, row: GardenRow) -> Head:
     near = select(RevisionRow.number, RevisionRow.label).where(
-        RevisionRow.garden_pk == _pk(row), col(RevisionRow.number).in_([row.head, row.head + 1])
+        RevisionRow.garden_pk == pk_of(row), col(RevisionRow.number).in_([row.head, row.head + 1])
     )
     labels = dict(session.exec(near).all())
     return Head(
@@ -230,125 +348,5 @@ def _head(session: Session, row: GardenRow) -> Head:
 
 
 def _forget_redo(session: Session, row: GardenRow) -> None:
-    ahead = (col(RevisionRow.garden_pk) == _pk(row)) & (col(RevisionRow.number) > row.head)
+    ahead = (col(RevisionRow.garden_pk) == pk_of(row)) & (col(RevisionRow.number) > row.head)
     session.exec(delete(RevisionRow).where(ahead))
-
-
-def _free_slug(session: Session, name: str) -> str:
-    base = re.sub(r"[^a-z0-9]+", "-", name.lower()).strip("-")[:48] or "garden"
-    taken = set(session.exec(select(GardenRow.slug)).all())
-    number, slug = 1, base
-    while slug in taken:
-        number += 1
-        slug = f"{base}-{number}"
-    return slug
-
-
-def _read(session: Session, row: GardenRow) -> Parts:
-    places: dict[str, Placed] = {}
-    by_pk: dict[int, Document] = {}
-    for place in session.exec(select(PlaceRow).where(PlaceRow.garden_pk == _pk(row))):
-        document = dict(place.document)
-        places[place.ident] = (place.ordinal, document)
-        by_pk[_pk(place)] = document
-    supports = select(SupportRow).join(PlaceRow).where(PlaceRow.garden_pk == _pk(row))
-    for support in session.exec(supports.order_by(col(SupportRow.ordinal))):
-        document = by_pk[support.place_pk]
-        document["supports"] = [*document.get("supports", []), support.document]
-    plantings = session.exec(select(PlantingRow).where(PlantingRow.garden_pk == _pk(row)))
-    return Parts(
-        rest=row.document,
-        places=places,
-        plantings={g.ident: (g.ordinal, g.document) for g in plantings},
-    )
-
-
-def _write(session: Session, row: GardenRow, old: Parts, new: Parts) -> None:
-    """Bring the rows from one set of parts to another, touching only what differs."""
-    row.version += 1
-    row.document = new.rest
-    row.name = new.rest["garden"]["name"]
-    gone = [i for i in old.plantings if i not in new.plantings]
-    _delete(session, PlantingRow, row, gone)
-    _delete(session, PlaceRow, row, [i for i in old.places if i not in new.places])
-    changed_places = [i for i, placed in new.places.items() if old.places.get(i) != placed]
-    changed = [i for i, placed in new.plantings.items() if old.plantings.get(i) != placed]
-    standing = {new.plantings[i][1]["place"] for i in changed}
-    place_rows = _rows(session, PlaceRow, row, {*changed_places, *standing})
-    for ident in changed_places:
-        kept_place = place_rows.get(ident)
-        place_rows[ident] = _write_place(session, row, kept_place, new.places[ident])
-    planting_rows = _rows(session, PlantingRow, row, set(changed))
-    for ident in changed:
-        document = new.plantings[ident][1]
-        place_pk = _pk(place_rows[document["place"]])
-        kept = planting_rows.get(ident)
-        session.add(_planting_row(row, place_pk, kept, new.plantings[ident]))
-    session.flush()
-
-
-def _rows(
-    session: Session, table: type[Part], garden: GardenRow, idents: set[str]
-) -> dict[str, Part]:
-    """The rows of some parts, by id."""
-    if not idents:
-        return {}
-    mine = (col(table.garden_pk) == _pk(garden)) & col(table.ident).in_(idents)
-    return {row.ident: row for row in session.exec(select(table).where(mine))}
-
-
-def _planting_row(
-    garden: GardenRow, place_pk: int, kept: PlantingRow | None, placed: Placed
-) -> PlantingRow:
-    ordinal, document = placed
-    values = {
-        "place_pk": place_pk,
-        "ordinal": ordinal,
-        "crop": document["crop"],
-        "start_date": date.fromisoformat(document["start_date"]),
-        "document": document,
-    }
-    if kept is None:
-        return PlantingRow(garden_pk=_pk(garden), ident=document["id"], **values)
-    for name, value in values.items():
-        setattr(kept, name, value)
-    return kept
-
-
-def _write_place(
-    session: Session, garden: GardenRow, kept: PlaceRow | None, placed: Placed
-) -> PlaceRow:
-    ordinal, document = placed
-    row = kept or PlaceRow(
-        garden_pk=_pk(garden), ident=document["id"], ordinal=0, kind="", document={}
-    )
-    supports = document.get("supports")
-    own = {k: v for k, v in document.items() if k != "supports"}
-    if supports is not None:
-        own["supports"] = []
-    row.ordinal, row.kind, row.document = ordinal, document["kind"], own
-    session.add(row)
-    session.flush()
-    session.exec(delete(SupportRow).where(col(SupportRow.place_pk) == _pk(row)))
-    for position, support in enumerate(supports or []):
-        session.add(
-            SupportRow(
-                place_pk=_pk(row),
-                ident=support["id"],
-                ordinal=position,
-                system=support["system"],
-                document=support,
-            )
-        )
-    return row
-
-
-def _delete(
-    session: Session,
-    table: type[Part],
-    garden: GardenRow,
-    idents: list[str],
-) -> None:
-    if idents:
-        mine = (col(table.garden_pk) == _pk(garden)) & col(table.ident).in_(idents)
-        session.exec(delete(table).where(mine))

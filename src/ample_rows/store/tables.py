@@ -33,6 +33,24 @@ class GardenRow(SQLModel, table=True):
     document: Document = _document()
     version: int = 0
     head: int = 0
+    removed_at: datetime | None = None
+
+
+class CounterRow(SQLModel, table=True):
+    """A number that only grows: the version given last, over all gardens that ever were."""
+
+    __tablename__ = "counters"
+
+    name: str = Field(primary_key=True)
+    value: int
+
+
+class AddressRow(SQLModel, table=True):
+    """An address that a garden has or had; a new garden never gets it."""
+
+    __tablename__ = "addresses"
+
+    slug: str = Field(primary_key=True)
 
 
 class PlaceRow(SQLModel, table=True):

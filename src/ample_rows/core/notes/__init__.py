@@ -13,6 +13,7 @@ from ample_rows.core.notes.depth import depth_short, ground_below
 from ample_rows.core.notes.families import family_again
 from ample_rows.core.notes.giving_way import giving_way
 from ample_rows.core.notes.mixed import mixed
+from ample_rows.core.notes.set_aside import not_usable
 from ample_rows.core.notes.shelter import (
     animals,
     exposed,
@@ -102,6 +103,7 @@ def place_notes(view: PlaceView) -> tuple[Note, ...]:
 def garden_notes(plan: p.Plan, book: Book) -> Iterator[Note]:
     """What concerns the whole plan: things guessed, things not computed, its paths."""
     garden = plan.garden
+    yield from not_usable(plan)
     yield from paths_too_narrow(plan.site or p.Site(), book)
     yield from garden_wide(plan.site or p.Site(), plan.places, book)
     guessed = guessed_keys(garden)

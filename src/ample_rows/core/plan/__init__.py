@@ -43,6 +43,7 @@ from ample_rows.core.plan.planting import (
     Planting,
 )
 from ample_rows.core.plan.seeds import SeedBox, SeedChoice, SeedPacket
+from ample_rows.core.plan.set_aside import SetAside
 from ample_rows.core.plan.site import (
     Obstacle,
     Path,
@@ -165,6 +166,7 @@ __all__ = [
     "SeedBox",
     "SeedChoice",
     "SeedPacket",
+    "SetAside",
     "Shape",
     "Site",
     "Slope",
@@ -202,6 +204,7 @@ class Plan(PlanValue):
     chores: Annotated[tuple[Chore, ...], Field(max_length=500)] = ()
     jobs: Annotated[tuple[JobMark, ...], Field(max_length=5000)] = ()
     alternatives: Annotated[tuple[Alternative, ...], Field(max_length=12)] = ()
+    set_aside: tuple[SetAside, ...] = ()
 
     def with_layout(self, layout: Alternative) -> "Plan":
         """The plan as it would be with another layout in force, and none beside it."""

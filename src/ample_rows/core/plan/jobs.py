@@ -2,9 +2,9 @@
 
 from typing import Annotated, Literal
 
-from pydantic import Field, StringConstraints
+from pydantic import AfterValidator, Field, StringConstraints
 
-from ample_rows.core.plan.values import Address, Ident, PlanDate, PlanValue
+from ample_rows.core.plan.values import Address, Ident, PlanDate, PlanValue, one_line
 
 Per = Literal["week", "month", "year"]
 
@@ -17,7 +17,11 @@ class Chore(PlanValue):
     """
 
     id: Annotated[Ident, Field(max_length=50)]
-    what: Annotated[str, StringConstraints(min_length=1, max_length=120, strip_whitespace=True)]
+    what: Annotated[
+        str,
+        StringConstraints(min_length=1, max_length=120, strip_whitespace=True),
+        AfterValidator(one_line),
+    ]
     place: Ident | None = None
     on: PlanDate
     every: Annotated[int, Field(ge=1, le=100)] | None = None

@@ -2,9 +2,9 @@
 
 from typing import Annotated, Literal
 
-from pydantic import Field
+from pydantic import AfterValidator, Field
 
-from ample_rows.core.plan.values import Ident, Name, PlanDate, PlanValue, Positive
+from ample_rows.core.plan.values import Ident, Name, PlanDate, PlanValue, Positive, one_line
 
 Price = Annotated[float, Field(ge=0, le=1e6, allow_inf_nan=False)]
 Litres = Annotated[float, Field(gt=0, le=1e6, allow_inf_nan=False)]
@@ -118,7 +118,7 @@ class Soil(PlanValue):
     """
 
     mix: Ident | None = None
-    money: Annotated[str, Field(max_length=8)] | None = None
+    money: Annotated[str, Field(max_length=8), AfterValidator(one_line)] | None = None
     bags: Annotated[tuple[Bag, ...], Field(max_length=50)] = ()
     bulk: Bulk | None = None
     own: Own | None = None

@@ -1,6 +1,7 @@
 """What every part of the plan is made of: bounded numbers, words, and the closed base."""
 
 import re
+import unicodedata
 from datetime import date
 from typing import Annotated, Any, Literal
 
@@ -14,8 +15,18 @@ def _printable(text: str) -> str:
     return text
 
 
+# Characters that turn the direction of writing can make a name read as another.
+_UNSEEN = re.compile("[\u202a-\u202e\u2066-\u2069]")
+
+
+def one_line(text: str) -> str:
+    """A text without control characters: each becomes a space."""
+    plain = "".join(" " if unicodedata.category(c) in ("Cc", "Zl", "Zp") else c for c in text)
+    return _UNSEEN.sub("", plain)
+
+
 Ident = Annotated[str, Field(min_length=1, max_length=64), AfterValidator(_printable)]
-Name = Annotated[str, Field(max_length=120)]
+Name = Annotated[str, Field(max_length=120), AfterValidator(one_line)]
 Measure = Annotated[float, Field(ge=1, le=10_000, allow_inf_nan=False)]
 Depth = Annotated[float, Field(ge=0, le=1_000, allow_inf_nan=False)]
 Spacing = Annotated[float, Field(ge=0.5, le=2_000, allow_inf_nan=False)]

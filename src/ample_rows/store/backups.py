@@ -1,0 +1,207 @@
+"""Copies of the whole file, made by SQLite's own online backup, each opened and checked."""
+
+import contextlib
+import os
+import re
+import sqlite3
+import threading
+from collections.abc import Iterable, Iterator
+from dataclasses import dataclass
+from datetime import UTC, datetime, timedelta
+from pathlib import Path
+
+from ample_rows.store.errors import StoreError, of_database, storage_error
+from ample_rows.store.folder import own_file, prepare_folder
+
+DAYS, WEEKS, MONTHS, NEWEST = 7, 4, 12, 3
+_NAME = re.compile(r"gardens-(\d{8}T\d{6})(?:-(\d+))?(?:-([a-z-]+))?\.sqlite")
+_STAMP = "%Y%m%dT%H%M%S"
+
+
+@dataclass(frozen=True)
+class Backup:
+    """One copy: its file's name, when it was made, what for, and its size."""
+
+    name: str
+    made_at: datetime
+    reason: str
+    bytes: int
+
+
+@dataclass(frozen=True)
+class KeptGarden:
+    """A garden as a backup holds it."""
+
+    slug: str
+    name: str
+    version: int
+
+
+class Backups:
+    """The backups of one database file, in a folder of their own."""
+
+    def __init__(self, folder: Path, source: Path) -> None:
+        self.folder = folder
+        self._source = source
+        self._lock = threading.Lock()
+
+    def every(self) -> list[Backup]:
+        """Every backup, the newest first."""
+        found = [_named(path) for path in self.folder.glob("gardens-*.sqlite")]
+        return sorted((b for b in found if b), key=lambda b: (b.made_at, b.name), reverse=True)
+
+    def make(self, reason: str) -> Backup:
+        """Copy the file as it is, check the copy, and let the oldest go.
+
+        Raises:
+            StorageError: There is no room, or the copy is not sound.
+        """
+        with self._lock:
+            prepare_folder(self.folder)
+            target = self._free_name(reason)
+            copy_checked(self._source, target)
+            self._let_go()
+        made = _named(target)
+        if made is None:
+            raise storage_error("other")
+        return made
+
+    def make_daily(self, now: datetime | None = None) -> Backup | None:
+        """A backup when none is from the last day."""
+        now = now or datetime.now(UTC)
+        if any(now - backup.made_at < timedelta(days=1) for backup in self.every()):
+            return None
+        return self.make("daily")
+
+    def path(self, name: str) -> Path:
+        """Where a backup lies.
+
+        Raises:
+            LookupError: There is none of that name.
+        """
+        if name not in {backup.name for backup in self.every()}:
+            raise LookupError(f'There is no backup "{name}"; it may have made room for newer ones.')
+        return self.folder / name
+
+    def troubles(self) -> list[str]:
+        """What is missing or damaged, in a sentence each."""
+        kept = self.every()
+        found = [
+            f"The backup {backup.name} is damaged ({fault}); it cannot be restored whole."
+            for backup in kept
+            if (fault := fault_of(self.folder / backup.name))
+        ]
+        newest = kept[0].made_at if kept else None
+        if newest is not None and datetime.now(UTC) - newest > timedelta(days=WEEKS * 7):
+            found.append(f"The newest backup is of {newest:%Y-%m-%d}; a new one is made now.")
+        return found
+
+    def _free_name(self, reason: str) -> Path:
+        stamp = datetime.now(UTC).strftime(_STAMP)
+        names = [f"gardens-{stamp}-{reason}.sqlite"]
+        names += [f"gardens-{stamp}-{number}-{reason}.sqlite" for number in range(2, 1000)]
+        return next(self.folder / n for n in names if not (self.folder / n).exists())
+
+    def _let_go(self) -> None:
+        """Remove what is older than the ages kept, and what was left unfinished."""
+        made = self.every()
+        keep = {backup.name for backup in kept_by_age(made)}
+        for backup in made:
+            if backup.name not in keep:
+                (self.folder / backup.name).unlink(missing_ok=True)
+        for part in self.folder.glob("*.part*"):
+            with contextlib.suppress(OSError):
+                part.unlink()
+
+
+def kept_by_age(backups: Iterable[Backup]) -> list[Backup]:
+    """The newest few, and the newest of each of the last days, weeks and months that have one."""
+    newest_first = sorted(backups, key=lambda b: (b.made_at, b.name), reverse=True)
+    keep: dict[str, Backup] = {b.name: b for b in newest_first[:NEWEST]}
+    spans = ((DAYS, "%Y-%m-%d"), (WEEKS, "%G-%V"), (MONTHS, "%Y-%m"))
+    for most, span in spans:
+        first: dict[str, Backup] = {}
+        for backup in newest_first:
+            first.setdefault(backup.made_at.strftime(span), backup)
+        keep |= {b.name: b for b in list(first.values())[:most]}
+    return [b for b in newest_first if b.name in keep]
+
+
+def copy_checked(source: Path, target: Path) -> None:
+    """Copy a database while it may be in use; the target is there whole and sound, or not at all.
+
+    Raises:
+        StorageError: There is no room, the source cannot be read, or the copy is not sound.
+    """
+    part = target.with_name(f"{target.name}.part")
+    try:
+        with (
+            contextlib.closing(sqlite3.connect(_uri(source, "rw"), uri=True)) as original,
+            contextlib.closing(sqlite3.connect(part)) as copy,
+        ):
+            original.backup(copy)
+            copy.execute("PRAGMA journal_mode=DELETE")
+        own_file(part)
+        fault = fault_of(part)
+        if fault is not None:
+            raise storage_error("damaged")
+        with part.open("rb+") as file:
+            os.fsync(file.fileno())
+        part.replace(target)
+    except sqlite3.Error as error:
+        raise of_database(error) from error
+    finally:
+        part.unlink(missing_ok=True)
+
+
+def _uri(path: Path, mode: str) -> str:
+    return f"{path.resolve().as_uri()}?mode={mode}"
+
+
+def fault_of(path: Path) -> str | None:
+    """What is wrong with a backup; None where it opens and is sound."""
+    try:
+        with opened(path) as connection:
+            connection.execute("SELECT count(*) FROM gardens").fetchone()
+            found = connection.execute("PRAGMA integrity_check(1)").fetchone()
+    except (sqlite3.Error, OSError) as error:
+        return str(error)
+    return None if found[0] == "ok" else str(found[0])
+
+
+@contextlib.contextmanager
+def opened(path: Path) -> Iterator[sqlite3.Connection]:
+    """A file opened for reading alone, rows by name."""
+    with contextlib.closing(sqlite3.connect(_uri(path, "ro"), uri=True)) as connection:
+        connection.row_factory = sqlite3.Row
+        yield connection
+
+
+def gardens_in(path: Path) -> list[KeptGarden]:
+    """The gardens that a backup holds, those in its bin left out.
+
+    Raises:
+        StoreError: It is no file of ours, or cannot be read.
+    """
+    try:
+        with opened(path) as connection:
+            rows = connection.execute("SELECT * FROM gardens ORDER BY pk").fetchall()
+    except sqlite3.Error as error:
+        raise StoreError(f"{path} cannot be read as a backup ({error}).") from error
+    return [
+        KeptGarden(row["slug"], row["name"], row["version"])
+        for row in rows
+        if "removed_at" not in row.keys() or row["removed_at"] is None  # noqa: SIM118
+    ]
+
+
+def _named(path: Path) -> Backup | None:
+    match = _NAME.fullmatch(path.name)
+    if match is None:
+        return None
+    try:
+        made_at = datetime.strptime(match[1], _STAMP).replace(tzinfo=UTC)
+        size = path.stat().st_size
+    except (ValueError, OSError):
+        return None
+    return Backup(path.name, made_at, (match[3] or "before-update"), size)

@@ -1,0 +1,187 @@
+"""The rows of one garden: read into parts, and brought from one set of parts to another."""
+
+from collections.abc import Iterable, Iterator
+from datetime import UTC, date, datetime
+from typing import TypeVar
+
+from sqlalchemy import delete
+from sqlmodel import Session, col, select
+
+from ample_rows.store.parts import Document, Parts, Placed
+from ample_rows.store.tables import (
+    AddressRow,
+    CounterRow,
+    GardenRow,
+    PlaceRow,
+    PlantingRow,
+    SupportRow,
+)
+
+Part = TypeVar("Part", PlaceRow, PlantingRow)
+
+_VERSION = "version"
+_BEGIN = datetime(2026, 1, 1, tzinfo=UTC)
+_IN_ONE_STATEMENT = 10_000
+
+
+def pk_of(row: GardenRow | PlaceRow) -> int:
+    if row.pk is None:
+        raise RuntimeError("a row was used before it was written")
+    return row.pk
+
+
+def next_version(session: Session) -> int:
+    """A version that no garden here ever had, nor will have again."""
+    counter = session.get(CounterRow, _VERSION) or CounterRow(name=_VERSION, value=0)
+    counter.value += 1
+    session.add(counter)
+    return counter.value
+
+
+def leave_versions_behind(session: Session, now: datetime) -> None:
+    """Begin above all versions that this folder can have given by now.
+
+    A copy of the file that is put back in its place knows only of those given before it was
+    made; no folder gives one a second over its years.
+    """
+    counter = session.get(CounterRow, _VERSION)
+    if counter is not None and counter.value > 0:
+        counter.value = max(counter.value, int((now - _BEGIN).total_seconds()))
+        session.add(counter)
+
+
+def new_address(session: Session, wished: str) -> str:
+    """The address wished for where no garden ever had it, else the next that is free."""
+    number, slug = 1, wished
+    while session.get(AddressRow, slug) is not None:
+        number += 1
+        slug = f"{wished}-{number}"
+    session.add(AddressRow(slug=slug))
+    return slug
+
+
+def old_address(session: Session, slug: str) -> str:
+    """The address that a restored garden had; the next free one where a garden has it now."""
+    if session.exec(select(GardenRow.pk).where(GardenRow.slug == slug)).first() is not None:
+        return new_address(session, slug)
+    if session.get(AddressRow, slug) is None:
+        session.add(AddressRow(slug=slug))
+    return slug
+
+
+def read(session: Session, row: GardenRow) -> Parts:
+    places: dict[str, Placed] = {}
+    by_pk: dict[int, Document] = {}
+    for place in session.exec(select(PlaceRow).where(PlaceRow.garden_pk == pk_of(row))):
+        document = dict(place.document)
+        places[place.ident] = (place.ordinal, document)
+        by_pk[pk_of(place)] = document
+    supports = select(SupportRow).join(PlaceRow).where(PlaceRow.garden_pk == pk_of(row))
+    for support in session.exec(supports.order_by(col(SupportRow.ordinal))):
+        document = by_pk[support.place_pk]
+        document["supports"] = [*document.get("supports", []), support.document]
+    plantings = session.exec(select(PlantingRow).where(PlantingRow.garden_pk == pk_of(row)))
+    return Parts(
+        rest=row.document,
+        places=places,
+        plantings={g.ident: (g.ordinal, g.document) for g in plantings},
+    )
+
+
+def write(session: Session, row: GardenRow, old: Parts, new: Parts) -> None:
+    """Bring the rows from one set of parts to another, touching only what differs."""
+    row.version = next_version(session)
+    row.document = new.rest
+    row.name = new.rest["garden"]["name"]
+    gone = [i for i in old.plantings if i not in new.plantings]
+    _delete(session, PlantingRow, row, gone)
+    _delete(session, PlaceRow, row, [i for i in old.places if i not in new.places])
+    changed_places = [i for i, placed in new.places.items() if old.places.get(i) != placed]
+    changed = [i for i, placed in new.plantings.items() if old.plantings.get(i) != placed]
+    standing = {new.plantings[i][1]["place"] for i in changed}
+    place_rows = _rows(session, PlaceRow, row, {*changed_places, *standing})
+    for ident in changed_places:
+        kept_place = place_rows.get(ident)
+        place_rows[ident] = _write_place(session, row, kept_place, new.places[ident])
+    planting_rows = _rows(session, PlantingRow, row, set(changed))
+    for ident in changed:
+        document = new.plantings[ident][1]
+        place_pk = pk_of(place_rows[document["place"]])
+        kept = planting_rows.get(ident)
+        session.add(_planting_row(row, place_pk, kept, new.plantings[ident]))
+    session.flush()
+
+
+def batched(idents: Iterable[str]) -> Iterator[list[str]]:
+    """Ids in batches that one statement takes."""
+    every = list(idents)
+    for start in range(0, len(every), _IN_ONE_STATEMENT):
+        yield every[start : start + _IN_ONE_STATEMENT]
+
+
+def _rows(
+    session: Session, table: type[Part], garden: GardenRow, idents: set[str]
+) -> dict[str, Part]:
+    """The rows of some parts, by id."""
+    found: dict[str, Part] = {}
+    for some in batched(idents):
+        mine = (col(table.garden_pk) == pk_of(garden)) & col(table.ident).in_(some)
+        found |= {row.ident: row for row in session.exec(select(table).where(mine))}
+    return found
+
+
+def _planting_row(
+    garden: GardenRow, place_pk: int, kept: PlantingRow | None, placed: Placed
+) -> PlantingRow:
+    ordinal, document = placed
+    values = {
+        "place_pk": place_pk,
+        "ordinal": ordinal,
+        "crop": document["crop"],
+        "start_date": date.fromisoformat(document["start_date"]),
+        "document": document,
+    }
+    if kept is None:
+        return PlantingRow(garden_pk=pk_of(garden), ident=document["id"], **values)
+    for name, value in values.items():
+        setattr(kept, name, value)
+    return kept
+
+
+def _write_place(
+    session: Session, garden: GardenRow, kept: PlaceRow | None, placed: Placed
+) -> PlaceRow:
+    ordinal, document = placed
+    row = kept or PlaceRow(
+        garden_pk=pk_of(garden), ident=document["id"], ordinal=0, kind="", document={}
+    )
+    supports = document.get("supports")
+    own = {k: v for k, v in document.items() if k != "supports"}
+    if supports is not None:
+        own["supports"] = []
+    row.ordinal, row.kind, row.document = ordinal, document["kind"], own
+    session.add(row)
+    session.flush()
+    session.exec(delete(SupportRow).where(col(SupportRow.place_pk) == pk_of(row)))
+    for position, support in enumerate(supports or []):
+        session.add(
+            SupportRow(
+                place_pk=pk_of(row),
+                ident=support["id"],
+                ordinal=position,
+                system=support["system"],
+                document=support,
+            )
+        )
+    return row
+
+
+def _delete(
+    session: Session,
+    table: type[Part],
+    garden: GardenRow,
+    idents: list[str],
+) -> None:
+    for some in batched(idents):
+        mine = (col(table.garden_pk) == pk_of(garden)) & col(table.ident).in_(some)
+        session.exec(delete(table).where(mine))
