@@ -14,6 +14,11 @@ export default defineConfig({
     modulePreload: { polyfill: false },
   },
   server: {
-    proxy: { '/api': { target: server, changeOrigin: true, headers: { origin: server } } },
+    proxy: Object.fromEntries(
+      ['/api', '/open'].map((path) => [
+        path,
+        { target: server, changeOrigin: true, headers: { origin: server } },
+      ]),
+    ),
   },
 });

@@ -20,12 +20,15 @@ HELP = """Ample Rows
   ./ample sun PLAN.json --day D [--json] hours of sun on a day, cell by cell
   ./ample crops [--json]                the crop book
   ./ample schema                        JSON Schemas of plan and report
+  ./ample backup [FILE] · restore FILE  copy all gardens, and bring them back
+  ./ample doctor · salvage FILE.zip     is all sound; what can be read of a damaged file
   ./ample bench                         measured times and sizes
 
   ./ample test [--long]                 every check; what CI runs
   ./ample check                         format, lint, types and unit tests: the quick loop
   ./ample dev                           both servers, reloading
   ./ample types                         the API's types for the front end, made anew
+  ./ample audit                         packages against known flaws (needs a network)
   ./ample shots                         docs/screenshots, taken anew from the demo
 """
 
@@ -43,6 +46,7 @@ def run(arguments: Sequence[str]) -> int:
         "types": _types,
         "format": _format,
         "shots": _shots,
+        "audit": _audit,
     }
     try:
         if word in commands:
@@ -191,6 +195,18 @@ def _shots(_: list[str]) -> int:
     setup.ensure_site()
     python, script = str(setup.python_path()), str(ROOT / "scripts" / "tasks" / "shots.py")
     return _steps([("Screenshots", [python, script, setup.ensure_chromium()], False)])
+
+
+def _audit(_: list[str]) -> int:
+    """Both lists of packages against the public lists of known flaws, by the usual tools."""
+    _prepare()
+    python = [_tool("uv"), "tool", "run", "pip-audit", "--disable-pip", "--require-hashes"]
+    return _steps(
+        [
+            ("Python packages", [*python, "-r", "requirements.lock"], False),
+            ("Web packages", ["npm", "audit", "--omit=dev"], True),
+        ]
+    )
 
 
 def _dev(rest: list[str]) -> int:

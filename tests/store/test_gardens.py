@@ -246,8 +246,8 @@ def test_a_garden_restored_while_an_old_read_is_in_flight_is_shown_as_it_is(stor
     gate.set()
     reader.join()
     assert slow.load(back).plan.places == ()
+    now = slow.head(back).version
     with pytest.raises(PlanFaultsError, match="no planting"):
-        now = slow.head(back).version
         slow.edit(back, now, edit("change-planting", id="p1", changes={"spacing_cm": 7}))
 
 

@@ -9,7 +9,19 @@ from fastapi.responses import FileResponse, Response
 from starlette.exceptions import HTTPException
 
 from ample_rows import __version__
-from ample_rows.api import crop_book, gardens, ground, problems, reference, squares, year
+from ample_rows.api import (
+    crop_book,
+    gardens,
+    ground,
+    keeping,
+    problems,
+    reference,
+    squares,
+    year,
+)
+from ample_rows.api.answers import Answers
+from ample_rows.api.door import Door
+from ample_rows.api.gate import Gates
 from ample_rows.api.guard import Guard
 from ample_rows.core.reference import Book
 from ample_rows.core.report_json import schemas
@@ -19,8 +31,12 @@ SITE = Path(__file__).parent / "site"
 FOREVER = "public, max-age=31536000, immutable"
 
 
-def create_app(store: GardenStore, book: Book) -> FastAPI:
-    """An application over one store."""
+def create_app(store: GardenStore, book: Book, door: Door | None = None) -> FastAPI:
+    """An application over one store.
+
+    Args:
+        door: Who may come in; everyone on this machine where there is none.
+    """
     app = FastAPI(
         title="Ample Rows",
         version=__version__,
@@ -29,16 +45,18 @@ def create_app(store: GardenStore, book: Book) -> FastAPI:
         openapi_url="/api/openapi.json",
         separate_input_output_schemas=False,
     )
-    app.state.store, app.state.book = store, book
+    app.state.store, app.state.book, app.state.door = store, book, door
+    app.state.gates, app.state.answers = Gates(), Answers()
     app.include_router(gardens.router)
     app.include_router(ground.router)
     app.include_router(squares.router)
     app.include_router(crop_book.router)
     app.include_router(year.router)
     app.include_router(reference.router)
+    app.include_router(keeping.router)
     problems.install(app)
     _serve_pages(app)
-    app.add_middleware(Guard)
+    app.add_middleware(Guard, door=door)
     app.openapi = lambda: _openapi(app)  # type: ignore[method-assign]
     return app
 
@@ -56,6 +74,15 @@ def _openapi(app: FastAPI) -> dict[str, Any]:
     return app.openapi_schema
 
 
+def _file_of_site(path: str) -> Path | None:
+    """A built file by its address; None where that is no name of one."""
+    try:
+        wanted = (SITE / path).resolve()
+        return wanted if wanted.is_relative_to(SITE) and wanted.is_file() else None
+    except (OSError, ValueError):
+        return None
+
+
 def _serve_pages(app: FastAPI) -> None:
     """The single page for every address that is not the API's; its files beside it."""
 
@@ -63,8 +90,8 @@ def _serve_pages(app: FastAPI) -> None:
     def page(path: str) -> Response:
         if path == "api" or path.startswith("api/"):
             raise HTTPException(404, f"There is nothing at /{path}.")
-        wanted = (SITE / path).resolve()
-        if path and wanted.is_relative_to(SITE) and wanted.is_file():
+        wanted = _file_of_site(path)
+        if wanted is not None:
             cache = FOREVER if path.startswith("assets/") else "no-cache"
             return FileResponse(wanted, headers={"cache-control": cache})
         if path.startswith("assets/"):

@@ -6,8 +6,11 @@ from datetime import UTC, datetime
 from typing import Annotated, Any, cast
 
 from fastapi import APIRouter, Depends, Query, Request, Response
+from starlette.concurrency import run_in_threadpool
 
 from ample_rows import PROGRAM
+from ample_rows.api.answers import Answers
+from ample_rows.api.gate import Gates, in_turn, one_at_a_time
 from ample_rows.api.problems import RESPONSES
 from ample_rows.api.state import (
     EditRequest,
@@ -18,15 +21,19 @@ from ample_rows.api.state import (
     ShelfRequest,
     VersionRequest,
     change_response,
+    garden_answer,
     garden_response,
+    json_response,
 )
 from ample_rows.core import csv_text
 from ample_rows.core.climate import climate_csv
 from ample_rows.core.evaluate import evaluate
 from ample_rows.core.faults import read_plan
+from ample_rows.core.faults.budget import too_many_cells
 from ample_rows.core.frost_guess import guess_frosts
 from ample_rows.core.own_crops import book_with
 from ample_rows.core.plan import Climate, Plan, document
+from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.reference import Book
 from ample_rows.core.report import Report
 from ample_rows.core.shelf import ShelfAnswer, shelf_for
@@ -63,12 +70,35 @@ class Here:
     book: Book
 
 
-def here_of(slug: str, store: Store, book: Reference) -> Here:
-    plan = store.load(slug).plan
+def here_of(slug: str, store: Store, book: Reference, _: Annotated[None, in_turn]) -> Here:
+    """A garden whose figures can be computed."""
+    return _computable(store.load(slug).plan, book)
+
+
+def heavy_here_of(
+    slug: str, store: Store, book: Reference, _: Annotated[None, one_at_a_time]
+) -> Here:
+    """The same for what takes long to answer."""
+    return _computable(store.load(slug).plan, book)
+
+
+def _computable(plan: Plan, book: Book) -> Here:
+    too_many = too_many_cells(plan)
+    if too_many is not None:
+        raise PlanFaultsError([too_many])
     return Here(plan, book_with(book, plan.crops))
 
 
 Garden = Annotated[Here, Depends(here_of)]
+HeavyGarden = Annotated[Here, Depends(heavy_here_of)]
+
+
+async def whole_body(request: Request) -> bytes:
+    return await request.body()
+
+
+Body = Annotated[bytes, Depends(whole_body)]
+Seen = Annotated[int, Query(description="The version that the page shows")]
 
 
 @router.get("/gardens")
@@ -88,14 +118,20 @@ def list_gardens(store: Store) -> list[Head]:
         }
     },
 )
-async def import_garden(request: Request, store: Store, book: Reference) -> Response:
-    """Keep a garden from a plan document."""
-    plan = read_plan(await request.body(), book)
+def import_garden(
+    body: Body, store: Store, book: Reference, _: Annotated[None, in_turn]
+) -> Response:
+    """Keep a garden from a plan document; the gardens that are there are backed up before."""
+    plan = read_plan(body, book)
+    if store.list():
+        store.database.backups.make("before-import")
     return garden_response(store.load(store.create(plan)), book, status=201)
 
 
 @router.post("/first-bed", status_code=201, responses=MADE)
-def make_first_bed(answers: FirstBedRequest, store: Store, book: Reference) -> Response:
+def make_first_bed(
+    answers: FirstBedRequest, store: Store, book: Reference, _: Annotated[None, in_turn]
+) -> Response:
     """A garden with one planted bed from four answers."""
     today = datetime.now(UTC).date()
     plan = first_garden(FirstBed(**answers.model_dump()), book, today=today)
@@ -110,31 +146,51 @@ def frosts(latitude: Annotated[float, Latitude]) -> FrostAnswer:
 
 
 @router.get("/gardens/{slug}", responses=STATE)
-def read_garden(slug: str, store: Store, book: Reference) -> Response:
+async def read_garden(slug: str, request: Request, store: Store, book: Reference) -> Response:
     """A garden with its plan and report."""
-    return garden_response(store.load(slug), book)
+    answers, gates = cast(Answers, request.app.state.answers), cast(Gates, request.app.state.gates)
+
+    def written() -> bytes:
+        stored = store.load(slug)
+        version = stored.head.version
+        return answers.get(version) or answers.put(version, garden_answer(stored, book))
+
+    known = answers.get((await run_in_threadpool(store.head, slug)).version)
+    if known is None:
+        await gates.common.enter()
+        try:
+            known = await run_in_threadpool(written)
+        finally:
+            gates.common.leave()
+    return json_response(known)
 
 
 @router.delete("/gardens/{slug}", status_code=204)
-def remove_garden(slug: str, store: Store) -> None:
-    """Take a garden out for good."""
-    store.remove(slug)
+def remove_garden(slug: str, version: Seen, store: Store) -> None:
+    """Delete a garden; it waits for thirty days and can be put back."""
+    store.remove(slug, version)
 
 
 @router.post("/gardens/{slug}/edits", responses=CHANGED)
-def edit_garden(slug: str, asked: EditRequest, store: Store, book: Reference) -> Response:
+def edit_garden(
+    slug: str, asked: EditRequest, store: Store, book: Reference, _: Annotated[None, in_turn]
+) -> Response:
     """Make one edit; 409 when the garden was changed since `version`."""
     return change_response(store.edit(slug, asked.version, asked.edit), book)
 
 
 @router.post("/gardens/{slug}/undo", responses=CHANGED)
-def undo(slug: str, asked: VersionRequest, store: Store, book: Reference) -> Response:
+def undo(
+    slug: str, asked: VersionRequest, store: Store, book: Reference, _: Annotated[None, in_turn]
+) -> Response:
     """Take back the last edit."""
     return change_response(store.undo(slug, asked.version), book)
 
 
 @router.post("/gardens/{slug}/redo", responses=CHANGED)
-def redo(slug: str, asked: VersionRequest, store: Store, book: Reference) -> Response:
+def redo(
+    slug: str, asked: VersionRequest, store: Store, book: Reference, _: Annotated[None, in_turn]
+) -> Response:
     """Make the edit last taken back again."""
     return change_response(store.redo(slug, asked.version), book)
 
@@ -151,7 +207,7 @@ def shelf(asked: ShelfRequest, here: Garden) -> ShelfAnswer:
 )
 def export_plan(slug: str, store: Store) -> Response:
     """The garden as a plan document, every value as it was given."""
-    text = json.dumps(document(store.load(slug).plan), ensure_ascii=False, indent=1)
+    text = json.dumps(document(store.load(slug).plan), ensure_ascii=False, separators=(",", ":"))
     return file_answer(text + "\n", "application/json", f"{slug}.amplerows.json")
 
 

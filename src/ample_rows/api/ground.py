@@ -7,7 +7,7 @@ from typing import Annotated, Any
 from fastapi import APIRouter, Body, Query
 
 from ample_rows import PROGRAM
-from ample_rows.api.gardens import Garden, Here
+from ample_rows.api.gardens import Garden, HeavyGarden, Here
 from ample_rows.api.problems import RESPONSES
 from ample_rows.core.build.bill import bill_for
 from ample_rows.core.build.report import BuildReport
@@ -110,7 +110,7 @@ def build(here: Garden, place: Annotated[list[str] | None, Query()] = None) -> B
 
 
 @router.get("/layouts")
-def layouts(here: Garden) -> list[LayoutFigures]:
+def layouts(here: HeavyGarden) -> list[LayoutFigures]:
     """The plan as it is and every layout kept beside it, in figures."""
     return list(compared(here.plan, here.book, program=PROGRAM))
 

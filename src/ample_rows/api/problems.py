@@ -8,10 +8,44 @@ from fastapi.responses import JSONResponse
 from pydantic import BaseModel
 from starlette.exceptions import HTTPException
 
+from ample_rows.api.gate import BusyError
 from ample_rows.core.reading import Fault, PlanFaultsError, path_of
-from ample_rows.store import ConflictError, NothingToDoError, UnknownGardenError
+from ample_rows.store import (
+    ConflictError,
+    NothingToDoError,
+    StorageError,
+    StoreError,
+    UnknownBackupError,
+    UnknownGardenError,
+)
 
 MEDIA_TYPE = "application/problem+json"
+KIND = "urn:ample-rows:problem:"
+
+TITLES = {
+    "plan-faults": "The plan cannot hold this",
+    "field": "A field is wrong",
+    "unknown": "Not here",
+    "conflict": "Changed elsewhere",
+    "nothing-to-do": "Nothing to do",
+    "busy": "Busy",
+    "too-long": "Took too long",
+    "too-large": "Too large",
+    "too-slow": "Too slow",
+    "unknown-host": "Unknown host",
+    "foreign-page": "Foreign page",
+    "unreadable": "Cannot be read",
+    "closed": "Not open to you",
+    "fault": "A fault of the program",
+    "request": "The request cannot be answered",
+    "storage-full": "The disk is full",
+    "storage-locked": "The file is in use",
+    "storage-read-only": "The file cannot be written",
+    "storage-damaged": "The file is damaged",
+    "storage-other": "The disk did not answer",
+    "backup": "The backup cannot be used",
+}
+_DISK_FULL = 507
 
 
 class FieldFault(BaseModel):
@@ -24,7 +58,7 @@ class FieldFault(BaseModel):
 class Problem(BaseModel):
     """Problem details. `errors` names each field; `version` is the newer one after a conflict."""
 
-    type: str = "about:blank"
+    type: str
     title: str
     status: int
     detail: str
@@ -36,26 +70,41 @@ RESPONSES: dict[int | str, dict[str, Any]] = {
     status: {"model": Problem, "description": text, "content": {MEDIA_TYPE: {}}}
     for status, text in (
         (400, "The request cannot be read"),
+        (401, "Neither the page's session nor the token was sent"),
         (404, "No such garden"),
         (409, "Changed elsewhere, or nothing to undo"),
         (413, "Too large"),
         (422, "A field is wrong"),
+        (503, "Busy, or the file of the gardens cannot be used now"),
+        (507, "The disk is full"),
     )
 }
 
 
 def problem(
     status: int,
-    title: str,
+    kind: str,
     detail: str,
     *,
     faults: list[Fault] | None = None,
     version: int | None = None,
 ) -> JSONResponse:
     """One problem as a response."""
-    errors = [FieldFault(path=f.path, text=f.text) for f in faults or []]
-    body = Problem(title=title, status=status, detail=detail, errors=errors, version=version)
-    return JSONResponse(body.model_dump(mode="json"), status, media_type=MEDIA_TYPE)
+    body = Problem(
+        type=KIND + kind,
+        title=TITLES[kind],
+        status=status,
+        detail=_written(detail),
+        errors=[FieldFault(path=_written(f.path), text=_written(f.text)) for f in faults or []],
+        version=version,
+    )
+    retry = {"retry-after": str(BusyError.retry_after_s)} if status == 503 else None
+    return JSONResponse(body.model_dump(mode="json"), status, headers=retry, media_type=MEDIA_TYPE)
+
+
+def _written(text: str) -> str:
+    """A text that can be sent: halves of characters, which JSON may hold, are replaced."""
+    return text.encode("utf-8", "replace").decode("utf-8")
 
 
 def install(app: FastAPI) -> None:
@@ -63,12 +112,8 @@ def install(app: FastAPI) -> None:
 
     @app.exception_handler(PlanFaultsError)
     def _faults(_: Request, error: PlanFaultsError) -> JSONResponse:
-        return problem(
-            422,
-            "The plan cannot hold this",
-            f"{error} Nothing was changed.",
-            faults=error.faults,
-        )
+        words = "; ".join(str(fault) for fault in error.faults)
+        return problem(422, "plan-faults", f"{words}. Nothing was changed.", faults=error.faults)
 
     @app.exception_handler(RequestValidationError)
     def _invalid(_: Request, error: RequestValidationError) -> JSONResponse:
@@ -77,20 +122,36 @@ def install(app: FastAPI) -> None:
             for detail in error.errors()
         ]
         words = "; ".join(str(fault) for fault in faults)
-        return problem(422, "A field is wrong", f"{words}. Nothing was changed.", faults=faults)
+        return problem(422, "field", f"{words}. Nothing was changed.", faults=faults)
 
+    @app.exception_handler(UnknownBackupError)
     @app.exception_handler(UnknownGardenError)
-    def _unknown(_: Request, error: UnknownGardenError) -> JSONResponse:
-        return problem(404, "No such garden", str(error))
+    def _unknown(_: Request, error: LookupError) -> JSONResponse:
+        return problem(404, "unknown", str(error))
 
     @app.exception_handler(ConflictError)
     def _conflict(_: Request, error: ConflictError) -> JSONResponse:
-        return problem(409, "Changed elsewhere", str(error), version=error.version)
+        return problem(409, "conflict", str(error), version=error.version)
 
     @app.exception_handler(NothingToDoError)
     def _nothing(_: Request, error: NothingToDoError) -> JSONResponse:
-        return problem(409, "Nothing to do", str(error))
+        return problem(409, "nothing-to-do", str(error))
+
+    @app.exception_handler(BusyError)
+    def _busy(_: Request, error: BusyError) -> JSONResponse:
+        return problem(503, "busy", str(error))
+
+    @app.exception_handler(StorageError)
+    def _storage(_: Request, error: StorageError) -> JSONResponse:
+        status = _DISK_FULL if error.kind == "full" else 503
+        return problem(status, f"storage-{error.kind}", str(error))
+
+    @app.exception_handler(StoreError)
+    def _store(_: Request, error: StoreError) -> JSONResponse:
+        return problem(422, "backup", str(error))
 
     @app.exception_handler(HTTPException)
     def _http(_: Request, error: HTTPException) -> JSONResponse:
-        return problem(error.status_code, "The request cannot be answered", str(error.detail))
+        answer = problem(error.status_code, "request", str(error.detail))
+        answer.headers.update(error.headers or {})
+        return answer

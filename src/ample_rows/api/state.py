@@ -8,10 +8,12 @@ from fastapi import Response
 from pydantic import BaseModel, ConfigDict, Field, TypeAdapter
 
 from ample_rows import PROGRAM
+from ample_rows.api.faults_log import note_fault
 from ample_rows.core.edits import Edit
-from ample_rows.core.evaluate import evaluate
+from ample_rows.core.evaluate import evaluate, without_figures
 from ample_rows.core.own_crops import book_with
-from ample_rows.core.plan import Plan
+from ample_rows.core.patience import GivenUpError
+from ample_rows.core.plan import Plan, PlanDate
 from ample_rows.core.reference import Book
 from ample_rows.core.report import PlaceReport, Report
 from ample_rows.store import Head, Stored
@@ -68,7 +70,7 @@ class ShelfRequest(BaseModel):
 
     place: str
     cells: list[str] = Field(max_length=5_000)
-    day: date
+    day: PlanDate
 
 
 class FirstBedRequest(BaseModel):
@@ -83,8 +85,9 @@ class FirstBedRequest(BaseModel):
     depth_cm: float = Field(ge=5, le=200)
     sun_hours: float = Field(ge=0, le=24)
     latitude: float = Field(ge=-66, le=66)
-    last_frost: date | None = Field(None, ge=date(1900, 1, 1), le=date(2200, 12, 31))
-    first_frost: date | None = Field(None, ge=date(1900, 1, 1), le=date(2200, 12, 31))
+    # A bed's plantings lie up to two years about its frosts, and within what a plan can hold.
+    last_frost: date | None = Field(None, ge=date(1902, 1, 1), le=date(2198, 12, 31))
+    first_frost: date | None = Field(None, ge=date(1902, 1, 1), le=date(2198, 12, 31))
 
 
 class FrostAnswer(BaseModel):
@@ -103,14 +106,31 @@ def _change_adapter() -> TypeAdapter[GardenChange]:
     return TypeAdapter(GardenChange)
 
 
-def garden_response(stored: Stored, book: Book, *, status: int = 200) -> Response:
+def garden_answer(stored: Stored, book: Book) -> bytes:
     """A garden's state, serialised once; no model is built and checked a second time."""
     state = GardenState(stored.head, stored.plan, _evaluated(stored.plan, book))
-    return Response(_state_adapter().dump_json(state), status, media_type="application/json")
+    return _state_adapter().dump_json(state)
+
+
+def garden_response(stored: Stored, book: Book, *, status: int = 200) -> Response:
+    return json_response(garden_answer(stored, book), status)
+
+
+def json_response(answer: bytes, status: int = 200) -> Response:
+    return Response(answer, status, media_type="application/json")
 
 
 def _evaluated(plan: Plan, book: Book) -> Report:
-    return evaluate(plan, book_with(book, plan.crops), program=PROGRAM)
+    """The report of a kept plan. A fault of the program in a figure must not lock the garden: it
+    opens without figures, and can be undone, changed and exported."""
+    own = book_with(book, plan.crops)
+    try:
+        return evaluate(plan, own, program=PROGRAM)
+    except GivenUpError:
+        raise
+    except Exception as error:
+        note_fault("figures", error)
+        return without_figures(plan, own, program=PROGRAM)
 
 
 def change_response(stored: Stored, book: Book) -> Response:
@@ -136,7 +156,7 @@ def change_response(stored: Stored, book: Book) -> Response:
             if place.id in was and place.id not in unchanged
         ],
     )
-    return Response(_change_adapter().dump_json(change), media_type="application/json")
+    return json_response(_change_adapter().dump_json(change))
 
 
 def _difference(before: PlaceReport, after: PlaceReport) -> PlaceChange:

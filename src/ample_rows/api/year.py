@@ -9,7 +9,7 @@ from fastapi import APIRouter, Query, Request, Response
 from icalendar import Calendar, Event
 
 from ample_rows import PROGRAM
-from ample_rows.api.gardens import Garden, Here, file_answer
+from ample_rows.api.gardens import Garden, HeavyGarden, Here, file_answer
 from ample_rows.api.label_pdf import label_pdf
 from ample_rows.api.problems import RESPONSES
 from ample_rows.api.state import ShelfRequest
@@ -139,7 +139,7 @@ def label_sheets(here: Garden) -> tuple[SheetChoice, ...]:
     responses={200: {"content": {"application/pdf": {}}}},
 )
 def labels(
-    slug: str, request: Request, here: Garden, sheet: str = "a4-24", place: str | None = None
+    slug: str, request: Request, here: HeavyGarden, sheet: str = "a4-24", place: str | None = None
 ) -> Response:
     """Plant labels on a sheet, each with a code that leads back to its planting."""
     known = here.book.label_sheets.get(sheet)
@@ -198,19 +198,19 @@ def hours(here: Garden) -> Hours:
 
 
 @router.get("/pantry/{crop}/remedies")
-def remedies_for(crop: str, here: Garden) -> tuple[Remedy, ...]:
+def remedies_for(crop: str, here: HeavyGarden) -> tuple[Remedy, ...]:
     """What can be done about a wanted crop that runs short or to waste, each tried through."""
     return remedies(here.plan, crop, here.book)
 
 
 @router.get("/pantry/{crop}/plantings")
-def plantings_of(crop: str, here: Garden) -> tuple[PlantingSupply, ...]:
+def plantings_of(crop: str, here: HeavyGarden) -> tuple[PlantingSupply, ...]:
     """What each planting of a crop gives, week by week."""
     return planting_supplies(here.plan, crop, here.book)
 
 
 @router.get("/pantry/{crop}/factors")
-def factors_of(crop: str, here: Garden) -> CropFactors:
+def factors_of(crop: str, here: HeavyGarden) -> CropFactors:
     """From the book's yield of a crop to what is likely here, factor by factor."""
     every = [e for _, own in grown(here.plan, here.book) for e in own]
     own = of_each_crop(every).get(crop, [])
@@ -218,13 +218,13 @@ def factors_of(crop: str, here: Garden) -> CropFactors:
 
 
 @router.get("/pantry")
-def pantry(here: Garden) -> Pantry:
+def pantry(here: HeavyGarden) -> Pantry:
     """What the plan gives, week by week over all seasons, against what is eaten."""
     return pantry_of(here.plan, here.book)
 
 
 @router.get("/earnings")
-def earnings(here: Garden) -> Earnings:
+def earnings(here: HeavyGarden) -> Earnings:
     """What places, crops and squares give for what they take, and what the range rests on."""
     return earnings_of(here.plan, _report(here), here.book)
 

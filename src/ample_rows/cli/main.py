@@ -6,6 +6,14 @@ import sys
 from collections.abc import Sequence
 from pathlib import Path
 
+_PRINTING = ("estimate", "crops", "sun", "schema", "doctor")
+_KEEPING = (
+    ("backup", "copy all gardens, checked, to a file or among the backups", "?"),
+    ("restore", "bring back every garden of a backup, beside those there", 1),
+    ("salvage", "what can be read of a damaged file, as plan documents", 1),
+    ("doctor", "what is kept where, and whether it is sound", None),
+)
+
 
 def parser() -> argparse.ArgumentParser:
     """All words with their options."""
@@ -38,6 +46,12 @@ def parser() -> argparse.ArgumentParser:
         if word == "demo":
             serve.add_argument("--reset", action="store_true", help="start the demo afresh")
 
+    for word, about, file in _KEEPING:
+        keep = words.add_parser(word, help=about)
+        if file is not None:
+            keep.add_argument("file", type=Path, nargs=file, metavar="FILE")
+        keep.add_argument("--data", type=Path, default=None, metavar="DIR")
+
     bench = words.add_parser("bench", help="measured times and sizes")
     bench.add_argument("--chromium", default=None, help="a Chromium to time the pages with")
     return top
@@ -52,10 +66,11 @@ def _port(text: str) -> int:
 
 def main(arguments: Sequence[str] | None = None) -> int:
     """Run one word; returns the exit status."""
-    if hasattr(signal, "SIGPIPE"):
-        # `ample crops | head` ends quietly, as other commands do.
-        signal.signal(signal.SIGPIPE, signal.SIG_DFL)
     options = parser().parse_args(arguments)
+    if options.word in _PRINTING and hasattr(signal, "SIGPIPE"):
+        # `ample crops | head` ends quietly, as other commands do. A server must outlive a reader
+        # that goes, so it keeps Python's own way: an error of that one connection.
+        signal.signal(signal.SIGPIPE, signal.SIG_DFL)
     match options.word:
         case "estimate":
             from ample_rows.cli.estimate import estimate
@@ -73,6 +88,22 @@ def main(arguments: Sequence[str] | None = None) -> int:
             from ample_rows.cli.book import print_schema
 
             return print_schema()
+        case "backup":
+            from ample_rows.cli.keep import backup
+
+            return backup(options.file, options.data)
+        case "restore":
+            from ample_rows.cli.keep import restored
+
+            return restored(options.file[0], options.data)
+        case "salvage":
+            from ample_rows.cli.keep import salvage
+
+            return salvage(options.file[0], options.data)
+        case "doctor":
+            from ample_rows.cli.keep import doctor
+
+            return doctor(options.data)
         case "bench":
             from ample_rows.cli.bench import bench
 

@@ -10,26 +10,28 @@ import webbrowser
 from pathlib import Path
 from typing import Any
 
-import platformdirs
-
+from ample_rows.api.door import TOKEN_NAME, Door, token_of
+from ample_rows.cli.folders import base_folder, data_folder
+from ample_rows.cli.log import open_log
 from ample_rows.crops import load_book
 from ample_rows.demo import demo_plans
 from ample_rows.store import Database, GardenStore, StoreError
+from ample_rows.store.folder import only_owner, prepare_folder, write_own
+from ample_rows.store.keeper import Keeper
 
 ADDRESS = "127.0.0.1"
 DEFAULT_PORT = 8437
-DEMO_FOLDER = "demo"
 DEV_DATA = "AMPLE_DEV_DATA"
+STOP_WITHIN_S = 3
 
-
-def data_folder(*, demo: bool, data: Path | None) -> Path:
-    """Where gardens are kept: the platform's place or the one given; the demo's apart."""
-    base = data or Path(platformdirs.user_data_dir("ample-rows", appauthor=False))
-    return base / DEMO_FOLDER if demo else base
+SHARED = (
+    "Another Ample Rows is running on this folder. Both work, and an edit made in one is refused "
+    "in the other until its page is loaded again; it is simpler to use one."
+)
 
 
 def open_store(*, demo: bool, data: Path | None, reset: bool) -> GardenStore:
-    """The store of a folder; a new demo gets its gardens.
+    """The store of a folder; a new demo gets its gardens, both or none.
 
     Raises:
         StoreError: The folder or file cannot be used.
@@ -39,9 +41,9 @@ def open_store(*, demo: bool, data: Path | None, reset: bool) -> GardenStore:
         shutil.rmtree(folder)
     book = load_book()
     store = GardenStore(Database(folder), book)
-    if demo and not store.list():
-        for plan in demo_plans(book):
-            store.create(plan)
+    damage = store.database.check(quick=True)
+    if demo and damage is None and not store.list() and not store.removed():
+        store.create_all(demo_plans(book))
     return store
 
 
@@ -56,40 +58,95 @@ def serve(
             file=sys.stderr,
         )
         return 1
+    folder = data_folder(demo=demo, data=data)
     try:
+        prepare_folder(base_folder(data))
         store = open_store(demo=demo, data=data, reset=reset)
-    except StoreError as error:
+        door = Door(_token(folder, base_folder(data)))
+    except (StoreError, OSError) as error:
         print(error, file=sys.stderr)
         return 1
-    folder = data_folder(demo=demo, data=data)
-    address = f"http://{ADDRESS}:{wanted}/"
-    print(f"Ample Rows is at {address}\nGardens are kept in {folder}\nCtrl-C stops.", flush=True)
-    if browser and _has_browser():
-        threading.Timer(0.8, webbrowser.open, [address]).start()
-    with contextlib.suppress(KeyboardInterrupt):
-        _run(store, folder, wanted, reload)
+    handler = open_log(folder)
+    with only_owner(folder) as alone:
+        _greet(store, door, wanted, alone=alone)
+        if browser and _has_browser():
+            link = f"http://{ADDRESS}:{wanted}/open?key={door.link_once()}"
+            threading.Timer(0.8, webbrowser.open, [link]).start()
+        with contextlib.suppress(KeyboardInterrupt):
+            _run(store, door, wanted, reload, [] if alone else [SHARED])
+        store.database.close()
+    handler.close()
     print(f"\nStopped. All is saved in {folder}", flush=True)
     return 0
 
 
-def _run(store: GardenStore, folder: Path, port: int, reload: bool) -> None:
+def _token(folder: Path, base: Path) -> str:
+    """The token of the data folder; the demo's folder within it has the same."""
+    token = token_of(base)
+    if folder != base:
+        write_own(folder / TOKEN_NAME, token + "\n")
+    return token
+
+
+def _greet(store: GardenStore, door: Door, port: int, *, alone: bool) -> None:
+    database = store.database
+    print(
+        f"Ample Rows is at http://{ADDRESS}:{port}/open?key={door.page_key}\n"
+        f"Gardens are kept in {database.folder}\nCtrl-C stops.",
+        flush=True,
+    )
+    if not alone:
+        print(SHARED, file=sys.stderr, flush=True)
+    if database.damage:
+        newest = next(iter(database.backups.every()), None)
+        backup = f" The newest backup is {newest.name}." if newest else ""
+        print(
+            f"The file {database.path} is damaged. Nothing is written to it; the page shows what "
+            f"can still be read.{backup} `./ample restore FILE` brings one back and keeps the "
+            "damaged file beside it.",
+            file=sys.stderr,
+            flush=True,
+        )
+
+
+def _run(store: GardenStore, door: Door, port: int, reload: bool, warnings: list[str]) -> None:
     import uvicorn
 
     from ample_rows.api.app import create_app
 
-    app: Any = create_app(store, load_book())
+    app: Any = create_app(store, load_book(), door)
+    state = app.state
+    state.warnings = warnings
+
+    def warn(found: list[str]) -> None:
+        state.warnings = [*warnings, *found]
+
+    keeper = Keeper(store, warn=warn)
     if reload:
-        os.environ[DEV_DATA] = str(folder)
+        os.environ[DEV_DATA] = str(store.database.folder)
         app = "ample_rows.cli.serve:reloading_app"
-    uvicorn.run(app, host=ADDRESS, port=port, log_level="warning", factory=reload, reload=reload)
+    else:
+        keeper.start()
+    uvicorn.run(
+        app,
+        host=ADDRESS,
+        port=port,
+        log_config=None,
+        access_log=False,
+        factory=reload,
+        reload=reload,
+        timeout_graceful_shutdown=STOP_WITHIN_S,
+    )
+    keeper.stop()
 
 
 def reloading_app() -> object:
     """The application for `./ample dev`, made anew at each reload."""
     from ample_rows.api.app import create_app
 
-    store = GardenStore(Database(Path(os.environ[DEV_DATA])), load_book())
-    return create_app(store, load_book())
+    folder = Path(os.environ[DEV_DATA])
+    store = GardenStore(Database(folder), load_book())
+    return create_app(store, load_book(), Door(token_of(folder)))
 
 
 def _free(port: int) -> bool:

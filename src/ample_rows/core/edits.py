@@ -1,7 +1,6 @@
 """Edits: every change that can be made to a plan, as a value, and its effect."""
 
 import json
-from datetime import date
 from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
@@ -16,6 +15,9 @@ from ample_rows.core.riser_edits import stand_riser
 from ample_rows.core.twins import twin_of
 
 Changes = dict[str, Any]
+
+MOST_RISER_CELLS = 500
+MOST_RISER_WALL_CM = 300
 
 
 class _Edit(BaseModel):
@@ -72,9 +74,9 @@ class StandRiser(_Edit):
 
     do: Literal["stand-riser"] = "stand-riser"
     id: str
-    cells: Annotated[list[str], Field(max_length=500)]
+    cells: Annotated[list[str], Field(max_length=MOST_RISER_CELLS)]
     new_id: str
-    wall_height_cm: Annotated[float, Field(ge=5, le=300, allow_inf_nan=False)]
+    wall_height_cm: Annotated[float, Field(ge=5, le=MOST_RISER_WALL_CM, allow_inf_nan=False)]
 
 
 class MarkJob(_Edit):
@@ -83,7 +85,7 @@ class MarkJob(_Edit):
 
     do: Literal["mark-job"] = "mark-job"
     mark: Changes
-    planned: date | None = None
+    planned: p.PlanDate | None = None
 
 
 class KeepChore(_Edit):
@@ -237,7 +239,12 @@ def apply_edit(plan: p.Plan, edit: Edit) -> p.Plan:
             make a plan. Relations between parts are checked by `faults.check_plan`.
     """
     document = p.document(plan)
-    _apply(document, edit)
+    try:
+        _apply(document, edit)
+    except (AttributeError, KeyError, TypeError):
+        # A part of several made no sound record, and a later one fell over it: that is told.
+        read_document(json.dumps(document))
+        raise
     return read_document(json.dumps(document))
 
 

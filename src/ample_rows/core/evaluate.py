@@ -70,6 +70,18 @@ def evaluate(plan: p.Plan, book: Book, *, program: str) -> Report:
     # A kept garden of too many squares still opens: its figures alone are left out.
     cases = [] if too_many_cells(plan) else place_cases(plan, setting, book)
     results = [evaluate_place(here, tuple(by_place[here.place.id])) for here in cases]
+    return _report(plan, setting, results, book, program)
+
+
+def without_figures(plan: p.Plan, book: Book, *, program: str) -> Report:
+    """What can be said of a plan whose figures fail by a fault of the program: that they do."""
+    report = _report(plan, setting_of(plan, book), [], book, program)
+    return replace(report, notes=(notes.no_figures(), *report.notes))
+
+
+def _report(
+    plan: p.Plan, setting: Setting, results: list[PlaceResult], book: Book, program: str
+) -> Report:
     reports = {r.id: r for result in results for r in result.plantings}
     return Report(
         format="ample-rows/report",

@@ -15,6 +15,7 @@ from numpy.typing import NDArray
 from shapely.geometry.base import BaseGeometry
 
 from ample_rows.core.cells import FIT_TOLERANCE_CM
+from ample_rows.core.patience import carry_on
 
 Point = tuple[float, float]
 Array = NDArray[np.float64]
@@ -164,6 +165,7 @@ def _drawn_in(region: BaseGeometry, keep_off: BaseGeometry, pitch: float) -> Arr
 
 def _laid(sides: Array, lattice: Lattice, angle: float, care: _Care) -> _Found:
     """The fullest lattice with rows in one direction, in the turned and squashed frame."""
+    carry_on()
     pitch, row_pitch = lattice.x_spacing_cm, lattice.row_pitch
     if len(sides) == 0:
         return _Found(0, -angle, _NOWHERE, _NOWHERE, _NOWHERE, _NOWHERE, 0.0)

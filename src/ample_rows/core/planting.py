@@ -23,6 +23,7 @@ from ample_rows.core.growing_up import supports
 from ample_rows.core.growth import growth_of
 from ample_rows.core.harvest import Factors
 from ample_rows.core.lattice import Point
+from ample_rows.core.patience import carry_on
 from ample_rows.core.planting_working import planting_working
 from ample_rows.core.reference import Crop
 from ample_rows.core.report import DepthReport, LightReport, PlantingReport, WindowReport
@@ -36,6 +37,7 @@ def evaluate_planting(planting: p.Planting, here: PlaceCase) -> Evaluated:
     """All that can be said of one planting from its place, the shade on it and what shares its
     squares; kept, so that an edit of one planting leaves those as they are that it does not
     touch."""
+    carry_on()
     return evaluate_beside(
         planting, here.alone, here.shade_on(planting.id), here.sharing_of(planting.id)
     )

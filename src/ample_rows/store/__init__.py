@@ -2,7 +2,7 @@
 
 from ample_rows.store.backups import Backup, Backups, KeptGarden, gardens_in
 from ample_rows.store.database import Database
-from ample_rows.store.errors import StorageError, StoreError
+from ample_rows.store.errors import StorageError, StoreError, UnknownBackupError
 from ample_rows.store.gardens import (
     ConflictError,
     GardenStore,
@@ -27,6 +27,7 @@ __all__ = [
     "StorageError",
     "StoreError",
     "Stored",
+    "UnknownBackupError",
     "UnknownGardenError",
     "gardens_in",
     "restore",

@@ -10,7 +10,7 @@ from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 from pathlib import Path
 
-from ample_rows.store.errors import StoreError, of_database, storage_error
+from ample_rows.store.errors import StoreError, UnknownBackupError, of_database, storage_error
 from ample_rows.store.folder import own_file, prepare_folder
 
 DAYS, WEEKS, MONTHS, NEWEST = 7, 4, 12, 3
@@ -77,10 +77,10 @@ class Backups:
         """Where a backup lies.
 
         Raises:
-            LookupError: There is none of that name.
+            UnknownBackupError: There is none of that name.
         """
         if name not in {backup.name for backup in self.every()}:
-            raise LookupError(f'There is no backup "{name}"; it may have made room for newer ones.')
+            raise UnknownBackupError(name)
         return self.folder / name
 
     def troubles(self) -> list[str]:

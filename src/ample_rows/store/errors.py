@@ -9,6 +9,13 @@ class StoreError(RuntimeError):
     """The data folder or file cannot be used; the message says what to do."""
 
 
+class UnknownBackupError(LookupError):
+    """There is no backup of that name."""
+
+    def __init__(self, name: str) -> None:
+        super().__init__(f'There is no backup "{name}"; it may have made room for newer ones.')
+
+
 class StorageError(RuntimeError):
     """The disk did not do what was asked; what was kept before is still kept.
 

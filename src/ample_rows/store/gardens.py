@@ -157,10 +157,17 @@ class GardenStore:
             row.version = next_version(session)
         return self.load(slug)
 
-    def purge(self, slug: str) -> None:
-        """Delete for good a garden that was put away."""
+    def purge(self, slug: str, version: int | None = None) -> None:
+        """Delete for good a garden that was put away.
+
+        Raises:
+            ConflictError: It is not at the version that the caller has seen, where one is named.
+        """
         with self.database.writing() as session:
-            session.delete(_removed_row(session, slug))
+            row = _removed_row(session, slug)
+            if version is not None and row.version != version:
+                raise ConflictError(slug, row.version)
+            session.delete(row)
 
     def purge_old(self, now: datetime | None = None) -> int:
         """Delete for good what was put away more than thirty days ago; returns how many."""

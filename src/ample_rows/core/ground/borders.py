@@ -98,7 +98,8 @@ def _edges(site: p.Site, yard: shapely.Polygon) -> Iterator[tuple[str, p.PointM,
 
 def _pairs(ring: shapely.Polygon) -> Iterator[tuple[p.PointM, p.PointM]]:
     corners = [(float(x), float(y)) for x, y in ring.exterior.coords]
-    yield from itertools.pairwise(corners)
+    # A corner may be given twice; between the two there is no side.
+    yield from ((start, end) for start, end in itertools.pairwise(corners) if start != end)
 
 
 def _barred(plan: p.Plan, site: p.Site, book: Book) -> list[shapely.Polygon]:

@@ -21,6 +21,7 @@ from ample_rows.core.ground.stays import spot_of
 from ample_rows.core.ground.sun_path import PARTS
 from ample_rows.core.growing_up import supports
 from ample_rows.core.growing_up.tall import Tall, heights_by_day, support_of, tall_in
+from ample_rows.core.patience import carry_on
 from ample_rows.core.reference import Book
 
 _AFTERNOON = 2
@@ -125,6 +126,7 @@ def _together(tall: tuple[Tall, ...]) -> _Neighbours:
 def _shade_on(
     place: p.Place, planting: p.Planting, neighbours: _Neighbours, air: _Air
 ) -> CropShade | None:
+    carry_on()
     seen = _seen(place, planting, air)
     widest = _widest_deg(air.sky)
     long = 1 / math.tan(math.radians(air.book.value("shade_reach_deg")))

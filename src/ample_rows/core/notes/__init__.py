@@ -13,7 +13,7 @@ from ample_rows.core.notes.depth import depth_short, ground_below
 from ample_rows.core.notes.families import family_again
 from ample_rows.core.notes.giving_way import giving_way
 from ample_rows.core.notes.mixed import mixed
-from ample_rows.core.notes.set_aside import not_usable
+from ample_rows.core.notes.set_aside import no_figures, not_usable
 from ample_rows.core.notes.shelter import (
     animals,
     exposed,
@@ -50,7 +50,7 @@ from ample_rows.core.reference import Book
 from ample_rows.core.report import Note
 from ample_rows.core.season import is_frost_free
 
-__all__ = ["PlaceView", "garden_notes", "guessed_keys", "place_notes"]
+__all__ = ["PlaceView", "garden_notes", "guessed_keys", "no_figures", "place_notes"]
 
 Rule = Callable[[PlaceView], Iterator[Note]]
 

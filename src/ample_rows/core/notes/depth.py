@@ -143,6 +143,8 @@ def _riser_fixes(view: PlaceView, e: Evaluated, missing: float) -> Iterator[Fix]
     )
     if riser is None or len(cells) == len(grid_of(place).cells):
         return
+    if len(cells) > edits.MOST_RISER_CELLS or wall > edits.MOST_RISER_WALL_CM:
+        return
     litres = fill_of(riser, view.setting.soil, view.book).order_litres
     yield Fix(
         f"Stand a box {wall:g} cm high on {span_words(cells)}: {litres:.0f} L of mix",

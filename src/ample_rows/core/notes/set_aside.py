@@ -36,3 +36,15 @@ def not_usable(plan: p.Plan) -> Iterator[Note]:
             f"No figures: {too_many.text}.",
             "Delete a place, or choose larger squares for it.",
         )
+
+
+def no_figures() -> Note:
+    """A fault of the program itself: the plan is whole, its figures are not there."""
+    return Note(
+        "stop",
+        "figures-failed",
+        None,
+        None,
+        "No figures: working them out failed by a fault of Ample Rows. The plan itself is kept.",
+        "Undo the last change, or export the plan and report it with the log.",
+    )

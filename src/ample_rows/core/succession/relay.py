@@ -11,6 +11,8 @@ from ample_rows.core.cases import Evaluated
 from ample_rows.core.cells import Grid
 
 _STEP_DAYS = 7
+# Longer than any crop waits under another; a standing crop may be cleared in many years only.
+_LONGEST_UNDER = timedelta(weeks=26)
 _FULL = 1.0
 
 
@@ -64,7 +66,7 @@ def earliest_under(first: Evaluated, second: Evaluated, grid: Grid) -> date | No
     """The first day, a week at a time, on which the second could start under the first and fit;
     None where it has to wait until the first is cleared."""
     # The young crop as it would be on each day: only its age differs.
-    day = max(first.dates.start, second.dates.start)
+    day = max(first.dates.start, second.dates.start, first.dates.clear - _LONGEST_UNDER)
     while day < first.dates.clear:
         on = [day + timedelta(days=age) for age in range(0, (first.dates.clear - day).days, 7)]
         moved = [second.dates.start + (later - day) for later in on]

@@ -50,7 +50,8 @@ def ways_for(wanted: Wanted, lines: WaterLines, book: Book) -> tuple[Way, ...]:
 def _way(name: str, way: WaterWay, wanted: Wanted, lines: WaterLines, book: Book) -> Way:
     poured = wanted.litres / way.reaches_roots
     tap = wanted.tap_l_per_min or book.value("tap_flow_l_per_min")
-    asked = _flow(way, wanted, lines, tap)
+    # A place too small for one outlet is watered by the tap's own flow.
+    asked = _flow(way, wanted, lines, tap) or tap
     running = poured / min(asked, tap)
     begin = way.minutes_each * wanted.waterings
     trips = None

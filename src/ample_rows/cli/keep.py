@@ -1,0 +1,128 @@
+"""`backup`, `restore`, `salvage` and `doctor`: what is kept, from the command line."""
+
+import platform
+import sqlite3
+import sys
+from pathlib import Path
+
+from ample_rows import PROGRAM
+from ample_rows.cli.folders import base_folder
+from ample_rows.cli.log import log_path
+from ample_rows.crops import load_book
+from ample_rows.store import Database, GardenStore, StorageError, StoreError, restore
+from ample_rows.store.backups import Backups, copy_checked, gardens_in
+from ample_rows.store.database import FILE_NAME, damage_of
+from ample_rows.store.folder import only_owner, prepare_folder
+from ample_rows.store.migrate import schema_of
+from ample_rows.store.restore import replace_damaged
+from ample_rows.store.salvage import readable_zip
+
+
+def backup(file: Path | None, data: Path | None) -> int:
+    """Copy all gardens, checked, to a file or among the folder's backups."""
+    folder = base_folder(data)
+    source = folder / FILE_NAME
+    if not source.is_file():
+        return _failed(f"There are no gardens in {folder} yet. Choose a folder with --data DIR.")
+    if file is not None and file.exists():
+        return _failed(f"{file} is there already and was left as it is. Choose another name.")
+    try:
+        if file is None:
+            backups = Backups(folder / "backups", source)
+            file = backups.folder / backups.make("asked").name
+        else:
+            copy_checked(source, file)
+    except (StorageError, StoreError, OSError) as error:
+        return _failed(f"No backup was made. {error}")
+    print(f"Backed up {_counted(len(gardens_in(file)))} to {file}")
+    return 0
+
+
+def restored(file: Path, data: Path | None) -> int:
+    """Bring back every garden of a backup, beside those that are there."""
+    if not file.is_file():
+        return _failed(f"There is no file {file}.")
+    folder = base_folder(data)
+    try:
+        gardens_in(file)
+        moved = _out_of_the_way(folder)
+        database = Database(folder)
+        slugs = restore(database, file)
+        heads = [GardenStore(database, load_book()).head(slug) for slug in slugs]
+        database.close()
+    except (StorageError, StoreError, OSError) as error:
+        return _failed(f"Nothing was restored. {error}")
+    if moved is not None:
+        print(f"The damaged file was kept as {moved}")
+    for head in heads:
+        print(f"Restored {head.name} at /gardens/{head.slug}")
+    if not heads:
+        print("The backup holds no gardens.")
+    return 0
+
+
+def _out_of_the_way(folder: Path) -> Path | None:
+    """Move a file that cannot be used aside; raises `StoreError` while a server holds it."""
+    path = folder / FILE_NAME
+    if not path.is_file() or path.stat().st_size == 0:
+        return None
+    try:
+        schema_of(path)
+        sound = damage_of(path, quick=True) is None
+    except StoreError:
+        sound = False
+    if sound:
+        return None
+    prepare_folder(folder)
+    with only_owner(folder) as alone:
+        if not alone:
+            raise StoreError("Stop Ample Rows first: it still holds the damaged file.")
+        return replace_damaged(folder)
+
+
+def salvage(file: Path, data: Path | None) -> int:
+    """Write every garden that can still be read to an archive of plan documents."""
+    source = base_folder(data) / FILE_NAME
+    if not source.is_file():
+        return _failed(f"There is no file {source}.")
+    if file.exists():
+        return _failed(f"{file} is there already and was left as it is. Choose another name.")
+    file.write_bytes(readable_zip(source))
+    print(f"Wrote what can be read of {source} to {file}")
+    return 0
+
+
+def doctor(data: Path | None) -> int:
+    """Say what is kept where, and whether it is sound; nothing is changed."""
+    folder = base_folder(data)
+    path = folder / FILE_NAME
+    print(f"{PROGRAM}, Python {platform.python_version()}, SQLite {sqlite3.sqlite_version}")
+    print(f"Crop book {load_book().digest}")
+    print(f"Data folder {folder}")
+    if not path.is_file():
+        print("No gardens yet.")
+        return 0
+    damage = damage_of(path)
+    print(f"Gardens file {path.stat().st_size:,} bytes: {damage or 'sound'}")
+    backups = Backups(folder / "backups", path)
+    kept, troubles = backups.every(), backups.troubles()
+    newest = f"the newest {kept[0].made_at:%Y-%m-%d %H:%M} UTC" if kept else "none yet"
+    print(f"Backups {len(kept)}, {newest}")
+    for trouble in troubles:
+        print(trouble)
+    if damage is None:
+        try:
+            print(f"Schema {schema_of(path)}, {_counted(len(gardens_in(path)))}")
+        except StoreError as error:
+            return _failed(str(error))
+    print(f"Log {log_path(folder)}")
+    return 1 if damage or troubles else 0
+
+
+def _counted(gardens: int) -> str:
+    return f"{gardens} garden" if gardens == 1 else f"{gardens} gardens"
+
+
+def _failed(words: str) -> int:
+    print(words, file=sys.stderr)
+    return 1
