@@ -39,7 +39,9 @@ def test_an_import_and_an_export_keep_every_value(client, book):
 
 def test_gardens_are_listed_and_removed(client, lantern):
     assert [head["name"] for head in client.get("/api/gardens").json()] == ["Lantern Court"]
-    assert client.delete("/api/gardens/lantern-court").status_code == 204
+    assert client.delete("/api/gardens/lantern-court").status_code == 422
+    assert client.delete("/api/gardens/lantern-court?version=7").status_code == 409
+    assert client.delete("/api/gardens/lantern-court?version=1").status_code == 204
     assert client.get("/api/gardens").json() == []
     gone = client.get("/api/gardens/lantern-court")
     assert gone.status_code == 404

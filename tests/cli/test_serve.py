@@ -8,11 +8,13 @@ import socket
 import subprocess
 import sys
 import time
+import urllib.error
 import urllib.request
 
 import pytest
 
-from ample_rows.cli.serve import data_folder, open_store
+from ample_rows.cli.folders import data_folder
+from ample_rows.cli.serve import SHARED, open_store
 from ample_rows.core.edits import RemovePlace
 
 
@@ -23,46 +25,51 @@ def free_port():
 
 
 @contextlib.contextmanager
-def server(*arguments):
-    """A running server; its process and address."""
+def server(word, data, *arguments):
+    """A running server; its process, address and token."""
     port = free_port()
-    command = [sys.executable, "-m", "ample_rows", *arguments, "--port", str(port), "--no-browser"]
+    command = [sys.executable, "-m", "ample_rows", word, "--data", str(data), *arguments]
+    command += ["--port", str(port), "--no-browser"]
     process = subprocess.Popen(command, stdout=subprocess.PIPE, stderr=subprocess.STDOUT, text=True)
     address = f"http://127.0.0.1:{port}"
     try:
-        for _ in range(300):
+        for _ in range(600):
             with contextlib.suppress(OSError):
-                urllib.request.urlopen(address + "/api/gardens").close()
+                urllib.request.urlopen(address + "/").close()
                 break
             time.sleep(0.05)
-        yield process, address
+        yield process, address, (data / "token").read_text().strip()
     finally:
         process.kill()
         process.wait()
 
 
-def get(address, path):
-    with urllib.request.urlopen(address + path) as answer:
+def get(address, path, token):
+    headers = {"authorization": f"Bearer {token}"}
+    with urllib.request.urlopen(urllib.request.Request(address + path, headers=headers)) as answer:
         return json.load(answer)
 
 
 def test_the_demo_runs_and_ctrl_c_says_that_all_is_saved(tmp_path):
-    with server("demo", "--data", str(tmp_path)) as (process, address):
-        assert [g["slug"] for g in get(address, "/api/gardens")] == [
+    with server("demo", tmp_path) as (process, address, token):
+        assert [g["slug"] for g in get(address, "/api/gardens", token)] == [
             "lantern-court",
             "magpie-terrace",
         ]
         process.send_signal(signal.SIGINT)
         said = process.communicate(timeout=20)[0]
     assert process.returncode == 0
-    assert address in said
+    assert f"{address}/open?key=" in said
     assert "All is saved" in said
     assert "Traceback" not in said
 
 
 def test_a_growers_own_start_is_empty_and_apart_from_the_demo(tmp_path):
-    with server("start", "--data", str(tmp_path)) as (_, address):
-        assert get(address, "/api/gardens") == []
+    with server("start", tmp_path) as (_, address, token):
+        assert get(address, "/api/gardens", token) == []
+        with pytest.raises(urllib.error.HTTPError, match="401"):
+            get(address, "/api/gardens", "guess")
+        assert all(path.stat().st_mode & 0o077 == 0 for path in tmp_path.rglob("*"))
     assert data_folder(demo=True, data=tmp_path) != data_folder(demo=False, data=tmp_path)
 
 
@@ -123,3 +130,53 @@ def test_a_data_folder_that_cannot_be_used_is_explained(tmp_path):
     assert result.returncode == 1
     assert "--data DIR" in result.stderr
     assert "Traceback" not in result.stderr
+
+
+def test_a_second_server_on_a_folder_is_warned_of_and_works(tmp_path):
+    with server("start", tmp_path) as (_, address, token), server("start", tmp_path) as (two, b, _):
+        assert get(address, "/api/gardens", token) == get(b, "/api/gardens", token) == []
+        assert get(b, "/api/keeping", token)["warnings"] == [SHARED]
+        assert get(address, "/api/keeping", token)["warnings"] == []
+        two.send_signal(signal.SIGINT)
+        assert SHARED in two.communicate(timeout=20)[0]
+
+
+def test_stop_does_not_wait_for_a_request_half_sent(tmp_path):
+    with server("start", tmp_path) as (process, address, _):
+        port = int(address.rsplit(":", 1)[1])
+        with socket.create_connection(("127.0.0.1", port)) as half:
+            half.sendall(b"POST /api/gardens HTTP/1.1\r\nHost: 127.0.0.1\r\n")
+            half.sendall(b"Content-Length: 99\r\n\r\n{")
+            time.sleep(0.2)
+            began = time.monotonic()
+            process.send_signal(signal.SIGINT)
+            assert "All is saved" in process.communicate(timeout=20)[0]
+    assert time.monotonic() - began < 15
+
+
+def test_a_running_server_keeps_a_daily_backup_and_a_log(tmp_path):
+    with server("start", tmp_path) as (process, _, __):
+        for _ in range(400):
+            if list((tmp_path / "backups").glob("*-daily.sqlite")):
+                break
+            time.sleep(0.05)
+        process.send_signal(signal.SIGINT)
+        process.communicate(timeout=20)
+    assert len(list((tmp_path / "backups").glob("*-daily.sqlite"))) == 1
+    assert "backup: gardens-" in (tmp_path / "log" / "ample-rows.log").read_text()
+
+
+def test_a_damaged_file_is_served_for_reading_and_told(tmp_path, read):
+    from tests.conftest import document
+
+    store = open_store(demo=False, data=tmp_path, reset=False)
+    for number in range(30):
+        store.create(read(document(name=f"Garden {number}")))
+    store.database.close()
+    with (tmp_path / "gardens.sqlite").open("r+b") as file:
+        file.seek(-4096, os.SEEK_END)
+        file.write(b"\xff" * 4096)
+    with server("start", tmp_path) as (process, address, token):
+        assert get(address, "/api/keeping", token)["damage"]
+        process.send_signal(signal.SIGINT)
+        assert "is damaged" in process.communicate(timeout=20)[0]

@@ -78,9 +78,9 @@ class Door:
 
     def admits_calendar(self, path: str, query: QueryParams) -> bool:
         """Whether a request is a calendar program's, by the key in its address."""
-        parts = path.strip("/").split("/")
-        fits = len(parts) == 4 and parts[:2] == ["api", "gardens"] and parts[3] == "jobs.ics"
-        return fits and _same(query.get("key", ""), self.calendar_key(parts[2]))
+        slug = path.removeprefix("/api/gardens/").removesuffix("/jobs.ics")
+        fits = path == f"/api/gardens/{slug}/jobs.ics"
+        return fits and _same(query.get("key", ""), self.calendar_key(slug))
 
     def _derived(self, purpose: str) -> str:
         return hmac.new(self._token.encode(), purpose.encode(), hashlib.sha256).hexdigest()

@@ -2,13 +2,14 @@
 
 from dataclasses import dataclass
 from datetime import UTC, date, datetime, timedelta
-from typing import Annotated
+from typing import Annotated, cast
 from urllib.parse import quote
 
 from fastapi import APIRouter, Query, Request, Response
 from icalendar import Calendar, Event
 
 from ample_rows import PROGRAM
+from ample_rows.api.door import Door
 from ample_rows.api.gardens import Garden, HeavyGarden, Here, file_answer
 from ample_rows.api.label_pdf import label_pdf
 from ample_rows.api.problems import RESPONSES
@@ -87,6 +88,21 @@ def calendar(slug: str, here: Garden) -> Response:
         found.add_component(_event(series, slug, made))
     text = found.to_ical().decode("utf-8")
     return file_answer(text, "text/calendar; charset=utf-8", f"{slug}-jobs.ics")
+
+
+@dataclass(frozen=True)
+class CalendarAddress:
+    """Where a calendar program finds the jobs; whoever has it can read them, and no more."""
+
+    path: str
+
+
+@router.get("/calendar-address")
+def calendar_address(slug: str, request: Request, here: Garden) -> CalendarAddress:
+    """The address that a calendar program subscribes to."""
+    door = cast("Door | None", request.app.state.door)
+    key = f"?key={door.calendar_key(slug)}" if door else ""
+    return CalendarAddress(f"/api/gardens/{slug}/jobs.ics{key}")
 
 
 @router.get("/chores/usual")

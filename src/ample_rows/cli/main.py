@@ -1,6 +1,7 @@
 """The words of the command line. Each imports what it needs when it is asked for."""
 
 import argparse
+import os
 import signal
 import sys
 from collections.abc import Sequence
@@ -71,6 +72,9 @@ def main(arguments: Sequence[str] | None = None) -> int:
         # `ample crops | head` ends quietly, as other commands do. A server must outlive a reader
         # that goes, so it keeps Python's own way: an error of that one connection.
         signal.signal(signal.SIGPIPE, signal.SIG_DFL)
+    if options.word not in _PRINTING:
+        # What is written is for the account that runs this, and for no other.
+        os.umask(0o077)
     match options.word:
         case "estimate":
             from ample_rows.cli.estimate import estimate

@@ -19,7 +19,8 @@ _asked_to_stop: ContextVar[Callable[[], bool]] = ContextVar("asked_to_stop", def
 @contextlib.contextmanager
 def until(asked_to_stop: Callable[[], bool]) -> Iterator[None]:
     """Let the work within, in this thread or task, be stopped from outside."""
-    before = _asked_to_stop.set(asked_to_stop)
+    outer = _asked_to_stop.get()
+    before = _asked_to_stop.set(lambda: outer() or asked_to_stop())
     try:
         yield
     finally:

@@ -17,7 +17,7 @@ from sqlmodel import Session, create_engine
 
 from ample_rows.store.backups import Backups
 from ample_rows.store.errors import StorageError, of_database, storage_error
-from ample_rows.store.folder import own_file, prepare_folder
+from ample_rows.store.folder import OWNER_FILE, own_file, prepare_folder
 from ample_rows.store.migrate import migrate
 from ample_rows.store.rows import leave_versions_behind
 
@@ -43,8 +43,11 @@ class Database:
         prepare_folder(folder)
         self.backups = Backups(folder / "backups", self.path)
         self.damage: str | None = None
-        migrate(self.path, self.backups, lambda: _engine(self.path, busy_s))
+        # Made before it is opened: what SQLite lays beside it takes its permissions.
+        if not self.path.exists():
+            self.path.touch(mode=OWNER_FILE)
         own_file(self.path)
+        migrate(self.path, self.backups, lambda: _engine(self.path, busy_s))
         self.engine = _engine(self.path, busy_s)
         # A file that cannot be written now can still be read; writing it will say why it cannot.
         with contextlib.suppress(StorageError), self.writing() as session:
