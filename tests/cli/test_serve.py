@@ -1,7 +1,5 @@
 """The server's start and stop, as a person at a terminal meets them."""
 
-import contextlib
-import json
 import os
 import signal
 import socket
@@ -16,38 +14,7 @@ import pytest
 from ample_rows.cli.folders import data_folder
 from ample_rows.cli.serve import SHARED, open_store
 from ample_rows.core.edits import RemovePlace
-
-
-def free_port():
-    with socket.socket() as probe:
-        probe.bind(("127.0.0.1", 0))
-        return probe.getsockname()[1]
-
-
-@contextlib.contextmanager
-def server(word, data, *arguments):
-    """A running server; its process, address and token."""
-    port = free_port()
-    command = [sys.executable, "-m", "ample_rows", word, "--data", str(data), *arguments]
-    command += ["--port", str(port), "--no-browser"]
-    process = subprocess.Popen(command, stdout=subprocess.PIPE, stderr=subprocess.STDOUT, text=True)
-    address = f"http://127.0.0.1:{port}"
-    try:
-        for _ in range(600):
-            with contextlib.suppress(OSError):
-                urllib.request.urlopen(address + "/").close()
-                break
-            time.sleep(0.05)
-        yield process, address, (data / "token").read_text().strip()
-    finally:
-        process.kill()
-        process.wait()
-
-
-def get(address, path, token):
-    headers = {"authorization": f"Bearer {token}"}
-    with urllib.request.urlopen(urllib.request.Request(address + path, headers=headers)) as answer:
-        return json.load(answer)
+from tests.serving import free_port, get, server
 
 
 def test_the_demo_runs_and_ctrl_c_says_that_all_is_saved(tmp_path):

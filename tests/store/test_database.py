@@ -1,15 +1,10 @@
 """The file: migrated after a backup, safe against kills, clear about what is wrong."""
 
-import contextlib
-import multiprocessing
 import os
-import random
 import shutil
-import signal
 import sqlite3
 import subprocess
 import sys
-import time
 from pathlib import Path
 
 import pytest
@@ -17,7 +12,6 @@ from sqlalchemy import event, inspect
 from sqlmodel import SQLModel
 
 from ample_rows.core.edits import ChangePlanting
-from ample_rows.crops import load_book
 from ample_rows.store import (
     Database,
     GardenStore,
@@ -239,37 +233,21 @@ def test_a_folder_that_is_a_file_is_named(tmp_path):
         Database(tmp_path / "file")
 
 
-def edit_for_ever(folder, answers):
-    """Edit after edit, each told of once it is answered."""
-    store = GardenStore(Database(folder), load_book())
-    version = store.load("test-yard").head.version
-    for number in range(100_000):
-        edit = ChangePlanting(id="p1", changes={"spacing_cm": 5 + number % 20})
-        version = store.edit("test-yard", version, edit).head.version
-        answers.send(version)
+def test_a_migration_interrupted_anywhere_leaves_the_file_as_it_was(tmp_path, book, monkeypatch):
+    """As a kill would: nothing of it is seen from outside before all of it is."""
+    path = write_old(tmp_path, WRITTEN[-1])
+    seen = []
 
+    def looking(self, *_, **__):
+        with sqlite3.connect(path) as other:
+            seen.append(other.execute("SELECT version_num FROM alembic_version").fetchone()[0])
+            columns = [row[1] for row in other.execute("PRAGMA table_info(gardens)")]
+            assert "removed_at" not in columns
+        raise KeyboardInterrupt
 
-def test_a_kill_during_edits_loses_at_most_the_edit_not_answered(tmp_path, book, read, long_run):
-    store = GardenStore(Database(tmp_path), book)
-    slug = store.create(read(document(planting())))
-    chance = random.Random(4)
-    last = 1
-    for _ in range(200 if long_run else 20):
-        hears, answers = multiprocessing.Pipe(duplex=False)
-        editor = multiprocessing.get_context("fork").Process(
-            target=edit_for_ever, args=(tmp_path, answers)
-        )
-        editor.start()
-        answers.close()
-        last = hears.recv()
-        time.sleep(chance.uniform(0.0, 0.1))
-        os.kill(editor.pid, signal.SIGKILL)
-        with contextlib.suppress(EOFError):
-            while True:
-                last = hears.recv()
-        editor.join()
-        with sqlite3.connect(tmp_path / "gardens.sqlite") as file:
-            assert file.execute("PRAGMA integrity_check").fetchone() == ("ok",)
-        stored = store.load(slug)
-        assert last <= stored.head.version <= last + 1
-        assert stored.plan.plantings[0].spacing_cm is not None
+    with monkeypatch.context() as interrupted:
+        interrupted.setattr("sqlalchemy.engine.default.DefaultDialect.do_commit", looking)
+        with pytest.raises(KeyboardInterrupt):
+            Database(tmp_path)
+    assert seen == ["0001"]
+    assert len(GardenStore(Database(tmp_path), book).list()) == 1
