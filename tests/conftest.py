@@ -1,5 +1,6 @@
 """Fixtures that every kind of test shares: the book, plans in few words, a store, a server."""
 
+import contextlib
 import copy
 import json
 import os
@@ -17,6 +18,7 @@ from starlette.testclient import TestClient
 
 from ample_rows import PROGRAM
 from ample_rows.api.app import create_app
+from ample_rows.api.door import Door
 from ample_rows.core import plan as p
 from ample_rows.core.evaluate import evaluate
 from ample_rows.core.faults import read_plan
@@ -197,13 +199,10 @@ def long_run() -> bool:
     return os.environ.get("AMPLE_LONG") == "1"
 
 
-@pytest.fixture
-def base_url(tmp_path: Path, book: Book, templates: dict[str, Path]) -> Iterator[str]:
-    """A real server with both demo gardens, on a free port."""
-    shutil.copytree(templates["demo"], tmp_path, dirs_exist_ok=True)
-    database = Database(tmp_path)
-    kept = GardenStore(database, book)
-    config = uvicorn.Config(create_app(kept, book), host="127.0.0.1", port=0, log_level="error")
+@contextlib.contextmanager
+def serving(store: GardenStore, book: Book, door: Door | None = None) -> Iterator[str]:
+    """A real server over a store, on a free port; its address."""
+    config = uvicorn.Config(create_app(store, book, door), port=0, log_level="error")
     server = uvicorn.Server(config)
     thread = threading.Thread(target=server.run, daemon=True)
     thread.start()
@@ -213,4 +212,19 @@ def base_url(tmp_path: Path, book: Book, templates: dict[str, Path]) -> Iterator
     yield f"http://127.0.0.1:{port}"
     server.should_exit = True
     thread.join(timeout=10)
+
+
+@pytest.fixture
+def demo_store(tmp_path: Path, book: Book, templates: dict[str, Path]) -> Iterator[GardenStore]:
+    """A store with both demo gardens."""
+    shutil.copytree(templates["demo"], tmp_path, dirs_exist_ok=True)
+    database = Database(tmp_path)
+    yield GardenStore(database, book)
     database.close()
+
+
+@pytest.fixture
+def base_url(demo_store: GardenStore, book: Book) -> Iterator[str]:
+    """A real server with both demo gardens, on a free port."""
+    with serving(demo_store, book) as address:
+        yield address

@@ -51,7 +51,7 @@ def page(page: Page) -> Iterator[Page]:
     )
     page.on("pageerror", lambda error: troubles.append(str(error)))
     yield page
-    unexpected = [t for t in troubles if not re.search(r"status of 4\d\d|net::ERR_", t)]
+    unexpected = [t for t in troubles if not re.search(r"status of (4\d\d|503)|net::ERR_", t)]
     assert unexpected == []
 
 

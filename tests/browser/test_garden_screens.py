@@ -135,7 +135,7 @@ def test_light_and_dark(page, base_url):
 def test_a_plan_goes_out_and_comes_in_the_same(page, base_url):
     page.goto(f"{base_url}/gardens/lantern-court/garden")
     with page.expect_download() as download:
-        page.get_by_role("link", name="Take out the plan document").click()
+        page.get_by_role("link", name="Export the plan document").click()
     path = download.value.path()
     page.get_by_label("Plan document").set_input_files(str(path))
     expect(page).to_have_url(re.compile("lantern-court-2"))

@@ -5,6 +5,8 @@ import type { GardenChange, GardenState, Problem } from './types';
 
 export const api = createClient<paths>({ baseUrl: '' });
 
+export type Kind = 'conflict' | 'unknown' | 'closed' | 'busy' | 'storage-locked';
+
 /** An answer that says what is wrong: the server's own words, or that there was none. */
 export class ProblemError extends Error {
   readonly problem: Problem | null;
@@ -14,8 +16,14 @@ export class ProblemError extends Error {
     this.problem = problem;
   }
 
-  get isConflict(): boolean {
-    return this.problem?.title === 'Changed elsewhere';
+  /** Whether this is a problem of one kind, by the type that the server gives it. */
+  is(kind: Kind): boolean {
+    return this.problem?.type === `urn:ample-rows:problem:${kind}`;
+  }
+
+  /** Whether the same question may well be answered in a moment. */
+  get passes(): boolean {
+    return this.problem === null || this.is('busy') || this.is('storage-locked');
   }
 
   /** What is wrong with one field, by the end of its path. */
@@ -63,6 +71,8 @@ export async function answered<T>(asking: Promise<Answer<T>>): Promise<T> {
     throw new ProblemError(null, SILENT);
   }
   if (answer.data !== undefined) return answer.data;
+  // What answers with nothing has nothing more to say.
+  if (answer.response.ok) return null as T;
   const problem = isProblem(answer.error) ? answer.error : null;
   throw new ProblemError(problem, `The server answered with status ${answer.response.status}.`);
 }

@@ -98,7 +98,7 @@ export function useEditor(slug: string): Editor {
           }
           return true;
         } catch (cause) {
-          if (cause instanceof ProblemError && cause.isConflict) {
+          if (cause instanceof ProblemError && cause.is('conflict')) {
             await client.invalidateQueries({ queryKey: gardenKey(slug) });
             say({
               kind: 'care',

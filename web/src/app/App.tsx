@@ -3,6 +3,7 @@ import { BrowserRouter, Link, Navigate, Route, Routes, useParams } from 'react-r
 import { lazy, Suspense } from 'react';
 import type { ComponentType } from 'react';
 
+import { ProblemError } from '../api/client';
 import { useGarden, useGardens } from '../api/garden';
 import type { HeldGarden } from '../api/merge';
 import { GardenScreen } from '../garden/GardenScreen';
@@ -10,6 +11,7 @@ import { PlaceForm } from '../places/PlaceForm';
 import { SquaresScreen } from '../squares/SquaresScreen';
 import { FirstBed } from '../start/FirstBed';
 import { MessagesProvider } from './messages';
+import { NoFigures } from './NoFigures';
 import { PreferencesProvider } from './preferences';
 import { Shell } from './Shell';
 
@@ -39,13 +41,26 @@ const PantryScreen = lazy(() =>
 );
 const SeedBox = lazy(() => import('../book/SeedBox').then((part) => ({ default: part.SeedBox })));
 const Methods = lazy(() => import('../book/Methods').then((part) => ({ default: part.Methods })));
+const KeepingScreen = lazy(() =>
+  import('../keeping/KeepingScreen').then((part) => ({ default: part.KeepingScreen })),
+);
 const CropBook = lazy(() =>
   import('../book/CropBook').then((part) => ({ default: part.CropBook })),
 );
 
 const client = new QueryClient({
-  defaultOptions: { queries: { staleTime: 5_000, retry: 1, refetchOnWindowFocus: true } },
+  defaultOptions: {
+    queries: {
+      staleTime: 5_000,
+      // What is wrong stays wrong; a server that is busy or being started is asked again.
+      retry: (count, error) => count < 3 && error instanceof ProblemError && error.passes,
+      retryDelay: (count) => 700 * 2 ** count,
+      refetchOnWindowFocus: true,
+    },
+  },
 });
+
+const NOWHERE = new ProblemError(null, 'There is no such page.');
 
 export function App() {
   return (
@@ -56,6 +71,14 @@ export function App() {
             <Routes>
               <Route path="/" element={<Home />} />
               <Route path="/start" element={<FirstBed />} />
+              <Route
+                path="/keeping"
+                element={
+                  <Suspense fallback={<Waiting />}>
+                    <KeepingScreen />
+                  </Suspense>
+                }
+              />
               <Route path="/gardens/:garden" element={<ToSquares />} />
               <Route path="/gardens/:garden/ground" element={<Within screen={GroundScreen} />} />
               <Route path="/gardens/:garden/soil" element={<Within screen={SoilScreen} />} />
@@ -86,7 +109,7 @@ export function App() {
                 path="/gardens/:garden/places/:place/change"
                 element={<Within screen={PlaceForm} />}
               />
-              <Route path="*" element={<Trouble text="There is no such page." />} />
+              <Route path="*" element={<Trouble problem={NOWHERE} />} />
             </Routes>
           </BrowserRouter>
         </MessagesProvider>
@@ -99,7 +122,7 @@ function Home() {
   const gardens = useGardens();
   if (gardens.isPending) return <Waiting />;
   if (gardens.isError)
-    return <Trouble text={gardens.error.message} retry={() => void gardens.refetch()} />;
+    return <Trouble problem={gardens.error} retry={() => void gardens.refetch()} />;
   const first = gardens.data[0];
   return <Navigate replace to={first ? `/gardens/${first.slug}` : '/start'} />;
 }
@@ -113,12 +136,14 @@ function Within({ screen: Screen }: { screen: ComponentType<{ state: HeldGarden 
   const { garden = '', place = '' } = useParams();
   const state = useGarden(garden);
   if (state.isPending) return <Waiting />;
-  if (state.isError)
-    return <Trouble text={state.error.message} retry={() => void state.refetch()} />;
+  if (state.isError) return <Trouble problem={state.error} retry={() => void state.refetch()} />;
+  const { plan, report } = state.data;
+  // The garden's own screen needs no figures; every other one is drawn from them.
+  const bare = plan.places.length > report.places.length && Screen !== GardenScreen;
   return (
     <Shell state={state.data}>
       <Suspense fallback={<Waiting />}>
-        <Screen key={place} state={state.data} />
+        {bare ? <NoFigures state={state.data} /> : <Screen key={place} state={state.data} />}
       </Suspense>
     </Shell>
   );
@@ -134,20 +159,30 @@ function Waiting() {
   );
 }
 
-function Trouble({ text, retry }: { text: string; retry?: () => void }) {
+function Trouble({ problem, retry }: { problem: ProblemError; retry?: () => void }) {
+  const closed = problem.is('closed');
   return (
-    <main className="p-8">
-      <h1 className="text-xl">This did not work</h1>
-      <p className="my-3">{text}</p>
+    <main className="max-w-3xl p-8">
+      <h1 className="text-xl">
+        {closed ? 'Open this page from its link' : 'Something went wrong'}
+      </h1>
+      <p className="my-3">{problem.message}</p>
       <p className="flex gap-4">
         {retry && (
           <button type="button" className="act" onClick={retry}>
             Try again
           </button>
         )}
-        <Link className="press" to="/">
-          To the first garden
-        </Link>
+        {!closed && (
+          <>
+            <Link className="press" to="/">
+              To the first garden
+            </Link>
+            <Link className="press" to="/keeping">
+              Backups and deleted gardens
+            </Link>
+          </>
+        )}
       </p>
     </main>
   );

@@ -5,7 +5,9 @@ import type { ReactNode } from 'react';
 
 import { useEditor, useGardens } from '../api/garden';
 import type { HeldGarden } from '../api/merge';
+import type { Head } from '../api/types';
 import { Hatches } from '../drawing/Hatches';
+import { KeepingNotice } from '../keeping/KeepingNotice';
 import { PlaceList } from '../places/PlaceList';
 import { isoOf } from '../time/day';
 import { DayProvider, useDay } from '../time/DayContext';
@@ -78,6 +80,7 @@ export function Shell({ state, children }: { state: HeldGarden; children: ReactN
             Garden
           </NavLink>
           <PlaceList state={state} />
+          <KeepingNotice />
           <History state={state} />
         </nav>
         <div className="screen min-h-0">{children}</div>
@@ -109,7 +112,7 @@ function GardenName({ state }: { state: HeldGarden }) {
       >
         {(gardens.data ?? [state.head]).map((head) => (
           <option key={head.slug} value={head.slug}>
-            {head.name}
+            {named(head, gardens.data ?? [])}
           </option>
         ))}
         <option value="">A new garden …</option>
@@ -117,6 +120,12 @@ function GardenName({ state }: { state: HeldGarden }) {
       <p className="text-[13px] text-muted">{`growing year ${from}${to === from ? '' : `–${to.slice(2)}`}`}</p>
     </>
   );
+}
+
+/** A garden's name, with its address where another has the same name. */
+function named(head: Head, all: readonly Head[]): string {
+  const alone = all.filter((other) => other.name === head.name).length < 2;
+  return alone ? head.name : `${head.name} (${head.slug})`;
 }
 
 function History({ state }: { state: HeldGarden }) {

@@ -1,19 +1,15 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
 
-import { answeredState, api, ProblemError } from '../api/client';
-import { gardensKey, useEditor } from '../api/garden';
+import { useEditor } from '../api/garden';
 import type { HeldGarden } from '../api/merge';
-import { FileButton } from '../app/FileButton';
 import { Choice } from '../app/Choice';
 import type { Options } from '../app/Choice';
 import { Field } from '../app/Field';
-import { useMessages } from '../app/messages';
 import { usePreferences } from '../app/preferences';
 import type { Preferences } from '../app/preferences';
 import { numberOf } from '../app/text';
 import { ClimateForm } from './ClimateForm';
+import { InAndOut } from './InAndOut';
 import { LikelyEnds } from './LikelyEnds';
 import { LAYOUTS } from '../squares/words';
 
@@ -198,86 +194,6 @@ function Shown() {
           Typing a crop’s two letters in the bed plants it
         </label>
       </div>
-    </section>
-  );
-}
-
-function InAndOut({ state }: { state: HeldGarden }) {
-  const { slug } = state.head;
-  const { say, working } = useMessages();
-  const client = useQueryClient();
-  const go = useNavigate();
-  const [sure, setSure] = useState(false);
-
-  const take = async (chosen: File) => {
-    const stop = new AbortController();
-    const done = working('Reading the plan', () => stop.abort());
-    try {
-      const made = await answeredState(
-        api.POST('/api/gardens', {
-          // The document goes as it is: the server reads and judges it.
-          body: (await chosen.text()) as never,
-          bodySerializer: (body) => body as unknown as string,
-          headers: { 'content-type': 'application/json' },
-          signal: stop.signal,
-        }),
-      );
-      await client.invalidateQueries({ queryKey: gardensKey });
-      void go(`/gardens/${made.head.slug}`);
-    } catch (cause) {
-      if (cause instanceof ProblemError)
-        say({ kind: 'stop', text: `${chosen.name}: ${cause.message}` });
-      else if (!stop.signal.aborted) throw cause;
-    } finally {
-      done();
-    }
-  };
-  const remove = async () => {
-    await api.DELETE('/api/gardens/{slug}', { params: { path: { slug } } });
-    await client.invalidateQueries({ queryKey: gardensKey });
-    void go('/');
-  };
-  return (
-    <section aria-labelledby="in-and-out">
-      <h2 id="in-and-out" className="mb-2 text-base">
-        In and out
-      </h2>
-      <ul className="space-y-1.5">
-        <li>
-          <a className="press" href={`/api/gardens/${slug}/plan.amplerows.json`} download>
-            Take out the plan document
-          </a>
-        </li>
-        <li>
-          <a className="press" href={`/api/gardens/${slug}/harvest.csv`} download>
-            Take out the harvest table as CSV
-          </a>
-        </li>
-        <li>
-          <FileButton
-            words="Bring in a plan document as a new garden"
-            label="Plan document"
-            accept=".json,application/json"
-            onFile={(chosen) => void take(chosen)}
-          />
-        </li>
-        <li>
-          {sure ? (
-            <>
-              <button type="button" className="press mr-4" onClick={() => void remove()}>
-                {`Remove ${state.plan.garden.name} for good`}
-              </button>
-              <button type="button" className="press" onClick={() => setSure(false)}>
-                Keep it
-              </button>
-            </>
-          ) : (
-            <button type="button" className="press" onClick={() => setSure(true)}>
-              Remove this garden
-            </button>
-          )}
-        </li>
-      </ul>
     </section>
   );
 }

@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { SubmitEvent } from 'react';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 
 import { answered, answeredState, api, ProblemError } from '../api/client';
 import { gardenKey, gardensKey } from '../api/garden';
@@ -106,7 +106,10 @@ export function FirstBed() {
     <main className="mx-auto max-w-2xl p-6">
       <h1 className="text-2xl">Your first bed</h1>
       <p className="mb-5 text-muted">
-        Four questions. The answer is a planted bed for the whole year, yours to change.
+        Four questions. The answer is a planted bed for the whole year, yours to change.{' '}
+        <Link className="press" to="/keeping">
+          Import a plan or restore a backup
+        </Link>
       </p>
       <form onSubmit={(event) => void make(event)} className="space-y-5">
         <Question number={1} text="How large is it inside?">

@@ -1,9 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
-import { answeredAs, api } from '../api/client';
+import { answered, answeredAs, api } from '../api/client';
 import type { ProblemError } from '../api/client';
-import type { SheetChoice } from '../api/types';
+import type { CalendarAddress, SheetChoice } from '../api/types';
 import { Choice } from '../app/Choice';
 
 /** What is taken to the garden: the week on paper, the jobs as a calendar, labels for plants. */
@@ -16,7 +16,14 @@ export function TakeAlong({ slug }: { slug: string }) {
         api.GET('/api/gardens/{slug}/label-sheets', { params: { path: { slug } }, signal }),
       ),
   });
-  const feed = `/api/gardens/${slug}/jobs.ics`;
+  const address = useQuery<CalendarAddress, ProblemError>({
+    queryKey: ['calendar-address', slug],
+    queryFn: ({ signal }) =>
+      answered(
+        api.GET('/api/gardens/{slug}/calendar-address', { params: { path: { slug } }, signal }),
+      ),
+  });
+  const feed = address.data?.path ?? `/api/gardens/${slug}/jobs.ics`;
   const known = (sheets.data ?? []).map((one) => [one.sheet, one.label] as const);
   return (
     <section
@@ -32,7 +39,7 @@ export function TakeAlong({ slug }: { slug: string }) {
       </a>
       <span className="text-[13px] text-muted">
         {'or subscribe to '}
-        <code>{`${window.location.origin}${feed}`}</code>
+        <code className="break-all">{`${window.location.origin}${feed}`}</code>
       </span>
       <a className="press" href={`/api/gardens/${slug}/labels.pdf?sheet=${sheet}`}>
         Plant labels

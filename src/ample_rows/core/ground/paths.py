@@ -12,6 +12,7 @@ from ample_rows.core.ground.yard import LEAFY
 from ample_rows.core.reference import Book, PathNeed
 
 _STEP_M = 0.25
+_MOST_STEPS = 2_000
 _SIDE_M = 3.0
 
 
@@ -62,7 +63,7 @@ def _narrowest(
     best: tuple[float | None, str] = (None, "")
     if not solids:
         return best
-    for at in np.arange(_STEP_M / 2, line.length, _STEP_M):
+    for at in _beside(line, solids):
         here, ahead = line.interpolate(at), line.interpolate(min(at + 0.01, line.length))
         run = np.array([ahead.x - here.x, ahead.y - here.y])
         size = float(np.hypot(*run))
@@ -80,6 +81,18 @@ def _narrowest(
         if best[0] is None or width < best[0]:
             best = (width, f"{left_name} and {right_name}")
     return best
+
+
+def _beside(line: shapely.LineString, solids: list[tuple[str, shapely.Polygon]]) -> list[float]:
+    """Where to measure along a line: step by step, as far as anything is near enough to count;
+    along what is much longer than a garden's path, in fewer, longer steps. [m]"""
+    near = shapely.union_all([outline.envelope.buffer(_SIDE_M) for _, outline in solids])
+    step = max(_STEP_M, line.length / _MOST_STEPS)
+    every = np.arange(step / 2, line.length, step)
+    points = shapely.line_interpolate_point(line, every)
+    shapely.prepare(near)
+    found: list[float] = every[shapely.intersects(near, points)].tolist()
+    return found
 
 
 def _first(

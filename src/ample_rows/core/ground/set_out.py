@@ -1,5 +1,6 @@
 """The set-out sheet: where to drive the stakes of each place, by tape from two fixed points."""
 
+import itertools
 import math
 from dataclasses import dataclass
 
@@ -54,6 +55,10 @@ class SetOutSheet:
     string_m: float
 
 
+def _apart(one: p.PointM, other: p.PointM) -> bool:
+    return math.dist(one, other) > 0
+
+
 def set_out_sheet(plan: p.Plan) -> SetOutSheet:
     """Running measures and offsets from the yard's first side, for every place with a spot.
 
@@ -62,7 +67,9 @@ def set_out_sheet(plan: p.Plan) -> SetOutSheet:
     """
     if plan.site is None or plan.site.outline_m is None:
         raise PlanFaultsError.one("site.outline_m", "draw the yard first; there is none yet")
-    start, end = plan.site.outline_m[0], plan.site.outline_m[1]
+    # A corner may be given twice: the base is the first side that has a length.
+    corners = plan.site.outline_m
+    start, end = next(side for side in itertools.pairwise((*corners, corners[0])) if _apart(*side))
     placed = [
         _place(place, ring, np.array(start), np.array(end))
         for place in plan.places
