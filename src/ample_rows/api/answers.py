@@ -1,7 +1,9 @@
-"""Answers that were written out once, for whoever asks for the same state again."""
+"""Answers that are written out once, for all who ask for the same state."""
 
-import threading
 from collections import OrderedDict
+from collections.abc import Awaitable, Callable
+
+import anyio
 
 _MOST = 6
 
@@ -11,15 +13,24 @@ class Answers:
 
     def __init__(self) -> None:
         self._by_version: OrderedDict[int, bytes] = OrderedDict()
-        self._lock = threading.Lock()
+        self._making: dict[int, anyio.Event] = {}
 
-    def get(self, version: int) -> bytes | None:
-        with self._lock:
-            return self._by_version.get(version)
+    async def once(self, version: int, make: Callable[[], Awaitable[bytes]]) -> bytes:
+        """The answer for a version; whoever asks first makes it, and the others wait for it."""
+        while version not in self._by_version:
+            made = self._making.get(version)
+            if made is not None:
+                await made.wait()
+                continue
+            self._making[version] = made = anyio.Event()
+            try:
+                self._put(version, await make())
+            finally:
+                del self._making[version]
+                made.set()
+        return self._by_version[version]
 
-    def put(self, version: int, answer: bytes) -> bytes:
-        with self._lock:
-            self._by_version[version] = answer
-            while len(self._by_version) > _MOST:
-                self._by_version.popitem(last=False)
-        return answer
+    def _put(self, version: int, answer: bytes) -> None:
+        self._by_version[version] = answer
+        while len(self._by_version) > _MOST:
+            self._by_version.popitem(last=False)

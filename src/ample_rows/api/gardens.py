@@ -150,19 +150,12 @@ async def read_garden(slug: str, request: Request, store: Store, book: Reference
     """A garden with its plan and report."""
     answers, gates = cast(Answers, request.app.state.answers), cast(Gates, request.app.state.gates)
 
-    def written() -> bytes:
-        stored = store.load(slug)
-        version = stored.head.version
-        return answers.get(version) or answers.put(version, garden_answer(stored, book))
+    async def written() -> bytes:
+        async with gates.common.turn():
+            return await run_in_threadpool(lambda: garden_answer(store.load(slug), book))
 
-    known = answers.get((await run_in_threadpool(store.head, slug)).version)
-    if known is None:
-        await gates.common.enter()
-        try:
-            known = await run_in_threadpool(written)
-        finally:
-            gates.common.leave()
-    return json_response(known)
+    version = await run_in_threadpool(store.version, slug)
+    return json_response(await answers.once(version, written))
 
 
 @router.delete("/gardens/{slug}", status_code=204)

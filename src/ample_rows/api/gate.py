@@ -1,6 +1,7 @@
 """How much is reckoned at once: the rest waits its turn, or is told when to come back."""
 
 from collections.abc import AsyncIterator
+from contextlib import asynccontextmanager
 from typing import Annotated, cast
 
 import anyio
@@ -24,17 +25,19 @@ class Gate:
         self._most_waiting = most_waiting
         self._wait_s = wait_s
 
-    async def enter(self) -> None:
-        """Wait for a turn. Raises `BusyError` where it would not come in time."""
+    @asynccontextmanager
+    async def turn(self) -> AsyncIterator[None]:
+        """Wait for a turn and hold it. Raises `BusyError` where it would not come in time."""
         if self._slots.value == 0 and self._slots.statistics().tasks_waiting >= self._most_waiting:
             raise BusyError
         with anyio.move_on_after(self._wait_s) as waited:
             await self._slots.acquire()
         if waited.cancelled_caught:
             raise BusyError
-
-    def leave(self) -> None:
-        self._slots.release()
+        try:
+            yield
+        finally:
+            self._slots.release()
 
 
 class Gates:
@@ -50,19 +53,13 @@ def _gates(request: Request) -> Gates:
 
 
 async def _common(gates: Annotated[Gates, Depends(_gates)]) -> AsyncIterator[None]:
-    await gates.common.enter()
-    try:
+    async with gates.common.turn():
         yield
-    finally:
-        gates.common.leave()
 
 
 async def _heavy(gates: Annotated[Gates, Depends(_gates)]) -> AsyncIterator[None]:
-    await gates.heavy.enter()
-    try:
+    async with gates.heavy.turn():
         yield
-    finally:
-        gates.heavy.leave()
 
 
 # Left as soon as the figures are there, not when the last byte of them was fetched.

@@ -55,6 +55,8 @@ def parser() -> argparse.ArgumentParser:
 
     bench = words.add_parser("bench", help="measured times and sizes")
     bench.add_argument("--chromium", default=None, help="a Chromium to time the pages with")
+    bench.add_argument("--long", action="store_true", help="a minute of load, not some seconds")
+    bench.add_argument("--only", choices=["load"], default=None, help="one part alone")
     return top
 
 
@@ -111,7 +113,7 @@ def main(arguments: Sequence[str] | None = None) -> int:
         case "bench":
             from ample_rows.cli.bench import bench
 
-            return bench(chromium=options.chromium)
+            return bench(chromium=options.chromium, long=options.long, only=options.only)
         case _:
             from ample_rows.cli.serve import serve
 

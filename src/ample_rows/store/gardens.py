@@ -12,7 +12,7 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 
-from sqlalchemy import delete
+from sqlalchemy import delete, text
 from sqlmodel import Session, col, select
 from sqlmodel.sql.expression import SelectOfScalar
 
@@ -35,6 +35,7 @@ from ample_rows.store.tables import GardenRow, RevisionRow
 
 DAYS_IN_BIN = 30
 _PLANS_HELD = 16
+_VERSION_OF = text("SELECT version FROM gardens WHERE slug = :slug AND removed_at IS NULL")
 
 
 class UnknownGardenError(LookupError):
@@ -183,6 +184,14 @@ class GardenStore:
         """Where a garden stands, without its plan. Raises `UnknownGardenError`."""
         with self.database.reading() as session:
             return _head(session, _row(session, slug))
+
+    def version(self, slug: str) -> int:
+        """A garden's version alone, as quickly as it can be had. Raises `UnknownGardenError`."""
+        with self.database.reading() as session:
+            found = session.connection().execute(_VERSION_OF, {"slug": slug}).scalar()
+        if found is None:
+            raise UnknownGardenError(slug)
+        return int(found)
 
     def load(self, slug: str) -> Stored:
         """A garden with its plan.

@@ -18,6 +18,7 @@ from typing import Any
 
 from ample_rows import PROGRAM
 from ample_rows.cli.bench.ground import drag_rows, ground_rows
+from ample_rows.cli.bench.load import load_rows
 from ample_rows.cli.bench.rows import Row, median_ms
 from ample_rows.cli.bench.squares import squares_rows
 from ample_rows.cli.bench.year import year_rows
@@ -245,8 +246,16 @@ def memory_row() -> Row:
     return Row("server memory, peak", int(answer.stdout) / per_mb, "MB", 250, "own process")
 
 
-def bench(*, chromium: str | None) -> int:
-    """Measure everything and print one table; figures are for reading, never a test."""
+def bench(*, chromium: str | None, long: bool = False, only: str | None = None) -> int:
+    """Measure everything and print one table; figures are for reading, never a test.
+
+    Args:
+        long: Measure the load of a server for a minute rather than some seconds.
+        only: Measure one part alone; "load" is one.
+    """
+    if only == "load":
+        _print(load_rows(long=long))
+        return 0
     book = load_book()
     demo = demo_plans(book)[0]
     rows = [
@@ -262,10 +271,14 @@ def bench(*, chromium: str | None) -> int:
             rows.append(browser_row(server, chromium))
             rows += drag_rows(server.base, chromium)
         server.stop()
-    rows += [*size_rows(), memory_row()]
+    rows += [*size_rows(), memory_row(), *load_rows(long=long)]
+    _print(rows)
+    return 0
+
+
+def _print(rows: list[Row]) -> None:
     print(f"{PROGRAM} on {os.cpu_count()} cores, medians")
     print(f"{'':38}{'measured':>10}{'target':>9}")
     for row in rows:
         target = "" if row.target is None else f"{row.target:g}"
         print(f"{row.name:38}{row.value:10.1f}{target:>9} {row.unit:3} {row.how}")
-    return 0
