@@ -5,6 +5,8 @@ from datetime import date
 
 import vobject
 
+from tests.conftest import bed, document, planting
+
 
 def slug(state):
     return state["head"]["slug"]
@@ -67,3 +69,19 @@ def test_the_calendar_is_read_back_by_another_parser(client, lantern):
     days = [day.date() for day in picks[0].rruleset]
     assert days[0] == picks[0].dtstart.value
     assert {(b - a).days for a, b in itertools.pairwise(days)} == {7}
+
+
+def test_no_control_character_of_a_name_reaches_the_calendar(client):
+    own = [{"id": "own-kind", "like": "carrot", "figures": {"name": "my\x00kind\r\nEND:VEVENT"}}]
+    plan = {
+        **document(planting("own-kind"), places=[bed(name="a\x00b\x1fc")], name="my\x0bgarden"),
+        "crops": own,
+        "chores": [{"id": "c", "what": "look\x07after\nit", "on": "2027-05-01"}],
+    }
+    made = client.post("/api/gardens", json=plan)
+    slug = made.json()["head"]["slug"]
+    text = client.get(f"/api/gardens/{slug}/jobs.ics").text
+    assert not any(ord(c) < 32 and c not in "\r\n" for c in text)
+    lines = text.splitlines()
+    assert lines.count("END:VEVENT") == lines.count("BEGIN:VEVENT") > 0
+    assert made.json()["plan"]["garden"]["name"] == "my garden"

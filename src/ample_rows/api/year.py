@@ -27,6 +27,7 @@ from ample_rows.core.pantry.factors import CropFactors, crop_factors
 from ample_rows.core.pantry.lacking import grown, of_each_crop
 from ample_rows.core.pantry.pantry import Pantry, pantry_of
 from ample_rows.core.pantry.remedies import Remedy, remedies
+from ample_rows.core.plan.values import one_line
 from ample_rows.core.reading import PlanFaultsError
 from ample_rows.core.report import Report
 from ample_rows.core.succession.follow import Follow, following
@@ -82,7 +83,7 @@ def calendar(slug: str, here: Garden) -> Response:
     found = Calendar()
     found.add("prodid", "-//Ample Rows//jobs//EN")
     found.add("version", "2.0")
-    found.add("x-wr-calname", here.plan.garden.name)
+    found.add("x-wr-calname", one_line(here.plan.garden.name))
     made = datetime.now(UTC).replace(microsecond=0)
     for series in series_of(_jobs(here)):
         found.add_component(_event(series, slug, made))
@@ -265,9 +266,10 @@ def _event(series: Series, slug: str, made: datetime) -> Event:
     event.add("dtstamp", made)
     event.add("dtstart", job.on)
     event.add("dtend", job.until + timedelta(days=1))
-    event.add("summary", f"{job.verb}: {job.about}")
-    event.add("location", where)
-    event.add("description", ". ".join(line for line in told if line))
+    # A calendar holds no control characters, wherever a text of the grower's own came from.
+    event.add("summary", one_line(f"{job.verb}: {job.about}"))
+    event.add("location", one_line(where))
+    event.add("description", one_line(". ".join(line for line in told if line)))
     event.add("transp", "TRANSPARENT")
     if series.times > 1:
         rule = {"freq": "daily", "interval": series.every_days, "count": series.times}

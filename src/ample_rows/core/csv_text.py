@@ -3,7 +3,9 @@
 import csv
 from collections.abc import Iterable, Iterator
 
-_FORMULA = ("=", "+", "-", "@", "\t", "\r")
+# Wide forms are taken for the plain ones by some programs; so is a sign after white space.
+_SIGNS = ("=", "+", "-", "@", "\uff1d", "\uff0b", "\uff0d", "\uff20")
+_BREAKS = ("\t", "\r", "\n")
 
 
 class _Lines(list[str]):
@@ -34,8 +36,12 @@ def read(text: str) -> Iterator[tuple[int, dict[str, str]]]:
 
 
 def _plain(cell: object) -> object:
-    return f"'{cell}" if isinstance(cell, str) and cell.startswith(_FORMULA) else cell
+    return f"'{cell}" if isinstance(cell, str) and _like_a_formula(cell) else cell
 
 
 def _unquoted(text: str) -> str:
-    return text[1:] if text[:1] == "'" and text[1:].startswith(_FORMULA) else text
+    return text[1:] if text[:1] == "'" and _like_a_formula(text[1:]) else text
+
+
+def _like_a_formula(text: str) -> bool:
+    return text.startswith(_BREAKS) or text.lstrip().startswith(_SIGNS)

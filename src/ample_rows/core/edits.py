@@ -1,7 +1,7 @@
 """Edits: every change that can be made to a plan, as a value, and its effect."""
 
 import json
-from typing import Annotated, Any, Literal
+from typing import Annotated, Any, Literal, TypeVar
 
 from pydantic import BaseModel, ConfigDict, Field
 
@@ -15,6 +15,7 @@ from ample_rows.core.riser_edits import stand_riser
 from ample_rows.core.twins import twin_of
 
 Changes = dict[str, Any]
+Part = TypeVar("Part", p.Place, p.Planting)
 
 MOST_RISER_CELLS = 500
 MOST_RISER_WALL_CM = 300
@@ -245,7 +246,24 @@ def apply_edit(plan: p.Plan, edit: Edit) -> p.Plan:
         # A part of several made no sound record, and a later one fell over it: that is told.
         read_document(json.dumps(document))
         raise
-    return read_document(json.dumps(document))
+    return _sharing(read_document(json.dumps(document)), plan)
+
+
+def _sharing(plan: p.Plan, before: p.Plan) -> p.Plan:
+    """A plan with the very places and plantings that it had before, where they say the same: what
+    is kept of them by content is then kept once."""
+    places = {place.id: place for place in before.places}
+    plantings = {planting.id: planting for planting in before.plantings}
+    return plan.model_copy(
+        update={
+            "places": tuple(_same_or(places.get(new.id), new) for new in plan.places),
+            "plantings": tuple(_same_or(plantings.get(new.id), new) for new in plan.plantings),
+        }
+    )
+
+
+def _same_or(known: Part | None, new: Part) -> Part:
+    return known if known is not None and known == new else new
 
 
 def _apply(document: Changes, edit: Edit) -> None:

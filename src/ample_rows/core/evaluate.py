@@ -149,7 +149,7 @@ def place_case(plan: p.Plan, place_id: str, book: Book) -> PlaceCase:
     return next(case for case in cases if case.place.id == place_id)
 
 
-@lru_cache(maxsize=1024)
+@lru_cache(maxsize=256)
 def evaluate_place(here: PlaceCase, plantings: tuple[p.Planting, ...]) -> PlaceResult:
     """One place with its plantings, independent of all others."""
     place, setting, book = here.place, here.setting, here.book

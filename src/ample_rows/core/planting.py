@@ -43,7 +43,7 @@ def evaluate_planting(planting: p.Planting, here: PlaceCase) -> Evaluated:
     )
 
 
-@lru_cache(maxsize=1024)
+@lru_cache(maxsize=768)
 def evaluate_beside(
     planting: p.Planting, here: PlaceCase, shade: CropShade | None, sharing: Sharing | None
 ) -> Evaluated:
