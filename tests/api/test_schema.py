@@ -1,6 +1,7 @@
 """The API against its own description, and the front end's types against the API."""
 
 import json
+import os
 import subprocess
 import tempfile
 from pathlib import Path
@@ -20,6 +21,8 @@ from ample_rows.demo import demo_plans
 from ample_rows.store import Database, GardenStore
 
 HOST = {"host": "127.0.0.1"}
+# The long form makes some ten thousand calls.
+EXAMPLES = 120 if os.environ.get("AMPLE_LONG") == "1" else 8
 ROOT = Path(__file__).resolve().parents[2]
 
 
@@ -42,7 +45,7 @@ schema = schemathesis.pytest.from_fixture("api").exclude(
 
 
 @schema.parametrize()
-@settings(max_examples=8, suppress_health_check=list(HealthCheck))
+@settings(max_examples=EXAMPLES, suppress_health_check=list(HealthCheck))
 def test_every_operation_keeps_to_its_description(case):
     from schemathesis.checks import not_a_server_error
     from schemathesis.specs.openapi.checks import (
