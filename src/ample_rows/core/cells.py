@@ -6,7 +6,7 @@ Columns A, B, ... run along x, rows 1, 2, ... along y; A1 is at the least x and 
 import math
 from collections.abc import Iterable
 from dataclasses import dataclass
-from functools import lru_cache
+from functools import cached_property, lru_cache
 
 import shapely
 from shapely.geometry.base import BaseGeometry
@@ -42,9 +42,14 @@ class Grid:
     rows: int
     cells: dict[str, Cell]
 
+    @cached_property
+    def bounds(self) -> Box:
+        """The box round the place. [cm]"""
+        return places.bounds(self.shape)
+
     def box(self, spot: Spot) -> Box:
         """The cell's square cut to the place's bounding box. [cm]"""
-        whole = places.bounds(self.shape)
+        whole = self.bounds
         x0, y0 = whole.x0 + spot[0] * self.cell_cm, whole.y0 + spot[1] * self.cell_cm
         return Box(x0, y0, min(x0 + self.cell_cm, whole.x1), min(y0 + self.cell_cm, whole.y1))
 
@@ -202,22 +207,29 @@ def as_rectangle(grid: Grid, spots: tuple[Spot, ...]) -> Box | None:
 
 def span_words(addresses: Iterable[str]) -> str:
     """Cells as a gardener says them: "A1–B4" for a block, else runs along the rows."""
-    names = sorted(set(addresses), key=_order)
+    return _span_words(tuple(addresses))
+
+
+@lru_cache(maxsize=1024)
+def _span_words(addresses: tuple[str, ...]) -> str:
+    ordered = sorted((_order(name), name) for name in set(addresses))
+    names = [name for _, name in ordered]
     if len(names) <= 1:
         return "".join(names)
-    spots = [_order(n) for n in names]
+    spots = [spot for spot, _ in ordered]
     columns = {c for c, _ in spots}
     rows = {r for _, r in spots}
     full_block = (max(columns) - min(columns) + 1) * (max(rows) - min(rows) + 1) == len(names)
     if full_block:
         return f"{names[0]}–{names[-1]}"
     runs: list[list[str]] = []
+    previous: Spot | None = None
     for name, (column, row) in zip(names, spots, strict=True):
-        previous = _order(runs[-1][-1]) if runs else None
         if previous == (column, row - 1):
             runs[-1].append(name)
         else:
             runs.append([name])
+        previous = (column, row)
     words = [run[0] if len(run) == 1 else f"{run[0]}–{run[-1]}" for run in runs]
     if len(words) <= MOST_RUNS_SAID:
         return ", ".join(words)

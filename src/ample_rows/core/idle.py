@@ -1,7 +1,7 @@
 """Idle ground: cells that stand empty while something could grow."""
 
 from collections import defaultdict
-from collections.abc import Iterable
+from collections.abc import Sequence
 from datetime import date
 from functools import lru_cache
 
@@ -71,7 +71,9 @@ def idle_ground(
     return weeks, rested_weeks, tuple(spells)
 
 
-def _ordinals(spans: Iterable[tuple[date, date]]) -> Spells:
+def _ordinals(spans: Sequence[tuple[date, date]]) -> Spells:
+    if not spans:
+        return ()
     return tuple(sorted((since.toordinal(), until.toordinal()) for since, until in spans))
 
 

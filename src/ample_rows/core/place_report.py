@@ -1,13 +1,14 @@
 """One evaluated place written up: ground, soil, weight, water, feed and their workings."""
 
 from datetime import timedelta
+from functools import lru_cache
 
 import numpy as np
 
 from ample_rows.core import harvest, notes, places, roots, stand
 from ample_rows.core import plan as p
 from ample_rows.core.cases import Evaluated, Setting
-from ample_rows.core.cells import grid_of
+from ample_rows.core.cells import Grid, grid_of
 from ample_rows.core.covers.size import cells_under
 from ample_rows.core.ground.bears import bears_words, best_months
 from ample_rows.core.ground.frame import Points, inner_rings_m, outer_ring_m
@@ -68,10 +69,7 @@ def place_report(
         bottom=places.bottom(place),
         heading_deg=((place.heading_deg or 0.0) + setting.north_deg) % 360,
         cell_cm=grid.cell_cm,
-        cells=tuple(
-            CellReport(c.address, c.area_cm2 / 1e4, c.whole, held.get(c.address))
-            for c in grid.cells.values()
-        ),
+        cells=_cells(grid, tuple(held.items())),
         supports=view.supports,
         covers=tuple(
             CoverReport(c.id, book.covers[c.kind].label, cells_under(place, c), c.since, c.until)
@@ -158,6 +156,16 @@ def _water_report(view: notes.PlaceView, book: Book) -> WaterReport | None:
         lines=lines,
         ways=ways_for(wanted_in_a_dry_week(need, view.place, view.around), lines, book),
         how=need.how,
+    )
+
+
+@lru_cache(maxsize=64)
+def _cells(grid: Grid, held: tuple[tuple[str, str], ...]) -> tuple[CellReport, ...]:
+    """Every square of a grid as it is told, with why it is held; the same while both are."""
+    why = dict(held)
+    return tuple(
+        CellReport(c.address, c.area_cm2 / 1e4, c.whole, why.get(c.address))
+        for c in grid.cells.values()
     )
 
 

@@ -145,8 +145,9 @@ class Asked:
     @property
     def ground(self) -> tuple[str, ...] | Literal["all"]:
         """The cells, or the whole place where they are all of it: walls then end the region."""
-        whole = not self.place.held and set(self.cells) == set(grid_of(self.place).cells)
-        return "all" if whole else self.cells
+        every = grid_of(self.place).cells
+        as_many = not self.place.held and len(self.cells) >= len(every)
+        return "all" if as_many and set(self.cells) == set(every) else self.cells
 
 
 def _entry(asked: Asked, crop: Crop) -> ShelfEntry:

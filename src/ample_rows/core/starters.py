@@ -6,7 +6,7 @@ from dataclasses import dataclass, replace
 
 from ample_rows.core import plan as p
 from ample_rows.core.cases import Setting
-from ample_rows.core.cells import Grid, grid_of
+from ample_rows.core.cells import Grid, cells_about, grid_of
 from ample_rows.core.edits import ChangePlace, Edit, Plant, Together
 from ample_rows.core.evaluate import evaluate_place, place_case, setting_of
 from ample_rows.core.filling import (
@@ -24,6 +24,8 @@ from ample_rows.core.risers import placed
 
 _LEAST_BESIDE_SUPPORT = 2
 _MOST_FOLLOWERS = 2
+# No bed that can be reached has nearly so many; fitting one to a field takes minutes.
+_MOST_CELLS = 1_000
 
 
 @dataclass(frozen=True, slots=True)
@@ -51,13 +53,17 @@ class StarterFit:
 
 
 def starter_fits(plan: p.Plan, place_id: str, book: Book) -> tuple[StarterFit, ...]:
-    """Every starter bed fitted to a place, those that leave least out first.
+    """Every starter bed fitted to a place, those that leave least out first; none for a place of
+    more squares than one bed has.
 
     Raises:
         PlanFaultsError: There is no such place.
     """
-    if plan.place(place_id) is None:
+    place = plan.place(place_id)
+    if place is None:
         raise PlanFaultsError.one("place", f'there is no place "{place_id}"')
+    if cells_about(place) > _MOST_CELLS:
+        return ()
     fits = [_fitted(plan, place_id, name, starter, book) for name, starter in book.starters.items()]
     return tuple(sorted(fits, key=lambda fit: (fit.edit is None, len(fit.left_out))))
 

@@ -27,6 +27,12 @@ export function StarterBeds({ slug, version, place, onTake }: Props) {
   });
   if (answer.error) return <p role="alert">{answer.error.message}</p>;
   if (!answer.data) return <p className="text-muted">Fitting whole beds to this place…</p>;
+  if (answer.data.length === 0)
+    return (
+      <p className="text-muted">
+        This place is too large for a whole bed to begin from. Plan beds that you can reach across.
+      </p>
+    );
   return (
     <section aria-label="Whole beds to begin from">
       <h3 className="text-[14px] font-semibold">Or a whole bed to begin from</h3>

@@ -1,8 +1,9 @@
 """Reach: whether hands get to every square from where a person can stand."""
 
-from collections.abc import Sequence
+from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
 from functools import lru_cache
+from itertools import groupby, pairwise
 from typing import Literal
 
 import numpy as np
@@ -11,9 +12,10 @@ from numpy.typing import NDArray
 
 from ample_rows.core import places
 from ample_rows.core import plan as p
-from ample_rows.core.cells import Grid, grid_of
+from ample_rows.core.cells import Grid, Spot, grid_of
 from ample_rows.core.ground.cell_points import block_points_cm
 from ample_rows.core.ground.frame import Points, laid
+from ample_rows.core.places import Box
 from ample_rows.core.reference import Book, Worker
 
 ReachVerdict = Literal["within reach", "a stretch", "out of reach"]
@@ -83,7 +85,7 @@ def beyond_rings_m(place: p.Place, reach: Reach) -> tuple[Points, ...]:
     if place.at_m is None or not reach.cells_beyond:
         return ()
     grid = grid_of(place)
-    boxes = [grid.box(grid.cells[address].spot) for address in reach.cells_beyond]
+    boxes = list(_stripes(grid, [grid.cells[address].spot for address in reach.cells_beyond]))
     squares = shapely.union_all([shapely.box(b.x0, b.y0, b.x1, b.y1) for b in boxes])
     inside = shapely.get_parts(squares.intersection(places.outline(place.shape)))
     heading = place.heading_deg or 0.0
@@ -92,6 +94,16 @@ def beyond_rings_m(place: p.Place, reach: Reach) -> tuple[Points, ...]:
         for part in inside
         if isinstance(part, shapely.Polygon)
     )
+
+
+def _stripes(grid: Grid, spots: Iterable[Spot]) -> Iterator[Box]:
+    """The ground of some squares as few boxes: unbroken runs of each column. [cm]"""
+    for column, rows in groupby(sorted(spots), key=lambda spot: spot[0]):
+        run = [row for _, row in rows]
+        breaks = [i for i in range(1, len(run)) if run[i] != run[i - 1] + 1]
+        for first, end in pairwise([0, *breaks, len(run)]):
+            low, high = grid.box((column, run[first])), grid.box((column, run[end - 1]))
+            yield Box(low.x0, low.y0, high.x1, high.y1)
 
 
 def _rim(place: p.Place) -> tuple[Points, Points]:
