@@ -155,10 +155,14 @@ def _needed_cm(place: p.Place, rim: Points, outward: Points) -> dict[str, float]
     outline = places.outline(place.shape).buffer(_EDGE_CM)
     shapely.prepare(outline)
     block, corner = np.nonzero(shapely.contains_xy(outline, points[..., 0], points[..., 1]))
-    which = np.asarray(shapely.points(points[block, corner])).tolist()
-    pairs, far = stood.query_nearest(which, return_distance=True, all_matches=False)
+    # Neighbours share their corners; each is looked for once.
+    spots, which = np.unique(np.round(points[block, corner], 3), axis=0, return_inverse=True)
+    asked = np.asarray(shapely.points(spots)).tolist()
+    pairs, far = stood.query_nearest(asked, return_distance=True, all_matches=False)
+    away = np.empty(len(spots))
+    away[pairs[0]] = np.asarray(far) + wall
     most = np.full(len(points), wall)
-    np.maximum.at(most, block[pairs[0]], np.asarray(far) + wall)
+    np.maximum.at(most, block, away[which.ravel()])
     return {address: float(most[block_of[row]]) for row, address in enumerate(grid.cells)}
 
 
