@@ -1,12 +1,18 @@
 """A page elsewhere must not reach the server of someone's laptop."""
 
 import logging
+import socket
+import threading
+import time
+import urllib.request
 
 import pytest
 from starlette.testclient import TestClient
 
 from ample_rows.api.app import create_app
 from ample_rows.api.guard import MOST_BODY_BYTES, Guard
+from ample_rows.core.patience import GivenUpError, carry_on
+from tests.conftest import serving
 
 
 @pytest.mark.parametrize(
@@ -147,3 +153,31 @@ def test_a_garden_whose_figures_fail_still_opens_and_can_be_undone(client, lante
     undone = client.post("/api/gardens/lantern-court/undo", json={"version": version})
     assert undone.status_code == 200
     assert len(client.get("/api/gardens/lantern-court").json()["report"]["places"]) == 6
+
+
+def test_work_that_nobody_waits_for_any_longer_is_stopped(demo_store, book, monkeypatch):
+    begun, ended = threading.Event(), []
+
+    def without_end(*_):
+        begun.set()
+        try:
+            while True:
+                carry_on()
+        except GivenUpError:
+            ended.append("given up")
+            raise
+
+    monkeypatch.setattr("ample_rows.api.year.pantry_of", without_end)
+    with serving(demo_store, book) as address:
+        port = int(address.rsplit(":", 1)[1])
+        with socket.create_connection(("127.0.0.1", port)) as client:
+            client.sendall(
+                b"GET /api/gardens/lantern-court/pantry HTTP/1.1\r\nHost: localhost\r\n\r\n"
+            )
+            assert begun.wait(20)
+        while not ended:
+            time.sleep(0.01)
+        # Its turn is free again for the next.
+        monkeypatch.undo()
+        with urllib.request.urlopen(f"{address}/api/gardens/lantern-court/pantry") as answer:
+            assert answer.status == 200

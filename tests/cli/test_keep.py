@@ -9,6 +9,7 @@ import pytest
 
 from ample_rows.cli.serve import open_store
 from tests.conftest import document, planting
+from tests.serving import get, server
 
 
 @pytest.fixture
@@ -103,3 +104,14 @@ def test_a_folder_without_gardens_has_nothing_to_back_up(tmp_path):
     assert ample("backup", "--data", tmp_path / "none").returncode == 1
     assert ample("doctor", "--data", tmp_path / "none").returncode == 0
     assert not (tmp_path / "none").exists()
+
+
+def test_backup_and_restore_while_the_server_runs(tmp_path):
+    with server("demo", tmp_path) as (_, address, token):
+        file = tmp_path / "copy.sqlite"
+        assert ample("backup", file, "--data", tmp_path / "demo").returncode == 0
+        assert ample("restore", file, "--data", tmp_path / "demo").returncode == 0
+        slugs = [head["slug"] for head in get(address, "/api/gardens", token)]
+        assert slugs[2:] == ["lantern-court-2", "magpie-terrace-2"]
+        there, again = (get(address, f"/api/gardens/{slug}", token) for slug in slugs[::2])
+        assert again["plan"] == there["plan"]

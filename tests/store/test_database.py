@@ -91,6 +91,8 @@ def test_every_database_that_was_ever_written_opens_with_all_its_history(
     assert store.create(stored.plan) == f"{head.slug}-2"
     (backup,) = store.database.backups.every()
     assert backup.reason == "before-update"
+    path = store.database.backups.path(backup.name)
+    assert restore(store.database, path) == [f"{head.slug}-3"]
 
 
 @pytest.mark.parametrize("dump", WRITTEN, ids=lambda dump: dump.stem)

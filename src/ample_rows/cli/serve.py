@@ -119,6 +119,9 @@ def _run(store: GardenStore, door: Door, port: int, reload: bool, warnings: list
     state.warnings = warnings
 
     def warn(found: list[str]) -> None:
+        for words in found:
+            if words not in state.warnings:
+                print(words, file=sys.stderr, flush=True)
         state.warnings = [*warnings, *found]
 
     keeper = Keeper(store, warn=warn)

@@ -92,9 +92,20 @@ class Backups:
             if (fault := fault_of(self.folder / backup.name))
         ]
         newest = kept[0].made_at if kept else None
-        if newest is not None and datetime.now(UTC) - newest > timedelta(days=WEEKS * 7):
-            found.append(f"The newest backup is of {newest:%Y-%m-%d}; a new one is made now.")
+        if newest is None and self._edited_before(datetime.now(UTC) - timedelta(days=2)):
+            found.append("There was no backup of these gardens. One is made each day from now on.")
+        elif newest is not None and datetime.now(UTC) - newest > timedelta(days=WEEKS * 7):
+            found.append(f"The newest backup was of {newest:%Y-%m-%d}. One is made now.")
         return found
+
+    def _edited_before(self, day: datetime) -> bool:
+        """Whether the gardens are older than a day; false where that cannot be read."""
+        try:
+            with opened(self._source) as connection:
+                first = connection.execute("SELECT min(made_at) FROM revisions").fetchone()[0]
+        except sqlite3.Error:
+            return False
+        return first is not None and str(first) < f"{day:%Y-%m-%d %H:%M:%S}"
 
     def _free_name(self, reason: str) -> Path:
         stamp = datetime.now(UTC).strftime(_STAMP)

@@ -41,8 +41,10 @@ class Keeper:
             self._checked_s = time.monotonic()
             if damage:
                 log.error("the file is damaged")
+        # Looked at before today's backup is made: what was missing till now is told.
+        troubles = database.backups.troubles()
         if database.damage:
-            return database.backups.troubles()
+            return troubles
         try:
             purged = self._store.purge_old()
             made = database.backups.make_daily()
@@ -50,8 +52,8 @@ class Keeper:
                 log.info("%d deleted for good; backup: %s", purged, made.name if made else "none")
         except (StorageError, StoreError) as error:
             log.warning("no backup could be made")
-            return [f"No backup could be made. {error}", *database.backups.troubles()]
-        return database.backups.troubles()
+            return [f"No backup could be made. {error}", *troubles]
+        return troubles
 
     def _due(self) -> bool:
         since = None if self._checked_s is None else time.monotonic() - self._checked_s
