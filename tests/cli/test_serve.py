@@ -14,6 +14,7 @@ import pytest
 from ample_rows.cli.folders import data_folder
 from ample_rows.cli.serve import SHARED, open_store
 from ample_rows.core.edits import RemovePlace
+from ample_rows.store import StoreError
 from tests.serving import free_port, get, server
 
 
@@ -106,6 +107,13 @@ def test_a_second_server_on_a_folder_is_warned_of_and_works(tmp_path):
         assert get(address, "/api/keeping", token)["warnings"] == []
         two.send_signal(signal.SIGINT)
         assert SHARED in two.communicate(timeout=20)[0]
+
+
+def test_a_running_demo_is_not_reset_under_its_server(tmp_path):
+    with server("demo", tmp_path) as (_, address, token):
+        with pytest.raises(StoreError, match="Stop it"):
+            open_store(demo=True, data=tmp_path, reset=True)
+        assert len(get(address, "/api/gardens", token)) == 2
 
 
 def test_stop_does_not_wait_for_a_request_half_sent(tmp_path):

@@ -38,13 +38,21 @@ def open_store(*, demo: bool, data: Path | None, reset: bool) -> GardenStore:
     """
     folder = data_folder(demo=demo, data=data)
     if demo and reset and folder.exists():
-        shutil.rmtree(folder)
+        _clear(folder)
     book = load_book()
     store = GardenStore(Database(folder), book)
     damage = store.database.check(quick=True)
     if demo and damage is None and not store.list() and not store.removed():
         store.create_all(demo_plans(book))
     return store
+
+
+def _clear(folder: Path) -> None:
+    """Empty the demo's folder; raises `StoreError` while a server runs on it."""
+    with only_owner(folder) as alone:
+        if not alone:
+            raise StoreError("The demo is running. Stop it with Ctrl-C, then reset it.")
+        shutil.rmtree(folder)
 
 
 def serve(
