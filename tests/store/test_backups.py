@@ -8,6 +8,7 @@ from ample_rows.core.edits import RemovePlace
 from ample_rows.store import Backup, StoreError, gardens_in, restore
 from ample_rows.store.backups import kept_by_age
 from tests.conftest import document, planting
+from tests.store.test_database import WRITTEN, write_old
 
 NOW = datetime(2027, 6, 16, 12, tzinfo=UTC)
 
@@ -78,3 +79,12 @@ def test_a_name_that_is_no_backup_leads_nowhere(store):
     for name in ("../gardens.sqlite", "gardens-x.sqlite", ""):
         with pytest.raises(LookupError):
             store.database.backups.path(name)
+
+
+def test_a_backup_of_an_earlier_version_is_looked_at_without_a_trace(store):
+    folder = store.database.backups.folder
+    old = write_old(folder, WRITTEN[0])
+    kept = old.rename(folder / "gardens-20261125T120000.sqlite")
+    assert store.database.backups.troubles() == []
+    assert [backup.reason for backup in store.database.backups.every()] == ["before-update"]
+    assert list(folder.iterdir()) == [kept]

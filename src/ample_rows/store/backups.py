@@ -172,7 +172,7 @@ def _uri(path: Path, mode: str) -> str:
 def fault_of(path: Path) -> str | None:
     """What is wrong with a backup; None where it opens and is sound."""
     try:
-        with opened(path) as connection:
+        with opened(path, at_rest=True) as connection:
             connection.execute("SELECT count(*) FROM gardens").fetchone()
             found = connection.execute("PRAGMA integrity_check(1)").fetchone()
     except (sqlite3.Error, OSError) as error:
@@ -181,9 +181,15 @@ def fault_of(path: Path) -> str | None:
 
 
 @contextlib.contextmanager
-def opened(path: Path) -> Iterator[sqlite3.Connection]:
-    """A file opened for reading alone, rows by name."""
-    with contextlib.closing(sqlite3.connect(_uri(path, "ro"), uri=True)) as connection:
+def opened(path: Path, *, at_rest: bool = False) -> Iterator[sqlite3.Connection]:
+    """A file opened for reading alone, rows by name.
+
+    Args:
+        at_rest: Nothing else has it open: nothing is laid beside it, whatever kind of journal it
+            was written with.
+    """
+    mode = "ro&immutable=1" if at_rest else "ro"
+    with contextlib.closing(sqlite3.connect(_uri(path, mode), uri=True)) as connection:
         connection.row_factory = sqlite3.Row
         yield connection
 
