@@ -23,7 +23,7 @@ export function TakeAlong({ slug }: { slug: string }) {
         api.GET('/api/gardens/{slug}/calendar-address', { params: { path: { slug } }, signal }),
       ),
   });
-  const feed = address.data?.path ?? `/api/gardens/${slug}/jobs.ics`;
+  const feed = address.data?.path;
   const known = (sheets.data ?? []).map((one) => [one.sheet, one.label] as const);
   return (
     <section
@@ -34,13 +34,15 @@ export function TakeAlong({ slug }: { slug: string }) {
       <button type="button" className="press" onClick={() => window.print()}>
         Print the two weeks
       </button>
-      <a className="press" href={feed}>
+      <a className="press" href={`/api/gardens/${slug}/jobs.ics`}>
         Jobs as a calendar
       </a>
-      <span className="text-[13px] text-muted">
-        {'or subscribe to '}
-        <code className="break-all">{`${window.location.origin}${feed}`}</code>
-      </span>
+      {feed && (
+        <span className="text-[13px] text-muted">
+          {'or subscribe to '}
+          <code className="break-all">{`${window.location.origin}${feed}`}</code>
+        </span>
+      )}
       <a className="press" href={`/api/gardens/${slug}/labels.pdf?sheet=${sheet}`}>
         Plant labels
       </a>
