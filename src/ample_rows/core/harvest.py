@@ -108,7 +108,7 @@ def _stratified(count: int) -> Draws:
     return np.array([normal.inv_cdf((i + 0.5) / count) for i in range(count)])
 
 
-@lru_cache(maxsize=4096)
+@lru_cache(maxsize=1024)
 def stream(seed: int, key: str, count: int) -> Draws:
     """One source of chance: stratified standard normals in an order of its own for each key."""
     digest = hashlib.sha256(f"{seed}/{key}".encode()).digest()
@@ -116,7 +116,7 @@ def stream(seed: int, key: str, count: int) -> Draws:
     return rng.permutation(_stratified(count))
 
 
-@lru_cache(maxsize=4096)
+@lru_cache(maxsize=1024)
 def _scores(seed: int, crop: str, planting: str, book: Book) -> Draws:
     """One planting's standing in each season, as standard normals.
 
@@ -135,7 +135,7 @@ def _scores(seed: int, crop: str, planting: str, book: Book) -> Draws:
     return scores
 
 
-@lru_cache(maxsize=4096)
+@lru_cache(maxsize=1024)
 def _unit_draws(seed: int, crop: str, planting: str, spread: Range3, book: Book) -> Draws:
     """Kilograms a plant in each season: lognormal, with its own spread on either side."""
     return _yields(spread, _scores(seed, crop, planting, book))

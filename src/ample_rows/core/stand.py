@@ -101,7 +101,7 @@ class Ground:
     keep_off_spacing_cm: float = 0.0
 
 
-@lru_cache(maxsize=4096)
+@lru_cache(maxsize=1024)
 def stand_in_cells(ground: Ground, out: SettingOut, book: Book) -> Stand:
     """Set out one planting in its cells; components are laid out for themselves.
 

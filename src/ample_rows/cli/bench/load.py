@@ -23,7 +23,7 @@ from ample_rows.cli.bench.rows import Row
 READERS, WRITERS, ASKING = 50, 5, 50
 GARDEN = "/api/gardens/lantern-court"
 _SHORT_S, _LONG_S = 10.0, 60.0
-_SHORT_READS, _LONG_READS = 1_500, 12_000
+_SHORT_EDITS, _LONG_EDITS = 1_500, 4_000
 
 
 @dataclass(frozen=True)
@@ -110,7 +110,7 @@ async def _rows(at: Address, *, long: bool) -> list[Row]:
     await one.ask("GET", GARDEN)
     rows = [await _labels(one), *await _read_and_write(at, _LONG_S if long else _SHORT_S)]
     rows += await _pantries(at)
-    rows.append(await _memory(at, _LONG_READS if long else _SHORT_READS))
+    rows.append(await _memory(at, _LONG_EDITS if long else _SHORT_EDITS))
     one.close()
     return rows
 

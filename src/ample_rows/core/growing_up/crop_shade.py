@@ -122,7 +122,7 @@ def _together(tall: tuple[Tall, ...]) -> _Neighbours:
     return _Neighbours(tall, np.hstack([corners.min(axis=1), corners.max(axis=1)]), tops)
 
 
-@lru_cache(maxsize=4096)
+@lru_cache(maxsize=1024)
 def _shade_on(
     place: p.Place, planting: p.Planting, neighbours: _Neighbours, air: _Air
 ) -> CropShade | None:
@@ -149,7 +149,7 @@ def _lit(place: p.Place, sky: Sky) -> Lit:
     return lit_on(place.shape, cell_cm, spot, places.fill_cm(place), sky)
 
 
-@lru_cache(maxsize=4096)
+@lru_cache(maxsize=1024)
 def _seen(place: p.Place, planting: p.Planting, air: _Air) -> _Seen:
     cells = _cells(place, planting, air)
     lit = _lit(place, air.sky)
@@ -214,7 +214,7 @@ def _sunward(seen: _Seen, tall: Tall, widest_deg: float, sky: Sky) -> bool:
     return False
 
 
-@lru_cache(maxsize=4096)
+@lru_cache(maxsize=1024)
 def _shade(seen: _Seen, near: tuple[Tall, ...], lit: Lit, sky: Sky) -> CropShade | None:
     """All neighbours together: the light through one is what falls on the next."""
     rays = _rays(sky)

@@ -111,7 +111,7 @@ def _whole(place: p.Place, support: p.Support, setting: Setting, book: Book) -> 
     return None if edge is None else supports.whole_run(place, edge, system, support)
 
 
-@lru_cache(maxsize=2048)
+@lru_cache(maxsize=1024)
 def _leafy(
     place: p.Place, planting: p.Planting, setting: Setting, sky: Sky, book: Book
 ) -> Tall | None:
