@@ -20,7 +20,10 @@ export function InAndOut({ state }: { state: HeldGarden }) {
       const params = { path: { slug }, query: { version } };
       await answeredAs<unknown>(api.DELETE('/api/gardens/{slug}', { params }));
       await client.invalidateQueries({ queryKey: gardensKey });
-      say({ kind: 'tip', text: `${name} is deleted. It waits under Backups for 30 days.` });
+      say({
+        kind: 'tip',
+        text: `${name} is deleted. You can put it back from Backups for 30 days.`,
+      });
       void go('/');
     } catch (cause) {
       if (!(cause instanceof ProblemError)) throw cause;

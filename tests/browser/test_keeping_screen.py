@@ -15,7 +15,7 @@ def test_a_deleted_garden_waits_and_is_put_back(page, base_url):
     page.goto(f"{base_url}/gardens/magpie-terrace/garden")
     page.get_by_role("button", name="Delete this garden").click()
     page.get_by_role("button", name="Delete Magpie Terrace").click()
-    expect(page.get_by_text("It waits under Backups for 30 days")).to_be_visible()
+    expect(page.get_by_text("You can put it back from Backups for 30 days")).to_be_visible()
     page.goto(f"{base_url}/keeping")
     waiting = page.get_by_role("region", name="Deleted gardens")
     expect(waiting).to_contain_text("Magpie Terrace")
