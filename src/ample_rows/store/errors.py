@@ -33,7 +33,8 @@ _WORDS = {
     "locked": "Another program is using the file of your gardens, so this was not saved. "
     "Everything saved before is still there. Close the other program, then try again.",
     "read-only": "The file of your gardens cannot be written, so this was not saved. "
-    "Everything saved before is still there. Check the permissions of the data folder, then try again.",
+    "Everything saved before is still there. Check the permissions of the data folder, then try "
+    "again.",
     "damaged": "The file of your gardens is damaged. Nothing more is written to it. Download what "
     "can be read under Backups, then restore the newest backup.",
     "other": "The disk did not answer as it should, so this was not saved. Everything saved "
