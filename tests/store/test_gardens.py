@@ -327,6 +327,17 @@ def test_a_garden_whose_own_facts_cannot_be_used_still_opens(store, kept, tmp_pa
     rewrite(tmp_path, "gardens", garden=garden)
     plan = store.load(kept).plan
     assert {part.path for part in plan.set_aside} == {"garden.latitude", "garden.x-n"}
+
+
+def test_two_frosts_that_disagree_are_set_aside_and_the_rest_of_the_garden_kept(
+    store, kept, tmp_path
+):
+    facts = document()["garden"]
+    frosts = {"last_frost": "2027-12-01", "first_frost": "2027-03-01"}
+    rewrite(tmp_path, "gardens", garden={**facts, **frosts})
+    plan = store.load(kept).plan
+    assert {part.path for part in plan.set_aside} == {f"garden.{key}" for key in frosts}
+    assert (plan.garden.name, plan.garden.latitude) == (facts["name"], facts["latitude"])
     assert plan.places[0].id == "bed"
 
 

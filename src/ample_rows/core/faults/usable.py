@@ -28,6 +28,9 @@ _STAND_INS: Document = {
     },
 }
 
+# What is judged beside another value: where standing in for one does not help, both are.
+_BESIDE: dict[Place, Place] = {("garden", "first_frost"): ("garden", "last_frost")}
+
 
 def usable_document(document: Document, faults_of: Callable[[Document], list[Fault]]) -> Document:
     """A document without the parts that cannot be used; those stand under `set_aside`.
@@ -82,7 +85,10 @@ def _more_cuts(
         within = [known for known in cuts if known == place[: len(known)]]
         if within:
             inner = min(within, key=len)
+            beside = _BESIDE.get(inner)
             place, text = inner[:-1], cuts[inner]
+            if beside is not None and beside not in found:
+                place = beside
         while place and not _there(document, place):
             place = place[:-1]
         if any(known == place[: len(known)] for known in found if known not in cuts):

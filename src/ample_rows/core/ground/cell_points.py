@@ -7,7 +7,7 @@ from ample_rows.core import places
 from ample_rows.core.cells import Grid
 from ample_rows.core.ground.frame import Points
 
-MOST_POINTS = 600
+MOST_POINTS = 200
 
 
 def cell_points_cm(grid: Grid) -> Points:

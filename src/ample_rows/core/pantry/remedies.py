@@ -26,6 +26,8 @@ _WORTH_KG = 0.05
 _SPOILS_COUNT = 0.25
 """A kilogram that spoils weighs against one that is eaten by so much: it was work and ground."""
 _GAPS_TRIED = 4
+_MOVES_TRIED = 10
+_MOST_FILLED = 100
 _WAVE_DAYS = 14.0
 
 
@@ -155,8 +157,9 @@ def _fewer(need: _Need) -> Iterator[tuple[str, Edit]]:
 
 
 def _moved(need: _Need) -> Iterator[tuple[str, Edit]]:
-    """Each planting two weeks sooner or later, within its window and its squares' time."""
-    for e in need.own:
+    """The largest plantings two weeks sooner or later, in their window and their squares' time."""
+    largest = sorted(need.own, key=lambda e: -e.report.harvest_kg.p50)[:_MOVES_TRIED]
+    for e in largest:
         report, planting = e.report, e.planting
         for days, way in ((-_SHIFT_DAYS, "sooner"), (_SHIFT_DAYS, "later")):
             day = report.start_date + timedelta(days=days)
@@ -196,11 +199,10 @@ def _in_gaps(need: _Need) -> Iterator[tuple[str, Edit]]:
     spells.sort(key=lambda pair: -pair[1].cell_weeks)
     kinds = {need.wanted.crop, *(e.crop.id for e in need.own)}
     for place, spell in spells[:_GAPS_TRIED]:
-        found = following(
-            need.plan, place.id, spell.cells, spell.start, need.book, crops=tuple(kinds)
-        )
+        cells = spell.cells[:_MOST_FILLED]
+        found = following(need.plan, place.id, cells, spell.start, need.book, crops=tuple(kinds))
         for entry in found.entries[:1]:
-            where = f"{place.label}, {len(spell.cells)} squares from {day_words(entry.start_date)}"
+            where = f"{place.label}, {len(cells)} squares from {day_words(entry.start_date)}"
             yield f"Fill idle ground: {where}", entry.edit
 
 
