@@ -20,10 +20,12 @@ from ample_rows import PROGRAM
 from ample_rows.api.app import create_app
 from ample_rows.api.door import Door
 from ample_rows.core import plan as p
-from ample_rows.core.evaluate import evaluate
-from ample_rows.core.faults import read_plan
-from ample_rows.core.reference import Book
-from ample_rows.core.report import Note, PlantingReport, Report
+from ample_rows.core.book import Book
+from ample_rows.core.checks import read_plan
+from ample_rows.core.estimate.evaluate import evaluate
+from ample_rows.core.estimate.report import Report
+from ample_rows.core.notes.note import Note
+from ample_rows.core.planting.report import PlantingReport
 from ample_rows.crops import load_book
 from ample_rows.demo import demo_plans
 from ample_rows.store import Database, GardenStore

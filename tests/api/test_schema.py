@@ -14,8 +14,8 @@ from hypothesis import HealthCheck, settings
 from ample_rows.api.app import create_app
 from ample_rows.api.openapi import openapi_text
 from ample_rows.core import plan as p
-from ample_rows.core.evaluate import evaluate
-from ample_rows.core.report_json import report_json, schemas
+from ample_rows.core.estimate.evaluate import evaluate
+from ample_rows.core.estimate.report_json import report_json, schemas
 from ample_rows.crops import load_book
 from ample_rows.demo import demo_plans
 from ample_rows.store import Database, GardenStore
@@ -37,7 +37,7 @@ def api():
 
 
 # A whole plan, a place, or an edit with a plan in it, is too rich to invent at random in a
-# minute: `core/test_reading.py` and `store/test_gardens.py` do that by rules of their own.
+# minute: `core/plan/test_reading.py` and `store/test_gardens.py` do that by rules of their own.
 schema = schemathesis.pytest.from_fixture("api").exclude(
     path=["/api/gardens", "/api/gardens/{slug}/edits", "/api/gardens/{slug}/free-spot"],
     method="POST",

@@ -8,8 +8,8 @@ from urllib.parse import quote
 import pytest
 
 from ample_rows.core import plan as p
-from ample_rows.core.faults import read_plan
-from ample_rows.core.reading import PlanFaultsError
+from ample_rows.core.checks import read_plan
+from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.demo import demo_plans
 from tests.endurance.mutations import DAYS, WILD, mutated
 

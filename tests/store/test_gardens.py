@@ -14,7 +14,7 @@ from pydantic import TypeAdapter
 
 from ample_rows.core import plan as p
 from ample_rows.core.edits import Edit
-from ample_rows.core.reading import PlanFaultsError
+from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.demo import demo_plans
 from ample_rows.store import (
     ConflictError,

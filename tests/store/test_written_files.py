@@ -9,10 +9,10 @@ from pathlib import Path
 import pytest
 
 from ample_rows import PROGRAM
-from ample_rows.core.climate import read_climate
-from ample_rows.core.crop_files import read_crop_file
-from ample_rows.core.evaluate import evaluate
-from ample_rows.core.faults import read_plan
+from ample_rows.core.ask.crop_book.files import read_crop_file
+from ample_rows.core.checks import read_plan
+from ample_rows.core.estimate.evaluate import evaluate
+from ample_rows.core.weather.climate import read_climate
 from ample_rows.store import Database, GardenStore
 
 WRITTEN = Path(__file__).parents[1] / "written"

@@ -23,8 +23,8 @@ from ample_rows.api.answers import Answers
 from ample_rows.api.door import Door
 from ample_rows.api.gate import Gates
 from ample_rows.api.guard import Guard
-from ample_rows.core.reference import Book
-from ample_rows.core.report_json import schemas
+from ample_rows.core.book import Book
+from ample_rows.core.estimate.report_json import schemas
 from ample_rows.store import GardenStore
 
 SITE = Path(__file__).parent / "site"

@@ -8,10 +8,21 @@ from pydantic import BaseModel, ConfigDict, Field
 from ample_rows import PROGRAM
 from ample_rows.api.gardens import Garden, Reference, file_answer
 from ample_rows.api.problems import RESPONSES
-from ample_rows.core.crop_files import CropFile, Kind, book_csv, own_toml, read_crop_file
-from ample_rows.core.crop_pages import CropLine, CropPage, crop_index, crop_page
-from ample_rows.core.evaluate import evaluate
-from ample_rows.core.seed_box.shopping import ShoppingList, shopping_list
+from ample_rows.core.ask.crop_book.files import (
+    CropFile,
+    Kind,
+    book_csv,
+    own_toml,
+    read_crop_file,
+)
+from ample_rows.core.ask.crop_book.pages import (
+    CropLine,
+    CropPage,
+    crop_index,
+    crop_page,
+)
+from ample_rows.core.ask.seed_box.shopping import ShoppingList, shopping_list
+from ample_rows.core.estimate.evaluate import evaluate
 
 router = APIRouter(prefix="/api/gardens/{slug}", tags=["crop book"], responses=RESPONSES)
 

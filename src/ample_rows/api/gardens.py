@@ -25,19 +25,19 @@ from ample_rows.api.state import (
     garden_response,
     json_response,
 )
-from ample_rows.core import csv_text
-from ample_rows.core.climate import climate_csv
-from ample_rows.core.evaluate import evaluate
-from ample_rows.core.faults import read_plan
-from ample_rows.core.faults.budget import too_many_cells
-from ample_rows.core.frost_guess import guess_frosts
-from ample_rows.core.own_crops import book_with
+from ample_rows.core.ask.what_fits.first_bed import FirstBed, first_garden
+from ample_rows.core.ask.what_fits.shelf import ShelfAnswer, shelf_for
+from ample_rows.core.book import Book
+from ample_rows.core.book.own_crops import book_with
+from ample_rows.core.checks import read_plan
+from ample_rows.core.estimate.evaluate import evaluate
+from ample_rows.core.estimate.report import Report
+from ample_rows.core.geometry.budget import too_many_cells
 from ample_rows.core.plan import Climate, Plan, document
-from ample_rows.core.reading import PlanFaultsError
-from ample_rows.core.reference import Book
-from ample_rows.core.report import Report
-from ample_rows.core.shelf import ShelfAnswer, shelf_for
-from ample_rows.core.starter import FirstBed, first_garden
+from ample_rows.core.plan.reading import PlanFaultsError
+from ample_rows.core.weather.climate import climate_csv
+from ample_rows.core.weather.frost_guess import guess_frosts
+from ample_rows.core.words import csv_text
 from ample_rows.store import GardenStore, Head
 
 Responses = dict[int | str, dict[str, Any]]

@@ -9,23 +9,24 @@ from fastapi import APIRouter, Body, Query
 from ample_rows import PROGRAM
 from ample_rows.api.gardens import Garden, HeavyGarden, Here
 from ample_rows.api.problems import RESPONSES
-from ample_rows.core.build.bill import bill_for
-from ample_rows.core.build.report import BuildReport
+from ample_rows.core.ask.alternatives import LayoutFigures, compared
+from ample_rows.core.ask.building.bill import bill_for
+from ample_rows.core.ask.workings import PlaceWorkings, place_workings
+from ample_rows.core.ask.yard.borders import Border, borders
+from ample_rows.core.ask.yard.free_spot import FreeSpot, free_spot
+from ample_rows.core.ask.yard.turning import Turned, turned
+from ample_rows.core.carpentry.bill_report import BuildReport
 from ample_rows.core.edits import AddPlace, apply_edit
-from ample_rows.core.evaluate import evaluate, setting_of
-from ample_rows.core.ground.borders import Border, borders
-from ample_rows.core.ground.free_spot import FreeSpot, free_spot
-from ample_rows.core.ground.place_sun import Sky, sky_of
-from ample_rows.core.ground.set_out import SetOutSheet, set_out_sheet
-from ample_rows.core.ground.sun_map import SunMap, sun_by_month
-from ample_rows.core.ground.turning import Turned, turned
-from ample_rows.core.ground.yard_sun import YardSun, yard_sun
-from ample_rows.core.layouts import LayoutFigures, compared
-from ample_rows.core.place_workings import PlaceWorkings, place_workings
-from ample_rows.core.reading import PlanFaultsError
-from ample_rows.core.report import OrderReport
-from ample_rows.core.risers import placed
-from ample_rows.core.soil.total import order_for
+from ample_rows.core.estimate.evaluate import evaluate
+from ample_rows.core.place.place_cases import setting_of
+from ample_rows.core.place.report import OrderReport
+from ample_rows.core.place.total_order import order_for
+from ample_rows.core.plan.reading import PlanFaultsError
+from ample_rows.core.site.place_sun import Sky, sky_of
+from ample_rows.core.site.risers import placed
+from ample_rows.core.site.stakes import SetOutSheet, set_out_sheet
+from ample_rows.core.site.sun_map import SunMap, sun_by_month
+from ample_rows.core.site.yard_sun import YardSun, yard_sun
 
 router = APIRouter(prefix="/api/gardens/{slug}", tags=["ground"], responses=RESPONSES)
 

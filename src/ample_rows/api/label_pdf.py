@@ -9,9 +9,9 @@ from reportlab.lib.units import mm
 from reportlab.pdfbase.pdfmetrics import stringWidth
 from reportlab.pdfgen.canvas import Canvas
 
-from ample_rows.core.jobs.plant_labels import PlantLabel
+from ample_rows.core.ask.jobs.plant_labels import PlantLabel
+from ample_rows.core.book import LabelSheet
 from ample_rows.core.patience import carry_on
-from ample_rows.core.reference import LabelSheet
 
 _EDGE_MM = 2.5
 _CODE_MOST_MM = 24.0

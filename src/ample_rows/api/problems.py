@@ -9,7 +9,7 @@ from pydantic import BaseModel
 from starlette.exceptions import HTTPException
 
 from ample_rows.api.gate import BusyError
-from ample_rows.core.reading import Fault, PlanFaultsError, path_of
+from ample_rows.core.plan.reading import Fault, PlanFaultsError, path_of
 from ample_rows.store import (
     ConflictError,
     NothingToDoError,

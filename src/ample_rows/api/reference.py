@@ -9,12 +9,7 @@ from pydantic import BaseModel, Field
 
 from ample_rows import PROGRAM
 from ample_rows.api.problems import RESPONSES
-from ample_rows.core.climate import made_up, read_climate
-from ample_rows.core.forms import Form, outline_of
-from ample_rows.core.methods import Method, methods
-from ample_rows.core.plan import Climate
-from ample_rows.core.reading import PlanFaultsError
-from ample_rows.core.reference import (
+from ample_rows.core.book import (
     Animal,
     CoverKind,
     Crop,
@@ -26,13 +21,18 @@ from ample_rows.core.reference import (
     TrainingSystem,
     WaterWay,
 )
-from ample_rows.core.report_json import schemas
+from ample_rows.core.book.methods import Method, methods
+from ample_rows.core.estimate.report_json import schemas
+from ample_rows.core.geometry.forms import Form, outline_of
+from ample_rows.core.plan import Climate
+from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.soil.mound import (
     MoundTop,
     PathEarth,
     digging_for_height,
     height_from_path,
 )
+from ample_rows.core.weather.climate import made_up, read_climate
 from ample_rows.crops import load_book
 
 router = APIRouter(prefix="/api", tags=["reference"], responses=RESPONSES)

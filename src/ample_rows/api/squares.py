@@ -7,19 +7,19 @@ from fastapi import APIRouter, Query
 
 from ample_rows.api.gardens import Garden
 from ample_rows.api.problems import RESPONSES
-from ample_rows.core.covers.sheet import PlaceCovers, place_covers
-from ample_rows.core.depth_schools import SchoolFigures, depth_schools
-from ample_rows.core.elsewhere import Elsewhere, elsewhere
-from ample_rows.core.evaluate import place_case
-from ample_rows.core.fill_trial import FillTrial, fill_trial
-from ample_rows.core.growing_up.builder import SupportSheet, support_sheet
-from ample_rows.core.growing_up.edges import EdgeChoice, edge_choices
-from ample_rows.core.planting import evaluate_planting
-from ample_rows.core.setting_out.dial import Dial, dial_of, planting_in
-from ample_rows.core.setting_out.marking import MarkingSheet, marking_sheet
-from ample_rows.core.setting_out.side_by_side import LaidOut, side_by_side
-from ample_rows.core.setting_out.sown import Sowing, sowing_of
-from ample_rows.core.starters import StarterFit, starter_fits
+from ample_rows.core.ask.covers.sheet import PlaceCovers, place_covers
+from ample_rows.core.ask.depth.depth_schools import SchoolFigures, depth_schools
+from ample_rows.core.ask.depth.fill_trial import FillTrial, fill_trial
+from ample_rows.core.ask.spacing.dial import Dial, dial_of, planting_in
+from ample_rows.core.ask.spacing.marking import MarkingSheet, marking_sheet
+from ample_rows.core.ask.spacing.side_by_side import LaidOut, side_by_side
+from ample_rows.core.ask.spacing.sown import Sowing, sowing_of
+from ample_rows.core.ask.supports.builder import SupportSheet, support_sheet
+from ample_rows.core.ask.supports.edges import EdgeChoice, edge_choices
+from ample_rows.core.ask.what_fits.elsewhere import Elsewhere, elsewhere
+from ample_rows.core.ask.what_fits.starters import StarterFit, starter_fits
+from ample_rows.core.place.place_cases import place_case
+from ample_rows.core.planting.evaluated import evaluate_planting
 
 router = APIRouter(prefix="/api/gardens/{slug}", tags=["squares"], responses=RESPONSES)
 

@@ -9,13 +9,14 @@ from pydantic import BaseModel, ConfigDict, Field, TypeAdapter
 
 from ample_rows import PROGRAM
 from ample_rows.api.faults_log import note_fault
+from ample_rows.core.book import Book
+from ample_rows.core.book.own_crops import book_with
 from ample_rows.core.edits import Edit
-from ample_rows.core.evaluate import evaluate, without_figures
-from ample_rows.core.own_crops import book_with
+from ample_rows.core.estimate.evaluate import evaluate, without_figures
+from ample_rows.core.estimate.report import Report
 from ample_rows.core.patience import GivenUpError
+from ample_rows.core.place.report import PlaceReport
 from ample_rows.core.plan import Plan, PlanDate
-from ample_rows.core.reference import Book
-from ample_rows.core.report import PlaceReport, Report
 from ample_rows.store import Head, Stored
 
 

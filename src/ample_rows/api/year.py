@@ -14,31 +14,36 @@ from ample_rows.api.gardens import Garden, HeavyGarden, Here, file_answer
 from ample_rows.api.label_pdf import label_pdf
 from ample_rows.api.problems import RESPONSES
 from ample_rows.api.state import ShelfRequest
-from ample_rows.core.evaluate import evaluate
-from ample_rows.core.jobs.behind import Behind, replanned
-from ample_rows.core.jobs.chores import ProposedChore, usual_chores
-from ample_rows.core.jobs.hours import Hours, hours_of
-from ample_rows.core.jobs.job import Job
-from ample_rows.core.jobs.plant_labels import plant_labels
-from ample_rows.core.jobs.year import Series, jobs_of, series_of, weeks_about
-from ample_rows.core.pantry.by_planting import PlantingSupply, planting_supplies
-from ample_rows.core.pantry.earnings import Earnings, earnings_of
-from ample_rows.core.pantry.factors import CropFactors, crop_factors
-from ample_rows.core.pantry.lacking import grown, of_each_crop
-from ample_rows.core.pantry.pantry import Pantry, pantry_of
-from ample_rows.core.pantry.remedies import Remedy, remedies
+from ample_rows.core.ask.days_ahead import Advice, advice_for
+from ample_rows.core.ask.jobs.behind import Behind, replanned
+from ample_rows.core.ask.jobs.chores import ProposedChore, usual_chores
+from ample_rows.core.ask.jobs.hours import Hours, hours_of
+from ample_rows.core.ask.jobs.job import Job
+from ample_rows.core.ask.jobs.plant_labels import plant_labels
+from ample_rows.core.ask.jobs.year import (
+    Series,
+    jobs_of,
+    series_of,
+    weeks_about,
+)
+from ample_rows.core.ask.pantry.by_planting import PlantingSupply, planting_supplies
+from ample_rows.core.ask.pantry.earnings import Earnings, earnings_of
+from ample_rows.core.ask.pantry.factors import CropFactors, crop_factors
+from ample_rows.core.ask.pantry.lacking import grown, of_each_crop
+from ample_rows.core.ask.pantry.pantry import Pantry, pantry_of
+from ample_rows.core.ask.remedies import Remedy, remedies
+from ample_rows.core.ask.succession.follow import Follow, following
+from ample_rows.core.ask.succession.leads import Leads, leads_of
+from ample_rows.core.ask.succession.mixed_start import mixed_start
+from ample_rows.core.ask.succession.waves import MOST_WAVES, Waves, waves_of
+from ample_rows.core.calendar.soil_of_day import soil_of_day
+from ample_rows.core.calendar.soil_warmth import SoilWarmth
+from ample_rows.core.estimate.evaluate import evaluate
+from ample_rows.core.estimate.report import Report
+from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.plan.values import one_line
-from ample_rows.core.reading import PlanFaultsError
-from ample_rows.core.report import Report
-from ample_rows.core.succession.follow import Follow, following
-from ample_rows.core.succession.leads import Leads, leads_of
-from ample_rows.core.succession.mixed_start import mixed_start
-from ample_rows.core.succession.waves import MOST_WAVES, Waves, waves_of
-from ample_rows.core.weather.advice import Advice, advice_for
 from ample_rows.core.weather.days import DayWeather
 from ample_rows.core.weather.forecast import DAYS_AHEAD, ForecastService, StandInForecast
-from ample_rows.core.weather.soil_of_day import soil_of_day
-from ample_rows.core.weather.soil_warmth import SoilWarmth
 
 router = APIRouter(prefix="/api/gardens/{slug}", tags=["year"], responses=RESPONSES)
 

@@ -2,7 +2,7 @@
 
 import json
 
-from ample_rows.core.report_json import schemas
+from ample_rows.core.estimate.report_json import schemas
 from ample_rows.crops import load_book
 
 

@@ -4,13 +4,14 @@ import sys
 from pathlib import Path
 
 from ample_rows import PROGRAM
-from ample_rows.core.evaluate import evaluate
-from ample_rows.core.faults import read_plan
-from ample_rows.core.own_crops import book_with
+from ample_rows.core.book.own_crops import book_with
+from ample_rows.core.checks import read_plan
+from ample_rows.core.estimate.evaluate import evaluate
+from ample_rows.core.estimate.report import Report
+from ample_rows.core.estimate.report_json import report_json
 from ample_rows.core.plan import Plan
-from ample_rows.core.reading import PlanFaultsError
-from ample_rows.core.report import PlantingReport, Report
-from ample_rows.core.report_json import report_json
+from ample_rows.core.plan.reading import PlanFaultsError
+from ample_rows.core.planting.report import PlantingReport
 from ample_rows.crops import load_book
 
 FAULT = 2

@@ -6,11 +6,11 @@ import sys
 from datetime import date
 
 from ample_rows.cli.estimate import FAULT, read
-from ample_rows.core.faults import read_plan
-from ample_rows.core.ground.sun_of_day import SunOfDay, sun_of_day
-from ample_rows.core.own_crops import book_with
+from ample_rows.core.book.own_crops import book_with
+from ample_rows.core.checks import read_plan
 from ample_rows.core.plan import PointM
-from ample_rows.core.reading import PlanFaultsError
+from ample_rows.core.plan.reading import PlanFaultsError
+from ample_rows.core.site.sun_of_day import SunOfDay, sun_of_day
 from ample_rows.crops import load_book
 
 _NUMBER = r"[+-]?(?:\d+\.?\d*|\.\d+)"

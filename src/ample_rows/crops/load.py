@@ -10,7 +10,7 @@ from typing import Any, TypeVar
 
 from pydantic import BaseModel, ValidationError
 
-from ample_rows.core.reference import (
+from ample_rows.core.book import (
     AirBand,
     Animal,
     Book,
@@ -44,7 +44,7 @@ from ample_rows.core.reference import (
     WaterWay,
     Worker,
 )
-from ample_rows.core.reference.together import disagreements
+from ample_rows.core.book.together import disagreements
 
 Model = TypeVar("Model", bound=BaseModel)
 

@@ -2,9 +2,9 @@
 
 from importlib.resources import files
 
-from ample_rows.core.faults import read_plan
+from ample_rows.core.book import Book
+from ample_rows.core.checks import read_plan
 from ample_rows.core.plan import Plan
-from ample_rows.core.reference import Book
 
 NAMES = ("lantern-court", "magpie-terrace")
 

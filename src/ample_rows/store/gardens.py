@@ -17,9 +17,14 @@ from sqlmodel import Session, col, select
 from sqlmodel.sql.expression import SelectOfScalar
 
 from ample_rows.core import plan as p
-from ample_rows.core.edits import Edit, ReplacePlan, apply_edit, describe
-from ample_rows.core.faults import require_sound, usable_plan
-from ample_rows.core.reference import Book
+from ample_rows.core.book import Book
+from ample_rows.core.checks import require_sound, usable_plan
+from ample_rows.core.edits import (
+    Edit,
+    ReplacePlan,
+    apply_edit,
+    describe,
+)
 from ample_rows.store.database import Database
 from ample_rows.store.parts import (
     Change,

@@ -6,8 +6,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from ample_rows.core import places
 from ample_rows.core import plan as p
+from ample_rows.core.geometry import shapes
 from ample_rows.core.soil.fill import fill_of
 from ample_rows.core.soil.order import options_for, summed
 from tests.conftest import bed, document, planting, rectangle, tub
@@ -221,7 +221,7 @@ def test_layers_add_up_to_the_fill(base):
             "base_cm": base,
         }
     )
-    whole = places.soil_litres(place)
-    upper = places.litres_above(place, 30 - base)
+    whole = shapes.soil_litres(place)
+    upper = shapes.litres_above(place, 30 - base)
     assert upper <= whole + 1e-9
     assert whole - upper == pytest.approx(120 * 240 * base / 1000)

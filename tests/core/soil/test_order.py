@@ -2,7 +2,7 @@
 
 import pytest
 
-from ample_rows.core.reading import PlanFaultsError
+from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.soil.mixes import mixes_of
 from tests.conftest import bed, document
 

@@ -2,7 +2,7 @@
 
 import pytest
 
-from ample_rows.core.water.evapotranspiration import extraterrestrial_radiation, hargreaves
+from ample_rows.core.weather.evapotranspiration import extraterrestrial_radiation, hargreaves
 from tests.conftest import bed, document, planting, tub
 
 CLIMATE = {

@@ -23,10 +23,10 @@ from ample_rows.cli.bench.rows import Row, median_ms
 from ample_rows.cli.bench.squares import squares_rows
 from ample_rows.cli.bench.year import year_rows
 from ample_rows.core import plan as p
-from ample_rows.core.evaluate import evaluate, evaluate_place
-from ample_rows.core.faults import read_plan
-from ample_rows.core.planting import evaluate_beside
-from ample_rows.core.reference import Book
+from ample_rows.core.book import Book
+from ample_rows.core.checks import read_plan
+from ample_rows.core.estimate.evaluate import evaluate, evaluate_place
+from ample_rows.core.planting.evaluated import evaluate_beside
 from ample_rows.crops import load_book
 from ample_rows.demo import demo_plans
 from ample_rows.store import Database, GardenStore

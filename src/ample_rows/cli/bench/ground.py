@@ -8,9 +8,14 @@ from typing import TYPE_CHECKING
 
 from ample_rows.cli.bench.rows import Row, median_ms
 from ample_rows.core import plan as p
-from ample_rows.core.ground import place_sun, skyline, sun_map, sun_path
-from ample_rows.core.ground.sun_map import sun_by_month, sun_on_day
-from ample_rows.core.reference import Book
+from ample_rows.core.book import Book
+from ample_rows.core.site import (
+    place_sun,
+    skyline,
+    sun_map,
+    sun_path,
+)
+from ample_rows.core.site.sun_map import sun_by_month, sun_on_day
 
 if TYPE_CHECKING:
     from playwright.sync_api import Page

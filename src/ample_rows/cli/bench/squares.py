@@ -10,19 +10,20 @@ import shapely
 
 from ample_rows.cli.bench.rows import Row, median_ms
 from ample_rows.core import plan as p
-from ample_rows.core import stand
-from ample_rows.core.cells import grid_over
-from ample_rows.core.depth_schools import depth_schools
-from ample_rows.core.evaluate import evaluate_place, setting_of
-from ample_rows.core.ground.place_sun import high_path, lit_on, sky_of
-from ample_rows.core.growing_up import crop_shade, tall
-from ample_rows.core.growing_up.edges import edge_choices
-from ample_rows.core.lattice_search import Lattice, fullest
-from ample_rows.core.planting import evaluate_beside
-from ample_rows.core.reference import Book
-from ample_rows.core.setting_out.dial import dial_of
-from ample_rows.core.setting_out.side_by_side import side_by_side
-from ample_rows.core.starters import starter_fits
+from ample_rows.core.ask.depth.depth_schools import depth_schools
+from ample_rows.core.ask.spacing.dial import dial_of
+from ample_rows.core.ask.spacing.side_by_side import side_by_side
+from ample_rows.core.ask.supports.edges import edge_choices
+from ample_rows.core.ask.what_fits.starters import starter_fits
+from ample_rows.core.book import Book
+from ample_rows.core.estimate.evaluate import evaluate_place
+from ample_rows.core.geometry.cells import grid_over
+from ample_rows.core.geometry.lattice_search import Lattice, fullest
+from ample_rows.core.place import crop_shade, tall
+from ample_rows.core.place.place_cases import setting_of
+from ample_rows.core.planting import stand
+from ample_rows.core.planting.evaluated import evaluate_beside
+from ample_rows.core.site.place_sun import high_path, lit_on, sky_of
 
 _CORNERS = 40
 

@@ -7,17 +7,17 @@ from datetime import timedelta
 from ample_rows import PROGRAM
 from ample_rows.cli.bench.rows import Row, median_ms
 from ample_rows.core import plan as p
+from ample_rows.core.ask.jobs.year import jobs_of, weeks_about
+from ample_rows.core.ask.pantry.pantry import pantry_of
+from ample_rows.core.ask.pantry.wants import wants_of
+from ample_rows.core.ask.remedies import remedies
+from ample_rows.core.ask.succession.follow import following
+from ample_rows.core.ask.succession.waves import waves_of
+from ample_rows.core.book import Book
 from ample_rows.core.edits import RemovePlanting, Together, apply_edit
-from ample_rows.core.evaluate import evaluate, evaluate_place
-from ample_rows.core.jobs.year import jobs_of, weeks_about
-from ample_rows.core.pantry.pantry import pantry_of
-from ample_rows.core.pantry.remedies import remedies
-from ample_rows.core.pantry.wants import wants_of
-from ample_rows.core.planting import evaluate_beside
-from ample_rows.core.reference import Book
-from ample_rows.core.report import IdleSpell
-from ample_rows.core.succession.follow import following
-from ample_rows.core.succession.waves import waves_of
+from ample_rows.core.estimate.evaluate import evaluate, evaluate_place
+from ample_rows.core.place.report import IdleSpell
+from ample_rows.core.planting.evaluated import evaluate_beside
 
 
 def year_rows(demo: p.Plan, large: p.Plan, book: Book) -> list[Row]:

@@ -7,12 +7,15 @@ to the table below.
 from collections.abc import Callable, Iterator
 
 from ample_rows.core import plan as p
+from ample_rows.core.book import Book
+from ample_rows.core.calendar.season import is_frost_free
 from ample_rows.core.notes.cautions import crop_cautions, support_caution
 from ample_rows.core.notes.clashes import clashes
 from ample_rows.core.notes.depth import depth_short, ground_below
 from ample_rows.core.notes.families import family_again
 from ample_rows.core.notes.giving_way import giving_way
 from ample_rows.core.notes.mixed import mixed
+from ample_rows.core.notes.note import Note
 from ample_rows.core.notes.set_aside import no_figures, not_usable
 from ample_rows.core.notes.shelter import (
     animals,
@@ -32,8 +35,12 @@ from ample_rows.core.notes.standing import (
     too_small,
     unusual_start,
 )
-from ample_rows.core.notes.timing import idle_ground, likely_end, turn_round, wrong_time
-from ample_rows.core.notes.view import PlaceView
+from ample_rows.core.notes.timing import (
+    idle_ground,
+    likely_end,
+    turn_round,
+    wrong_time,
+)
 from ample_rows.core.notes.weather import hot_spells
 from ample_rows.core.notes.yard import (
     fall,
@@ -46,11 +53,9 @@ from ample_rows.core.notes.yard import (
     tree_roots,
     water,
 )
-from ample_rows.core.reference import Book
-from ample_rows.core.report import Note
-from ample_rows.core.season import is_frost_free
+from ample_rows.core.place.view import PlaceView
 
-__all__ = ["PlaceView", "garden_notes", "guessed_keys", "no_figures", "place_notes"]
+__all__ = ["garden_notes", "guessed_keys", "no_figures", "place_notes"]
 
 Rule = Callable[[PlaceView], Iterator[Note]]
 

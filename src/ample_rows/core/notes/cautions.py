@@ -2,8 +2,9 @@
 
 from collections.abc import Iterator
 
-from ample_rows.core.notes.view import PlaceView, capital
-from ample_rows.core.report import Note
+from ample_rows.core.notes.note import Note
+from ample_rows.core.notes.view import capital
+from ample_rows.core.place.view import PlaceView
 
 
 def crop_cautions(view: PlaceView) -> Iterator[Note]:

@@ -3,14 +3,25 @@
 from collections.abc import Iterator
 from datetime import timedelta
 
-from ample_rows.core import cells as grid_words
-from ample_rows.core.cases import Evaluated
-from ample_rows.core.cells import grid_of
-from ample_rows.core.notes.view import PlaceView, capital, change_planting, named, percent_lost
-from ample_rows.core.planting import evaluate_planting
-from ample_rows.core.report import Fix, Note
-from ample_rows.core.said import day_words
-from ample_rows.core.succession.relay import Crowding, crowding, earliest_under, is_relay
+from ample_rows.core.geometry import cells as grid_words
+from ample_rows.core.geometry.cells import grid_of
+from ample_rows.core.notes.note import Fix, Note
+from ample_rows.core.notes.view import (
+    capital,
+    change_planting,
+    named,
+    percent_lost,
+)
+from ample_rows.core.place.relay import (
+    Crowding,
+    crowding,
+    earliest_under,
+    is_relay,
+)
+from ample_rows.core.place.view import PlaceView
+from ample_rows.core.planting.cases import Evaluated
+from ample_rows.core.planting.evaluated import evaluate_planting
+from ample_rows.core.words.day_words import day_words
 
 MOST_BETWEEN = 0.75
 

@@ -3,11 +3,11 @@
 import math
 from collections.abc import Iterator
 
-from ample_rows.core import edits, places, roots
-from ample_rows.core.cases import Evaluated
-from ample_rows.core.cells import grid_of, span_words
+from ample_rows.core import edits
+from ample_rows.core.geometry import shapes
+from ample_rows.core.geometry.cells import grid_of, span_words
+from ample_rows.core.notes.note import Fix, Note
 from ample_rows.core.notes.view import (
-    PlaceView,
     all_cells,
     capital,
     change_place,
@@ -15,8 +15,10 @@ from ample_rows.core.notes.view import (
     percent_lost,
     span_lost,
 )
-from ample_rows.core.report import Fix, Note
-from ample_rows.core.risers import riser_on
+from ample_rows.core.place.view import PlaceView
+from ample_rows.core.planting.cases import Evaluated
+from ample_rows.core.site.risers import riser_on
+from ample_rows.core.soil import roots
 from ample_rows.core.soil.fill import fill_of, recipe
 from ample_rows.core.soil.order import options_for
 
@@ -107,7 +109,7 @@ def _depth_fixes(view: PlaceView, e: Evaluated) -> Iterator[Fix]:
         return
     needed = max(depth.full_cm, e.crop.edible_root_cm or 0.0)
     missing = needed - depth.usable_cm
-    gap = places.rim_gap_cm(place)
+    gap = shapes.rim_gap_cm(place)
     if _opens(view) and place.kind != "container" and place.stands_on is None:
         loosened = (place.loosened_below_cm or 0.0) + missing
         yield Fix(f"Loosen {missing:g} cm deeper", change_place(view, loosened_below_cm=loosened))
@@ -137,7 +139,7 @@ def _riser_fixes(view: PlaceView, e: Evaluated, missing: float) -> Iterator[Fix]
     if not (worth and alone):
         return
     step = view.book.value("riser_step_cm")
-    wall = math.ceil((missing + places.DEFAULT_RIM_GAP_CM) / step) * step
+    wall = math.ceil((missing + shapes.DEFAULT_RIM_GAP_CM) / step) * step
     riser = riser_on(
         place, cells, ident=f"{place.id[:50]}-box-{e.planting.id[:8]}", wall_height_cm=wall
     )
@@ -170,7 +172,7 @@ def _priced(cost: float) -> str:
 def ground_below(view: PlaceView) -> Iterator[Note]:
     """What is known, unknown or of no use below the place."""
     place = view.place
-    bottom = places.bottom(place)
+    bottom = shapes.bottom(place)
     if place.stands_on is not None:
         return
     if _opens(view):

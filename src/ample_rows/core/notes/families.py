@@ -2,9 +2,10 @@
 
 from collections.abc import Iterator
 
-from ample_rows.core.notes.view import PlaceView, capital, named
-from ample_rows.core.report import Note
-from ample_rows.core.succession.families import too_soon
+from ample_rows.core.notes.note import Note
+from ample_rows.core.notes.view import capital, named
+from ample_rows.core.place.families import too_soon
+from ample_rows.core.place.view import PlaceView
 
 
 def family_again(view: PlaceView) -> Iterator[Note]:

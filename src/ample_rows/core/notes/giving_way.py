@@ -5,11 +5,13 @@ from datetime import date, timedelta
 
 import numpy as np
 
-from ample_rows.core.cases import Evaluated
-from ample_rows.core.notes.view import PlaceView, capital, change_planting, named
-from ample_rows.core.planting import evaluate_planting
-from ample_rows.core.report import Fix, GrowthReport, Note
-from ample_rows.core.said import day_words
+from ample_rows.core.notes.note import Fix, Note
+from ample_rows.core.notes.view import capital, change_planting, named
+from ample_rows.core.place.view import PlaceView
+from ample_rows.core.planting.cases import Evaluated
+from ample_rows.core.planting.evaluated import evaluate_planting
+from ample_rows.core.planting.report import GrowthReport
+from ample_rows.core.words.day_words import day_words
 
 _WEEK = timedelta(days=7)
 

@@ -2,13 +2,14 @@
 
 from collections.abc import Iterator
 
-from ample_rows.core.cases import Evaluated
 from ample_rows.core.notes.giving_way import leaves_meet
-from ample_rows.core.notes.view import PlaceView, capital, change_planting, named
-from ample_rows.core.planting import evaluate_planting
-from ample_rows.core.report import Fix, Note
-from ample_rows.core.said import day_words
-from ample_rows.core.set_out import case_of, set_out
+from ample_rows.core.notes.note import Fix, Note
+from ample_rows.core.notes.view import capital, change_planting, named
+from ample_rows.core.place.view import PlaceView
+from ample_rows.core.planting.cases import Evaluated
+from ample_rows.core.planting.evaluated import evaluate_planting
+from ample_rows.core.planting.set_out import case_of, set_out
+from ample_rows.core.words.day_words import day_words
 
 _WORTH_SAYING = 0.005
 

@@ -4,8 +4,8 @@ from collections.abc import Iterator
 
 from ample_rows.core import edits
 from ample_rows.core import plan as p
-from ample_rows.core.faults.budget import too_many_cells
-from ample_rows.core.report import Fix, Note
+from ample_rows.core.geometry.budget import too_many_cells
+from ample_rows.core.notes.note import Fix, Note
 
 _MOST_SAID = 3
 

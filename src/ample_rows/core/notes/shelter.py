@@ -2,12 +2,13 @@
 
 from collections.abc import Iterator
 
-from ample_rows.core import places
 from ample_rows.core import plan as p
-from ample_rows.core.ground.paths import paths_of
-from ample_rows.core.notes.view import PlaceView, capital, change_place
-from ample_rows.core.reference import Book
-from ample_rows.core.report import Fix, Level, Note
+from ample_rows.core.book import Book
+from ample_rows.core.geometry import shapes
+from ample_rows.core.notes.note import Fix, Level, Note
+from ample_rows.core.notes.view import capital, change_place
+from ample_rows.core.place.view import PlaceView
+from ample_rows.core.site.paths import paths_of
 from ample_rows.core.soil.fill import fill_of
 
 
@@ -16,7 +17,7 @@ def rim(view: PlaceView) -> Iterator[Note]:
     place, book = view.place, view.book
     if place.kind in ("ground", "mound"):
         return
-    wall = places.wall_cm(place)
+    wall = shapes.wall_cm(place)
     for name in view.around.workers:
         worker = book.workers[name]
         least, most = worker.rim_cm
@@ -45,7 +46,7 @@ def room_to_kneel(view: PlaceView) -> Iterator[Note]:
     """A path that passes feet, but not a person kneeling at the bed."""
     gap, need = view.around.path_cm, view.book.path_needs["kneeling"]
     feet = view.book.path_needs["feet"].least_cm
-    low = places.wall_cm(view.place) <= view.book.workers["kneeling"].rim_cm[1]
+    low = shapes.wall_cm(view.place) <= view.book.workers["kneeling"].rim_cm[1]
     if gap is not None and feet <= gap < need.least_cm and low and view.place.kind != "container":
         text = (
             f"{gap:.0f} cm to {view.around.path_beside} let feet pass, but nobody kneel: that "
@@ -72,12 +73,12 @@ def animals(view: PlaceView) -> Iterator[Note]:
     """Animals that a wall or a bottom of this place would stop, and does not."""
     for name in view.around.animals:
         animal = view.book.animals[name]
-        opens = places.bottom(view.place) in ("open", "rotting") and view.place.stands_on is None
+        opens = shapes.bottom(view.place) in ("open", "rotting") and view.place.stands_on is None
         if animal.bottom is not None and opens:
             fixes: tuple[Fix, ...] = (
                 Fix("Lay mesh below", change_place(view, bottom=animal.bottom)),
             )
-        elif animal.wall_cm is not None and places.wall_cm(view.place) < animal.wall_cm:
+        elif animal.wall_cm is not None and shapes.wall_cm(view.place) < animal.wall_cm:
             fixes = ()
         else:
             continue
@@ -107,7 +108,7 @@ def measured_outside(view: PlaceView) -> Iterator[Note]:
     thick = shape.wall_thickness_cm or 0.0
     if shape.measured != "outside" or not thick or view.place.stands_on is not None:
         return
-    box = places.bounds(shape)
+    box = shapes.bounds(shape)
     yield _note(
         view,
         "tip",

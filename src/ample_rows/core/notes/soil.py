@@ -2,11 +2,11 @@
 
 from collections.abc import Iterator
 
-from ample_rows.core.notes.view import PlaceView
-from ample_rows.core.report import Note
-from ample_rows.core.said import day_words
+from ample_rows.core.notes.note import Note
+from ample_rows.core.place.view import PlaceView
 from ample_rows.core.soil.fill import base_cm, fill_of
 from ample_rows.core.soil.weight import weight_of
+from ample_rows.core.words.day_words import day_words
 
 _NEAR_THE_LIMIT = 0.8
 

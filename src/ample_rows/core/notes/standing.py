@@ -2,13 +2,12 @@
 
 from collections.abc import Iterator
 
-from ample_rows.core import cells as grid_words
-from ample_rows.core import edits, places, stand
+from ample_rows.core import edits
 from ample_rows.core import plan as p
-from ample_rows.core.cases import Evaluated
-from ample_rows.core.growing_up import supports
+from ample_rows.core.geometry import cells as grid_words
+from ample_rows.core.geometry import shapes
+from ample_rows.core.notes.note import Fix, Level, Note
 from ample_rows.core.notes.view import (
-    PlaceView,
     all_cells,
     capital,
     change_place,
@@ -17,7 +16,10 @@ from ample_rows.core.notes.view import (
     percent_lost,
     span_lost,
 )
-from ample_rows.core.report import Fix, Level, Note
+from ample_rows.core.place.view import PlaceView
+from ample_rows.core.planting import stand
+from ample_rows.core.planting.cases import Evaluated
+from ample_rows.core.structures import supports
 
 LOW_LIGHT_WORTH_SAYING = 0.92
 HOURS_WORTH_SAYING = 0.5
@@ -38,7 +40,7 @@ def none_fit(view: PlaceView) -> Iterator[Note]:
         if e.planting.between:
             text = f"No {e.crop.name} fits between the plants that are there."
             fix = "Plant both wider, or give it squares of its own."
-        if e.planting.support and not places.edges(view.place, view.setting.north_deg):
+        if e.planting.support and not shapes.edges(view.place, view.setting.north_deg):
             text = f"The support for {e.crop.name} needs a straight side; this place is round."
             fix = "Grow it in a bed with straight sides, or without the support."
         fixes: tuple[Fix, ...] = ()
@@ -96,7 +98,7 @@ def _line_fixes(view: PlaceView, e: Evaluated) -> Iterator[Fix]:
         yield Fix(f"Plant it along the {label} there", change_planting(e, support=standing.id))
         return
     system = next((t.system for t in e.crop.trainings if trainings[t.system].needs_support), None)
-    if system is None or not places.edges(view.place, view.setting.north_deg):
+    if system is None or not shapes.edges(view.place, view.setting.north_deg):
         return
     height = trainings[system].height_cm
     ident = next(

@@ -4,17 +4,18 @@ from collections.abc import Iterator
 from dataclasses import replace
 from datetime import date
 
-from ample_rows.core import cells as grid_words
 from ample_rows.core import plan as p
-from ample_rows.core import season
-from ample_rows.core.cases import Evaluated
+from ample_rows.core.calendar import season
 from ample_rows.core.edits import Plant
-from ample_rows.core.free_block import free_block
-from ample_rows.core.idents import free_ident
-from ample_rows.core.links import LINKS
-from ample_rows.core.notes.view import PlaceView, capital, change_planting, named
-from ample_rows.core.report import Fix, Note
-from ample_rows.core.said import day_words
+from ample_rows.core.geometry import cells as grid_words
+from ample_rows.core.notes.note import Fix, Note
+from ample_rows.core.notes.view import capital, change_planting, named
+from ample_rows.core.place.free_block import free_block
+from ample_rows.core.place.view import PlaceView
+from ample_rows.core.plan.idents import free_ident
+from ample_rows.core.plan.links import LINKS
+from ample_rows.core.planting.cases import Evaluated
+from ample_rows.core.words.day_words import day_words
 
 SHORT_PICKING = 0.6
 LEAST_IDLE_DAYS = 28

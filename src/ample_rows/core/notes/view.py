@@ -1,54 +1,15 @@
-"""What every note rule sees, and the words they share.
+"""The words that the note rules share.
 
 Lengths are always said in cm and weights in kg: the interface turns them into the
 grower's units.
 """
 
 from collections.abc import Iterable
-from dataclasses import dataclass
 
-from ample_rows.core import cells as grid_words
 from ample_rows.core import edits
-from ample_rows.core import plan as p
-from ample_rows.core.cases import Evaluated, PlaceCase, Setting
-from ample_rows.core.ground.place_sun import PlaceSun
-from ample_rows.core.ground.surroundings import Surroundings
-from ample_rows.core.reference import Book
-from ample_rows.core.report import IdleSpell, SupportReport
-from ample_rows.core.soil.fill import Fill
-from ample_rows.core.water.need import WaterNeed
-
-
-@dataclass(frozen=True)
-class PlaceView:
-    """An evaluated place as the note rules see it."""
-
-    here: PlaceCase
-    plantings: tuple[Evaluated, ...]
-    idle: tuple[IdleSpell, ...]
-    supports: tuple[SupportReport, ...]
-    fill: Fill
-    need: WaterNeed | None
-
-    @property
-    def place(self) -> p.Place:
-        return self.here.place
-
-    @property
-    def sun(self) -> PlaceSun | None:
-        return self.here.sun
-
-    @property
-    def around(self) -> Surroundings:
-        return self.here.around
-
-    @property
-    def setting(self) -> Setting:
-        return self.here.setting
-
-    @property
-    def book(self) -> Book:
-        return self.here.book
+from ample_rows.core.geometry import cells as grid_words
+from ample_rows.core.place.view import PlaceView
+from ample_rows.core.planting.cases import Evaluated
 
 
 def named(e: Evaluated) -> str:

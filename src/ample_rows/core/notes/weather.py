@@ -2,10 +2,11 @@
 
 from collections.abc import Iterator
 
-from ample_rows.core.cases import Evaluated
-from ample_rows.core.notes.view import PlaceView, capital, change_planting, named
-from ample_rows.core.report import Fix, Level, Note
-from ample_rows.core.season import hottest_month
+from ample_rows.core.calendar.season import hottest_month
+from ample_rows.core.notes.note import Fix, Level, Note
+from ample_rows.core.notes.view import capital, change_planting, named
+from ample_rows.core.place.view import PlaceView
+from ample_rows.core.planting.cases import Evaluated
 
 _TROUBLE = "heat"
 _SETS_LESS = "its flowers drop without setting"

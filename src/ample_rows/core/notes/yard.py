@@ -3,11 +3,12 @@
 import math
 from collections.abc import Iterator
 
-from ample_rows.core import places
 from ample_rows.core import plan as p
-from ample_rows.core.notes.view import PlaceView, capital, change_place
-from ample_rows.core.reference import Book
-from ample_rows.core.report import Fix, Level, Note
+from ample_rows.core.book import Book
+from ample_rows.core.geometry import shapes
+from ample_rows.core.notes.note import Fix, Level, Note
+from ample_rows.core.notes.view import capital, change_place
+from ample_rows.core.place.view import PlaceView
 
 MOST_SHARED = 0.02
 
@@ -89,7 +90,7 @@ def path_beside(view: PlaceView) -> Iterator[Note]:
 
 def long_walk(view: PlaceView) -> Iterator[Note]:
     """A long bed is stepped on rather than walked round."""
-    box = places.bounds(view.place.shape)
+    box = shapes.bounds(view.place.shape)
     length, limit = max(box.width, box.length), view.book.value("long_bed_cm")
     if view.place.kind != "container" and length > limit and min(box.width, box.length) > 45:
         yield _note(
@@ -154,7 +155,7 @@ def out_of_sight(view: PlaceView) -> Iterator[Note]:
 def tree_roots(view: PlaceView) -> Iterator[Note]:
     """Roots of trees, shrubs and hedges come for the water."""
     names = view.around.roots
-    if names and places.bottom(view.place) in ("open", "mesh", "rotting"):
+    if names and shapes.bottom(view.place) in ("open", "mesh", "rotting"):
         fixes: tuple[Fix, ...] = ()
         if view.place.kind == "framed":
             fixes = (Fix("Line the bottom", change_place(view, bottom="lined")),)
@@ -172,7 +173,7 @@ def tree_roots(view: PlaceView) -> Iterator[Note]:
 def fall(view: PlaceView) -> Iterator[Note]:
     """Ground that falls under a place, and how much it takes to level it."""
     across, along = view.around.fall_width_cm, view.around.fall_length_cm
-    box = places.bounds(view.place.shape)
+    box = shapes.bounds(view.place.shape)
     steepest = max(abs(across) / box.width, abs(along) / box.length) * 100
     book = view.book
     if steepest < book.value("bed_fall_worth_levelling") or view.place.kind == "container":

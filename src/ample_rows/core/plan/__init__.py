@@ -38,10 +38,7 @@ from ample_rows.core.plan.place import (
     Stay,
     Support,
 )
-from ample_rows.core.plan.planting import (
-    LedOver,
-    Planting,
-)
+from ample_rows.core.plan.planting import LedOver, Planting
 from ample_rows.core.plan.seeds import SeedBox, SeedChoice, SeedPacket
 from ample_rows.core.plan.set_aside import SetAside
 from ample_rows.core.plan.site import (

@@ -4,7 +4,13 @@ from typing import Annotated, Literal
 
 from pydantic import AfterValidator, Field, StringConstraints
 
-from ample_rows.core.plan.values import Address, Ident, PlanDate, PlanValue, one_line
+from ample_rows.core.plan.values import (
+    Address,
+    Ident,
+    PlanDate,
+    PlanValue,
+    one_line,
+)
 
 Per = Literal["week", "month", "year"]
 

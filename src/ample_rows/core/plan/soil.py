@@ -4,7 +4,14 @@ from typing import Annotated, Literal
 
 from pydantic import AfterValidator, Field
 
-from ample_rows.core.plan.values import Ident, Name, PlanDate, PlanValue, Positive, one_line
+from ample_rows.core.plan.values import (
+    Ident,
+    Name,
+    PlanDate,
+    PlanValue,
+    Positive,
+    one_line,
+)
 
 Price = Annotated[float, Field(ge=0, le=1e6, allow_inf_nan=False)]
 Litres = Annotated[float, Field(gt=0, le=1e6, allow_inf_nan=False)]

@@ -1,1 +1,1 @@
-"""Soil: the litres a place takes, what they are mixed from, cost and weigh."""
+"""Soil: fill, mixes, order, weight, feed, and the depth that roots need."""

@@ -4,11 +4,11 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from ample_rows.core import plan as p
-from ample_rows.core.reference import Book, Crop
+from ample_rows.core.book import Book, Crop
 from ample_rows.core.soil.fill import Fill, base_cm
 from ample_rows.core.soil.mixes import n_freed_g_per_litre
 from ample_rows.core.soil.soft import soft_layers
-from ample_rows.core.working import Term, of_rule
+from ample_rows.core.words.working import Term, of_rule
 
 _PART_OF = {
     "leaf": "leaf",

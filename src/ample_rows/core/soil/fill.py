@@ -2,11 +2,11 @@
 
 from dataclasses import dataclass
 
-from ample_rows.core import places
 from ample_rows.core import plan as p
-from ample_rows.core.reference import Book, Mix
+from ample_rows.core.book import Book, Mix
+from ample_rows.core.geometry import shapes
 from ample_rows.core.soil.mixes import mixes_of
-from ample_rows.core.working import Term, of_rule
+from ample_rows.core.words.working import Term, of_rule
 
 DEFAULT_BED, DEFAULT_POT = "garden-bed", "light-container"
 
@@ -52,7 +52,7 @@ def fill_of(place: p.Place, soil: p.Soil | None, book: Book) -> Fill:
     """The litres of a place by layer, and by ingredient of its mix."""
     name = mix_name(place, soil)
     mix = mixes_of(soil, book)[name]
-    depth, whole = places.fill_cm(place), places.soil_litres(place)
+    depth, whole = shapes.fill_cm(place), shapes.soil_litres(place)
     base = base_cm(place)
     base_litres = _below(place, base)
     mixed = whole - base_litres
@@ -82,15 +82,15 @@ def top_up(mix_litres: float, base_litres: float, book: Book) -> float:
 
 def base_cm(place: p.Place) -> float:
     """Depth of the coarse woody base below the mix. [cm]"""
-    return min(place.base_cm or 0.0, places.fill_cm(place))
+    return min(place.base_cm or 0.0, shapes.fill_cm(place))
 
 
 def _below(place: p.Place, depth_cm: float) -> float:
     """Litres of the lowest so many centimetres of a fill, exact for tapered pots and mounds."""
     if depth_cm <= 0:
         return 0.0
-    top = places.fill_cm(place) - depth_cm
-    return places.soil_litres(place) - places.litres_above(place, top)
+    top = shapes.fill_cm(place) - depth_cm
+    return shapes.soil_litres(place) - shapes.litres_above(place, top)
 
 
 def recipe(mix: Mix, litres: float) -> dict[str, float]:

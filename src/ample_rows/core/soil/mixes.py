@@ -4,7 +4,7 @@ from collections.abc import Callable
 from functools import lru_cache
 
 from ample_rows.core import plan as p
-from ample_rows.core.reference import Book, Mix, SoilIngredient
+from ample_rows.core.book import Book, Mix, SoilIngredient
 
 
 @lru_cache(maxsize=256)

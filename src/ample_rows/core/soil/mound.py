@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from ample_rows.core.reference import Book
+from ample_rows.core.book import Book
 
 
 @dataclass(frozen=True, slots=True)

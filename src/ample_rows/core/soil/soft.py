@@ -3,9 +3,9 @@
 from dataclasses import dataclass
 from datetime import date, timedelta
 
-from ample_rows.core import places
 from ample_rows.core import plan as p
-from ample_rows.core.reference import Book
+from ample_rows.core.book import Book
+from ample_rows.core.geometry import shapes
 
 MONTHS_TOLD = 12
 _DAYS_A_MONTH = 30.4
@@ -61,9 +61,9 @@ def _layer(place: p.Place, added: p.Added, book: Book) -> SoftLayer:
 
 def _ground_m2(place: p.Place, added: p.Added, book: Book) -> float:
     """The ground that a layer covers; a trench runs under the middle of the longer side. [m2]"""
-    area = places.inside_area_m2(place.shape)
+    area = shapes.inside_area_m2(place.shape)
     if added.how != "trench":
         return area
-    box = places.bounds(place.shape)
+    box = shapes.bounds(place.shape)
     wide = min(book.value("trench_width_cm"), box.width, box.length)
     return min(area, wide * max(box.width, box.length) / 1e4)

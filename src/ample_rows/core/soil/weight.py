@@ -2,11 +2,11 @@
 
 from dataclasses import dataclass
 
-from ample_rows.core import places
 from ample_rows.core import plan as p
-from ample_rows.core.reference import Book
+from ample_rows.core.book import Book
+from ample_rows.core.geometry import shapes
 from ample_rows.core.soil.fill import Fill, base_cm
-from ample_rows.core.working import Term, of_rule
+from ample_rows.core.words.working import Term, of_rule
 
 _GRAVITY = 9.81
 
@@ -23,7 +23,7 @@ class Weight:
 def weight_of(place: p.Place, fill: Fill, book: Book) -> Weight:
     """Saturated weight of a place. [kg, kg/m2, kPa]"""
     total = sum(kg for _, kg, _, _ in _parts(place, fill, book))
-    covered = places.foot_area_m2(place)
+    covered = shapes.foot_area_m2(place)
     return Weight(total, total / covered, total / covered * _GRAVITY / 1000)
 
 
@@ -32,7 +32,7 @@ def _parts(place: p.Place, fill: Fill, book: Book) -> list[tuple[str, float, str
     soaked, plants = fill.kind.saturated_kg_per_litre, book.coefficients["plants_kg_per_m2"]
     rotten = book.coefficients["base_saturated_kg_per_litre"]
     base = fill.fill_litres - fill.mix_litres if base_cm(place) else 0.0
-    area = places.inside_area_m2(place.shape)
+    area = shapes.inside_area_m2(place.shape)
     return [
         (
             "soaked mix",
@@ -54,7 +54,7 @@ def _parts(place: p.Place, fill: Fill, book: Book) -> list[tuple[str, float, str
 @of_rule("weight")
 def weight_working(place: p.Place, fill: Fill, book: Book) -> tuple[Term, ...]:
     """The weight as a sum; what weighs nothing here is left out."""
-    weight, covered = weight_of(place, fill, book), places.foot_area_m2(place)
+    weight, covered = weight_of(place, fill, book), shapes.foot_area_m2(place)
     parts = [
         Term(name, kg, "kg", how, source)
         for name, kg, how, source in _parts(place, fill, book)

@@ -1,1 +1,1 @@
-"""Water: what the air takes, what rain brings back, and how often a place wants it."""
+"""Water: what places need, how it is brought, and what a butt holds."""

@@ -6,10 +6,10 @@ from functools import lru_cache
 
 import shapely
 
-from ample_rows.core import places
 from ample_rows.core import plan as p
-from ample_rows.core.lattice import Point
-from ample_rows.core.reference import Book
+from ample_rows.core.book import Book
+from ample_rows.core.geometry import shapes
+from ample_rows.core.geometry.lattice import Point
 
 _LEAST_RUN_CM = 5.0
 
@@ -32,13 +32,13 @@ def lines_over(shape: p.Shape, rows_apart_cm: tuple[float, ...], book: Book) -> 
     Args:
         rows_apart_cm: Distances between the rows of what stands in rows; may be empty.
     """
-    box = places.bounds(shape)
+    box = shapes.bounds(shape)
     wanted = min(rows_apart_cm, default=book.value("drip_lines_apart_cm"))
     along_y = box.length >= box.width
     across, start = (box.width, box.x0) if along_y else (box.length, box.y0)
     count = max(1, round(across / wanted))
     apart = across / count
-    inside = places.outline(shape)
+    inside = shapes.outline(shape)
     runs = []
     for index in range(count):
         at = start + (index + 0.5) * apart

@@ -4,13 +4,13 @@ import math
 from dataclasses import dataclass
 from datetime import date, timedelta
 
-from ample_rows.core import places
 from ample_rows.core import plan as p
-from ample_rows.core.ground.stays import stay_on
-from ample_rows.core.reference import Book, Mix
-from ample_rows.core.report import GrowthReport, PlantingReport
-from ample_rows.core.water.air import Air12
-from ample_rows.core.working import Term, of_rule
+from ample_rows.core.book import Book, Mix
+from ample_rows.core.geometry import shapes
+from ample_rows.core.planting.report import GrowthReport, PlantingReport
+from ample_rows.core.site.stays import stay_on
+from ample_rows.core.weather.air import Air12
+from ample_rows.core.words.working import Term, of_rule
 
 _MIDDLE = 15
 _MM_PER_CM = 10.0
@@ -54,7 +54,7 @@ class Watered:
 
     @property
     def area_m2(self) -> float:
-        return places.inside_area_m2(self.place.shape)
+        return shapes.inside_area_m2(self.place.shape)
 
     def held_litres(self, book: Book) -> float:
         """What its soil gives between two waterings."""

@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from ample_rows.core.water.air import MONTH_DAYS
+from ample_rows.core.weather.air import MONTH_DAYS
 
 _YEARS = 2
 _DUST_L = 1e-6

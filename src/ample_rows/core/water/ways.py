@@ -3,9 +3,9 @@
 import math
 from dataclasses import dataclass
 
-from ample_rows.core.reference import Book, WaterWay
+from ample_rows.core.book import Book, WaterWay
 from ample_rows.core.water.lines import WaterLines
-from ample_rows.core.working import Term, of_rule
+from ample_rows.core.words.working import Term, of_rule
 
 _CANS_A_TRIP = 2
 

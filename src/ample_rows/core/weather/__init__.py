@@ -1,1 +1,1 @@
-"""Weather: plausible days for a garden's normals, a forecast's interface, warmth of the soil."""
+"""Weather: normals, the warmth and light they bring, plausible days."""

@@ -5,7 +5,7 @@ from datetime import date
 from typing import Protocol
 
 from ample_rows.core import plan as p
-from ample_rows.core.reference import Book
+from ample_rows.core.book import Book
 from ample_rows.core.weather.days import DayWeather, weather_of
 
 DAYS_AHEAD = 7

@@ -1,0 +1,1 @@
+"""Questions that a screen asks apart from the estimate."""

@@ -1,0 +1,1 @@
+"""Questions on building: boards, posts, lines and what they cost together."""

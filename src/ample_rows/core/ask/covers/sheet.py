@@ -1,0 +1,138 @@
+"""The covers of a place: each sized and billed, and those that its crops would usually get."""
+
+from collections import defaultdict
+from dataclasses import dataclass
+from datetime import date
+
+from ample_rows.core import plan as p
+from ample_rows.core.ask.covers.advice import CoverAdvice, cover_advice
+from ample_rows.core.book import Book, CoverKind
+from ample_rows.core.carpentry.bill_report import BillLine
+from ample_rows.core.carpentry.cover_size import (
+    CoverSize,
+    amounts,
+    beneath,
+    cells_under,
+    size_of,
+)
+from ample_rows.core.carpentry.lines import bill_lines
+from ample_rows.core.geometry.cells import grid_of, span_words
+from ample_rows.core.place.place_cases import place_case
+from ample_rows.core.plan.reading import PlanFaultsError
+from ample_rows.core.planting.cases import Evaluated
+from ample_rows.core.planting.evaluated import evaluate_planting
+from ample_rows.core.words.working import Term, Terms, of_rule
+
+
+@dataclass(frozen=True, slots=True)
+class CoverSheet:
+    """A cover as it is planned, with its bill."""
+
+    id: str
+    kind: str
+    label: str
+    keeps_off: str
+    where: str
+    since: date
+    until: date
+    size: CoverSize
+    holes: int
+    hole_cm: float | None
+    lines: tuple[BillLine, ...]
+    missing: tuple[str, ...]
+    cost: float | None
+    words: str
+    working: Terms
+
+
+@dataclass(frozen=True, slots=True)
+class PlaceCovers:
+    """The covers of a place, and those that its crops would usually get."""
+
+    covers: tuple[CoverSheet, ...]
+    advice: tuple[CoverAdvice, ...]
+
+
+def place_covers(plan: p.Plan, place_id: str, book: Book) -> PlaceCovers:
+    """Every cover of a place worked out.
+
+    Raises:
+        PlanFaultsError: There is no such place.
+    """
+    place, grown = _grown(plan, place_id, book)
+    covers = tuple(_sheet(place, cover, grown, plan.build, book) for cover in place.covers)
+    return PlaceCovers(covers, tuple(cover_advice(place, grown, book)))
+
+
+def _grown(plan: p.Plan, place_id: str, book: Book) -> tuple[p.Place, tuple[Evaluated, ...]]:
+    if plan.place(place_id) is None:
+        raise PlanFaultsError.one("place", f'there is no place "{place_id}"')
+    here = place_case(plan, place_id, book)
+    planted = (g for g in plan.plantings if g.place == place_id)
+    return here.place, tuple(evaluate_planting(g, here) for g in planted)
+
+
+def covers_of_place(plan: p.Plan, place_id: str, book: Book) -> dict[str, float]:
+    """What all covers of a place take of each material."""
+    total: dict[str, float] = defaultdict(float)
+    found = plan.place(place_id)
+    if found is None or not found.covers:
+        return total
+    place, grown = _grown(plan, place_id, book)
+    for cover in place.covers:
+        kind = book.covers[cover.kind]
+        for name, amount in amounts(size_of(place, cover, grown, kind, book), kind, book).items():
+            total[name] += amount
+    return total
+
+
+def _sheet(
+    place: p.Place,
+    cover: p.Cover,
+    grown: tuple[Evaluated, ...],
+    build: p.Build | None,
+    book: Book,
+) -> CoverSheet:
+    kind = book.covers[cover.kind]
+    size = size_of(place, cover, grown, kind, book)
+    lines, missing = bill_lines(amounts(size, kind, book), build, book)
+    cells = cells_under(place, cover)
+    under = [e for e in grown if beneath(e, cover, cells)]
+    holes = sum(sum(_inside(place, point, cells) for point in e.report.positions_cm) for e in under)
+    return CoverSheet(
+        id=cover.id,
+        kind=cover.kind,
+        label=kind.label,
+        keeps_off=kind.keeps_off,
+        where=span_words(list(cells)),
+        since=cover.since,
+        until=cover.until,
+        size=size,
+        holes=holes if kind.hole_cm else 0,
+        hole_cm=kind.hole_cm,
+        lines=lines,
+        missing=missing,
+        cost=None if missing else sum(line.cost or 0.0 for line in lines),
+        words=kind.words,
+        working=_working(size, kind),
+    )
+
+
+def _inside(place: p.Place, point: tuple[float, float], cells: tuple[str, ...]) -> bool:
+    grid = grid_of(place)
+    boxes = (grid.box(grid.cells[a].spot) for a in cells)
+    x, y = point
+    return any(b.x0 <= x < b.x1 and b.y0 <= y < b.y1 for b in boxes)
+
+
+@of_rule("covers")
+def _working(size: CoverSize, kind: CoverKind) -> Terms:
+    source = kind.source
+    return (
+        Term("across", size.width_cm, "cm", "the short side of its squares", "Plan"),
+        Term("along", size.length_cm, "cm", "the long side", "Plan"),
+        Term("high", size.height_cm, "cm", "over the crop, and half of what it spans", source),
+        Term("cloth across", size.cloth_width_cm, "cm", "over the hoop and tucked in", source),
+        Term("cloth along", size.cloth_length_cm, "cm", "with both ends down", source),
+        Term("cloth", size.cloth_m2, "m²", "across × along", "Core"),
+    )

@@ -1,0 +1,78 @@
+"""When a crop can be started in a garden: bare, on the windowsill before, and under covers."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+from datetime import date, timedelta
+
+from ample_rows.core import plan as p
+from ample_rows.core.book import Book, Crop
+from ample_rows.core.calendar import season
+from ample_rows.core.structures.shelter import under_cover
+
+
+@dataclass(frozen=True, slots=True)
+class CropWindow:
+    """One way of starting a crop here; the picks are those of the earliest start.
+
+    Not `open` means that the season here is too short for it.
+    """
+
+    start: p.Start
+    open: bool
+    earliest: date
+    latest: date
+    first_pick: date | None
+    last_pick: date | None
+    how: str
+    sow_indoors: date | None
+    covered: tuple["CoveredWindow", ...]
+
+
+@dataclass(frozen=True, slots=True)
+class CoveredWindow:
+    """When a crop may be started beneath a cover, and how many weeks sooner that is."""
+
+    cover: str
+    label: str
+    earliest: date
+    latest: date
+    weeks_sooner: float
+
+
+def crop_window(year: season.GrowingYear, crop: Crop, start: p.Start, book: Book) -> CropWindow:
+    """One way of starting a crop in a garden's year."""
+    found = season.window(year, crop, start, book)
+    grow = season.grow_days(year, crop, start, found.earliest, book)
+    first = None if grow is None else found.earliest + timedelta(days=round(grow))
+    last = None if first is None else first + timedelta(days=round(crop.picking.days))
+    frost = season.frost_day(year, crop, found.earliest, book)
+    return CropWindow(
+        start=start,
+        open=found.earliest <= found.latest,
+        earliest=found.earliest,
+        latest=found.latest,
+        first_pick=first,
+        last_pick=last if last is None or frost is None else min(last, frost),
+        how=found.how,
+        sow_indoors=_sow_indoors(crop, start, found.earliest),
+        covered=tuple(_covered(year, crop, start, found, book)),
+    )
+
+
+def _sow_indoors(crop: Crop, start: p.Start, earliest: date) -> date | None:
+    if start != "transplant" or not crop.weeks_indoors:
+        return None
+    return earliest - timedelta(days=round(7 * crop.weeks_indoors))
+
+
+def _covered(
+    year: season.GrowingYear, crop: Crop, start: p.Start, bare: season.Window, book: Book
+) -> Iterator[CoveredWindow]:
+    """The same start beneath each cover that buys a week and more."""
+    for name, kind in book.covers.items():
+        if kind.buys_weeks < 1:
+            continue
+        beneath = season.window(under_cover(year, kind.buys_weeks, book), crop, start, book)
+        sooner = (bare.earliest - beneath.earliest).days / 7
+        if beneath.earliest <= beneath.latest and sooner >= 1:
+            yield CoveredWindow(name, kind.label, beneath.earliest, beneath.latest, sooner)

@@ -1,0 +1,122 @@
+"""This week by the days ahead: frost on what is tender, heat, drought, soil too cold to sow."""
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+from datetime import date
+
+from ample_rows.core import plan as p
+from ample_rows.core.book import Book, Crop
+from ample_rows.core.geometry.cells import span_words
+from ample_rows.core.planting.report import PlantingReport
+from ample_rows.core.weather.days import DayWeather
+from ample_rows.core.words.day_words import day_words
+
+_FROST_C = {"tender": 1.0, "half-hardy": -2.0, "hardy": -90.0}
+
+
+@dataclass(frozen=True, slots=True)
+class Advice:
+    """What the days ahead ask for: where, and why."""
+
+    kind: str
+    words: str
+    plantings: tuple[str, ...]
+
+
+def advice_for(
+    days: Sequence[DayWeather],
+    standing: Sequence[PlantingReport],
+    places: Sequence[p.Place],
+    book: Book,
+) -> tuple[Advice, ...]:
+    """What the days ahead ask for of the plantings that stand or start then."""
+    if not days:
+        return ()
+    there = [r for r in standing if _stands(r, days[0].day, days[-1].day)]
+    labels = {place.id: place.label for place in places}
+    return (
+        *_frost(days, there, labels, book),
+        *_heat(days, there, labels, book),
+        *_rain(days, book),
+    )
+
+
+def _stands(report: PlantingReport, since: date, until: date) -> bool:
+    return report.start_date <= until and (report.clear_date or until) > since
+
+
+def _named(report: PlantingReport, labels: dict[str, str]) -> str:
+    where = f" {span_words(report.cells)}" if report.cells else ""
+    return f"{report.name}, {labels[report.place]}{where}"
+
+
+def _crop(report: PlantingReport, book: Book) -> Crop:
+    return book.crops[report.crop]
+
+
+def _frost(
+    days: Sequence[DayWeather],
+    there: Sequence[PlantingReport],
+    labels: dict[str, str],
+    book: Book,
+) -> Iterator[Advice]:
+    """Each cold night with all that it would take, told once."""
+    taken: dict[DayWeather, list[PlantingReport]] = {}
+    for report in there:
+        least = _FROST_C[_crop(report, book).frost]
+        cold = [d for d in days if d.low_c <= least and _stands(report, d.day, d.day)]
+        if cold:
+            taken.setdefault(min(cold, key=lambda d: d.low_c), []).append(report)
+    for night, reports in taken.items():
+        words = f"{night.low_c:.0f} °C is likely in the night of {day_words(night.day)}: "
+        out = [r for r in reports if r.start_date < night.day]
+        wait = [r for r in reports if r.start_date >= night.day]
+        does = [
+            f"{does} {_listed(some, labels)}"
+            for does, some in (("cover", out), ("wait with", wait))
+            if some
+        ]
+        yield Advice("frost", words + "; ".join(does), tuple(r.id for r in reports))
+
+
+def _heat(
+    days: Sequence[DayWeather],
+    there: Sequence[PlantingReport],
+    labels: dict[str, str],
+    book: Book,
+) -> Iterator[Advice]:
+    over = book.value("heat_over_ceiling_c")
+    hottest = max(days, key=lambda d: d.high_c)
+    suffers = [r for r in there if _suffers(_crop(r, book), hottest.high_c - over)]
+    if suffers:
+        words = f"{hottest.high_c:.0f} °C on {day_words(hottest.day)}: shade and water "
+        told = f"{words}{_listed(suffers, labels)}, or pick what is ready before"
+        yield Advice("heat", told, tuple(r.id for r in suffers))
+
+
+def _suffers(crop: Crop, high_c: float) -> bool:
+    """Whether heat makes a crop run to seed: leaves and heads, not fruit that likes it."""
+    eaten = crop.yield_kg_per_plant is not None
+    return eaten and crop.group in ("leaf", "flower") and high_c >= crop.ceiling_temperature_c
+
+
+def _listed(reports: Sequence[PlantingReport], labels: dict[str, str]) -> str:
+    return "; ".join(_named(r, labels) for r in reports)
+
+
+def _rain(days: Sequence[DayWeather], book: Book) -> Iterator[Advice]:
+    """Rain that waters for you, or none at all."""
+    fallen = sum(d.rain_mm for d in days)
+    if fallen >= book.value("rain_waters_mm"):
+        yield Advice("rain", f"{fallen:.0f} mm of rain are likely: leave the watering", ())
+    elif fallen < book.value("rain_counts_mm"):
+        yield from _drought(days, book)
+
+
+def _drought(days: Sequence[DayWeather], book: Book) -> Iterator[Advice]:
+    """Dry days ask for water in growing weather; pots each day only while it is warm."""
+    mean_c = sum((d.low_c + d.high_c) / 2 for d in days) / len(days)
+    high_c = sum(d.high_c for d in days) / len(days)
+    if mean_c >= book.value("dry_growing_c"):
+        pots = ", pots each day" if high_c >= book.value("pots_daily_high_c") else ""
+        yield Advice("dry", f"hardly any rain is likely: water in full{pots}", ())

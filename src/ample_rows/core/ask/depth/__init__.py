@@ -1,0 +1,1 @@
+"""Questions on depth: another fill, another school."""

@@ -1,0 +1,56 @@
+"""Jobs that nobody has done in time: what it costs to begin a planting on a later day."""
+
+from dataclasses import dataclass
+from datetime import date, timedelta
+
+from ample_rows.core import plan as p
+from ample_rows.core.ask.jobs.job import Job
+from ample_rows.core.book import Book
+from ample_rows.core.edits import Changes, Edit, MarkJob
+from ample_rows.core.edits.job_marks import STARTS
+from ample_rows.core.place.place_cases import place_case
+from ample_rows.core.planting.evaluated import evaluate_planting
+
+_SAID_KG = 0.05
+
+
+@dataclass(frozen=True, slots=True)
+class Behind:
+    """A job that is behind, what doing it on the day costs, and the edit that puts it there."""
+
+    job: Job
+    words: str
+    edit: Edit
+
+
+def replanned(plan: p.Plan, job: Job, day: date, book: Book) -> Behind:
+    """A job that is behind, put to a day."""
+    mark: Changes = {
+        "job": job.job,
+        "nth": job.nth,
+        "state": "put-off",
+        "on": day.isoformat(),
+    }
+    named = (("place", job.place), ("planting", job.planting))
+    mark |= {key: value for key, value in named if value is not None}
+    late = (day - job.on).days
+    words = f"{late} days late"
+    if job.job in STARTS:
+        words = f"{words}: {_cost(plan, job, day, book)}"
+    return Behind(job, words, MarkJob(mark=mark, planned=job.on))
+
+
+def _cost(plan: p.Plan, job: Job, day: date, book: Book) -> str:
+    planting = next(g for g in plan.plantings if g.id == job.planting)
+    here = place_case(plan, planting.place, book)
+    before = evaluate_planting(planting, here).report
+    moved = planting.model_copy(update={"start_date": day})
+    if planting.clear_date is not None and planting.clear_date <= day:
+        moved = moved.model_copy(update={"clear_date": day + timedelta(days=1)})
+    after = evaluate_planting(moved, here).report
+    lost = before.harvest_kg.p50 - after.harvest_kg.p50
+    if after.first_pick is None:
+        return "it is too late to pick anything; grow something quicker"
+    if lost < _SAID_KG:
+        return "it costs little"
+    return f"it costs about {lost:.1f} kg"

@@ -1,0 +1,113 @@
+"""Feeding as jobs: a bed's grams in two goes, a pot's dose by the can, as the label has them."""
+
+import math
+from collections.abc import Iterator, Sequence
+from datetime import date, timedelta
+
+from ample_rows.core import plan as p
+from ample_rows.core.ask.jobs.job import Job, ground_job
+from ample_rows.core.book import Book
+from ample_rows.core.calendar.season import days
+from ample_rows.core.estimate.report import YearReport
+from ample_rows.core.place.report import PlaceReport
+from ample_rows.core.planting.report import PlantingReport
+
+_KILOGRAM_G = 1000.0
+_LEAST_G = 2.0
+_MOST_NAMED = 3
+_LASTS_DAYS = 13
+
+
+def dose_words(place: PlaceReport, soil: p.Soil | None, book: Book) -> str:
+    """A liquid feed's dose for a pot: so much in a can, and how much of it; else nothing."""
+    liquid = soil.liquid if soil else None
+    if liquid is None:
+        return ""
+    can = book.value("can_litres")
+    dose = liquid.ml_per_10_l * can / 10
+    pour = place.soil_litres * book.value("feed_pour_share")
+    return f"; {dose:.3g} mL of {liquid.name or 'feed'} in a can of {can:g} L, {pour:.2g} L of it"
+
+
+def wait_words(wait_days: int | None) -> str:
+    """What a label asks for between feeding and picking."""
+    if not wait_days:
+        return ""
+    return f"; the label asks for {wait_days} days before anything is picked"
+
+
+def bed_feeds(
+    place: p.Place,
+    report: PlaceReport,
+    plantings: Sequence[PlantingReport],
+    year: YearReport,
+    *,
+    soil: p.Soil | None,
+    book: Book,
+) -> Iterator[Job]:
+    """The packet's grams for a bed: half before its first crop, half when growth is strong and
+    weeks before frost, since what is given late is washed out by winter.
+
+    Pots are fed by the can with their plantings; a bed without a packet's analysis has none.
+    """
+    grams, packet = report.feed.packet_g or 0.0, soil.packet if soil else None
+    if packet is None or place.kind == "container" or grams < _LEAST_G or not plantings:
+        return
+    takes = {crop.planting: crop.packet_g or 0.0 for crop in report.feed.crops}
+    hungry = sorted(plantings, key=lambda planting: -takes.get(planting.id, 0.0))
+    begun = [planting.start_date for planting in plantings if planting.start_date >= year.start]
+    last = year.first_frost - days(book.value("feed_last_before_frost_days"))
+    strong = next((planting for planting in hungry if _half_grown(planting) <= last), None)
+    goes = []
+    if begun:
+        goes.append((min(begun), "raked in", "before the first crop"))
+    if strong:
+        on = _half_grown(strong)
+        most = ", ".join(_standing(hungry, on)[:_MOST_NAMED])
+        goes.append((on, f"most of it to {most}", f"{strong.name} is half grown"))
+    for nth, (on, how, why) in enumerate(goes, 1):
+        part = "half of what" if len(goes) > 1 else "all that"
+        yield ground_job(
+            place,
+            "feed",
+            nth=nth,
+            verb="Feed",
+            about=f"{_amount(grams / len(goes), packet, report)}, {how}",
+            why=f"{part} its crops take in the year, {why}{wait_words(packet.wait_days)}",
+            span=(on, on + timedelta(days=_LASTS_DAYS)),
+            minutes=book.place_minutes["feed"].of(area_m2=report.inside_area_m2),
+        )
+
+
+def _standing(plantings: Sequence[PlantingReport], day: date) -> list[str]:
+    """Crops that stand on a day, in the order of the plantings."""
+    found = [
+        planting.name
+        for planting in plantings
+        if planting.start_date <= day < (planting.clear_date or date.max)
+    ]
+    return list(dict.fromkeys(found))
+
+
+def _half_grown(planting: PlantingReport) -> date:
+    """Half way from its start to its first pick, or to its end where it is never picked."""
+    end = planting.first_pick or planting.clear_date or planting.start_date
+    return planting.start_date + days((end - planting.start_date).days / 2)
+
+
+def _amount(grams: float, packet: p.Packet, report: PlaceReport) -> str:
+    """So much of the packet, and how often the label's most at once has to be given for it."""
+    told = f"{_mass(grams)} of {report.feed.packet}"
+    if packet.at_once_g_per_m2 is None:
+        return told
+    most = packet.at_once_g_per_m2 * report.inside_area_m2
+    times = math.ceil(grams / most) if most else 1
+    allowed = f"the label allows {_mass(most)} at once"
+    if times <= 1:
+        return f"{told} ({allowed})"
+    apart = f", {packet.every_days} days apart" if packet.every_days else ""
+    return f"{told} in {times} goes{apart} ({allowed})"
+
+
+def _mass(grams: float) -> str:
+    return f"{grams / 1000:.2g} kg" if grams >= _KILOGRAM_G else f"{grams:.3g} g"

@@ -1,0 +1,152 @@
+"""Hours: the jobs of each week against the time that the household has for the garden."""
+
+from collections import defaultdict
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass
+from datetime import date, timedelta
+
+from ample_rows.core import plan as p
+from ample_rows.core.ask.jobs.job import Job
+from ample_rows.core.words.day_words import day_words
+
+_WEEK = timedelta(days=7)
+_DAYS = ("monday", "tuesday", "wednesday", "thursday", "friday", "saturday", "sunday")
+_MOST_NAMED = 8
+_BUSY = 0.9
+"""A garden is sized by its weeks but for the busiest tenth: those can be spread a little."""
+
+
+@dataclass(frozen=True, slots=True)
+class WeekHours:
+    """One week's work, and the hours that there are for it; null where nobody has said."""
+
+    week: date
+    hours: float
+    able: float | None
+    away_days: int
+
+
+@dataclass(frozen=True, slots=True)
+class CannotWait:
+    """A job that falls into days on which nobody is there, and the day to do it by instead."""
+
+    job: Job
+    words: str
+
+
+@dataclass(frozen=True, slots=True)
+class Hours:
+    """A year's work. `fits_m2` is the ground of such a garden that the household's hours keep,
+    null where these are not known; `over` counts the weeks that ask for more. [hours, m²]"""
+
+    weeks: tuple[WeekHours, ...]
+    year_hours: float
+    over: int
+    fits_m2: float | None
+    words: str
+    cannot_wait: tuple[CannotWait, ...]
+
+
+def hours_of(
+    jobs: Sequence[Job], household: p.Household | None, area_m2: float, span: tuple[date, date]
+) -> Hours:
+    """The work of every week of a plan's year.
+
+    Args:
+        area_m2: Ground of all places.
+        span: First and last day of the plan's year.
+    """
+    known = household or p.Household()
+    minutes: dict[date, float] = defaultdict(float)
+    for job in jobs:
+        if job.state != "left-out":
+            minutes[_monday(max(job.on, span[0]))] += job.minutes
+    weeks = []
+    monday = _monday(span[0])
+    while monday <= span[1]:
+        away = sum(_is_away(known, monday + timedelta(days=day)) for day in range(7))
+        weeks.append(WeekHours(monday, minutes[monday] / 60, _able(known, monday), away))
+        monday += _WEEK
+    worked = sum(week.hours for week in weeks)
+    over = sum(week.able is not None and week.hours > week.able for week in weeks)
+    fits = _fits_m2(weeks, known.hours_per_week, area_m2)
+    return Hours(
+        weeks=tuple(weeks),
+        year_hours=worked,
+        over=over,
+        fits_m2=fits,
+        words=_words(weeks, fits, area_m2),
+        cannot_wait=tuple(_cannot_wait(jobs, known))[:_MOST_NAMED],
+    )
+
+
+def _monday(day: date) -> date:
+    return day - timedelta(days=day.weekday())
+
+
+def _is_away(household: p.Household, day: date) -> bool:
+    return any(away.since <= day < away.until for away in household.away)
+
+
+def _comes(household: p.Household, day: date) -> bool:
+    """Whether someone is in the garden on a day."""
+    visits = not household.visits or _DAYS[day.weekday()] in household.visits
+    return visits and not _is_away(household, day)
+
+
+def _able(household: p.Household, monday: date) -> float | None:
+    """The hours of a week: all of them, less for the days of it that nobody comes."""
+    if household.hours_per_week is None:
+        return None
+    days = [monday + timedelta(days=day) for day in range(7)]
+    usual = len(household.visits) or len(days)
+    return household.hours_per_week * sum(_comes(household, day) for day in days) / usual
+
+
+def _fits_m2(weeks: Sequence[WeekHours], hours: float | None, area_m2: float) -> float | None:
+    busy = _busy(weeks)
+    if hours is None or not busy or not area_m2:
+        return None
+    return area_m2 * hours / busy
+
+
+def _busy(weeks: Sequence[WeekHours]) -> float:
+    """What the busiest weeks ask, the very busiest tenth of those with work left out."""
+    worked = sorted(week.hours for week in weeks if week.hours > 0)
+    return worked[min(len(worked) - 1, int(_BUSY * len(worked)))] if worked else 0.0
+
+
+def _words(weeks: Sequence[WeekHours], fits_m2: float | None, area_m2: float) -> str:
+    if not any(week.hours for week in weeks):
+        return "nothing is to do yet"
+    busiest = max(weeks, key=lambda week: week.hours)
+    told = f"most in the week of {day_words(busiest.week)}: {busiest.hours:.1f} hours"
+    if fits_m2 is None:
+        return told
+    if fits_m2 >= area_m2:
+        return f"{told}; there is time for {fits_m2:.1f} m² of such a garden, and this has less"
+    return f"{told}; there is time for {fits_m2:.1f} m² of such a garden, of {area_m2:.1f} here"
+
+
+def _cannot_wait(jobs: Iterable[Job], household: p.Household) -> Iterable[CannotWait]:
+    """Jobs whose whole time falls into days away, the most pressing first; each water job of an
+    absence is told once."""
+    told: set[tuple[str | None, str]] = set()
+    for job in jobs:
+        last = max(job.until, job.latest or job.until)
+        length = (last - job.on).days + 1
+        days = [job.on + timedelta(days=day) for day in range(length)]
+        known = job.place, job.job if job.planting is None else job.key
+        if job.closed or known in told or any(not _is_away(household, day) for day in days):
+            continue
+        told.add(known)
+        yield CannotWait(job, _instead(job, household))
+
+
+def _instead(job: Job, household: p.Household) -> str:
+    leave = min((a.since for a in household.away if a.since <= job.on < a.until), default=job.on)
+    if job.job == "water":
+        return f"ask someone, or set up drip or a reservoir before {day_words(leave)}"
+    if job.job == "pick":
+        return f"pick all that is ready before {day_words(leave)}, or give it to who waters"
+    return f"do it before {day_words(leave)}, or ask someone"

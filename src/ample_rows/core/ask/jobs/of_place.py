@@ -1,0 +1,128 @@
+"""Jobs of a place as such: getting it ready, putting supports up, covers on and off, watering."""
+
+import math
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+from datetime import timedelta
+
+from ample_rows.core import plan as p
+from ample_rows.core.ask.jobs.job import Job, ground_job
+from ample_rows.core.book import Book
+from ample_rows.core.calendar.season import days
+from ample_rows.core.estimate.report import YearReport
+from ample_rows.core.geometry.cells import grid_of, span_words
+from ample_rows.core.place.report import PlaceReport, WaterReport
+from ample_rows.core.planting.report import PlantingReport
+from ample_rows.core.words.day_words import day_words
+
+_WEEK = timedelta(days=7)
+_BY_HAND = "cans"
+
+
+@dataclass(frozen=True, eq=False)
+class Kept:
+    """A place with what grows there, as its own jobs are worked out from it."""
+
+    place: p.Place
+    report: PlaceReport
+    plantings: Sequence[tuple[p.Planting, PlantingReport]]
+    year: YearReport
+    book: Book
+
+    def minutes(self, job: str, area_m2: float) -> float:
+        """How long a job of the place takes over so much ground. [min]"""
+        return self.book.place_minutes[job].of(area_m2=area_m2)
+
+
+def place_jobs(kept: Kept) -> Iterator[Job]:
+    """Every job of a place that no planting asks for by itself."""
+    for index, job in enumerate(kept.report.jobs, 1):
+        yield ground_job(
+            kept.place,
+            f"ready-{index}",
+            verb="Ready",
+            about=job.what,
+            why=job.why,
+            span=(job.on, job.latest),
+            minutes=kept.minutes("ready", kept.report.inside_area_m2),
+        )
+    yield from _supports(kept)
+    yield from _covers(kept)
+    yield from _waterings(kept)
+
+
+def _supports(kept: Kept) -> Iterator[Job]:
+    labels = {report.id: report for report in kept.report.supports}
+    for support in kept.place.supports:
+        on_it = [r.start_date for g, r in kept.plantings if g.support == support.id]
+        if not on_it or support.id not in labels:
+            continue
+        first, known = min(on_it), labels[support.id]
+        before = first - days(kept.book.value("put_up_before_days"))
+        about = f"{known.label}, {known.height_cm:g} cm high"
+        why = f"before what climbs it starts on {first.day} {first:%B}; roots are not hurt then"
+        name = f"put-up-{support.id}"[:64]
+        run_m = math.dist(*known.line_cm) / 100
+        yield ground_job(
+            kept.place,
+            name,
+            verb="Put up",
+            about=about,
+            why=why,
+            span=(before, first),
+            minutes=kept.minutes("put-up", run_m * known.height_cm / 100),
+        )
+
+
+def _covers(kept: Kept) -> Iterator[Job]:
+    for cover in kept.report.covers:
+        where, what = span_words(cover.cells), cover.label
+        for verb, day, why in (
+            ("Cover", cover.since, "kept on until " + day_words(cover.until)),
+            ("Uncover", cover.until, "it is needed no longer"),
+        ):
+            name = f"{verb.lower()}-{cover.id}"[:64]
+            about, span = f"{what} over {where}", (day, day + _WEEK)
+            minutes = kept.minutes(verb.lower(), _ground_m2(kept, cover.cells))
+            yield ground_job(
+                kept.place, name, verb=verb, about=about, why=why, span=span, minutes=minutes
+            )
+
+
+def _waterings(kept: Kept) -> Iterator[Job]:
+    """What a place drinks beyond the usual rain, week by week while it wants any."""
+    water = kept.report.water
+    if water is None:
+        return
+    monday, nth = kept.year.start - timedelta(days=kept.year.start.weekday()), 1
+    while monday <= kept.year.end:
+        litres = water.litres_per_week[(monday + timedelta(days=3)).month - 1]
+        if litres >= 1:
+            about = f"{litres:.0f} L in the week, beyond the usual rain"
+            why = "a usual year; less after rain, more in a dry spell"
+            span = (monday, monday + timedelta(days=6))
+            minutes = _watering_minutes(kept, water, litres)
+            yield ground_job(
+                kept.place,
+                "water",
+                verb="Water",
+                about=about,
+                why=why,
+                span=span,
+                minutes=minutes,
+                nth=nth,
+            )
+        monday, nth = monday + _WEEK, nth + 1
+
+
+def _watering_minutes(kept: Kept, water: WaterReport, litres: float) -> float:
+    """What so much water in a week asks of a person, by the way that the place is watered."""
+    most = max(water.dry_litres_per_week)
+    named = kept.place.watered_by or _BY_HAND
+    own = next((way.own_minutes for way in water.ways if way.way == named), 0.0)
+    return own * litres / most if most else 0.0
+
+
+def _ground_m2(kept: Kept, cells: Sequence[str]) -> float:
+    known = grid_of(kept.place).cells
+    return sum(known[a].area_cm2 for a in cells) / 1e4

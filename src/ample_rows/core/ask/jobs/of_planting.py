@@ -1,0 +1,215 @@
+"""Jobs of one planting, from the table of jobs and the planting's own dates and figures."""
+
+import itertools
+from collections.abc import Iterator
+from dataclasses import dataclass
+from datetime import date, timedelta
+from functools import cached_property
+
+from ample_rows.core import plan as p
+from ample_rows.core.ask.jobs.feeding import dose_words, wait_words
+from ample_rows.core.ask.jobs.job import Job
+from ample_rows.core.book import Book, Crop, JobRule
+from ample_rows.core.calendar.season import days
+from ample_rows.core.geometry.cells import grid_of, span_words
+from ample_rows.core.place.report import PlaceReport
+from ample_rows.core.planting.report import PlantingReport
+from ample_rows.core.words.day_words import day_words
+
+_MOST_TIMES = 60
+_HALF_WEEK_DAYS = 4
+
+
+@dataclass(frozen=True, eq=False)
+class Grown:
+    """One planting as its jobs are worked out from it; `next_name` is what follows it there."""
+
+    place: p.Place
+    planting: p.Planting
+    report: PlantingReport
+    crop: Crop
+    next_name: str | None
+    next_on: date | None
+    book: Book
+    here: PlaceReport
+    soil: p.Soil | None = None
+
+    @property
+    def liquid(self) -> p.LiquidFeed | None:
+        """The feed that is poured, by its label."""
+        return self.soil.liquid if self.soil else None
+
+    @cached_property
+    def ground_m2(self) -> float:
+        """The ground of its squares. [m²]"""
+        cells = grid_of(self.place).cells
+        return sum(cells[a].area_cm2 for a in self.report.cells) / 1e4
+
+    @cached_property
+    def words(self) -> dict[str, str]:
+        """The planting's own figures as the table's sentences name them."""
+        return _words(self)
+
+
+def planting_jobs(grown: Grown) -> Iterator[Job]:
+    """Every job of a planting, each time that it comes."""
+    for name, rule in grown.book.jobs.items():
+        if grown.report.plants and _is_for(rule, grown):
+            yield from _times(name, rule, grown)
+
+
+def _is_for(rule: JobRule, grown: Grown) -> bool:
+    crop, planting = grown.crop, grown.planting
+    root = crop.variety_of or crop.id
+    asked = (
+        (rule.starts, planting.start),
+        (rule.systems, grown.report.training),
+        (rule.feeders, crop.feeder),
+        (rule.groups, crop.group),
+        (rule.place_kinds, grown.place.kind),
+    )
+    if any(wanted and value not in wanted for wanted, value in asked):
+        return False
+    if rule.crops and not {root, crop.id} & set(rule.crops):
+        return False
+    if rule.trouble and grown.book.withstands(crop).get(rule.trouble) != "little":
+        return False
+    if rule.thinned and (crop.seeds_per_station or 1) <= (planting.plants_per_station or 1):
+        return False
+    return (crop.weeks_indoors or 0.0) >= rule.least_weeks_indoors
+
+
+def _times(name: str, rule: JobRule, grown: Grown) -> Iterator[Job]:
+    anchor = _day(rule.anchor, grown)
+    if anchor is None:
+        return
+    indoors = (grown.crop.weeks_indoors or 0.0) * 7
+    first = anchor + days(rule.after_days + (rule.share_indoors or 0.0) * indoors)
+    end = _day(rule.until, grown) if rule.until else first
+    if end is None:
+        return
+    if rule.each_cm is not None:
+        yield from _tiers(name, rule, grown, rule.each_cm)
+        return
+    every = rule.every_days
+    if rule.liquid and grown.liquid and grown.liquid.every_days:
+        every = grown.liquid.every_days
+    nth, on = 1, first
+    while on <= end and nth <= _MOST_TIMES:
+        yield _job(name, rule, grown, nth, on)
+        if every is None:
+            return
+        nth, on = nth + 1, on + days(every)
+
+
+def _tiers(name: str, rule: JobRule, grown: Grown, each_cm: float) -> Iterator[Job]:
+    """A job each time that a planting has grown by so much, tier upon tier."""
+    growth = grown.report.growth
+    steps = list(itertools.pairwise(enumerate(growth.height_cm)))
+    for nth in range(1, _MOST_TIMES):
+        height = nth * each_cm
+        crossed = next(((i, a, b) for (i, a), (_, b) in steps if a < height <= b), None)
+        if crossed is None:
+            return
+        step, below, above = crossed
+        into = (step + (height - below) / (above - below)) * growth.step_days
+        tier = {"tier": f"{nth}", "high": f"{height:g} cm"}
+        yield _job(name, rule, grown, nth, growth.start + days(into), tier=tier)
+
+
+def _day(anchor: str, grown: Grown) -> date | None:
+    """A day of a planting; when it comes up is by the slower of its seed."""
+    report = grown.report
+    found: dict[str, date | None] = {
+        "sow_indoors": report.sow_indoors,
+        "start": report.start_date,
+        "up": report.start_date + days(report.comes_up_days or grown.crop.germination_days.high),
+        "first_pick": report.first_pick,
+        "last_pick": report.last_pick,
+        "clear": report.clear_date,
+    }
+    return found[anchor]
+
+
+def _job(
+    name: str,
+    rule: JobRule,
+    grown: Grown,
+    nth: int,
+    on: date,
+    *,
+    tier: dict[str, str] | None = None,
+) -> Job:
+    planting, report = grown.planting, grown.report
+    words = {**grown.words, **(tier or {})}
+    until = on + timedelta(days=max(0, round(rule.lasts_days) - 1))
+    latest = max(report.window.latest, until) if rule.waits else None
+    return Job(
+        key=f"{planting.place}/{planting.id}/{name}/{nth}",
+        job=name,
+        nth=nth,
+        verb=rule.verb,
+        place=grown.place.id,
+        place_label=grown.place.label,
+        planting=planting.id,
+        cells=report.cells,
+        where=span_words(report.cells) if report.cells else "",
+        about=rule.about.format_map(words),
+        why=rule.why.format_map(words),
+        sign=rule.sign,
+        first=tuple(grown.book.jobs[before].verb for before in _before(rule, grown)),
+        on=on,
+        until=until,
+        latest=latest,
+        minutes=rule.minutes.of(
+            plants=report.plants, area_m2=grown.ground_m2, kg=_picked_kg(grown, on)
+        ),
+    )
+
+
+def _picked_kg(grown: Grown, on: date) -> float:
+    """What is picked in the week that begins about a day. [kg]"""
+    weeks = grown.report.weekly_kg
+    return next((w.kg for w in weeks if abs((w.week - on).days) < _HALF_WEEK_DAYS), 0.0)
+
+
+def _before(rule: JobRule, grown: Grown) -> Iterator[str]:
+    """Jobs that come first, of those that the planting has."""
+    for name in rule.first:
+        if _is_for(grown.book.jobs[name], grown):
+            yield name
+
+
+def _comes_up(report: PlantingReport) -> str:
+    """When seed comes up, where the soil's warmth is known."""
+    if report.soil_c is None or report.comes_up_days is None:
+        return ""
+    return f"up in about {report.comes_up_days:.0f} days in soil of {report.soil_c:.0f} °C; "
+
+
+def _words(grown: Grown) -> dict[str, str]:
+    report, crop = grown.report, grown.crop
+    kg = report.harvest_kg.p50
+    depth = report.sowing_depth_cm if report.sowing_depth_cm is not None else crop.sowing_depth_cm
+    following = f"frees {len(report.cells)} squares"
+    if grown.next_name and grown.next_on:
+        following = f"{grown.next_name} follows on {day_words(grown.next_on)}"
+    return {
+        "name": report.name,
+        "plants": f"{report.plants}",
+        "seeds": f"{report.seeds_to_sow}",
+        "deep": f"{depth:g} cm deep" if depth else "on the surface",
+        "apart": f"{report.spacing_cm:.3g} cm",
+        "weeks_indoors": f"{crop.weeks_indoors or 0:g}",
+        "start": day_words(report.start_date),
+        "comes_up": _comes_up(report),
+        "first_pick": f"about {day_words(report.first_pick)}"
+        if report.first_pick
+        else "never here",
+        "gives": f"likely {kg:.1f} kg in all, " if kg else "",
+        "how_often": grown.book.picking_shapes[crop.picking.kind].how_often,
+        "last_pick": day_words(report.last_pick) if report.last_pick else "",
+        "next": following,
+        "dose": dose_words(grown.here, grown.soil, grown.book),
+        "wait": wait_words(grown.liquid.wait_days if grown.liquid else None),
+    }

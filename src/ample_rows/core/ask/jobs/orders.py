@@ -1,0 +1,45 @@
+"""What is to be ordered of seed, sets and plants, month by month, in time for its first use."""
+
+from collections import defaultdict
+from collections.abc import Iterator
+from datetime import date
+
+from ample_rows.core import plan as p
+from ample_rows.core.ask.jobs.job import Job, ground_job
+from ample_rows.core.ask.seed_box.shopping import ShoppingRow, shopping_list
+from ample_rows.core.book import Book
+from ample_rows.core.calendar.season import days
+from ample_rows.core.estimate.report import Report
+from ample_rows.core.words.day_words import day_words
+
+
+def order_jobs(plan: p.Plan, report: Report, book: Book) -> Iterator[Job]:
+    """One job for all that is best ordered in the same month; none where the box has enough."""
+    start = report.year.start
+    before = days(book.value("order_before_days"))
+    by_month: dict[str, list[tuple[date, ShoppingRow]]] = defaultdict(list)
+    for row in shopping_list(plan, report.plantings, start, book).rows:
+        if row.buy:
+            on = max(start, row.first_use - before)
+            by_month[f"{on:%Y-%m}"].append((on, row))
+    for month, found in by_month.items():
+        on, last = min(on for on, _ in found), max(on for on, _ in found)
+        rows = sorted((row for _, row in found), key=lambda row: row.first_use)
+        yield ground_job(
+            None,
+            f"order-{month}",
+            verb="Order",
+            about="; ".join(f"{row.name}, {_sold(row)}" for row in rows),
+            why=f"{rows[0].name} is begun on {day_words(rows[0].first_use)}; the post takes its "
+            "time, and good seed sells out",
+            span=(on, last),
+            latest=max(last, rows[0].first_use),
+            minutes=book.place_minutes["order"].of(),
+        )
+
+
+def _sold(row: ShoppingRow) -> str:
+    """How it is sold, in short: what a packet holds stands in the shopping list."""
+    if row.unit != "seeds":
+        return row.as_sold
+    return "1 packet" if row.buy == 1 else f"{row.buy} packets"

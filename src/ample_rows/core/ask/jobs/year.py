@@ -1,0 +1,147 @@
+"""All jobs of a plan's year in order, as marked so far; and the weeks about a day."""
+
+import itertools
+from collections import defaultdict
+from collections.abc import Iterator
+from dataclasses import dataclass, replace
+from datetime import date, timedelta
+
+from ample_rows.core import plan as p
+from ample_rows.core.ask.jobs.chores import chore_jobs
+from ample_rows.core.ask.jobs.feeding import bed_feeds
+from ample_rows.core.ask.jobs.job import Job
+from ample_rows.core.ask.jobs.of_place import Kept, place_jobs
+from ample_rows.core.ask.jobs.of_planting import Grown, planting_jobs
+from ample_rows.core.ask.jobs.orders import order_jobs
+from ample_rows.core.book import Book
+from ample_rows.core.estimate.report import Report
+from ample_rows.core.place.report import PlaceReport
+from ample_rows.core.planting.report import PlantingReport
+
+_WEEK = timedelta(days=7)
+_PASSING = ("water", "pick")
+
+
+@dataclass(frozen=True, slots=True)
+class Weeks:
+    """Jobs about a day: of its week from Monday, of the next, and what is behind the plan."""
+
+    monday: date
+    this_week: tuple[Job, ...]
+    next_week: tuple[Job, ...]
+    behind: tuple[Job, ...]
+
+
+def jobs_of(plan: p.Plan, report: Report, book: Book) -> tuple[Job, ...]:
+    """Every job of the plan's year, by day; those put off stand on their new day."""
+    planned = {g.id: g for g in plan.plantings}
+    by_place: dict[str, list[tuple[p.Planting, PlantingReport]]] = defaultdict(list)
+    for found in report.plantings:
+        by_place[found.place].append((planned[found.id], found))
+    marks = {mark.key: mark for mark in plan.jobs}
+    places = {r.id: r for r in report.places}
+    jobs = [*order_jobs(plan, report, book)]
+    jobs += chore_jobs(plan, report.year.start, report.year.end, book)
+    for place in plan.places:
+        own = by_place[place.id]
+        jobs += place_jobs(Kept(place, places[place.id], own, report.year, book))
+        told = [found for _, found in own]
+        jobs += bed_feeds(place, places[place.id], told, report.year, soil=plan.soil, book=book)
+        for grown in _grown(place, places[place.id], own, plan.soil, book):
+            jobs += planting_jobs(grown)
+    marked = [_marked(job, marks) for job in jobs]
+    in_year = (j for j in marked if report.year.start <= j.until and j.on <= report.year.end)
+    return tuple(sorted(in_year, key=lambda job: (job.on, job.place_label, job.verb, job.key)))
+
+
+def _grown(
+    place: p.Place,
+    here: PlaceReport,
+    own: list[tuple[p.Planting, PlantingReport]],
+    soil: p.Soil | None,
+    book: Book,
+) -> Iterator[Grown]:
+    for planting, found in own:
+        following = _next(found, own)
+        yield Grown(
+            place=place,
+            planting=planting,
+            report=found,
+            crop=book.crops[planting.variety or planting.crop],
+            next_name=following.name if following else None,
+            next_on=following.start_date if following else None,
+            book=book,
+            here=here,
+            soil=soil,
+        )
+
+
+def _next(
+    found: PlantingReport, own: list[tuple[p.Planting, PlantingReport]]
+) -> PlantingReport | None:
+    """What next takes any of a planting's squares once it is cleared."""
+    cells = set(found.cells)
+    after = [
+        r
+        for _, r in own
+        if found.clear_date and r.start_date >= found.clear_date and cells & set(r.cells)
+    ]
+    return min(after, key=lambda r: r.start_date, default=None)
+
+
+def _marked(job: Job, marks: dict[tuple[str | None, str | None, str, int], p.JobMark]) -> Job:
+    mark = marks.get((job.place, job.planting, job.job, job.nth))
+    if mark is None:
+        return job
+    marked = replace(job, state=mark.state, marked_on=mark.on, done_cells=mark.cells)
+    if mark.state != "put-off":
+        return marked
+    return replace(marked, on=mark.on, until=mark.on + (job.until - job.on))
+
+
+def weeks_about(jobs: tuple[Job, ...], day: date) -> Weeks:
+    """The jobs of a day's week and of the next, and those before it that nobody has done.
+
+    Nothing is behind before the first mark was made: nobody said that the list is followed. A
+    job that comes again is behind only with its last time; older times have passed.
+    """
+    followed = min((j.marked_on for j in jobs if j.marked_on), default=None)
+    monday = day - timedelta(days=day.weekday())
+    # What is watered comes last: it is there every week.
+    ordered = sorted(jobs, key=lambda job: job.job == "water")
+    this_week = tuple(j for j in ordered if j.on < monday + _WEEK and j.until >= monday)
+    following = tuple(j for j in ordered if monday + _WEEK <= j.on < monday + 2 * _WEEK)
+    behind: dict[tuple[str | None, str | None, str], Job] = {}
+    for job in jobs:
+        missed = not job.closed and job.job not in _PASSING
+        if followed and followed <= job.until < monday and missed:
+            behind[job.place, job.planting, job.job] = job
+    newest = {(j.place, j.planting, j.job) for j in (*this_week, *following)}
+    kept = tuple(job for known, job in behind.items() if known not in newest)
+    return Weeks(monday, this_week, following, kept)
+
+
+@dataclass(frozen=True, slots=True)
+class Series:
+    """A job that comes so many times, every so many days."""
+
+    job: Job
+    times: int
+    every_days: int
+
+
+def series_of(jobs: tuple[Job, ...]) -> Iterator[Series]:
+    """Jobs that are still to do for a calendar: those that come again evenly as one series.
+
+    Watering is left out: it comes every week for every place, and by the weather.
+    """
+    groups: dict[tuple[str | None, str | None, str], list[Job]] = defaultdict(list)
+    for job in jobs:
+        if not job.closed and job.job != "water":
+            groups[job.place, job.planting, job.job].append(job)
+    for group in groups.values():
+        gaps = {(b.on - a.on).days for a, b in itertools.pairwise(group)}
+        if len(gaps) == 1:
+            yield Series(group[0], len(group), gaps.pop())
+        else:
+            yield from (Series(job, 1, 0) for job in group)

@@ -1,0 +1,57 @@
+"""What the plan leaves the household lacking, crop by crop."""
+
+from collections import defaultdict
+from collections.abc import Iterable, Mapping
+
+import numpy as np
+
+from ample_rows.core import plan as p
+from ample_rows.core.ask.pantry.wants import root_of, wants_of
+from ample_rows.core.book import Book
+from ample_rows.core.place.place_cases import place_cases, setting_of
+from ample_rows.core.planting.cases import Evaluated
+from ample_rows.core.planting.evaluated import evaluate_planting
+from ample_rows.core.planting.harvest import Draws
+from ample_rows.core.planting.set_out import crop_grown
+
+
+def grown(plan: p.Plan, book: Book) -> list[tuple[p.Place, list[Evaluated]]]:
+    """Every place with its plantings evaluated."""
+    cases = place_cases(plan, setting_of(plan, book), book)
+    return [
+        (
+            here.place,
+            [evaluate_planting(g, here) for g in plan.plantings if g.place == here.place.id],
+        )
+        for here in cases
+    ]
+
+
+def of_each_crop(every: Iterable[Evaluated]) -> dict[str, list[Evaluated]]:
+    """Plantings by crop, kinds taken together."""
+    by_crop: dict[str, list[Evaluated]] = defaultdict(list)
+    for e in every:
+        by_crop[root_of(e.crop)].append(e)
+    return by_crop
+
+
+def lacking_kg(plan: p.Plan, book: Book) -> dict[str, tuple[float, float]]:
+    """Of every crop that is wanted, what is lacking at the likely harvest, and what is wanted.
+
+    Nothing is lacking where the plan gives enough. [kg, kg]
+    """
+    wants = wants_of(plan, book)
+    totals: Mapping[str, list[Draws]] = {crop: [] for crop in wants}
+    wanted = [g for g in plan.plantings if root_of(crop_grown(g, book)) in wants]
+    cases = place_cases(plan, setting_of(plan, book), book) if wanted else ()
+    here = {case.place.id: case for case in cases}
+    for planting in wanted:
+        e = evaluate_planting(planting, here[planting.place])
+        totals[root_of(e.crop)].append(e.draws)
+    return {
+        crop: (max(0.0, want.kg - _likely(totals[crop])), want.kg) for crop, want in wants.items()
+    }
+
+
+def _likely(draws: list[Draws]) -> float:
+    return float(np.median(np.sum(draws, axis=0))) if draws else 0.0

@@ -1,0 +1,204 @@
+"""What the household wants against what the plan gives: crop by crop, and place by place."""
+
+import math
+from collections.abc import Sequence
+from dataclasses import dataclass
+from datetime import timedelta
+
+import numpy as np
+
+from ample_rows.core import plan as p
+from ample_rows.core.ask.pantry.lacking import grown, of_each_crop
+from ample_rows.core.ask.pantry.supply import (
+    Seasons,
+    WeekBand,
+    bands_of,
+    season_total,
+    seasons_of,
+    total_of,
+    weekly_draws,
+    weeks_picked,
+)
+from ample_rows.core.ask.pantry.table import (
+    AtTable,
+    Floats,
+    table_of,
+    weeks_of,
+)
+from ample_rows.core.ask.pantry.wants import Wanted, wants_of
+from ample_rows.core.book import Book, Crop
+from ample_rows.core.calendar.season import GrowingYear
+from ample_rows.core.geometry.cells import DEFAULT_CELL_CM
+from ample_rows.core.place.place_cases import setting_of
+from ample_rows.core.planting.cases import Evaluated
+from ample_rows.core.planting.harvest import Quantiles
+
+_WEEKS_A_YEAR = 52
+
+
+@dataclass(frozen=True, slots=True)
+class Keeps:
+    """A way that suits a crop to keep what is not eaten fresh, and for how many weeks."""
+
+    way: str
+    label: str
+    weeks: float
+
+
+@dataclass(frozen=True, slots=True)
+class CropSupply:
+    """One crop, all its kinds together, against what is wanted of it in a year.
+
+    `chance` is the share of seasons in which the want is met, `short_kg` what is lacking at the
+    likely harvest, below zero where there is more. What would close the gap is said in plants,
+    seeds and squares, as the crop is grown here; `table` follows the year week by week. Null
+    where nothing is wanted. `keeps` are the ways that suit it, `asked_as` the kinds that are
+    named where it is wanted. [kg]
+    """
+
+    crop: str
+    name: str
+    mark: str
+    family: str
+    plants: int
+    harvest_kg: Quantiles
+    weeks: tuple[WeekBand, ...]
+    want_kg: float | None
+    chance: float | None
+    short_kg: float | None
+    kg_per_plant: float
+    more_plants: int | None
+    more_squares: int | None
+    more_seeds: int | None
+    words: str
+    piece_kg: float | None
+    keeps: tuple[Keeps, ...]
+    asked_as: tuple[str, ...]
+    table: AtTable | None
+
+
+@dataclass(frozen=True, slots=True)
+class Pantry:
+    """The plan's year at table: `weeks` are of everything, `eaten_kg_a_week` what is wanted in
+    all spread over the year, `each_kg_a_week` that by head; null while nobody was counted."""
+
+    seasons: int
+    seed: int
+    people: float | None
+    crops: tuple[CropSupply, ...]
+    weeks: tuple[WeekBand, ...]
+    harvest_kg: Quantiles
+    eaten_kg_a_week: float
+    each_kg_a_week: float | None
+
+
+def pantry_of(plan: p.Plan, book: Book) -> Pantry:
+    """The whole plan against what the household eats."""
+    setting = setting_of(plan, book)
+    seasons = seasons_of(setting.seed, book)
+    every = [e for _, own in grown(plan, book) for e in own]
+    by_crop = of_each_crop(every)
+    wants, year = wants_of(plan, book), setting.year
+    named = sorted({*by_crop, *wants}, key=lambda crop: book.crops[crop].name.lower())
+    picked = _Picked(year, every, seasons)
+    crops = [_supply(book.crops[c], by_crop.get(c, []), wants.get(c), picked) for c in named]
+    household = plan.garden.household
+    people = household.people if household else None
+    eaten = sum(want.kg for want in wants.values()) / _WEEKS_A_YEAR
+    return Pantry(
+        seasons=seasons.count,
+        seed=setting.seed,
+        people=people,
+        crops=tuple(crop for crop in crops if crop.plants or crop.want_kg is not None),
+        weeks=bands_of(picked.weeks, picked.total),
+        harvest_kg=total_of(every, seasons.count),
+        eaten_kg_a_week=eaten,
+        each_kg_a_week=eaten / people if people else None,
+    )
+
+
+class _Picked:
+    """What is picked week by week, reckoned once for each planting: crops, table and whole."""
+
+    def __init__(self, year: GrowingYear, every: Sequence[Evaluated], seasons: Seasons) -> None:
+        self.seasons = seasons
+        self.year_weeks = weeks_of(year)
+        ends = (*self.year_weeks, *weeks_picked(every))
+        first = min(ends)
+        count = (max(ends) - first).days // 7 + 1
+        self.weeks = tuple(first + timedelta(days=7 * week) for week in range(count))
+        begin = (self.year_weeks[0] - first).days // 7
+        self.in_year = slice(begin, begin + len(self.year_weeks))
+        self.total = np.zeros((count, seasons.count))
+
+    def of(self, own: Sequence[Evaluated]) -> Floats:
+        """By week and season what some plantings give; it is added to the whole."""
+        by_week = weekly_draws(own, self.weeks, self.seasons)
+        self.total += by_week
+        return by_week
+
+
+def _supply(
+    crop: Crop,
+    own: Sequence[Evaluated],
+    wanted: Wanted | None,
+    picked: "_Picked",
+) -> CropSupply:
+    seasons, book = picked.seasons, picked.seasons.book
+    by_week = picked.of(own)
+    want = wanted.kg if wanted else None
+    total = total_of(own, seasons.count)
+    plants = sum(e.report.plants for e in own)
+    spread = crop.yield_kg_per_plant
+    usual = spread.typical * crop.survival if spread else 0.0
+    each = total.p50 / plants if plants and total.p50 else usual
+    short = None if want is None else want - total.p50
+    more = math.ceil(short / each - 1e-9) if short is not None and short > 0 and each else None
+    squares = None if more is None else math.ceil(more * _squares_a_plant(crop, own) - 1e-9)
+    chance = None
+    if want is not None:
+        chance = float((season_total(own, seasons.count) >= want).mean())
+    return CropSupply(
+        crop=crop.id,
+        name=crop.name,
+        mark=crop.mark,
+        family=crop.family,
+        plants=plants,
+        harvest_kg=total,
+        weeks=bands_of(picked.weeks, by_week),
+        want_kg=want,
+        chance=chance,
+        short_kg=short,
+        kg_per_plant=each,
+        more_plants=more,
+        more_squares=squares,
+        more_seeds=None if more is None else more * (crop.seeds_per_station or 0) or None,
+        words=_words(short, total.p50, more, squares),
+        piece_kg=crop.piece_kg,
+        keeps=tuple(
+            Keeps(way, book.keeping_ways[way].label, weeks)
+            for way, weeks in book.keeping(crop).ways.items()
+        ),
+        asked_as=wanted.asked_as if wanted else (),
+        table=table_of(picked.year_weeks, by_week[picked.in_year], wanted) if wanted else None,
+    )
+
+
+def _squares_a_plant(crop: Crop, own: Sequence[Evaluated]) -> float:
+    """Squares that a plant takes as the crop is grown here, else by its spacing."""
+    plants = sum(e.report.plants for e in own)
+    if plants:
+        return sum(len(e.report.cells) for e in own) / plants
+    return crop.spacing_cm**2 / DEFAULT_CELL_CM**2
+
+
+def _words(short: float | None, likely: float, more: int | None, squares: int | None) -> str:
+    if short is None:
+        return "nothing is wanted of it yet" if likely else ""
+    if more is not None:
+        plants = "1 plant more" if more == 1 else f"{more} plants more"
+        on = "1 square" if squares == 1 else f"{squares} squares"
+        return f"{short:.1f} kg short: {plants}, on {on}"
+    if short > 0:
+        return f"{short:.1f} kg short"
+    return f"{-short:.1f} kg to spare: keep it, give it away, or sow less"

@@ -1,0 +1,218 @@
+"""What can be done about a crop that runs short or to waste: changes, each tried through."""
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+from datetime import timedelta
+
+from ample_rows.core import plan as p
+from ample_rows.core.ask.pantry.lacking import grown
+from ample_rows.core.ask.pantry.supply import WeekBand, seasons_of, weekly_bands
+from ample_rows.core.ask.pantry.table import AtTable, at_table
+from ample_rows.core.ask.pantry.wants import Wanted, root_of, wants_of
+from ample_rows.core.ask.succession.follow import following
+from ample_rows.core.ask.succession.waves import waves_of
+from ample_rows.core.book import Book
+from ample_rows.core.checks import check_plan
+from ample_rows.core.edits import (
+    ChangeGarden,
+    ChangePlanting,
+    Edit,
+    RemovePlanting,
+    apply_edit,
+)
+from ample_rows.core.estimate.evaluate import evaluate_place
+from ample_rows.core.geometry.cells import cells_of
+from ample_rows.core.place.place_cases import place_case, setting_of
+from ample_rows.core.plan.reading import PlanFaultsError
+from ample_rows.core.planting.cases import Evaluated
+from ample_rows.core.words.day_words import day_words
+
+_MOST = 5
+_SHIFT_DAYS = 14
+_WORTH_KG = 0.05
+_SPOILS_COUNT = 0.25
+"""A kilogram that spoils weighs against one that is eaten by so much: it was work and ground."""
+_GAPS_TRIED = 4
+_MOVES_TRIED = 10
+_MOST_FILLED = 100
+_WAVE_DAYS = 14.0
+
+
+@dataclass(frozen=True, slots=True)
+class Remedy:
+    """One change and what it does at table: more eaten, less wasted, fewer weeks short. [kg]"""
+
+    label: str
+    more_eaten_kg: float
+    less_spoils_kg: float
+    fewer_weeks_short: int
+    table: AtTable
+    weeks: tuple[WeekBand, ...]
+    edit: Edit
+
+
+@dataclass(frozen=True)
+class _Need:
+    """A wanted crop as the plan stands, and what its remedies are tried with."""
+
+    plan: p.Plan
+    wanted: Wanted
+    own: Sequence[Evaluated]
+    table: AtTable
+    book: Book
+
+
+def remedies(plan: p.Plan, crop: str, book: Book) -> tuple[Remedy, ...]:
+    """Changes that bring more of a wanted crop to the table, or less of it to waste, best first.
+
+    Raises:
+        PlanFaultsError: Nothing is wanted of the crop.
+    """
+    wanted = wants_of(plan, book).get(crop)
+    if wanted is None:
+        raise PlanFaultsError.one("crop", f'nothing is wanted of "{crop}"')
+    own, table = _tabled(plan, crop, book)
+    need = _Need(plan, wanted, own, table, book)
+    tried = [found for label, edit in _changes(need) if (found := _tried(need, label, edit))]
+    ranked = sorted(tried, key=_worth, reverse=True)
+    return tuple(found for found in ranked if _worth(found) > _WORTH_KG)[:_MOST]
+
+
+def _worth(remedy: Remedy) -> float:
+    return remedy.more_eaten_kg + _SPOILS_COUNT * remedy.less_spoils_kg
+
+
+def _tabled(plan: p.Plan, crop: str, book: Book) -> tuple[list[Evaluated], AtTable]:
+    own = [e for _, there in grown(plan, book) for e in there if root_of(e.crop) == crop]
+    wanted, setting = wants_of(plan, book)[crop], setting_of(plan, book)
+    return own, at_table(own, wanted, setting.year, seasons_of(setting.seed, book))
+
+
+def _tried(need: _Need, label: str, edit: Edit) -> Remedy | None:
+    after = apply_edit(need.plan, edit)
+    if check_plan(after, need.book):
+        return None
+    own, table = _tabled(after, need.wanted.crop, need.book)
+    return Remedy(
+        label=label,
+        more_eaten_kg=table.eaten_kg - need.table.eaten_kg,
+        less_spoils_kg=need.table.spoils_kg - table.spoils_kg,
+        fewer_weeks_short=need.table.weeks_short - table.weeks_short,
+        table=table,
+        weeks=weekly_bands(own, seasons_of(setting_of(after, need.book).seed, need.book)),
+        edit=edit,
+    )
+
+
+def _changes(need: _Need) -> Iterator[tuple[str, Edit]]:
+    yield from _kept(need)
+    yield from _in_waves(need)
+    yield from _fewer(need)
+    yield from _moved(need)
+    yield from _in_gaps(need)
+
+
+def _kept(need: _Need) -> Iterator[tuple[str, Edit]]:
+    """Keeping what is not eaten fresh, by each way that suits the crop."""
+    crop, household = need.wanted.crop, need.plan.garden.household
+    if need.wanted.keep is not None or household is None:
+        return
+    for way in need.book.keeping(need.book.crops[crop]).ways:
+        wants = [
+            p.document(w.model_copy(update={"keep": way}))
+            if root_of(need.book.crops[w.crop]) == crop
+            else p.document(w)
+            for w in household.wants
+        ]
+        label = f"Keep what is over {need.book.keeping_ways[way].label}"
+        changed = {**p.document(household), "wants": wants}
+        yield label, ChangeGarden(changes={"household": changed})
+
+
+def _in_waves(need: _Need) -> Iterator[tuple[str, Edit]]:
+    """The largest planting in waves; what stands on a support or takes few squares has none."""
+    planting = _largest(need)
+    if planting is None or planting.support is not None or planting.follows:
+        return
+    place = need.plan.place(planting.place)
+    squares = len(cells_of(place, planting.cells)) if place else 0
+    for count in (2, 3, 4):
+        if count <= squares:
+            found = waves_of(need.plan, planting.id, count, _WAVE_DAYS, need.book)
+            if found.edit is not None:
+                name = need.book.crops[need.wanted.crop].name
+                label = f"Sow the largest {name} in {len(found.waves)} waves, two weeks apart"
+                yield label, found.edit
+
+
+def _fewer(need: _Need) -> Iterator[tuple[str, Edit]]:
+    """Fewer squares of what goes to waste."""
+    planting = _largest(need)
+    if planting is None or need.table.spoils_kg < _WORTH_KG or planting.cells == "all":
+        return
+    e = next(e for e in need.own if e.planting.id == planting.id)
+    a_square = e.report.harvest_kg.p50 / len(planting.cells)
+    over = min(len(planting.cells), int(need.table.spoils_kg / a_square)) if a_square else 0
+    name = e.crop.name
+    if 0 < over < len(planting.cells):
+        kept = list(planting.cells[: len(planting.cells) - over])
+        squares = "1 square" if over == 1 else f"{over} squares"
+        changes = ChangePlanting(id=planting.id, changes={"cells": kept, "run_cm": None})
+        yield f"Grow {squares} less of the {name}", changes
+    elif over and len(need.own) > 1:
+        yield f"Leave the largest {name} out", RemovePlanting(id=planting.id)
+
+
+def _moved(need: _Need) -> Iterator[tuple[str, Edit]]:
+    """The largest plantings two weeks sooner or later, in their window and their squares' time."""
+    largest = sorted(need.own, key=lambda e: -e.report.harvest_kg.p50)[:_MOVES_TRIED]
+    for e in largest:
+        report, planting = e.report, e.planting
+        for days, way in ((-_SHIFT_DAYS, "sooner"), (_SHIFT_DAYS, "later")):
+            day = report.start_date + timedelta(days=days)
+            inside = report.window.earliest <= day <= report.window.latest
+            if not inside or planting.clear_date is not None or _clashes(need, e, days):
+                continue
+            label = f"Start the {e.crop.name} of {day_words(report.start_date)} two weeks {way}"
+            yield label, ChangePlanting(id=planting.id, changes={"start_date": day.isoformat()})
+
+
+def _clashes(need: _Need, e: Evaluated, days: int) -> bool:
+    """Whether its squares are taken by another when it is moved."""
+    here = place_case(need.plan, e.report.place, need.book)
+    others = evaluate_place(
+        here, tuple(g for g in need.plan.plantings if g.place == e.report.place)
+    ).plantings
+    since = e.dates.start + timedelta(days=days)
+    until = e.dates.clear + timedelta(days=days)
+    cells = set(e.report.cells)
+    return any(
+        r.id != e.planting.id
+        and cells & set(r.cells)
+        and r.start_date < until
+        and r.clear_date is not None
+        and since < r.clear_date
+        for r in others
+    )
+
+
+def _in_gaps(need: _Need) -> Iterator[tuple[str, Edit]]:
+    """The crop in ground that stands idle, the largest stretches first."""
+    spells = []
+    for place in need.plan.places:
+        here = place_case(need.plan, place.id, need.book)
+        own = tuple(g for g in need.plan.plantings if g.place == place.id)
+        spells += [(place, spell) for spell in evaluate_place(here, own).report.idle]
+    spells.sort(key=lambda pair: -pair[1].cell_weeks)
+    kinds = {need.wanted.crop, *(e.crop.id for e in need.own)}
+    for place, spell in spells[:_GAPS_TRIED]:
+        cells = spell.cells[:_MOST_FILLED]
+        found = following(need.plan, place.id, cells, spell.start, need.book, crops=tuple(kinds))
+        for entry in found.entries[:1]:
+            where = f"{place.label}, {len(cells)} squares from {day_words(entry.start_date)}"
+            yield f"Fill idle ground: {where}", entry.edit
+
+
+def _largest(need: _Need) -> p.Planting | None:
+    best = max(need.own, key=lambda e: e.report.harvest_kg.p50, default=None)
+    return best.planting if best else None

@@ -1,0 +1,1 @@
+"""Questions on spacing: how close, by which pattern, sown or set, and marked out."""

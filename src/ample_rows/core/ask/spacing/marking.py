@@ -1,0 +1,271 @@
+"""The marking sheet of a place: the grid's own strings, and every planting by tape and line.
+
+All measures are inside ones from the corner of A1: across runs along the letters, along runs
+with the numbers. [cm]
+"""
+
+import itertools
+import math
+from collections import defaultdict
+from dataclasses import dataclass
+from typing import Literal
+
+import shapely
+from shapely.geometry.base import BaseGeometry
+
+from ample_rows.core import plan as p
+from ample_rows.core.ask.spacing.labels import Label, labels_of
+from ample_rows.core.book import Book
+from ample_rows.core.estimate.evaluate import evaluate_place
+from ample_rows.core.geometry import shapes
+from ample_rows.core.geometry.cells import Grid, address_of, grid_of
+from ample_rows.core.geometry.lattice import Point
+from ample_rows.core.place.place_cases import place_case
+from ample_rows.core.plan.reading import PlanFaultsError
+from ample_rows.core.planting.report import PlantingReport
+
+_CM_PER_M = 100.0
+_DIGITS = 2
+_EVEN_CM = 0.03
+_SAME_RING_CM = 0.5
+_EVEN_DEGREES = 2.0
+_MOST_PATTERNS = 12
+_END_CM = 15.0
+
+Direction = Literal["across", "along"]
+
+
+@dataclass(frozen=True, slots=True)
+class GridString:
+    """One string or lath of the grid: it stands at `at_cm` and runs from edge to edge."""
+
+    direction: Direction
+    at_cm: float
+    from_cm: float
+    to_cm: float
+
+
+@dataclass(frozen=True, slots=True)
+class Lines:
+    """Lines of plants that are marked alike: where the lines lie, and the marks on each."""
+
+    at_cm: tuple[float, ...]
+    marks_cm: tuple[float, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class PlantingMarks:
+    """How one planting is set out by tape: lines in one direction, marks on each."""
+
+    planting: str
+    name: str
+    mark: str
+    plants: int
+    runs: Direction
+    lines: tuple[Lines, ...]
+    words: str
+    template_cell: str | None
+    template_cm: tuple[Point, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class MarkingSheet:
+    """Everything to mark a place out. The last square of a side may be a part of one."""
+
+    place: str
+    cell_cm: float
+    across_cm: tuple[float, ...]
+    along_cm: tuple[float, ...]
+    across_left_cm: float
+    along_left_cm: float
+    strings: tuple[GridString, ...]
+    string_m: float
+    lath_m: float
+    fixings: int
+    plantings: tuple[PlantingMarks, ...]
+    labels: tuple[Label, ...]
+
+
+def marking_sheet(plan: p.Plan, place_id: str, book: Book) -> MarkingSheet:
+    """The marking sheet of one place of a plan.
+
+    Raises:
+        PlanFaultsError: There is no such place.
+    """
+    place = plan.place(place_id)
+    if place is None:
+        raise PlanFaultsError.one("place", f'there is no place "{place_id}"')
+    grid = grid_of(place)
+    box = shapes.bounds(place.shape)
+    strings = _strings(place, grid)
+    laths = sum(s.to_cm - s.from_cm for s in strings)
+    own = tuple(g for g in plan.plantings if g.place == place_id)
+    reports = evaluate_place(place_case(plan, place_id, book), own).plantings
+    return MarkingSheet(
+        place=place_id,
+        cell_cm=grid.cell_cm,
+        across_cm=tuple(grid.cell_cm * i for i in range(1, grid.columns)),
+        along_cm=tuple(grid.cell_cm * i for i in range(1, grid.rows)),
+        across_left_cm=box.width - grid.cell_cm * (grid.columns - 1),
+        along_left_cm=box.length - grid.cell_cm * (grid.rows - 1),
+        strings=strings,
+        string_m=(laths + 2 * _END_CM * len(strings)) / _CM_PER_M,
+        lath_m=laths / _CM_PER_M,
+        fixings=2 * len(strings),
+        plantings=tuple(_marks(report, grid) for report in reports if report.plants),
+        labels=labels_of(reports, grid),
+    )
+
+
+def _strings(place: p.Place, grid: Grid) -> tuple[GridString, ...]:
+    """Every line of the grid inside the outline; a hole parts one into two."""
+    inside, box = shapes.outline(place.shape), shapes.bounds(place.shape)
+    found: list[GridString] = []
+    for i in range(1, grid.columns):
+        x = box.x0 + grid.cell_cm * i
+        line = shapely.LineString([(x, box.y0), (x, box.y1)])
+        found += [
+            GridString("along", x - box.x0, part.bounds[1] - box.y0, part.bounds[3] - box.y0)
+            for part in _parts(inside.intersection(line))
+        ]
+    for i in range(1, grid.rows):
+        y = box.y0 + grid.cell_cm * i
+        line = shapely.LineString([(box.x0, y), (box.x1, y)])
+        found += [
+            GridString("across", y - box.y0, part.bounds[0] - box.x0, part.bounds[2] - box.x0)
+            for part in _parts(inside.intersection(line))
+        ]
+    return tuple(found)
+
+
+def _parts(cut: BaseGeometry) -> list[BaseGeometry]:
+    return [part for part in shapely.get_parts(cut) if part.length > 0]
+
+
+def _marks(report: PlantingReport, grid: Grid) -> PlantingMarks:
+    box = shapes.bounds(grid.shape)
+    points = [
+        (round(x - box.x0, _DIGITS), round(y - box.y0, _DIGITS))
+        for x, y in dict.fromkeys(report.positions_cm)
+    ]
+    along = len({x for x, _ in points}) <= len({y for _, y in points})
+    # A line that runs along lies at one x; its marks are the plants' y.
+    pairs = points if along else [(y, x) for x, y in points]
+    lines = _alike(pairs)
+    cell, spots = _template(report, grid)
+    return PlantingMarks(
+        planting=report.id,
+        name=report.name,
+        mark=report.mark,
+        plants=report.plants,
+        runs="along" if along else "across",
+        lines=lines,
+        words=_words_for(
+            grid.shape,
+            points,
+            lines,
+            "along" if along else "across",
+            report.plants // len(points),
+        ),
+        template_cell=cell,
+        template_cm=spots,
+    )
+
+
+def _alike(pairs: list[Point]) -> tuple[Lines, ...]:
+    """Lines by position, those with the same marks together."""
+    on_line: dict[float, list[float]] = defaultdict(list)
+    for at, mark in pairs:
+        on_line[at].append(mark)
+    by_marks: dict[tuple[float, ...], list[float]] = defaultdict(list)
+    for at in sorted(on_line):
+        by_marks[tuple(sorted(on_line[at]))].append(at)
+    return tuple(Lines(tuple(at), marks) for marks, at in by_marks.items())
+
+
+def _words_for(
+    shape: p.Shape, points: list[Point], lines: tuple[Lines, ...], runs: Direction, per: int
+) -> str:
+    inner = shapes.inside_shape(shape)
+    if isinstance(inner, p.Circle):
+        return _rings(points, inner.diameter_cm / 2)
+    return _words(lines, runs, per)
+
+
+def _rings(points: list[Point], radius_cm: float) -> str:
+    """Plants of a round place by their distance from its middle."""
+    polar = sorted(
+        (math.dist(point, (radius_cm, radius_cm)), math.atan2(*(v - radius_cm for v in point)))
+        for point in points
+    )
+    rings: list[list[tuple[float, float]]] = []
+    for at in polar:
+        if rings and at[0] - rings[-1][0][0] <= _SAME_RING_CM:
+            rings[-1].append(at)
+        else:
+            rings.append([at])
+    return "; ".join(_ring(ring) for ring in rings) + "."
+
+
+def _ring(ring: list[tuple[float, float]]) -> str:
+    count, away = len(ring), ring[0][0]
+    if away <= _SAME_RING_CM:
+        return "1 in the middle"
+    if count == 1:
+        return f"1 plant {away:.1f} cm from the middle"
+    angles = sorted(math.degrees(angle) for _, angle in ring)
+    gaps = [b - a for a, b in itertools.pairwise([*angles, angles[0] + 360])]
+    even = max(gaps) - min(gaps) <= _EVEN_DEGREES
+    return f"{count} plants {away:.1f} cm from the middle, {'evenly round' if even else 'as drawn'}"
+
+
+def _words(lines: tuple[Lines, ...], runs: Direction, per: int) -> str:
+    side = "column A" if runs == "along" else "row 1"
+    if len(lines) > _MOST_PATTERNS:
+        return "Each line for itself, as drawn: lay a cane and measure."
+    parts = []
+    for pattern in lines:
+        count = len(pattern.at_cm)
+        head = "1 line" if count == 1 else f"{count} lines"
+        each = "" if count == 1 else ", on each "
+        places_of = _row(pattern.at_cm, f"from the outer side of {side}")
+        plants = _counted(len(pattern.marks_cm), per)
+        marks = _row(pattern.marks_cm, "from the corner")
+        parts.append(f"{head} {places_of}{each or ', '}{plants} {marks}")
+    return f"Lines {runs}: {'; then '.join(parts)}."
+
+
+def _counted(count: int, per: int) -> str:
+    what = "plant" if per == 1 else "station"
+    told = f"{count} {what}s" if count > 1 else f"1 {what}"
+    return told if per == 1 else f"{told} of {per}"
+
+
+def _row(values: tuple[float, ...], where: str) -> str:
+    """Even marks by their first and step; uneven ones by number."""
+    if len(values) == 1:
+        return f"at {_cm(values[0])} cm {where}"
+    steps = [b - a for a, b in itertools.pairwise(values)]
+    if max(steps) - min(steps) <= _EVEN_CM:
+        step = (values[-1] - values[0]) / len(steps)
+        return f"{step:.3g} cm apart, the first {_cm(values[0])} cm {where}"
+    told = ", ".join(map(_cm, values))
+    return f"at {told} cm {where}"
+
+
+def _cm(value: float) -> str:
+    """A length as a tape shows it, to the millimetre."""
+    return f"{round(value, 1):g}"
+
+
+def _template(report: PlantingReport, grid: Grid) -> tuple[str | None, tuple[Point, ...]]:
+    """The whole square with the most plants, and where they stand in it."""
+    corner, size = shapes.bounds(grid.shape), grid.cell_cm
+    inside: dict[str, list[Point]] = defaultdict(list)
+    for x, y in dict.fromkeys(report.positions_cm):
+        column, across = divmod(x - corner.x0, size)
+        row, along = divmod(y - corner.y0, size)
+        inside[address_of((int(column), int(row)))].append((across, along))
+    whole = [a for a in report.cells if grid.cells[a].whole and a in inside]
+    best = max(whole, key=lambda address: len(inside[address]), default=None)
+    return (None, ()) if best is None else (best, tuple(inside[best]))

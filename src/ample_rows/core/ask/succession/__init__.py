@@ -1,0 +1,1 @@
+"""Questions on succession: waves, follow-on crops, where to lead vines."""

@@ -1,0 +1,210 @@
+"""Where a trailing crop can be led: over the path beside it, and over places once they are free."""
+
+from collections import defaultdict
+from collections.abc import Iterator
+from dataclasses import dataclass
+from datetime import date
+from typing import Any
+
+import shapely
+
+from ample_rows.core import plan as p
+from ample_rows.core.ask.spacing.dial import planting_in
+from ample_rows.core.book import Book
+from ample_rows.core.calendar import season
+from ample_rows.core.edits import (
+    ChangePlace,
+    ChangePlanting,
+    Edit,
+    Together,
+)
+from ample_rows.core.estimate.evaluate import evaluate_place
+from ample_rows.core.geometry import shapes
+from ample_rows.core.geometry.cells import grid_of, span_words
+from ample_rows.core.place.place_cases import place_case
+from ample_rows.core.planting.cases import Evaluated, PlaceCase
+from ample_rows.core.planting.evaluated import evaluate_planting
+from ample_rows.core.planting.report import PlantingReport
+from ample_rows.core.site.frame import outer_ring_m
+
+TRAIT = "trails"
+_LEAST_KG = 0.05
+_CM2_A_M2 = 1e4
+
+
+@dataclass(frozen=True, slots=True)
+class Lead:
+    """One way to lead it: from a day on over so much ground, what it then gives, and the edit."""
+
+    label: str
+    since: date
+    m2: float
+    kg: float
+    more_kg: float
+    edit: Edit
+
+
+@dataclass(frozen=True, slots=True)
+class Leads:
+    """Ways to lead a crop, best first; `back` takes it back where it is led now.
+
+    `words` tell why there are none, and what to heed where there are.
+    """
+
+    ways: tuple[Lead, ...]
+    back: Edit | None
+    words: str
+
+
+@dataclass(frozen=True)
+class _Trailing:
+    """A planting that trails, with the days that its vines run and that it is cleared."""
+
+    plan: p.Plan
+    planting: p.Planting
+    here: PlaceCase
+    now: Evaluated
+    runs: date
+    book: Book
+
+    @property
+    def until(self) -> date:
+        return self.now.dates.clear
+
+
+def leads_of(plan: p.Plan, planting_id: str, book: Book) -> Leads:
+    """Where a planting's vines could run.
+
+    Raises:
+        PlanFaultsError: There is no such planting.
+    """
+    planting = planting_in(plan, planting_id)
+    here = place_case(plan, planting.place, book)
+    alone = planting.model_copy(update={"led_over": None})
+    now = evaluate_planting(alone, here)
+    if TRAIT not in now.crop.traits:
+        return Leads((), None, f"{now.crop.name} does not trail")
+    if planting.support is not None:
+        return Leads((), None, "it climbs a support; what is led lies on the ground")
+    grows = (now.dates.due - now.dates.start).days
+    runs = now.dates.start + season.days(grows * book.value("vines_run_share"))
+    trailing = _Trailing(plan, alone, here, now, runs, book)
+    ways = [*_beside(trailing), *_over_places(trailing)]
+    ways.sort(key=lambda way: -way.more_kg)
+    words = "nobody walks or works there until it is cleared; keep the way to the water free"
+    return Leads(tuple(ways), _back(plan, planting), words if ways else "no ground is free in time")
+
+
+def _most_m2(trailing: _Trailing) -> float:
+    return trailing.now.report.plants * trailing.book.value("vine_covers_m2")
+
+
+def _beside(trailing: _Trailing) -> Iterator[Lead]:
+    """Over the path along its longer side, or hanging from a pot's rim."""
+    box = shapes.bounds(trailing.here.place.shape)
+    along = max(box.width, box.length) / 100
+    m2 = min(_most_m2(trailing), along * trailing.book.value("path_beside_m"))
+    yield from _lead(trailing, "the path beside it", trailing.runs, m2, None)
+
+
+def _over_places(trailing: _Trailing) -> Iterator[Lead]:
+    plan, book = trailing.plan, trailing.book
+    for place in plan.places:
+        if place.id == trailing.planting.place or not _in_reach(trailing, place):
+            continue
+        own = tuple(g for g in plan.plantings if g.place == place.id)
+        standing = evaluate_place(place_case(plan, place.id, book), own).plantings
+        free = _free_from(place, standing, trailing.runs, trailing.until)
+        found = [lead for since in free for lead in _over(trailing, place, since, free[since])]
+        yield from sorted(found, key=lambda lead: -lead.more_kg)[:1]
+
+
+def _in_reach(trailing: _Trailing, place: p.Place) -> bool:
+    """Whether vines get there; places that are not drawn in the yard are taken to be near."""
+    rings = [outer_ring_m(trailing.here.place), outer_ring_m(place)]
+    if any(ring is None for ring in rings):
+        return True
+    one, other = (shapely.Polygon(ring) for ring in rings)
+    return bool(one.distance(other) <= trailing.book.value("vine_reach_m"))
+
+
+def _free_from(
+    place: p.Place, standing: tuple[PlantingReport, ...], since: date, until: date
+) -> dict[date, tuple[str, ...]]:
+    """Squares by the day from which they stay free up to another, earlier ones among later."""
+    held = {address for h in place.held for address in h.cells}
+    by_day: dict[date, list[str]] = defaultdict(list)
+    for address in grid_of(place).cells:
+        ends = [
+            r.clear_date or until
+            for r in standing
+            if address in r.cells and r.start_date < until and (r.clear_date or until) > since
+        ]
+        free = max([since, *ends])
+        if free < until and address not in held:
+            by_day[free].append(address)
+    days = sorted(by_day)
+    return {day: tuple(a for d in days if d <= day for a in by_day[d]) for day in days}
+
+
+def _over(
+    trailing: _Trailing, place: p.Place, since: date, cells: tuple[str, ...]
+) -> Iterator[Lead]:
+    """Over as many of a place's free squares as its vines cover."""
+    known, most = grid_of(place).cells, _most_m2(trailing)
+    taken: list[str] = []
+    m2 = 0.0
+    for address in cells:
+        area = known[address].area_cm2 / _CM2_A_M2
+        if m2 + area > most:
+            break
+        taken.append(address)
+        m2 += area
+    if taken:
+        label = f"{place.label} {span_words(tuple(taken))}"
+        reason = f"{trailing.now.crop.name} runs over it"
+        rest: dict[str, Any] = {
+            "cells": taken,
+            "since": since.isoformat(),
+            "until": trailing.until.isoformat(),
+            "reason": reason,
+        }
+        rests = [*(p.document(known_rest) for known_rest in place.rests), rest]
+        keep = ChangePlace(id=place.id, changes={"rests": rests})
+        yield from _lead(trailing, label, since, m2, keep)
+
+
+def _lead(
+    trailing: _Trailing, label: str, since: date, m2: float, keep: ChangePlace | None
+) -> Iterator[Lead]:
+    """One way, where it is worth it."""
+    if m2 <= 0:
+        return
+    m2 = round(m2, 2)
+    led = p.LedOver(m2=m2, since=since, where=label[:120])
+    tried = evaluate_planting(trailing.planting.model_copy(update={"led_over": led}), trailing.here)
+    kg, before = tried.report.harvest_kg.p50, trailing.now.report.harvest_kg.p50
+    if kg - before < _LEAST_KG:
+        return
+    change = ChangePlanting(id=trailing.planting.id, changes={"led_over": p.document(led)})
+    edit: Edit = change if keep is None else Together(edits=[change, keep])
+    yield Lead(label, since, m2, kg, kg - before, edit)
+
+
+def _back(plan: p.Plan, planting: p.Planting) -> Edit | None:
+    """Take a crop back from where it is led; the ground that was kept for it is free again."""
+    led = planting.led_over
+    if led is None:
+        return None
+    edits: list[Edit] = [ChangePlanting(id=planting.id, changes={"led_over": None})]
+    for place in plan.places:
+        kept = [r for r in place.rests if not _kept_for(r, place, led)]
+        if len(kept) < len(place.rests):
+            changes = {"rests": [p.document(rest) for rest in kept] or None}
+            edits.append(ChangePlace(id=place.id, changes=changes))
+    return Together(edits=edits)
+
+
+def _kept_for(rest: p.Rest, place: p.Place, led: p.LedOver) -> bool:
+    cells = rest.cells if isinstance(rest.cells, tuple) else ()
+    return rest.since == led.since and led.where == f"{place.label} {span_words(cells)}"[:120]

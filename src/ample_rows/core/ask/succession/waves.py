@@ -1,0 +1,158 @@
+"""Waves: one planting shared out into sowings whose picks follow each other evenly.
+
+The days between sowings are worked out from the days between picks: wide apart while it is cold,
+closing up as it warms where the garden counts in warmth; even by the calendar.
+"""
+
+import itertools
+from dataclasses import dataclass
+from datetime import date, timedelta
+
+from ample_rows.core import plan as p
+from ample_rows.core.ask.spacing.dial import planting_in
+from ample_rows.core.book import Book
+from ample_rows.core.calendar import season
+from ample_rows.core.edits import (
+    ChangePlanting,
+    Edit,
+    Plant,
+    Together,
+)
+from ample_rows.core.geometry.cells import cells_of, grid_of
+from ample_rows.core.place.place_cases import place_case
+from ample_rows.core.plan.idents import free_ident
+from ample_rows.core.plan.reading import PlanFaultsError
+from ample_rows.core.planting.cases import PlaceCase
+from ample_rows.core.planting.evaluated import evaluate_planting
+from ample_rows.core.planting.set_out import crop_grown
+
+MOST_WAVES = 26
+_FARTHEST_DAYS = 366
+
+
+@dataclass(frozen=True, slots=True)
+class Wave:
+    """One sowing of several: its squares, when it starts and is picked, and what it gives."""
+
+    number: int
+    start_date: date
+    first_pick: date | None
+    last_pick: date | None
+    cells: tuple[str, ...]
+    plants: int
+    kg: float
+
+
+@dataclass(frozen=True, slots=True)
+class Waves:
+    """A planting in waves, and the edit that sows them so; `words` tells of those left out."""
+
+    waves: tuple[Wave, ...]
+    words: str
+    edit: Edit | None
+
+
+def waves_of(plan: p.Plan, planting_id: str, count: int, every_days: float, book: Book) -> Waves:
+    """A planting shared out into waves, each picked so many days after the one before.
+
+    Args:
+        count: Waves wanted, the planting's own start the first.
+        every_days: Days from one first pick to the next.
+
+    Raises:
+        PlanFaultsError: There is no such planting, it grows along a support, or it has fewer
+            squares than waves are wanted.
+    """
+    planting = planting_in(plan, planting_id)
+    here = place_case(plan, planting.place, book)
+    cells = cells_of(here.place, planting.cells)
+    if planting.support is not None:
+        raise PlanFaultsError.one("planting", "along a support, set out rows of their own instead")
+    most = min(MOST_WAVES, len(cells))
+    if not 2 <= count <= most:
+        words = f"{len(cells)} squares make 2 to {most} waves" if most > 1 else "one square is one"
+        raise PlanFaultsError.one("count", words)
+    starts = _starts(planting, here, count, every_days)
+    shared = shared_out(here.place, cells, len(starts))
+    taken = {g.id for g in plan.plantings}
+    sown = [planting.model_copy(update={"cells": shared[0]})]
+    for start, part in zip(starts[1:], shared[1:], strict=True):
+        ident = free_ident(planting.id, taken)
+        changes = {"id": ident, "cells": part, "start_date": start, "clear_date": None}
+        sown.append(planting.model_copy(update=changes))
+    waves = tuple(wave_of(number, g, here) for number, g in enumerate(sown, 1))
+    return Waves(waves, _words(count, len(starts), planting, here), sown_edit(planting, sown))
+
+
+def _starts(planting: p.Planting, here: PlaceCase, count: int, every_days: float) -> list[date]:
+    """Days of starting whose first picks are evenly apart, as far as the season goes."""
+    crop = crop_grown(planting, here.book)
+    year = here.setting.year
+    latest = max(season.window(year, crop, planting.start, here.book).latest, planting.start_date)
+    first = _due(planting, planting.start_date, here)
+    starts = [planting.start_date]
+    for number in range(1, count):
+        wanted = first + season.days(every_days * number)
+        start = _start_for(planting, wanted, starts[-1], here)
+        if start > min(latest, year.end):
+            break
+        starts.append(start)
+    return starts
+
+
+def _start_for(planting: p.Planting, wanted: date, after: date, here: PlaceCase) -> date:
+    """The first day after another from which a crop is due on or after a day."""
+    low, high = after, after + timedelta(days=_FARTHEST_DAYS)
+    while (high - low).days > 1:
+        middle = low + (high - low) // 2
+        low, high = (low, middle) if _due(planting, middle, here) >= wanted else (middle, high)
+    return high
+
+
+def _due(planting: p.Planting, start: date, here: PlaceCase) -> date:
+    crop = crop_grown(planting, here.book)
+    moved = planting.model_copy(update={"start_date": start, "clear_date": None})
+    return season.dates_of(moved, crop, here.setting.year, here.book).due
+
+
+def shared_out(place: p.Place, cells: tuple[str, ...], count: int) -> list[tuple[str, ...]]:
+    """Squares shared out into as many runs as evenly as they go, side by side in the bed."""
+    grid = grid_of(place)
+    ordered = sorted(cells, key=lambda a: (grid.cells[a].spot[1], grid.cells[a].spot[0]))
+    cuts = [round(len(ordered) * i / count) for i in range(count + 1)]
+    return [tuple(ordered[a:b]) for a, b in itertools.pairwise(cuts)]
+
+
+def wave_of(number: int, planting: p.Planting, here: PlaceCase) -> Wave:
+    """One of several as it would come out."""
+    report = evaluate_planting(planting, here).report
+    return Wave(
+        number=number,
+        start_date=report.start_date,
+        first_pick=report.first_pick,
+        last_pick=report.last_pick,
+        cells=report.cells,
+        plants=report.plants,
+        kg=report.harvest_kg.p50,
+    )
+
+
+def _words(wanted: int, found: int, planting: p.Planting, here: PlaceCase) -> str:
+    if found == wanted:
+        return ""
+    crop = crop_grown(planting, here.book)
+    latest = season.window(here.setting.year, crop, planting.start, here.book).latest
+    left = wanted - found
+    waves = "one wave would start" if left == 1 else f"{left} waves would start"
+    return f"{waves} after {latest.day} {latest:%B}, too late to be picked, and are left out"
+
+
+def sown_edit(planting: p.Planting, sown: list[p.Planting]) -> Edit | None:
+    """The planting as the first of some, and the others planted; None where it is the only one."""
+    if len(sown) < 2:
+        return None
+    first = ChangePlanting(
+        id=planting.id, changes={"cells": list(sown[0].cells), "start": sown[0].start}
+    )
+    rest = [Plant(planting=p.document(wave)) for wave in sown[1:]]
+    return Together(edits=[first, *rest])

@@ -1,0 +1,1 @@
+"""Questions on supports: how one is built, and where it is best put."""

@@ -1,0 +1,226 @@
+"""One support from plan to post hole: what it takes, carries and withstands, and its drawing."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+from datetime import date, timedelta
+
+from ample_rows.core import plan as p
+from ample_rows.core.ask.supports.put_up import (
+    grown_on,
+    hours_of,
+    stood_in,
+    support_in,
+)
+from ample_rows.core.book import Book
+from ample_rows.core.carpentry.bill_report import BillLine
+from ample_rows.core.carpentry.lines import bill_lines
+from ample_rows.core.carpentry.load import Load, hanging, peak_load
+from ample_rows.core.carpentry.materials import (
+    Stood,
+    amounts,
+    carried,
+    run_on,
+    tier_heights_cm,
+)
+from ample_rows.core.geometry import shapes
+from ample_rows.core.place.place_cases import place_case
+from ample_rows.core.plan.reading import PlanFaultsError
+from ample_rows.core.planting.cases import Evaluated, PlaceCase
+from ample_rows.core.structures.bays import Arch, Bays
+from ample_rows.core.structures.wind import (
+    Face,
+    Post,
+    WindCheck,
+    wind_check,
+)
+from ample_rows.core.words.working import Term, Terms, of_rule
+
+_FOOT_RAIL_CM = 10.0
+
+
+@dataclass(frozen=True, slots=True)
+class Tier:
+    """A tier of twine, and the day by which the crop has grown to it. [cm]"""
+
+    planting: str
+    name: str
+    height_cm: float
+    on: date
+
+
+@dataclass(frozen=True, slots=True)
+class OnSupport:
+    """A planting along a support, for the drawing. [cm]"""
+
+    planting: str
+    name: str
+    mark: str
+    family: str
+    from_cm: float
+    to_cm: float
+    height_cm: float
+    plants: int
+    start: date
+    clear: date
+    at_the_top: str
+
+
+@dataclass(frozen=True, slots=True)
+class SupportSheet:
+    """Everything to put up one support and to trust it. [cm, hours, money]"""
+
+    id: str
+    label: str
+    facing: p.Compass
+    height_cm: float
+    run_from_cm: float
+    run_cm: float
+    bays: Bays
+    opening_cm: float | None
+    footing: str
+    footing_words: str
+    post_diameter_cm: float
+    post_length_cm: float
+    buried_cm: float
+    fill_cm: float
+    lean_deg: float
+    rails_cm: tuple[float, ...]
+    strings: bool
+    arch: Arch | None
+    crops: tuple[OnSupport, ...]
+    tiers: tuple[Tier, ...]
+    lines: tuple[BillLine, ...]
+    missing: tuple[str, ...]
+    cost: float | None
+    hours: float
+    put_up_by: date | None
+    load: Load
+    load_a_bay_kg: float
+    wind: WindCheck | None
+    cautions: tuple[str, ...]
+    working: Terms
+
+
+def support_sheet(plan: p.Plan, place_id: str, support_id: str, book: Book) -> SupportSheet:
+    """One support of a place worked out.
+
+    Raises:
+        PlanFaultsError: There is no such place or support, or no straight edge for it.
+    """
+    _, support = support_in(plan, place_id, support_id)
+    here = place_case(plan, place_id, book)
+    up = stood_in(plan, here, support)
+    if up is None:
+        raise PlanFaultsError.one("support", "it needs a straight side; this place is round")
+    grown = grown_on(plan, here, support_id)
+    return _written(plan, here, up, grown)
+
+
+def _written(
+    plan: p.Plan, here: PlaceCase, up: Stood, grown: tuple[Evaluated, ...]
+) -> SupportSheet:
+    book, build = here.book, up.system.build
+    load = peak_load((hanging(e, run_on(up, e), up.height_cm, book) for e in grown), book)
+    lines, missing = bill_lines(
+        amounts(up, [carried(up, e) for e in grown], book), plan.build, book
+    )
+    wind = plan.site.design_wind_m_s if plan.site else None
+    starts = [e.dates.start for e in grown]
+    before = timedelta(days=round(book.value("put_up_before_days")))
+    return SupportSheet(
+        id=up.support.id,
+        label=up.system.label,
+        facing=shapes.compass_point(up.run.edge.facing_deg),
+        height_cm=up.height_cm,
+        run_from_cm=up.run.from_cm,
+        run_cm=up.run.length_cm,
+        bays=up.bays,
+        opening_cm=up.opening_cm,
+        footing=up.footing_id,
+        footing_words=up.footing.words,
+        post_diameter_cm=up.post_diameter_cm,
+        post_length_cm=up.post_length_cm,
+        buried_cm=up.buried_cm,
+        fill_cm=shapes.fill_cm(here.place),
+        lean_deg=build.lean_deg,
+        rails_cm=(up.height_cm, _FOOT_RAIL_CM)[: build.rails],
+        strings=build.string_per_plant,
+        arch=up.arch,
+        crops=tuple(_on_support(up, e) for e in grown),
+        tiers=tuple(tier for e in grown for tier in _tiers(up, e)),
+        lines=lines,
+        missing=missing,
+        cost=None if missing else sum(line.cost or 0.0 for line in lines),
+        hours=hours_of(up, book),
+        put_up_by=min(starts) - before if starts else None,
+        load=load,
+        load_a_bay_kg=load.kg_m * up.bays.bay_cm / 100,
+        wind=_wind(up, grown, wind, book) if up.arch is None else None,
+        cautions=_cautions(up, lines, book),
+        working=_working(up, book),
+    )
+
+
+def _on_support(up: Stood, e: Evaluated) -> OnSupport:
+    run = run_on(up, e)
+    return OnSupport(
+        planting=e.planting.id,
+        name=e.crop.name,
+        mark=e.crop.mark,
+        family=e.crop.family,
+        from_cm=run.from_cm - up.run.from_cm,
+        to_cm=run.to_cm - up.run.from_cm,
+        height_cm=min(up.height_cm, e.crop.height_cm),
+        plants=e.report.plants,
+        start=e.dates.start,
+        clear=e.dates.clear,
+        at_the_top=up.system.at_the_top,
+    )
+
+
+def _tiers(up: Stood, e: Evaluated) -> Iterator[Tier]:
+    """When the growing crop comes to each tier; it goes on as the stems are a hand higher."""
+    growth = e.report.growth
+    for height in tier_heights_cm(up, min(up.height_cm, e.crop.height_cm)):
+        week = next((i for i, cm in enumerate(growth.height_cm) if cm >= height), None)
+        if week is not None:
+            day = growth.start + timedelta(days=growth.step_days * week)
+            yield Tier(e.planting.id, e.crop.name, height, day)
+
+
+def _wind(up: Stood, grown: tuple[Evaluated, ...], wind_m_s: float | None, book: Book) -> WindCheck:
+    tallest = max((min(up.height_cm, e.crop.height_cm) for e in grown), default=up.height_cm)
+    face = Face(up.bays.bay_cm, tallest, up.system.build.stops_wind)
+    post = Post(up.post_diameter_cm, up.buried_cm, up.footing)
+    return wind_check(face, post, wind_m_s, book)
+
+
+def _cautions(up: Stood, lines: tuple[BillLine, ...], book: Book) -> tuple[str, ...]:
+    found = [up.system.caution, up.footing.caution]
+    found += [book.materials[line.material].caution for line in lines]
+    return tuple(dict.fromkeys(text for text in found if text))
+
+
+@of_rule("support")
+def _working(up: Stood, book: Book) -> Terms:
+    bays, practice = up.bays, up.system.source
+    below = book.coefficients["post_below_fill_cm"]
+    terms = [
+        Term("run", up.run.length_cm, "cm", "along its edge", "Inside measures"),
+        Term("widest bay", up.system.post_spacing_cm, "cm", up.system.label, practice),
+    ]
+    if bays.openings:
+        how = f"{bays.openings} openings of {up.opening_cm:g} cm a bay"
+        terms.append(Term("openings", bays.openings, "", how, "Core"))
+    if up.arch:
+        how = f"legs of {up.arch.legs_cm:.0f} cm and the bow over {up.arch.span_cm:.0f} cm"
+        terms.append(Term("mesh", up.arch.mesh_cm, "cm", how, "Core"))
+        terms.append(Term("stands high", up.arch.height_cm, "cm", "at its crown", "Core"))
+        return tuple(terms)
+    return (
+        *terms,
+        Term("bay", bays.bay_cm, "cm", f"{len(bays.posts_at_cm)} posts, evenly", "Core"),
+        Term("above the soil", up.height_cm, "cm", "as high as it is wanted", "Plan"),
+        Term("below it", up.buried_cm, "cm", up.footing.label, below.source),
+        Term("length of a post", up.post_length_cm, "cm", "to the next 10 cm", "Core"),
+    )

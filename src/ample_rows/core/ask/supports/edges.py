@@ -1,0 +1,138 @@
+"""Where a support is best put: every side of its place worked out with the shade it throws."""
+
+from dataclasses import dataclass
+
+from ample_rows.core import plan as p
+from ample_rows.core.ask.supports.put_up import support_in
+from ample_rows.core.book import Book
+from ample_rows.core.edits import ChangePlace, ChangePlanting, Together
+from ample_rows.core.estimate.evaluate import evaluate_place
+from ample_rows.core.geometry import shapes
+from ample_rows.core.geometry.shapes import Edge
+from ample_rows.core.notes.note import Fix
+from ample_rows.core.place.place_cases import place_cases, setting_of
+from ample_rows.core.structures import supports
+
+_SAME_KG = 0.05
+
+
+@dataclass(frozen=True, slots=True)
+class EdgeChoice:
+    """A support along one side: what grows on it, what all else gives then, and how much less
+    that is in all than along the best side. [cm, kg]"""
+
+    edge: p.Compass
+    length_cm: float
+    here_now: bool
+    own_kg: float
+    others_kg: float
+    loss_kg: float
+    words: str
+    move: Fix | None
+
+
+def edge_choices(
+    plan: p.Plan, place_id: str, support_id: str, book: Book
+) -> tuple[EdgeChoice, ...]:
+    """Every side of a place for one of its supports, the best first.
+
+    Its plantings keep their share of the run. All that grows within reach of its shade counts,
+    in other places too.
+
+    Raises:
+        PlanFaultsError: There is no such place or support.
+    """
+    place, support = support_in(plan, place_id, support_id)
+    north = (plan.site.north_deg if plan.site else None) or 0.0
+    now = supports.edge_of(place, support, latitude=plan.garden.latitude, north_deg=north)
+    if now is None:
+        return ()
+    sides: dict[p.Compass, Edge] = {}
+    for edge in sorted(shapes.edges(place, north), key=lambda e: -e.length_cm):
+        sides.setdefault(shapes.compass_point(edge.facing_deg), edge)
+    tried = {
+        point: _tried(plan, place, support, (now, edge, point), book)
+        for point, edge in sides.items()
+    }
+    found = []
+    best = max(own + others for own, others, _ in tried.values())
+    for point, (own, others, moved) in tried.items():
+        edge, loss = sides[point], best - own - others
+        here = edge == now
+        found.append(
+            EdgeChoice(
+                edge=point,
+                length_cm=edge.length_cm,
+                here_now=here,
+                own_kg=own,
+                others_kg=others,
+                loss_kg=loss,
+                words=_words(loss, best),
+                move=None if here else Fix(f"Move it to the {point} side", moved),
+            )
+        )
+    return tuple(sorted(found, key=lambda choice: choice.loss_kg))
+
+
+def _words(loss: float, best: float) -> str:
+    if loss < _SAME_KG:
+        return "as much as anywhere"
+    return f"{loss:.1f} kg less, {100 * loss / best:.0f} % of the garden's harvest"
+
+
+_Move = tuple[Edge, Edge, p.Compass]
+
+
+def _tried(
+    plan: p.Plan, place: p.Place, support: p.Support, move: _Move, book: Book
+) -> tuple[float, float, Together]:
+    """Its own harvest, that of all else, and the edit, with a support along another side."""
+    now, edge, point = move
+    share = edge.length_cm / now.length_cm
+    run = support.run_cm
+    kept = support.model_copy(
+        update={"edge": point, "run_cm": run and (run[0] * share, run[1] * share)}
+    )
+    others = tuple(kept if s.id == support.id else s for s in place.supports)
+    moved_place = place.model_copy(update={"supports": others})
+    on_it, edits = {}, []
+    north = (plan.site.north_deg if plan.site else None) or 0.0
+    for planting in plan.plantings:
+        if planting.place == place.id and planting.support == support.id:
+            old = supports.run_of(
+                place,
+                support,
+                planting,
+                book.trainings[support.system],
+                latitude=plan.garden.latitude,
+                north_deg=north,
+            )
+            if old is None:
+                continue
+            span = (round(old.from_cm * share, 2), round(old.to_cm * share, 2))
+            on_it[planting.id] = planting.model_copy(update={"cells": (), "run_cm": span})
+            changes = {"cells": [], "run_cm": list(span)}
+            edits.append(ChangePlanting(id=planting.id, changes=changes))
+    moved = plan.model_copy(
+        update={
+            "places": tuple(moved_place if q.id == place.id else q for q in plan.places),
+            "plantings": tuple(on_it.get(g.id, g) for g in plan.plantings),
+        }
+    )
+    own, all_else = _kg(moved, set(on_it), book)
+    changed = ChangePlace(
+        id=place.id, changes={"supports": [p.document(s) for s in moved_place.supports]}
+    )
+    return own, all_else, Together(edits=[changed, *edits])
+
+
+def _kg(plan: p.Plan, on_it: set[str], book: Book) -> tuple[float, float]:
+    own = others = 0.0
+    for here in place_cases(plan, setting_of(plan, book), book):
+        grown = tuple(g for g in plan.plantings if g.place == here.place.id)
+        for report in evaluate_place(here, grown).plantings:
+            if report.id in on_it:
+                own += report.harvest_kg.p50
+            else:
+                others += report.harvest_kg.p50
+    return own, others

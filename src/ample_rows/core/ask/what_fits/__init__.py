@@ -1,0 +1,1 @@
+"""What fits: crops for some squares, whole beds to begin from."""

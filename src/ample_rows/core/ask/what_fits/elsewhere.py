@@ -1,0 +1,85 @@
+"""Other places for a planting: where as many squares are free for its time, and it does better."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+
+from ample_rows.core import plan as p
+from ample_rows.core.ask.spacing.dial import planting_in
+from ample_rows.core.book import Book
+from ample_rows.core.edits import ChangePlanting, Edit, Together
+from ample_rows.core.estimate.evaluate import evaluate_place
+from ample_rows.core.place.free_block import free_block
+from ample_rows.core.place.place_cases import place_case
+from ample_rows.core.plan.links import LINKS
+from ample_rows.core.planting.evaluated import evaluate_planting
+from ample_rows.core.planting.report import PlantingReport
+
+
+@dataclass(frozen=True, slots=True)
+class Elsewhere:
+    """A planting as it would do in another place, and the edit that moves it there."""
+
+    place: str
+    label: str
+    cells: tuple[str, ...]
+    plants: int
+    kg: float
+    gain_kg: float
+    edit: Edit
+
+
+def elsewhere(plan: p.Plan, planting_id: str, book: Book) -> tuple[Elsewhere, ...]:
+    """Where else a planting could stand for its whole time and give more, the best first.
+
+    Raises:
+        PlanFaultsError: There is no such planting.
+    """
+    planting = planting_in(plan, planting_id)
+    own = evaluate_planting(planting, place_case(plan, planting.place, book)).report
+    found = [
+        there
+        for place in plan.places
+        if place.id != planting.place
+        for there in _in_place(plan, planting, own, place, book)
+    ]
+    return tuple(sorted(found, key=lambda there: -there.gain_kg))
+
+
+def _in_place(
+    plan: p.Plan, planting: p.Planting, own: PlantingReport, place: p.Place, book: Book
+) -> Iterator[Elsewhere]:
+    here = place_case(plan, place.id, book)
+    standing = evaluate_place(here, tuple(g for g in plan.plantings if g.place == place.id))
+    block = free_block(here.place, own, standing.plantings)
+    if not block:
+        return
+    changes: dict[str, object] = {"support": None, "run_cm": None, **dict.fromkeys(LINKS)}
+    moved = planting.model_copy(update={"place": place.id, "cells": block, **changes})
+    there = evaluate_planting(moved, here)
+    short = there.depth.verdict in ("too-shallow", "root-too-long")
+    gain = there.report.harvest_kg.p50 - own.harvest_kg.p50
+    if short or there.climbs_without_support or there.report.plants == 0 or gain <= 0:
+        return
+    yield Elsewhere(
+        place=place.id,
+        label=place.label,
+        cells=block,
+        plants=there.report.plants,
+        kg=there.report.harvest_kg.p50,
+        gain_kg=gain,
+        edit=_move(plan, planting, {"place": place.id, "cells": list(block), **changes}),
+    )
+
+
+def _move(plan: p.Plan, planting: p.Planting, changes: dict[str, object]) -> Edit:
+    """The move, and the parting from what followed it in its old place."""
+    move = ChangePlanting(id=planting.id, changes=changes)
+    parted = [
+        ChangePlanting(id=g.id, changes={key: None})
+        for g in plan.plantings
+        for key in LINKS
+        if getattr(g, key) == planting.id
+    ]
+    if not parted:
+        return move
+    return Together(edits=[move, *parted])

@@ -1,0 +1,113 @@
+"""Filling blocks of a place: the crop that does well there first, and what follows it."""
+
+import math
+from collections import defaultdict
+from collections.abc import Sequence
+from dataclasses import dataclass
+from datetime import date, timedelta
+
+from ample_rows.core import plan as p
+from ample_rows.core.ask.what_fits.shelf import ShelfEntry, shelf_for
+from ample_rows.core.book import Book
+from ample_rows.core.calendar.season import window
+from ample_rows.core.estimate.evaluate import evaluate_place
+from ample_rows.core.geometry.cells import grid_of
+from ample_rows.core.place.place_cases import place_case, setting_of
+from ample_rows.core.planting.report import PlantingReport
+
+SETTLE_DAYS = 2
+LEAST_FACTOR = 0.4
+
+Block = tuple[str, ...]
+
+
+@dataclass(frozen=True)
+class Found:
+    """A crop found to do well in a block, with the day it starts and what it follows."""
+
+    entry: ShelfEntry
+    block: Block
+    day: date
+    follows: str | None = None
+    training: str | None = None
+
+
+def blocks_across(place: p.Place, most: int) -> list[Block]:
+    """Squares in blocks of whole rows across the place, no more blocks than asked for."""
+    grid = grid_of(place)
+    size = max(1, math.ceil(grid.rows / most))
+    rows: dict[int, list[str]] = defaultdict(list)
+    for cell in grid.cells.values():
+        rows[cell.spot[1] // size].append(cell.address)
+    return [tuple(names) for _, names in sorted(rows.items())]
+
+
+def first_that_does_well(
+    plan: p.Plan, place: str, block: Block, crops: Sequence[str], book: Book
+) -> Found | None:
+    """The first of some crops that does well in a block, started as its window opens."""
+    for ident in crops:
+        entry, day = _tried(plan, place, block, ident, book)
+        if entry.fits and entry.factor >= LEAST_FACTOR:
+            return Found(entry, block, day)
+    return None
+
+
+def why_not(plan: p.Plan, place: str, block: Block, crop: str, book: Book) -> str:
+    """What keeps a crop from doing well in a block."""
+    entry, _ = _tried(plan, place, block, crop, book)
+    return entry.reason or f"would give {entry.factor * 100:.0f} % of what it can"
+
+
+def _tried(
+    plan: p.Plan, place: str, block: Block, ident: str, book: Book
+) -> tuple[ShelfEntry, date]:
+    year = setting_of(plan, book).year
+    crop = book.crops[ident]
+    opens = window(year, crop, crop.starts[0], book).earliest
+    day = max(opens, year.start) + timedelta(days=SETTLE_DAYS)
+    (entry,) = shelf_for(plan, place, block, day, book, crops=(ident,)).entries
+    return entry, day
+
+
+def follower(
+    plan: p.Plan, place: str, block: Block, crops: tuple[str, ...], book: Book
+) -> Found | None:
+    """What best follows the planting that was set last, of another family."""
+    last = _reports(plan, place, book)[-1]
+    if last.clear_date is None or not crops:
+        return None
+    day = last.clear_date + timedelta(days=round(book.crops[last.crop].turn_round_days))
+    for entry in shelf_for(plan, place, block, day, book, crops=crops).entries:
+        if entry.fits and entry.family != last.family:
+            return Found(entry, block, day, follows=last.id)
+    return None
+
+
+def _reports(plan: p.Plan, place: str, book: Book) -> tuple[PlantingReport, ...]:
+    here = place_case(plan, place, book)
+    own = tuple(g for g in plan.plantings if g.place == place)
+    return evaluate_place(here, own).plantings
+
+
+def planted_with(plan: p.Plan, place: str, found: Found) -> p.Plan:
+    """The plan with one more planting, as the shelf proposed it."""
+    taken = {g.id for g in plan.plantings}
+    number = len(taken) + 1
+    while f"p{number}" in taken:
+        number += 1
+    values: dict[str, object] = {
+        "id": f"p{number}",
+        "place": place,
+        "crop": found.entry.crop,
+        "cells": found.block,
+        "start": found.entry.start,
+        "start_date": found.day,
+        "follows": found.follows,
+        "support": found.entry.support,
+        "clear_date": found.entry.clear_by,
+        "training": found.training,
+    }
+    given = {key: value for key, value in values.items() if value is not None}
+    planting = p.Planting.model_validate(given)
+    return plan.model_copy(update={"plantings": (*plan.plantings, planting)})

@@ -1,0 +1,279 @@
+"""The crop shelf: what fits some squares on a day, best first, and why the rest does not."""
+
+from dataclasses import dataclass
+from datetime import date
+from typing import Literal
+
+from ample_rows.core import plan as p
+from ample_rows.core.book import Book, Crop
+from ample_rows.core.calendar import season
+from ample_rows.core.estimate.evaluate import evaluate_place
+from ample_rows.core.geometry.cells import grid_of
+from ample_rows.core.place.place_cases import place_case
+from ample_rows.core.plan.reading import PlanFaultsError
+from ample_rows.core.planting.cases import Evaluated, PlaceCase
+from ample_rows.core.planting.evaluated import evaluate_planting
+from ample_rows.core.planting.harvest import Quantiles
+from ample_rows.core.planting.report import PlantingReport, WindowReport
+from ample_rows.core.structures import supports
+from ample_rows.core.words.day_words import day_words
+
+LEAST_SHARE_WORTH_HAVING = 0.5
+PROBE = "shelf"
+
+
+@dataclass(frozen=True, slots=True)
+class ShelfEntry:
+    """One crop as it would do in the chosen squares from the chosen day."""
+
+    crop: str
+    name: str
+    names: tuple[str, ...]
+    mark: str
+    family: str
+    group: str
+    fits: bool
+    reason: str
+    start: p.Start
+    cells: tuple[str, ...] | Literal["all"]
+    support: str | None
+    clear_by: date | None
+    plants: int
+    spacing_cm: float
+    first_pick: date | None
+    clear_date: date | None
+    harvest_kg: Quantiles
+    factor: float
+    kg_per_square_week: float
+
+
+@dataclass(frozen=True, slots=True)
+class ShelfAnswer:
+    """Every crop of the book, those that fit first; what stands in the way of them all."""
+
+    entries: tuple[ShelfEntry, ...]
+    blocked: str | None
+    free_from: date | None
+
+
+def shelf_for(
+    plan: p.Plan,
+    place_id: str,
+    cells: tuple[str, ...],
+    day: date,
+    book: Book,
+    *,
+    crops: tuple[str, ...] | None = None,
+) -> ShelfAnswer:
+    """What these cells can grow from a day: best first by yield of ground and time.
+
+    Args:
+        crops: Ask of these alone; without it, of the whole book.
+
+    Raises:
+        PlanFaultsError: No such place, or a cell that is not on it.
+    """
+    cells = squares_asked(plan, place_id, cells)
+    here = place_case(plan, place_id, book)
+    plantings = tuple(g for g in plan.plantings if g.place == place_id)
+    standing = evaluate_place(here, plantings).plantings
+    asked = Asked(
+        here=here,
+        cells=cells,
+        day=day,
+        use=next_use(standing, cells, day),
+        held=tuple(sorted({a for h in here.place.held for a in h.cells} & set(cells))),
+    )
+    asked_of = book.crops if crops is None else crops
+    entries = [_entry(asked, book.crops[crop]) for crop in asked_of]
+    entries.sort(key=lambda e: (not e.fits, -e.kg_per_square_week, -e.factor, e.name))
+    blocked = _blocked(asked)
+    now = asked.use.now
+    free_from = now.clear_date if blocked and now is not None else None
+    return ShelfAnswer(tuple(entries), blocked or None, free_from)
+
+
+def squares_asked(plan: p.Plan, place_id: str, cells: tuple[str, ...]) -> tuple[str, ...]:
+    """The squares that something is asked of, each once.
+
+    Raises:
+        PlanFaultsError: No such place, no square, or one that is not on it.
+    """
+    place = plan.place(place_id)
+    if place is None:
+        raise PlanFaultsError.one("place", f'there is no place "{place_id}"')
+    if not cells:
+        raise PlanFaultsError.one("cells", "choose at least one square")
+    cells = tuple(dict.fromkeys(cells))
+    known = grid_of(place).cells
+    for index, address in enumerate(cells):
+        if address not in known:
+            words = f'"{address}" is not a cell of "{place_id}"'
+            raise PlanFaultsError.one(f"cells[{index}]", words)
+    return cells
+
+
+@dataclass(frozen=True)
+class NextUse:
+    """Who holds the squares now, and who comes next."""
+
+    now: PlantingReport | None
+    later: PlantingReport | None
+
+
+def next_use(standing: tuple[PlantingReport, ...], cells: tuple[str, ...], day: date) -> NextUse:
+    wanted = set(cells)
+    mine = [r for r in standing if wanted & set(r.cells)]
+    now = [r for r in mine if r.start_date <= day and r.clear_date and day < r.clear_date]
+    later = sorted((r for r in mine if r.start_date > day), key=lambda r: r.start_date)
+    return NextUse(now[0] if now else None, later[0] if later else None)
+
+
+@dataclass(frozen=True)
+class Asked:
+    """The question put to the shelf."""
+
+    here: PlaceCase
+    cells: tuple[str, ...]
+    day: date
+    use: NextUse
+    held: tuple[str, ...]
+
+    @property
+    def place(self) -> p.Place:
+        return self.here.place
+
+    @property
+    def ground(self) -> tuple[str, ...] | Literal["all"]:
+        """The cells, or the whole place where they are all of it: walls then end the region."""
+        every = grid_of(self.place).cells
+        as_many = not self.place.held and len(self.cells) >= len(every)
+        return "all" if as_many and set(self.cells) == set(every) else self.cells
+
+
+def _entry(asked: Asked, crop: Crop) -> ShelfEntry:
+    """The crop by whichever of its starts does best here on this day."""
+    support = support_over(asked, crop)
+    tried = [tried_as(asked, crop, start, support) for start in crop.starts]
+    judged = [(e, why_not(e, asked)) for e in tried]
+    best, reason = min(judged, key=lambda pair: (bool(pair[1]), -pair[0].report.harvest_kg.p50))
+    return _shown(crop, best, reason, asked.cells)
+
+
+def tried_as(asked: Asked, crop: Crop, start: p.Start, support: str | None) -> Evaluated:
+    probe = p.Planting(
+        id=PROBE,
+        place=asked.place.id,
+        crop=crop.id,
+        cells=asked.ground,
+        start=start,
+        start_date=asked.day,
+        support=support,
+    )
+    tried = evaluate_planting(probe, asked.here)
+    later = asked.use.later
+    if later is None or tried.dates.clear <= later.start_date:
+        return tried
+    cut = probe.model_copy(update={"clear_date": later.start_date})
+    return evaluate_planting(cut, asked.here)
+
+
+def support_over(asked: Asked, crop: Crop) -> str | None:
+    """A support of the place that the crop can climb and whose footprint holds the cells."""
+    place, setting = asked.place, asked.here.setting
+    for support in place.supports:
+        if crop.training(support.system) is None or not asked.cells:
+            continue
+        probe = p.Planting(
+            id=PROBE,
+            place=place.id,
+            crop=crop.id,
+            cells=asked.cells,
+            start="sow",
+            start_date=asked.day,
+            support=support.id,
+        )
+        run = supports.run_of(
+            place,
+            support,
+            probe,
+            asked.here.book.trainings[support.system],
+            latitude=setting.latitude,
+            north_deg=setting.north_deg,
+        )
+        if run is not None and set(asked.cells) <= set(supports.cells_under(place, run)):
+            return support.id
+    return None
+
+
+def _blocked(asked: Asked) -> str:
+    """What stands in the way of every crop; empty when the ground is free."""
+    now = asked.use.now
+    if asked.held:
+        return f"{', '.join(asked.held)} is held"
+    if now is not None and now.clear_date is not None:
+        return f"{now.name} stands here until {day_words(now.clear_date)}"
+    return ""
+
+
+def why_not(e: Evaluated, asked: Asked) -> str:
+    """The first reason against, in the grower's order of asking; empty when it fits."""
+    report, window = e.report, e.report.window
+    use, day = asked.use, asked.day
+    blocked = _blocked(asked)
+    if blocked:
+        return blocked
+    if report.plants == 0:
+        return f"too few squares: plants stand {report.spacing_cm:g} cm apart"
+    if e.depth.verdict == "root-too-long":
+        return f"its root is {e.crop.edible_root_cm:g} cm long; {e.depth.usable_cm:g} cm is there"
+    if e.depth.verdict == "too-shallow":
+        if e.depth.governed_by == "litres":
+            return f"needs {e.crop.least_litres:g} L of soil a plant"
+        return f"needs {e.depth.least_cm:g} cm of soil; {e.depth.usable_cm:g} cm is there"
+    hours = report.light.useful_hours
+    if hours is not None and hours < e.crop.least_sun_hours:
+        return f"needs {e.crop.least_sun_hours:g} h of sun"
+    if day < window.earliest and not _within_a_year_later(window, day):
+        return f"too early: from {day_words(window.earliest)}"
+    if e.climbs_without_support:
+        return "needs a net to climb"
+    if e.dates.picked_share < LEAST_SHARE_WORTH_HAVING:
+        if e.dates.cleared_early and use.later is not None:
+            return f"not ready before {use.later.name} comes on {day_words(use.later.start_date)}"
+        return "frost comes before it is picked"
+    if day > window.latest:
+        return f"too late: by {day_words(window.latest)}"
+    return ""
+
+
+def _within_a_year_later(window: WindowReport, day: date) -> bool:
+    """Whether last year's window is still open (autumn crops early in a plan's year)."""
+    earlier = season.move_years(window.earliest, -1), season.move_years(window.latest, -1)
+    return earlier[0] <= day <= earlier[1]
+
+
+def _shown(crop: Crop, e: Evaluated, reason: str, cells: tuple[str, ...]) -> ShelfEntry:
+    report = e.report
+    weeks = max(1.0, (e.dates.clear - e.dates.start).days / 7)
+    return ShelfEntry(
+        crop=crop.id,
+        name=crop.name,
+        names=crop.names,
+        mark=crop.mark,
+        family=crop.family,
+        group=crop.group,
+        fits=not reason,
+        reason=reason,
+        start=e.planting.start,
+        cells=e.planting.cells,
+        support=e.planting.support,
+        clear_by=e.planting.clear_date,
+        plants=report.plants,
+        spacing_cm=report.spacing_cm,
+        first_pick=report.first_pick,
+        clear_date=report.clear_date,
+        harvest_kg=report.harvest_kg,
+        factor=report.factors.product,
+        kg_per_square_week=report.harvest_kg.p50 / max(1, len(cells)) / weeks,
+    )

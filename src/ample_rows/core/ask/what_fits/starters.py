@@ -1,0 +1,231 @@
+"""Starter beds fitted to a place: its outline, depth, light, season and what it can hold up."""
+
+import math
+from collections import defaultdict
+from dataclasses import dataclass, replace
+
+from ample_rows.core import plan as p
+from ample_rows.core.ask.what_fits.filling import (
+    Block,
+    Found,
+    first_that_does_well,
+    follower,
+    planted_with,
+    why_not,
+)
+from ample_rows.core.book import Book, Starter, StarterEntry
+from ample_rows.core.edits import (
+    ChangePlace,
+    Edit,
+    Plant,
+    Together,
+)
+from ample_rows.core.estimate.evaluate import evaluate_place
+from ample_rows.core.geometry.cells import Grid, cells_about, grid_of
+from ample_rows.core.place.place_cases import place_case, setting_of
+from ample_rows.core.plan.reading import PlanFaultsError
+from ample_rows.core.planting.cases import Setting
+from ample_rows.core.site.risers import placed
+from ample_rows.core.structures import supports
+
+_LEAST_BESIDE_SUPPORT = 2
+_MOST_FOLLOWERS = 2
+# No bed that can be reached has nearly so many; fitting one to a field takes minutes.
+_MOST_CELLS = 1_000
+
+
+@dataclass(frozen=True, slots=True)
+class StarterPart:
+    """A crop that a starter bed brings, with the squares it takes and its likely harvest."""
+
+    name: str
+    mark: str
+    plants: int
+    cells: int
+    kg: float
+
+
+@dataclass(frozen=True, slots=True)
+class StarterFit:
+    """A starter bed as it comes out in one place; without an edit, nothing of it fits."""
+
+    id: str
+    label: str
+    suits: str
+    parts: tuple[StarterPart, ...]
+    left_out: tuple[str, ...]
+    harvest_kg: float
+    edit: Edit | None
+
+
+def starter_fits(plan: p.Plan, place_id: str, book: Book) -> tuple[StarterFit, ...]:
+    """Every starter bed fitted to a place, those that leave least out first; none for a place of
+    more squares than one bed has.
+
+    Raises:
+        PlanFaultsError: There is no such place.
+    """
+    place = plan.place(place_id)
+    if place is None:
+        raise PlanFaultsError.one("place", f'there is no place "{place_id}"')
+    if cells_about(place) > _MOST_CELLS:
+        return ()
+    fits = [_fitted(plan, place_id, name, starter, book) for name, starter in book.starters.items()]
+    return tuple(sorted(fits, key=lambda fit: (fit.edit is None, len(fit.left_out))))
+
+
+def _fitted(plan: p.Plan, place_id: str, name: str, starter: Starter, book: Book) -> StarterFit:
+    ready, edits = _held_up(plan, place_id, starter)
+    place = placed(ready, book).place(place_id)
+    assert place is not None
+    filled, left_out = ready, []
+    for entry, block in _blocks(place, setting_of(ready, book), starter, book):
+        if not block:
+            left_out.append(f"{_names(entry, book)}: no room left")
+            continue
+        before = filled
+        filled = _with_entry(filled, place_id, entry, block, book)
+        if filled is before:
+            why = why_not(filled, place_id, block, entry.crops[0], book)
+            left_out.append(f"{_names(entry, book)}: {why}")
+    new = filled.plantings[len(plan.plantings) :]
+    edits += [Plant(planting=p.document(planting)) for planting in new]
+    parts = _parts(filled, place_id, {planting.id for planting in new}, book)
+    return StarterFit(
+        id=name,
+        label=starter.label,
+        suits=starter.suits,
+        parts=parts,
+        left_out=tuple(left_out),
+        harvest_kg=sum(part.kg for part in parts),
+        edit=Together(edits=edits) if new else None,
+    )
+
+
+def _names(entry: StarterEntry, book: Book) -> str:
+    return " or ".join(book.crops[crop].name for crop in entry.crops)
+
+
+def _parts(plan: p.Plan, place_id: str, new: set[str], book: Book) -> tuple[StarterPart, ...]:
+    own = tuple(g for g in plan.plantings if g.place == place_id)
+    reports = evaluate_place(place_case(plan, place_id, book), own).plantings
+    return tuple(
+        StarterPart(r.name, r.mark, r.plants, len(r.cells), r.harvest_kg.p50)
+        for r in reports
+        if r.id in new
+    )
+
+
+def _held_up(plan: p.Plan, place_id: str, starter: Starter) -> tuple[p.Plan, list[Edit]]:
+    """The plan with the starter's support, where the place has none and has room beside it."""
+    place = plan.place(place_id)
+    assert place is not None
+    grid = grid_of(place)
+    roomy = min(grid.columns, grid.rows) >= _LEAST_BESIDE_SUPPORT
+    if starter.support is None or place.supports or place.kind == "container" or not roomy:
+        return plan, []
+    support = p.Support(id=starter.support, system=starter.support)
+    stands = place.model_copy(update={"supports": (support,)})
+    places = tuple(stands if known.id == place_id else known for known in plan.places)
+    edit = ChangePlace(id=place_id, changes={"supports": [p.document(support)]})
+    return plan.model_copy(update={"places": places}), [edit]
+
+
+def _blocks(
+    place: p.Place, setting: Setting, starter: Starter, book: Book
+) -> list[tuple[StarterEntry, Block]]:
+    """Each entry with its squares: climbers under a support, the rest in rows across."""
+    strip = _strip(place, setting, book)
+    climbing = [entry for entry in starter.entries if entry.climbs]
+    standing = [entry for entry in starter.entries if not entry.climbs]
+    held = {address for h in place.held for address in h.cells}
+    taken = set(strip) if climbing else set()
+    lines = _lines(place, setting, held | taken)
+    given = _shared(lines, standing, grid_of(place), book)
+    return [*zip(climbing, _split(strip, climbing), strict=True), *given]
+
+
+def _strip(place: p.Place, setting: Setting, book: Book) -> Block:
+    """The squares under the first support of a place, in order along it."""
+    if not place.supports:
+        return ()
+    support = place.supports[0]
+    edge = supports.edge_of(place, support, latitude=setting.latitude, north_deg=setting.north_deg)
+    if edge is None:
+        return ()
+    run = supports.whole_run(place, edge, book.trainings[support.system])
+    return supports.cells_under(place, run)
+
+
+def _split(strip: Block, entries: list[StarterEntry]) -> list[Block]:
+    """A strip of squares shared out by the entries' shares; one that gets none is empty."""
+    total = sum(entry.share for entry in entries)
+    found, done = [], 0.0
+    for entry in entries:
+        start = round(len(strip) * done / total)
+        done += entry.share
+        found.append(strip[start : round(len(strip) * done / total)])
+    return found
+
+
+def _lines(place: p.Place, setting: Setting, taken: set[str]) -> list[Block]:
+    """Rows of free squares across the longer side, from the pole-ward end sunward."""
+    grid = grid_of(place)
+    along = 1 if grid.rows >= grid.columns else 0
+    rows: dict[int, list[str]] = defaultdict(list)
+    for cell in grid.cells.values():
+        if cell.address not in taken:
+            rows[cell.spot[along]].append(cell.address)
+    lines = [tuple(names) for _, names in sorted(rows.items())]
+    azimuth = (place.heading_deg or 0.0) + setting.north_deg + (90 if along == 0 else 0)
+    poleward = math.cos(math.radians(azimuth)) * (1 if setting.latitude >= 0 else -1)
+    return lines[::-1] if poleward > 0 else lines
+
+
+def _shared(
+    lines: list[Block], entries: list[StarterEntry], grid: Grid, book: Book
+) -> list[tuple[StarterEntry, Block]]:
+    """Whole lines for each entry: as many as its plants want, the rest by share; tall ones first.
+
+    Where lines are too few, the last entries of the starter go without.
+    """
+    counts = [_lines_wanted(entry, grid, book) for entry in entries]
+    while sum(counts) > len(lines):
+        counts[max(i for i, count in enumerate(counts) if count)] = 0
+    kept = [i for i, count in enumerate(counts) if count]
+    while kept and sum(counts) < len(lines):
+        counts[min(kept, key=lambda i: counts[i] / entries[i].share)] += 1
+    tallest = sorted(range(len(entries)), key=lambda i: -book.crops[entries[i].crops[0]].height_cm)
+    found, start = [], 0
+    for i in tallest:
+        taken = lines[start : start + counts[i]]
+        found.append((entries[i], tuple(address for line in taken for address in line)))
+        start += counts[i]
+    return found
+
+
+def _lines_wanted(entry: StarterEntry, grid: Grid, book: Book) -> int:
+    widest = book.crops[entry.crops[0]].spacing_cm
+    return max(1, math.ceil(book.value("block_slack") * widest / grid.cell_cm))
+
+
+def _with_entry(
+    plan: p.Plan, place_id: str, entry: StarterEntry, block: Block, book: Book
+) -> p.Plan:
+    """The plan with the entry's first crop that does well in the block, and a follower."""
+    found = first_that_does_well(plan, place_id, block, entry.crops, book)
+    if found is None or (entry.climbs and found.entry.support is None):
+        return plan
+    plan = planted_with(plan, place_id, _trained(found, entry, book))
+    for _ in range(_MOST_FOLLOWERS):
+        later = follower(plan, place_id, block, entry.then, book)
+        if later is None:
+            break
+        plan = planted_with(plan, place_id, later)
+    return plan
+
+
+def _trained(found: Found, entry: StarterEntry, book: Book) -> Found:
+    if entry.training is None or book.crops[found.entry.crop].training(entry.training) is None:
+        return found
+    return replace(found, training=entry.training)

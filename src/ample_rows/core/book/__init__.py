@@ -1,0 +1,97 @@
+"""Reference data the rules read: crops, policies, training systems, coefficients.
+
+The core never opens a file; a loader builds one `Book` and hands it in. Every
+published or judged number is a record with its unit, status and source.
+"""
+
+from ample_rows.core.book.book import Book
+from ample_rows.core.book.climate import MadeUpClimate
+from ample_rows.core.book.covers import CoverKind
+from ample_rows.core.book.crop import (
+    Crop,
+    CropTraining,
+    DaysToPick,
+    Frost,
+    Germination,
+    Grade,
+    Group,
+    Picking,
+    PickingKind,
+    Range3,
+    Relative,
+    Trait,
+    Trouble,
+)
+from ample_rows.core.book.families import FamilyRest
+from ample_rows.core.book.ground import Animal, PathNeed, Worker
+from ample_rows.core.book.growing_up import Footing, SupportBuild, TrainingSystem
+from ample_rows.core.book.jobs import JobMinutes, JobRule, UsualChore
+from ample_rows.core.book.keeping import CropKeeping, KeepingWay
+from ample_rows.core.book.labels import LabelSheet
+from ample_rows.core.book.materials import Material
+from ample_rows.core.book.record import Status
+from ample_rows.core.book.rules import (
+    AirBand,
+    Coefficient,
+    DepthPolicy,
+    LayoutWay,
+    PickingShape,
+    Rule,
+)
+from ample_rows.core.book.soil import (
+    FeederClass,
+    HarvestedPart,
+    Mix,
+    SoftMatter,
+    SoilIngredient,
+)
+from ample_rows.core.book.starters import Starter, StarterEntry
+from ample_rows.core.book.water import WaterWay
+
+__all__ = [
+    "AirBand",
+    "Animal",
+    "Book",
+    "Coefficient",
+    "CoverKind",
+    "Crop",
+    "CropKeeping",
+    "CropTraining",
+    "DaysToPick",
+    "DepthPolicy",
+    "FamilyRest",
+    "FeederClass",
+    "Footing",
+    "Frost",
+    "Germination",
+    "Grade",
+    "Group",
+    "HarvestedPart",
+    "JobMinutes",
+    "JobRule",
+    "KeepingWay",
+    "LabelSheet",
+    "LayoutWay",
+    "MadeUpClimate",
+    "Material",
+    "Mix",
+    "PathNeed",
+    "Picking",
+    "PickingKind",
+    "PickingShape",
+    "Range3",
+    "Relative",
+    "Rule",
+    "SoftMatter",
+    "SoilIngredient",
+    "Starter",
+    "StarterEntry",
+    "Status",
+    "SupportBuild",
+    "TrainingSystem",
+    "Trait",
+    "Trouble",
+    "UsualChore",
+    "WaterWay",
+    "Worker",
+]

@@ -1,0 +1,91 @@
+"""All reference data together."""
+
+from dataclasses import dataclass, field
+
+from ample_rows.core.book.climate import MadeUpClimate
+from ample_rows.core.book.covers import CoverKind
+from ample_rows.core.book.crop import (
+    Crop,
+    Grade,
+    Trait,
+    Trouble,
+)
+from ample_rows.core.book.families import FamilyRest
+from ample_rows.core.book.ground import Animal, PathNeed, Worker
+from ample_rows.core.book.growing_up import Footing, TrainingSystem
+from ample_rows.core.book.jobs import JobMinutes, JobRule, UsualChore
+from ample_rows.core.book.keeping import CropKeeping, KeepingWay
+from ample_rows.core.book.labels import LabelSheet
+from ample_rows.core.book.materials import Material
+from ample_rows.core.book.rules import (
+    AirBand,
+    Coefficient,
+    DepthPolicy,
+    LayoutWay,
+    PickingShape,
+    Rule,
+)
+from ample_rows.core.book.soil import (
+    FeederClass,
+    HarvestedPart,
+    Mix,
+    SoftMatter,
+    SoilIngredient,
+)
+from ample_rows.core.book.starters import Starter
+from ample_rows.core.book.water import WaterWay
+
+
+@dataclass(frozen=True, eq=False)
+class Book:
+    """All reference data. Compared and hashed by identity: one is loaded per process."""
+
+    crops: dict[str, Crop]
+    coefficients: dict[str, Coefficient]
+    rules: dict[str, Rule]
+    depth_policies: dict[str, DepthPolicy]
+    layouts: dict[str, LayoutWay]
+    airs: dict[str, AirBand]
+    picking_shapes: dict[str, PickingShape]
+    trainings: dict[str, TrainingSystem]
+    jobs: dict[str, JobRule]
+    place_minutes: dict[str, JobMinutes]
+    usual_chores: dict[str, UsualChore]
+    families: dict[str, FamilyRest]
+    keeping_ways: dict[str, KeepingWay]
+    crop_keeping: dict[str, CropKeeping]
+    label_sheets: dict[str, LabelSheet]
+    footings: dict[str, Footing]
+    covers: dict[str, CoverKind]
+    traits: dict[str, Trait]
+    troubles: dict[str, Trouble]
+    workers: dict[str, Worker]
+    animals: dict[str, Animal]
+    path_needs: dict[str, PathNeed]
+    mixes: dict[str, Mix]
+    ingredients: dict[str, SoilIngredient]
+    soft: dict[str, SoftMatter]
+    feeders: dict[str, FeederClass]
+    parts: dict[str, HarvestedPart]
+    materials: dict[str, Material]
+    water_ways: dict[str, WaterWay]
+    starters: dict[str, Starter]
+    climates: dict[str, MadeUpClimate]
+    circle_packings: dict[int, tuple[tuple[float, float], ...]]
+    square_packings: dict[int, tuple[tuple[float, float], ...]]
+    packing_source: str
+    digest: str = field(default="")
+
+    def value(self, name: str) -> float:
+        return self.coefficients[name].value
+
+    def keeping(self, crop: Crop) -> CropKeeping:
+        """How long a crop keeps; a variety type as its crop, what nothing is known of for days."""
+        known = self.crop_keeping.get(crop.variety_of or crop.id)
+        return known or CropKeeping(fresh_weeks=1.0)
+
+    def withstands(self, crop: Crop) -> dict[str, Grade]:
+        """How well a crop withstands what troubles it; a variety type as its crop where it is
+        not graded itself."""
+        parent = self.crops.get(crop.variety_of) if crop.variety_of else None
+        return {**(parent.withstands if parent else {}), **crop.withstands}

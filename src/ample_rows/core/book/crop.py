@@ -1,0 +1,195 @@
+"""A crop, or a variety type of one, as the rules use it."""
+
+from typing import Annotated, Literal
+
+from pydantic import Field, model_validator
+
+from ample_rows.core.book.record import (
+    Amount,
+    Record,
+    Share,
+    Size,
+    Status,
+    Text,
+)
+from ample_rows.core.plan import Start
+
+Grade = Literal["little", "some", "well"]
+Frost = Literal["hardy", "half-hardy", "tender"]
+Group = Literal[
+    "fruit", "root", "leaf", "stem", "bulb", "pod", "seed", "herb", "flower", "green manure"
+]
+Feeder = Literal["light", "medium", "heavy", "fixes nitrogen"]
+PickingKind = Literal["once", "few", "cut-and-come-again", "continuous"]
+
+
+class CropTraining(Record):
+    """How one crop does under one training system, relative to its reference way; a stem that is
+    stopped at the top is picked for a part of its time only."""
+
+    system: Text
+    harvest_factor: Size
+    in_row_cm: Size | None = None
+    picking_scale: Size = 1.0
+
+
+class Range3(Record):
+    """P10, P50 and P90 of a yield per plant."""
+
+    low: Size
+    typical: Size
+    high: Size
+
+    @model_validator(mode="after")
+    def _ordered(self) -> "Range3":
+        if not self.low < self.typical < self.high:
+            raise ValueError("low, typical and high must rise")
+        return self
+
+
+class Germination(Record):
+    low: Amount
+    high: Amount
+
+
+class DaysToPick(Record):
+    sow: Size | None = None
+    transplant: Size | None = None
+    set: Size | None = None
+    division: Size | None = None
+
+
+class SoldAs(Record):
+    """How tubers, sets, crowns and the like are sold, and the plants that one such makes."""
+
+    what: Text
+    plants: Size
+
+
+class Picking(Record):
+    kind: PickingKind
+    days: Size
+
+
+class Trait(Record):
+    """What a crop does of itself, or what its eater must know, and what follows from it."""
+
+    label: Text
+    follows: Text
+    status: Status
+    source: Text
+
+
+class Trouble(Record):
+    """An illness, a pest or a weather that troubles crops: how it shows and what lessens it.
+
+    `weather` is what brings it on; what `spares_young` takes old plants and leaves young ones.
+    """
+
+    label: Text
+    spares_young: bool = False
+    shows: Text
+    lessens: Text
+    weather: Literal["wet", "dry", "hot", "cool", "any"]
+    status: Status
+    source: Text
+
+
+class Relative(Record):
+    """A neighbour believed to matter, with the grade of the evidence."""
+
+    crop: Text
+    effect: Text
+    evidence: Literal["tested", "some", "belief"]
+
+
+class Crop(Record):
+    """A crop, or a variety type of one, as the rules use it."""
+
+    id: Annotated[str, Field(pattern=r"^[a-z][a-z0-9-]*$")]
+    name: Text
+    mark: Annotated[str, Field(pattern=r"^[A-Z][a-z]$")]
+    names: tuple[str, ...] = ()
+    botanical: Text
+    family: Text
+    group: Group
+    variety_of: str | None = None
+    spacing_cm: Size
+    in_row_cm: Size
+    between_row_cm: Size
+    canopy_cm: Size
+    height_cm: Size
+    least_depth_cm: Size
+    full_depth_cm: Size
+    least_depth_factor: Share
+    edible_root_cm: Size | None = None
+    rooting_cm: Size
+    least_litres: Size
+    full_litres: Size
+    least_sun_hours: Amount
+    full_sun_hours: Amount
+    least_sun_factor: Share
+    frost: Frost
+    base_temperature_c: float
+    ceiling_temperature_c: float
+    germination_least_c: float
+    germination_days: Germination
+    sowing_depth_cm: Amount | None = None
+    buried_stem_cm: Amount | None = None
+    before_sowing: str | None = None
+    seeds_per_station: Annotated[int, Field(ge=1)] | None = None
+    emergence: Share
+    survival: Share
+    seed_life_years: Size | None = None
+    packet_seeds: Annotated[int, Field(ge=1)] | None = None
+    sold_as: SoldAs | None = None
+    weeks_indoors: Amount | None = None
+    starts: Annotated[tuple[Start, ...], Field(min_length=1)]
+    days_to_first_pick: DaysToPick
+    picking: Picking
+    yield_kg_per_plant: Range3 | None = None
+    piece_kg: Size | None = None
+    least_piece_kg: Size | None = None
+    crowding: Share
+    feeder: Feeder
+    trainings: tuple[CropTraining, ...] = ()
+    overwinters: bool = False
+    turn_round_days: Amount
+    relatives: tuple[Relative, ...] = ()
+    cautions: tuple[str, ...] = ()
+    traits: tuple[str, ...] = ()
+    withstands: dict[str, Grade] = Field(default_factory=dict)
+    sources: dict[str, Text]
+
+    @model_validator(mode="after")
+    def _sane(self) -> "Crop":
+        if self.least_depth_cm > self.full_depth_cm:
+            raise ValueError("least_depth_cm is above full_depth_cm")
+        if self.least_litres > self.full_litres:
+            raise ValueError("least_litres is above full_litres")
+        if self.least_sun_hours > self.full_sun_hours:
+            raise ValueError("least_sun_hours is above full_sun_hours")
+        for start in self.starts:
+            if getattr(self.days_to_first_pick, start) is None:
+                raise ValueError(f"days_to_first_pick.{start} is missing though starts names it")
+        wanted = {"spacing", "roots", "light", "time", "yield"}
+        if self.seed_life_years or self.packet_seeds or self.sold_as:
+            wanted.add("seed")
+        if self.withstands:
+            wanted.add("troubles")
+        missing = wanted - self.sources.keys()
+        if missing:
+            raise ValueError(f"sources lacks {sorted(missing)[0]!r}")
+        return self
+
+    def days_to_pick(self, start: Start) -> float | None:
+        days: float | None = getattr(self.days_to_first_pick, start)
+        return days
+
+    def picking_scale(self, system: str | None) -> float:
+        """Length of the picking under a system, against the crop's own."""
+        known = self.training(system) if system else None
+        return known.picking_scale if known else 1.0
+
+    def training(self, system: str) -> CropTraining | None:
+        return next((t for t in self.trainings if t.system == system), None)

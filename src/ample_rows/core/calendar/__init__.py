@@ -1,0 +1,1 @@
+"""The calendar: frosts, windows, dates of a planting, the soil through the year."""

@@ -1,0 +1,1 @@
+"""Carpentry: frames, boards and the pieces they are cut into, supports, covers."""

@@ -1,0 +1,126 @@
+"""What must agree in one place."""
+
+from collections.abc import Iterator
+from datetime import timedelta
+from typing import Literal
+
+from ample_rows.core import plan as p
+from ample_rows.core.book import Book
+from ample_rows.core.checks.words import (
+    material_faults,
+    not_a_cell,
+    run_faults,
+    twice,
+    unknown,
+)
+from ample_rows.core.geometry import shapes
+from ample_rows.core.geometry.cells import grid_of
+from ample_rows.core.geometry.outlines import outline_fault
+from ample_rows.core.plan.reading import Fault
+from ample_rows.core.soil.mixes import mixes_of
+
+
+def place_faults(place: p.Place, path: str, soil: p.Soil | None, book: Book) -> Iterator[Fault]:
+    try:
+        shapes.inside_shape(place.shape)
+    except ValueError as error:
+        yield Fault(f"{path}.shape.wall_thickness_cm", str(error))
+        return
+    if isinstance(place.shape, p.Polygon):
+        problem = outline_fault(place.shape)
+        if problem:
+            yield Fault(f"{path}.shape.{problem[0]}", problem[1])
+            return
+    wall = shapes.wall_cm(place)
+    if place.rim_gap_cm is not None and place.rim_gap_cm > 0 and place.rim_gap_cm >= wall:
+        yield Fault(
+            f"{path}.rim_gap_cm", f"{place.rim_gap_cm:g} cm leaves no soil in a wall of {wall:g} cm"
+        )
+    if place.base_cm is not None and place.base_cm > 0 and place.base_cm >= shapes.fill_cm(place):
+        yield Fault(
+            f"{path}.base_cm",
+            f"{place.base_cm:g} cm leaves no mix in a fill of {shapes.fill_cm(place):g} cm",
+        )
+    mixes = mixes_of(soil, book)
+    if place.mix is not None and place.mix not in mixes:
+        yield Fault(f"{path}.mix", unknown(place.mix, "mix", mixes))
+    for index, layer in enumerate(place.added):
+        if layer.material not in book.soft:
+            soft = unknown(layer.material, "soft matter", book.soft)
+            yield Fault(f"{path}.added[{index}].material", soft)
+    if place.material is not None:
+        use = "container" if place.kind == "container" else "frame"
+        yield from material_faults(place.material, f"{path}.material", use, book)
+    if place.watered_by is not None and place.watered_by not in book.water_ways:
+        known_ways = unknown(place.watered_by, "way to water", book.water_ways)
+        yield Fault(f"{path}.watered_by", known_ways)
+    for index, stay in enumerate(place.stays):
+        span = stay.until - stay.since
+        if not timedelta(0) < span < timedelta(days=366):
+            words = f"must come after {stay.since}, by less than a year"
+            yield Fault(f"{path}.stays[{index}].until", words)
+    if place.stays and place.kind != "container":
+        yield Fault(f"{path}.stays", "only a container can be carried to another spot")
+    grid = grid_of(place)
+    held: set[str] = set()
+    for index, part in enumerate(place.held):
+        for spot, address in enumerate(part.cells):
+            where = f"{path}.held[{index}].cells[{spot}]"
+            if address not in grid.cells:
+                yield Fault(where, not_a_cell(address, place, grid))
+            elif address in held:
+                yield Fault(where, f'"{address}" is held twice')
+            held.add(address)
+    yield from twice([c.id for c in place.covers], f"{path}.covers")
+    for index, cover in enumerate(place.covers):
+        yield from _cover_faults(place, cover, f"{path}.covers[{index}]", book)
+    for index, rest in enumerate(place.rests):
+        yield from _span_faults(place, rest, f"{path}.rests[{index}]")
+    for index, grew in enumerate(place.grew):
+        where = f"{path}.grew[{index}]"
+        yield from _cell_faults(place, grew.cells, where)
+        for spot, crop in enumerate(grew.crops):
+            if crop not in book.crops:
+                yield Fault(f"{where}.crops[{spot}]", unknown(crop, "crop", book.crops))
+    yield from twice([s.id for s in place.supports], f"{path}.supports")
+    for index, support in enumerate(place.supports):
+        yield from _support_faults(place, support, f"{path}.supports[{index}]", book)
+
+
+def _cover_faults(place: p.Place, cover: p.Cover, path: str, book: Book) -> Iterator[Fault]:
+    if cover.kind not in book.covers:
+        yield Fault(f"{path}.kind", unknown(cover.kind, "cover", book.covers))
+    yield from _span_faults(place, cover, path)
+
+
+def _span_faults(place: p.Place, part: p.Cover | p.Rest, path: str) -> Iterator[Fault]:
+    """What is over some squares from one day up to another."""
+    if part.until <= part.since:
+        yield Fault(f"{path}.until", f"must come after {part.since}")
+    yield from _cell_faults(place, part.cells, path)
+
+
+def _cell_faults(
+    place: p.Place, cells: tuple[str, ...] | Literal["all"], path: str
+) -> Iterator[Fault]:
+    grid = grid_of(place)
+    listed = cells if isinstance(cells, tuple) else ()
+    for spot, address in enumerate(listed):
+        if address not in grid.cells:
+            yield Fault(f"{path}.cells[{spot}]", not_a_cell(address, place, grid))
+    if cells == ():
+        yield Fault(f"{path}.cells", "needs at least one cell")
+
+
+def _support_faults(place: p.Place, support: p.Support, path: str, book: Book) -> Iterator[Fault]:
+    if support.system not in book.trainings:
+        known = ", ".join(n for n, t in book.trainings.items() if t.needs_support)
+        yield Fault(f"{path}.system", f'"{support.system}" is unknown; use {known}')
+    if support.footing is not None and support.footing not in book.footings:
+        yield Fault(f"{path}.footing", unknown(support.footing, "footing", book.footings))
+    if support.twine is not None:
+        yield from material_faults(support.twine, f"{path}.twine", "support", book)
+    if support.run_cm is not None:
+        # Which edge it is needs the garden's latitude; no stretch is longer than the longest.
+        longest = max((edge.length_cm for edge in shapes.edges(place, 0.0)), default=0.0)
+        yield from run_faults(support.run_cm, longest, f"{path}.run_cm")

@@ -1,0 +1,142 @@
+"""Relations between the parts of a plan that must hold before it can be computed.
+
+A fault means that the document cannot be read as a garden. What merely does not
+fit or do well is a result with a note, never a fault.
+"""
+
+import json
+from typing import Any
+
+from ample_rows.core import plan as p
+from ample_rows.core.book import Book
+from ample_rows.core.book.own_crops import book_with
+from ample_rows.core.calendar import season
+from ample_rows.core.checks.garden import (
+    build_faults,
+    chore_faults,
+    garden_faults,
+    seed_faults,
+    site_faults,
+    soil_faults,
+)
+from ample_rows.core.checks.place import place_faults
+from ample_rows.core.checks.planting import date_faults, planting_faults
+from ample_rows.core.checks.riser import riser_faults
+from ample_rows.core.checks.usable import usable_document, with_set_aside
+from ample_rows.core.checks.words import twice
+from ample_rows.core.geometry.budget import cells_in_all, too_many_cells
+from ample_rows.core.plan.reading import (
+    MOST_FAULTS,
+    Fault,
+    PlanFaultsError,
+    read_document,
+)
+from ample_rows.core.site.risers import placed
+
+
+def usable_plan(document: dict[str, Any], book: Book) -> p.Plan:
+    """A plan from a document that was kept: always one, with what cannot be used set aside.
+
+    A garden of too many squares is read all the same, so that it can be made smaller.
+    """
+    if document.get("set_aside"):
+        document = with_set_aside(document)
+    text = json.dumps(document)
+    try:
+        plan = read_document(text)
+    except PlanFaultsError:
+        plan = None
+    if plan is not None and (too_many_cells(plan) or not check_plan(plan, book)):
+        return plan
+    return _usable_part(document, book)
+
+
+def _usable_part(document: dict[str, Any], book: Book) -> p.Plan:
+    def faults(trial: dict[str, Any]) -> list[Fault]:
+        try:
+            plan = read_document(json.dumps(trial))
+        except PlanFaultsError as error:
+            return error.faults
+        return [] if too_many_cells(plan) else check_plan(plan, book)
+
+    return read_document(json.dumps(usable_document(document, faults)))
+
+
+def read_plan(raw: bytes | str, book: Book) -> p.Plan:
+    """A plan that can be computed, from a document's text.
+
+    Raises:
+        PlanFaultsError: One fault a line, each with its path.
+    """
+    plan = read_document(raw)
+    require_sound(plan, book)
+    return plan
+
+
+def require_sound(plan: p.Plan, book: Book, *, before: p.Plan | None = None) -> None:
+    """Raise `PlanFaultsError` unless the plan's parts agree.
+
+    Args:
+        before: The plan before an edit. Where that has too many squares to be computed, one of
+            fewer is taken, though it may still have too many.
+    """
+    if before is not None and _made_smaller(plan, before):
+        return
+    faults = check_plan(plan, book)
+    if faults:
+        raise PlanFaultsError(faults[:MOST_FAULTS])
+
+
+def _made_smaller(plan: p.Plan, before: p.Plan) -> bool:
+    if too_many_cells(plan) is None or too_many_cells(before) is None:
+        return False
+    return cells_in_all(plan.places) <= cells_in_all(before.places)
+
+
+def check_plan(plan: p.Plan, book: Book) -> list[Fault]:
+    """Every disagreement between parts, in the order of the document."""
+    too_many = too_many_cells(plan)
+    if too_many:
+        return [too_many]
+    faults = list(twice([crop.id for crop in plan.crops], "crops"))
+    if faults:
+        return faults
+    try:
+        book = book_with(book, plan.crops)
+    except PlanFaultsError as error:
+        return error.faults
+    faults = [*chore_faults(plan.chores), *_one_layout(plan, book)]
+    faults += twice([layout.id for layout in plan.alternatives], "alternatives")
+    if not faults:
+        # A fault of the garden itself would be told again for every layout.
+        for index, layout in enumerate(plan.alternatives):
+            path = f"alternatives[{index}]"
+            other = plan.with_layout(layout)
+            too_many = too_many_cells(other)
+            found = [too_many] if too_many else _one_layout(other, book)
+            faults += [Fault(f"{path}.{fault.path}", fault.text) for fault in found]
+    return faults
+
+
+def _one_layout(plan: p.Plan, book: Book) -> list[Fault]:
+    faults = list(garden_faults(plan.garden, book))
+    faults += soil_faults(plan.soil or p.Soil(), book)
+    faults += build_faults(plan.build or p.Build(), book)
+    faults += seed_faults(plan.seed_box or p.SeedBox(), book)
+    faults += site_faults(plan.site or p.Site(), book)
+    faults += twice([place.id for place in plan.places], "places")
+    for index, place in enumerate(plan.places):
+        faults += place_faults(place, f"places[{index}]", plan.soil, book)
+    if not faults:
+        faults += riser_faults(plan)
+    faults += twice([planting.id for planting in plan.plantings], "plantings")
+    if faults:
+        # Plantings are judged against sound places only, or one slip is told many times.
+        return faults
+    plan = placed(plan, book)
+    end = season.growing_year(plan.garden, book).end
+    for index, planting in enumerate(plan.plantings):
+        path = f"plantings[{index}]"
+        faults += planting_faults(plan, planting, path, book)
+        faults += date_faults(plan, planting, path, end)
+    return faults

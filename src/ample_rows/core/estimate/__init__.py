@@ -1,0 +1,1 @@
+"""The estimate: a whole plan evaluated, as one report."""

@@ -1,0 +1,1 @@
+"""Geometry: outlines, the grid of cells, lattices of plants. [cm]"""

@@ -1,1 +1,0 @@
-"""Jobs: what a garden asks for, week by week, each with its place, number, reason and sign."""

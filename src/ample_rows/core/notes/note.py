@@ -1,0 +1,30 @@
+"""A margin note, and what can be pressed to mend what it says."""
+
+from dataclasses import dataclass
+from typing import Literal
+
+from ample_rows.core.edits import Edit
+
+Level = Literal["stop", "care", "tip"]
+
+
+@dataclass(frozen=True, slots=True)
+class Fix:
+    """Something to press: words, and the edit that it makes."""
+
+    label: str
+    edit: Edit
+
+
+@dataclass(frozen=True, slots=True)
+class Note:
+    """A margin note: a fault, a caution or a tip, with its cause and what would mend it."""
+
+    level: Level
+    code: str
+    place: str | None
+    planting: str | None
+    text: str
+    fix: str | None
+    fixes: tuple[Fix, ...] = ()
+    cells: tuple[str, ...] = ()

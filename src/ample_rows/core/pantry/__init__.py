@@ -1,1 +1,0 @@
-"""The pantry: what the garden gives, week by week, against what the household eats."""

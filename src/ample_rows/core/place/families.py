@@ -1,0 +1,46 @@
+"""Families of crops over the years: what grew in some squares, and how long it should rest."""
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+
+from ample_rows.core import plan as p
+from ample_rows.core.book import Book, FamilyRest
+from ample_rows.core.geometry.cells import cells_of
+
+
+@dataclass(frozen=True, slots=True)
+class TooSoon:
+    """A family that comes back to squares before its rest is over; `year` is its last there."""
+
+    year: int
+    crop: str
+    cells: tuple[str, ...]
+    rest: FamilyRest
+
+    @property
+    def words(self) -> str:
+        years = "a year" if self.rest.rest_years == 1 else f"{self.rest.rest_years} years"
+        return (
+            f"the {self.rest.label} stood here in {self.year} ({self.crop}); {years} without it "
+            f"keep down {self.rest.keeps_down}"
+        )
+
+
+def too_soon(
+    place: p.Place, family: str, cells: Iterable[str], year: int, book: Book
+) -> TooSoon | None:
+    """Whether a family comes back to some squares of a place too soon, by what grew there.
+
+    Args:
+        year: The year in which it starts.
+    """
+    rest, wanted = book.families.get(family), set(cells)
+    if rest is None or not rest.rest_years:
+        return None
+    for grew in sorted(place.grew, key=lambda grew: -grew.year):
+        rested = year - grew.year - 1
+        shared = tuple(a for a in cells_of(place, grew.cells) if a in wanted)
+        kin = [book.crops[crop].name for crop in grew.crops if book.crops[crop].family == family]
+        if kin and shared and 0 <= rested < rest.rest_years:
+            return TooSoon(grew.year, kin[0], shared, rest)
+    return None

@@ -1,0 +1,65 @@
+"""Every place of a garden with all that bears on it: sun, shade, surroundings, sharing."""
+
+from dataclasses import replace
+
+from ample_rows.core import plan as p
+from ample_rows.core.book import Book
+from ample_rows.core.calendar import season
+from ample_rows.core.calendar.soil_warmth import soil_warmer_c
+from ample_rows.core.place.crop_shade import crop_shades
+from ample_rows.core.place.sharing import sharings
+from ample_rows.core.planting.cases import PlaceCase, Setting
+from ample_rows.core.site.place_sun import place_sun, sky_of
+from ample_rows.core.site.risers import placed
+from ample_rows.core.site.surroundings import surroundings
+from ample_rows.core.weather.air import air_of
+
+DEFAULT_SEED = 1
+
+
+def setting_of(plan: p.Plan, book: Book) -> Setting:
+    """What all places of a plan share."""
+    garden = plan.garden
+    return Setting(
+        year=season.growing_year(garden, book),
+        policies=garden.policies,
+        latitude=garden.latitude,
+        north_deg=(plan.site.north_deg if plan.site else None) or 0.0,
+        seed=DEFAULT_SEED if garden.seed is None else garden.seed,
+        soil=plan.soil,
+        air=air_of(garden, book),
+    )
+
+
+def place_cases(plan: p.Plan, setting: Setting, book: Book) -> list[PlaceCase]:
+    """Every place of a plan with the sun and the shade on it and what lies round it."""
+    plan = placed(plan, book)
+    sky = sky_of(plan, setting.year.start.year, book)
+    around = surroundings(plan.site, plan.places, plan.garden.household, book)
+    shades = crop_shades(plan.places, plan.plantings, setting, sky, book)
+    found = []
+    for place in plan.places:
+        alone = PlaceCase(
+            place=place,
+            setting=_where_it_stands(place, setting, book),
+            sun=place_sun(place, sky),
+            around=around[place.id],
+            book=book,
+        )
+        own = tuple(g for g in plan.plantings if g.place == place.id)
+        shaded = shades.get(place.id, ())
+        found.append(replace(alone, shades=shaded, sharings=sharings(alone, own)))
+    return found
+
+
+def _where_it_stands(place: p.Place, setting: Setting, book: Book) -> Setting:
+    """The setting of a place: its soil's warmth, and its own frosts where it is under cover."""
+    covered = tuple((stay.since, stay.until) for stay in place.stays if stay.under_cover)
+    year = season.sheltered(setting.year, covered)
+    return replace(setting, year=replace(year, soil_warmer_c=soil_warmer_c(place, book)))
+
+
+def place_case(plan: p.Plan, place_id: str, book: Book) -> PlaceCase:
+    """One place of a plan with all that bears on it."""
+    cases = place_cases(plan, setting_of(plan, book), book)
+    return next(case for case in cases if case.place.id == place_id)

@@ -1,0 +1,1 @@
+"""A planting: how many plants stand where, how they grow, and what they give."""

@@ -1,0 +1,274 @@
+"""One planting evaluated: stand, depth, light, season, training, and the harvest they give."""
+
+from dataclasses import replace
+from datetime import date, timedelta
+from functools import lru_cache
+
+import numpy as np
+
+from ample_rows.core import plan as p
+from ample_rows.core.book import Crop
+from ample_rows.core.calendar import season
+from ample_rows.core.calendar.season import Dates
+from ample_rows.core.calendar.soil_warmth import days_to_come_up, estimated_c
+from ample_rows.core.geometry import shapes
+from ample_rows.core.geometry.lattice import Point
+from ample_rows.core.patience import carry_on
+from ample_rows.core.planting import harvest, varieties
+from ample_rows.core.planting.cases import (
+    Case,
+    CropShade,
+    Evaluated,
+    Light,
+    Outcome,
+    PlaceCase,
+    SetOut,
+    Sharing,
+)
+from ample_rows.core.planting.growth import growth_of
+from ample_rows.core.planting.harvest import Factors
+from ample_rows.core.planting.harvest_working import planting_working
+from ample_rows.core.planting.report import (
+    DepthReport,
+    LightReport,
+    PlantingReport,
+    WindowReport,
+)
+from ample_rows.core.planting.set_out import case_of, set_out, some_of
+from ample_rows.core.soil import roots
+from ample_rows.core.soil.roots import DepthResult
+from ample_rows.core.structures import supports
+from ample_rows.core.structures.cover_light import light_taken
+
+
+def evaluate_planting(planting: p.Planting, here: PlaceCase) -> Evaluated:
+    """All that can be said of one planting from its place, the shade on it and what shares its
+    squares; kept, so that an edit of one planting leaves those as they are that it does not
+    touch."""
+    carry_on()
+    return evaluate_beside(
+        planting, here.alone, here.shade_on(planting.id), here.sharing_of(planting.id)
+    )
+
+
+@lru_cache(maxsize=768)
+def evaluate_beside(
+    planting: p.Planting, here: PlaceCase, shade: CropShade | None, sharing: Sharing | None
+) -> Evaluated:
+    case = case_of(planting, here, shade=shade, sharing=sharing)
+    laid = set_out(case)
+    if not planting.varieties:
+        return _evaluated(case, laid)
+    runs = varieties.runs_of(planting, laid)
+    parts = []
+    for run in runs:
+        kind = planting.model_copy(update={"variety": run.variety, "varieties": ()})
+        of_run = case_of(kind, here, shade=shade, sharing=sharing)
+        parts.append((run, _evaluated(of_run, some_of(laid, case, of_run, run.start, run.stop))))
+    return varieties.together(case, parts) if parts else _evaluated(case, laid)
+
+
+def _evaluated(case: Case, laid: SetOut) -> Evaluated:
+    crop, support = case.crop, case.support
+    outcome = _outcome(case, laid)
+    return Evaluated(
+        planting=case.planting,
+        crop=crop,
+        report=_report(case, outcome),
+        dates=outcome.dates,
+        depth=outcome.depth,
+        draws=outcome.draws,
+        climbs_without_support=case.lies_down,
+        lone_support=support is not None and crop.training(support.system) is None,
+    )
+
+
+def _outcome(case: Case, laid: SetOut) -> Outcome:
+    crop, book, year = case.crop, case.book, case.setting.year
+    dates = season.dates_of(
+        case.planting, crop, year, book, picking=crop.picking_scale(case.training)
+    )
+    depth = _depth(case, laid, dates)
+    light = _light(case, laid, dates)
+    trained = crop.training(case.training) if case.training else None
+    factors = Factors(
+        density=laid.density if laid.plants else 1.0,
+        depth=depth.factor,
+        light=harvest.light_factor(crop, light.useful_hours) * light.cooled,
+        season=dates.picked_share * dates.frost_survival,
+        training=trained.harvest_factor if trained else 1.0,
+        own=1.0,
+    )
+    expected = harvest.expected_stand(crop, laid.plants, case.planting.start, laid.per_station)
+    draws = harvest.harvest_draws(
+        seed=case.setting.seed,
+        crop=crop,
+        planting_id=case.planting.id,
+        scale=expected * factors.product,
+        book=book,
+    )
+    return Outcome(laid, dates, depth, light, factors, expected, draws)
+
+
+def _light(case: Case, laid: SetOut, dates: Dates) -> Light:
+    """The sun on a planting's own squares while it stands: as observed, else as reckoned; less
+    what covers take."""
+    light = _uncovered_light(case, laid, dates)
+    taken = light_taken(case.place, laid.taken, dates, case.book)
+    if taken == 0 or light.hours is None or light.useful_hours is None:
+        return light
+    return replace(
+        light,
+        hours=light.hours * (1 - taken),
+        useful_hours=light.useful_hours * (1 - taken),
+        how=f"{light.how}; covers take {100 * taken:.0f} %",
+        cooled=max(light.cooled, _cooled(case, dates, taken)),
+    )
+
+
+def _uncovered_light(case: Case, laid: SetOut, dates: Dates) -> Light:
+    seen, sun = case.place.sun_hours, case.sun
+    if seen is not None:
+        return Light(seen, seen, "counted here")
+    if sun is None:
+        return Light(None, None, "")
+    hours = sun.mean_between(laid.taken, dates.start, dates.clear)
+    useful = sun.useful_between(laid.taken, dates.start, dates.clear)
+    how = "sun above 10° on its squares, long days counting most"
+    if case.shade is None:
+        return Light(hours, useful, how)
+    plain, lost = sun.lost_between(np.array(case.shade.lost_hours), dates.start, dates.clear)
+    late, _ = sun.lost_between(np.array(case.shade.afternoon_share), dates.start, dates.clear)
+    return Light(
+        hours=max(0.0, hours - plain),
+        useful_hours=max(0.0, useful - lost),
+        how=how,
+        lost=min(useful, lost),
+        behind=case.shade.mostly,
+        cooled=_cooled(case, dates, late),
+    )
+
+
+def _cooled(case: Case, dates: Dates, late_share: float) -> float:
+    hottest = season.hottest_c(case.setting.year, dates)
+    return harvest.cooling_factor(case.crop, hottest, late_share, case.book)
+
+
+def _depth(case: Case, laid: SetOut, dates: Dates) -> DepthResult:
+    place = case.place
+    litres = None
+    if place.kind == "container" and laid.plants:
+        share = min(1.0, laid.region_cm2 / (shapes.inside_area_m2(place.shape) * 1e4))
+        if case.sharing and laid.asked_share:
+            share *= laid.asked_share / (laid.asked_share + case.sharing.asked)
+        litres = shapes.soil_litres(place) * share / laid.plants
+    return roots.judge_depth(
+        case.crop,
+        roots.soil_depth(place, case.book, on=dates.start, trees_share=case.trees_share).usable_cm,
+        roots.depth_policy(place, case.setting.policies, case.book),
+        litres_per_plant=litres,
+    )
+
+
+def _report(case: Case, outcome: Outcome) -> PlantingReport:
+    planting, crop, laid, dates = case.planting, case.crop, outcome.laid, outcome.dates
+    scale = outcome.expected * outcome.factors.product
+    total = harvest.planting_quantiles(crop, scale, case.book)
+    window = season.window(case.setting.year, crop, planting.start, case.book)
+    sown = planting.start in ("sow", "transplant") and crop.seeds_per_station is not None
+    spread = crop.yield_kg_per_plant
+    piece = crop.piece_kg if spread else None
+    soil_c = _soil_c(case)
+    full_height = supports.full_height_cm(crop, case.support, case.book)
+    return PlantingReport(
+        id=planting.id,
+        place=case.place.id,
+        crop=crop.id,
+        name=crop.name,
+        mark=crop.mark,
+        family=crop.family,
+        plants=laid.plants,
+        positions_cm=_each_plant(laid),
+        stand_expected=outcome.expected,
+        spacing_cm=laid.spacing_cm,
+        layout=laid.layout,
+        between=planting.between,
+        setting_out=laid.how,
+        seeds_to_sow=_seeds(laid, crop) if sown else 0,
+        sets_to_plant=0 if sown else laid.plants,
+        sow_indoors=_sow_indoors(planting, crop),
+        sowing_depth_cm=crop.sowing_depth_cm if planting.start in ("sow", "set") else None,
+        soil_c=soil_c,
+        comes_up_days=_comes_up_days(case, soil_c),
+        buried_stem_cm=crop.buried_stem_cm if planting.start == "transplant" else None,
+        edible_root_cm=crop.edible_root_cm,
+        before_sowing=crop.before_sowing,
+        cells=laid.taken,
+        depth=DepthReport.of(outcome.depth),
+        light=_light_report(outcome),
+        training=case.training,
+        window=WindowReport(window.earliest, window.latest, window.how),
+        start_date=planting.start_date,
+        first_pick=dates.first_pick,
+        last_pick=dates.last_pick,
+        clear_date=dates.clear,
+        harvest_kg=total,
+        kg_per_plant=(spread.typical if spread else 0.0) * outcome.factors.product,
+        pieces=total.p50 / piece if piece else None,
+        weekly_kg=harvest.weekly(dates, _peaked(case), total.p50),
+        factors=outcome.factors,
+        casts_shade=full_height >= case.book.value("casts_from_cm"),
+        growth=growth_of(planting, crop, dates, full_height_cm=full_height, book=case.book),
+        by_variety=(),
+        working=planting_working(case, outcome, total.p50),
+    )
+
+
+def _soil_c(case: Case) -> float | None:
+    """The usual warmth of the soil where seed is laid, on its day. [°C]"""
+    planting, crop = case.planting, case.crop
+    if planting.start != "sow" or crop.sowing_depth_cm is None:
+        return None
+    year, depth = case.setting.year, crop.sowing_depth_cm
+    return estimated_c(year, case.place, planting.start_date, depth, case.book)
+
+
+def _comes_up_days(case: Case, soil_c: float | None) -> float | None:
+    """Days until seed comes up: by the soil's warmth, else the slower of the book's."""
+    if case.planting.start != "sow":
+        return None
+    slow = case.crop.germination_days.high
+    if soil_c is None:
+        return slow
+    return days_to_come_up(case.crop, soil_c, case.book) or slow
+
+
+def _light_report(outcome: Outcome) -> LightReport:
+    light = outcome.light
+    return LightReport(
+        hours=light.hours,
+        useful_hours=light.useful_hours,
+        factor=outcome.factors.light,
+        lost_to_neighbours=light.lost,
+        behind=light.behind,
+    )
+
+
+def _peaked(case: Case) -> bool:
+    return case.book.picking_shapes[case.crop.picking.kind].peaked
+
+
+def _each_plant(laid: SetOut) -> tuple[Point, ...]:
+    if laid.per_station == 1:
+        return laid.positions
+    return tuple(point for point in laid.positions for _ in range(laid.per_station))
+
+
+def _seeds(laid: SetOut, crop: Crop) -> int:
+    return len(laid.positions) * max(crop.seeds_per_station or 1, laid.per_station)
+
+
+def _sow_indoors(planting: p.Planting, crop: Crop) -> date | None:
+    if planting.start != "transplant" or crop.weeks_indoors is None:
+        return None
+    return planting.start_date - timedelta(days=round(crop.weeks_indoors * 7))

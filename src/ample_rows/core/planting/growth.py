@@ -1,0 +1,63 @@
+"""Growth drawn through time: canopy, height and root from start to clearing."""
+
+import math
+
+import numpy as np
+from numpy.typing import NDArray
+
+from ample_rows.core import plan as p
+from ample_rows.core.book import Book, Crop
+from ample_rows.core.calendar.season import Dates, growth_share
+from ample_rows.core.planting.report import GrowthReport
+
+STEP_DAYS = 7
+
+
+def growth_of(
+    planting: p.Planting, crop: Crop, dates: Dates, *, full_height_cm: float, book: Book
+) -> GrowthReport:
+    """Sizes every week from start to clearing, both included."""
+    steps = math.ceil((dates.clear - dates.start).days / STEP_DAYS) + 1
+    ages = np.arange(steps, dtype=np.float64) * STEP_DAYS
+    sizes = size_shares(planting, crop, dates, ages, book)
+    return GrowthReport(
+        start=dates.start,
+        step_days=STEP_DAYS,
+        canopy_cm=_rounded(crop.canopy_cm * sizes),
+        height_cm=_rounded(full_height_cm * sizes),
+        root_cm=_rounded(crop.rooting_cm * np.sqrt(sizes)),
+        standing=tuple(standing_of(crop, dates, ages, book).round(3).tolist()),
+    )
+
+
+def size_shares(
+    planting: p.Planting, crop: Crop, dates: Dates, ages: NDArray[np.float64], book: Book
+) -> NDArray[np.float64]:
+    """Share of full size at ages in days from the start. [0-1]"""
+    begin = _start_share(planting, crop, book)
+    to_pick = max(1, (dates.due - dates.start).days)
+    return begin + (1 - begin) * growth_share(ages / to_pick)
+
+
+def _rounded(values: NDArray[np.float64]) -> tuple[float, ...]:
+    return tuple(values.round(1).tolist())
+
+
+def _start_share(planting: p.Planting, crop: Crop, book: Book) -> float:
+    if planting.start in ("transplant", "division"):
+        return book.value("canopy_transplant_share")
+    return min(1.0, book.value("canopy_start_cm") / crop.canopy_cm)
+
+
+def standing_of(
+    crop: Crop, dates: Dates, ages: NDArray[np.float64], book: Book
+) -> NDArray[np.float64]:
+    """Share of the stand's leaf still there at each age as picking takes it. [0-1]"""
+    if dates.first_pick is None:
+        return np.ones(len(ages))
+    shape = book.picking_shapes[crop.picking.kind]
+    before = (dates.first_pick - dates.start).days
+    u = np.clip((ages - before) / dates.pick_days, 0.0, 1.0)
+    taken = u * u * (3 - 2 * u) if shape.peaked else u
+    left: NDArray[np.float64] = 1 - (1 - shape.kept_standing) * taken
+    return left

@@ -1,0 +1,201 @@
+"""Harvest: stand x yield x factors, and its range over two thousand seasons.
+
+Low and high of the crop book are the 10th and 90th percentile of the mean per plant
+over gardens and years. Their log-variance is split between season, crop and planting;
+draws are keyed by the garden's seed and an id, never by content, so that an edit is
+compared on the same seasons.
+"""
+
+import hashlib
+import math
+from dataclasses import dataclass
+from datetime import date, timedelta
+from functools import lru_cache
+from statistics import NormalDist
+
+import numpy as np
+from numpy.typing import NDArray
+
+from ample_rows.core.book import Book, Crop, Range3
+from ample_rows.core.calendar.season import Dates, picking_curve
+
+Draws = NDArray[np.float64]
+_WEEK = timedelta(days=7)
+_Z90 = NormalDist().inv_cdf(0.9)
+
+
+@dataclass(frozen=True, slots=True)
+class Quantiles:
+    """Low, likely and high of a harvest. [kg]"""
+
+    p10: float
+    p50: float
+    p90: float
+
+
+@dataclass(frozen=True, slots=True)
+class WeekKg:
+    """Kilograms picked in the week that begins on a Monday; splits the median."""
+
+    week: date
+    kg: float
+
+
+@dataclass(frozen=True, slots=True)
+class Factors:
+    """What moves the estimate away from the book's yield; 1 leaves it alone."""
+
+    density: float
+    depth: float
+    light: float
+    season: float
+    training: float
+    own: float
+
+    @property
+    def product(self) -> float:
+        return self.density * self.depth * self.light * self.season * self.training * self.own
+
+
+def density_factor(*, stand_density: float, reference_density: float, crowding: float) -> float:
+    """Reciprocal law of yield and density (Shinozaki and Kira 1956), per plant.
+
+    Args:
+        stand_density, reference_density: Plants per area or per metre, in the same unit.
+        crowding: Share of a lone plant's yield lost at reference. [0-1]
+    """
+    return 1 / ((1 - crowding) + crowding * stand_density / reference_density)
+
+
+def cooling_factor(crop: Crop, hottest_c: float | None, late_share: float, book: Book) -> float:
+    """What a cool crop gains when tall neighbours take part of its hot afternoons.
+
+    Args:
+        hottest_c: Mean daily maximum while it stands; None without a climate.
+        late_share: Share of its afternoon sun that they take. [0-1]
+    """
+    if hottest_c is None or crop.ceiling_temperature_c > book.value("cool_ceiling_c"):
+        return 1.0
+    above = max(0.0, hottest_c - crop.ceiling_temperature_c)
+    gain = book.value("shade_gain_per_c") * above * late_share
+    return 1.0 + min(book.value("shade_gain_most"), gain)
+
+
+def light_factor(crop: Crop, hours: float | None) -> float:
+    """1 at full sun, linear to the crop's factor at least sun, then to 0 in the dark."""
+    if hours is None or hours >= crop.full_sun_hours:
+        return 1.0
+    least = crop.least_sun_hours
+    if hours >= least:
+        gain = (1 - crop.least_sun_factor) * (hours - least) / (crop.full_sun_hours - least)
+        return crop.least_sun_factor + gain
+    return crop.least_sun_factor * hours / least
+
+
+def expected_stand(crop: Crop, plants: int, start: str, per_station: int) -> float:
+    """Plants that live to be picked: gaps where nothing came up, and later losses."""
+    if start != "sow" or crop.seeds_per_station is None:
+        return plants * crop.survival
+    # Sown thick enough, a station fails only if every seed in it does.
+    seeds = max(crop.seeds_per_station, per_station)
+    gap = math.pow(1 - crop.emergence, seeds / per_station)
+    return plants * (1 - gap) * crop.survival
+
+
+@lru_cache(maxsize=8)
+def _stratified(count: int) -> Draws:
+    normal = NormalDist()
+    return np.array([normal.inv_cdf((i + 0.5) / count) for i in range(count)])
+
+
+@lru_cache(maxsize=1024)
+def stream(seed: int, key: str, count: int) -> Draws:
+    """One source of chance: stratified standard normals in an order of its own for each key."""
+    digest = hashlib.sha256(f"{seed}/{key}".encode()).digest()
+    rng = np.random.Generator(np.random.PCG64(int.from_bytes(digest[:16], "big")))
+    return rng.permutation(_stratified(count))
+
+
+@lru_cache(maxsize=1024)
+def _scores(seed: int, crop: str, planting: str, book: Book) -> Draws:
+    """One planting's standing in each season, as standard normals.
+
+    The three shared streams are summed, then put back on exact normal scores by rank:
+    the planting's own P10 and P90 are the book's, and what it shares stays shared.
+    """
+    count = int(book.value("seasons"))
+    mixed = (
+        math.sqrt(book.value("variance_share_season")) * stream(seed, "season", count)
+        + math.sqrt(book.value("variance_share_crop")) * stream(seed, f"crop/{crop}", count)
+        + math.sqrt(book.value("variance_share_planting"))
+        * stream(seed, f"planting/{planting}", count)
+    )
+    scores = np.empty(count)
+    scores[np.argsort(mixed, kind="stable")] = _stratified(count)
+    return scores
+
+
+@lru_cache(maxsize=1024)
+def _unit_draws(seed: int, crop: str, planting: str, spread: Range3, book: Book) -> Draws:
+    """Kilograms a plant in each season: lognormal, with its own spread on either side."""
+    return _yields(spread, _scores(seed, crop, planting, book))
+
+
+def _yields(spread: Range3, z: Draws) -> Draws:
+    below = math.log(spread.typical / spread.low) / _Z90
+    above = math.log(spread.high / spread.typical) / _Z90
+    return spread.typical * np.exp(z * np.where(z < 0, below, above))
+
+
+def harvest_draws(*, seed: int, crop: Crop, planting_id: str, scale: float, book: Book) -> Draws:
+    """Kilograms of one planting in each simulated season.
+
+    Args:
+        scale: Expected stand times the product of all factors.
+
+    Returns:
+        One value a season, whose P10, P50 and P90 are low, typical and high times the
+        scale. [kg]
+    """
+    spread = crop.yield_kg_per_plant
+    if spread is None or scale <= 0:
+        return np.zeros(int(book.value("seasons")))
+    return scale * _unit_draws(seed, crop.id, planting_id, spread, book)
+
+
+def planting_quantiles(crop: Crop, scale: float, book: Book) -> Quantiles:
+    """Quantiles of one planting's draws: its scores are stratified, so only the scale differs."""
+    spread = crop.yield_kg_per_plant
+    if spread is None or scale <= 0:
+        return Quantiles(0.0, 0.0, 0.0)
+    unit = _unit_quantiles(spread, int(book.value("seasons")))
+    return Quantiles(scale * unit.p10, scale * unit.p50, scale * unit.p90)
+
+
+@lru_cache(maxsize=1024)
+def _unit_quantiles(spread: Range3, seasons: int) -> Quantiles:
+    return quantiles(_yields(spread, _stratified(seasons)))
+
+
+def quantiles(draws: Draws) -> Quantiles:
+    """P10, P50 and P90 of a harvest, by linear interpolation between order statistics."""
+    low, middle, high = np.quantile(draws, (0.1, 0.5, 0.9))
+    return Quantiles(float(low), float(middle), float(high))
+
+
+def weekly(dates: Dates, peaked: bool, total_kg: float) -> tuple[WeekKg, ...]:
+    """The median split over the weeks of its picking; the parts add up to it."""
+    if dates.first_pick is None or dates.last_pick is None or total_kg <= 0:
+        return ()
+    first, after = dates.first_pick, dates.last_pick + timedelta(days=1)
+
+    whole = picking_curve(peaked, (after - first).days / dates.pick_days) or 1.0
+    weeks, before = [], 0.0
+    monday = first - timedelta(days=first.weekday())
+    while monday < after:
+        following = monday + _WEEK
+        until = min(following, after)
+        share = picking_curve(peaked, (until - first).days / dates.pick_days) / whole
+        weeks.append(WeekKg(monday, total_kg * (share - before)))
+        monday, before = following, share
+    return tuple(weeks)

@@ -1,0 +1,69 @@
+"""What a place's sun bears, month by month, in words."""
+
+from collections.abc import Sequence
+
+from ample_rows.core.book import Book
+
+_MONTHS = (
+    "January",
+    "February",
+    "March",
+    "April",
+    "May",
+    "June",
+    "July",
+    "August",
+    "September",
+    "October",
+    "November",
+    "December",
+)
+GROWING_MONTHS = 6
+_NEEDS = (
+    ("fruit crops", "sun_for_fruit"),
+    ("roots", "sun_for_roots"),
+    ("leaves", "sun_for_leaves"),
+)
+
+
+def best_months(hours: Sequence[float]) -> float:
+    """Mean over the six sunniest of twelve months. [hours]"""
+    best = sorted(hours, reverse=True)[:GROWING_MONTHS]
+    return sum(best) / len(best)
+
+
+def bears_words(hours: Sequence[float], book: Book) -> str:
+    """A sentence on the months whose sun is enough for each kind of crop.
+
+    Args:
+        hours: Mean daily direct sun of twelve months, January first. [hours]
+    """
+    if min(hours) >= book.value(_NEEDS[0][1]):
+        return "Sun enough for any crop in every month."
+    parts = [f"{what} {_when([h >= book.value(need) for h in hours])}" for what, need in _NEEDS]
+    return f"Sun enough for {', for '.join(parts)}."
+
+
+def _when(enough: list[bool]) -> str:
+    if all(enough):
+        return "all year"
+    if not any(enough):
+        return "in no month"
+    spans = _spans(enough)
+    words = [
+        f"in {_MONTHS[first]}" if first == last else f"from {_MONTHS[first]} to {_MONTHS[last]}"
+        for first, last in spans
+    ]
+    return " and ".join(words)
+
+
+def _spans(enough: list[bool]) -> list[tuple[int, int]]:
+    """Runs of months, first and last; a run may pass the new year."""
+    starts = [m for m in range(12) if enough[m] and not enough[m - 1]]
+    spans = []
+    for first in starts:
+        last = first
+        while enough[(last + 1) % 12]:
+            last = (last + 1) % 12
+        spans.append((first, last))
+    return spans

@@ -1,0 +1,1 @@
+"""Structures: supports and covers, and what wind does to them."""

@@ -1,0 +1,1 @@
+"""Words: what every figure and message is put into."""

@@ -1,0 +1,186 @@
+"""The shelf and the first bed: what fits, best first, and why the rest does not."""
+
+from datetime import date
+
+import pytest
+
+from ample_rows.core.ask.what_fits.first_bed import FirstBed, first_garden
+from ample_rows.core.ask.what_fits.shelf import shelf_for
+from ample_rows.core.plan.reading import PlanFaultsError
+from ample_rows.core.weather.frost_guess import guess_frosts
+from tests.conftest import bed, block, document, planting, tub
+
+MAY = date(2027, 5, 15)
+
+
+@pytest.fixture
+def shelf(read, book):
+    def ask(doc, cells, day=MAY, place="bed"):
+        return shelf_for(read(doc), place, tuple(cells), day, book)
+
+    return ask
+
+
+def entry(answer, crop):
+    return next(e for e in answer.entries if e.crop == crop)
+
+
+def test_what_fits_comes_first_and_best_first(shelf):
+    answer = shelf(document(), block("A1", "B2"))
+    fits = [e.fits for e in answer.entries]
+    assert fits == sorted(fits, reverse=True)
+    yields = [e.kg_per_square_week for e in answer.entries if e.fits]
+    assert yields == sorted(yields, reverse=True)
+    assert answer.blocked is None
+    assert all(e.reason for e in answer.entries if not e.fits)
+
+
+@pytest.mark.parametrize(
+    ("crop", "place", "cells", "day", "reason"),
+    [
+        ("winter-squash", {}, ("A1",), MAY, "too few squares"),
+        ("carrot", {"wall_height_cm": 17, "bottom": "closed"}, ("A1",), MAY, "root is 19 cm"),
+        (
+            "lettuce",
+            {"wall_height_cm": 12, "bottom": "closed"},
+            ("A1",),
+            MAY,
+            "needs 12 cm of soil",
+        ),
+        ("sweet-corn", {"sun_hours": 4}, block("A1", "B2"), MAY, "h of sun"),
+        ("dwarf-bean", {}, ("A1",), date(2027, 4, 10), "too early: from 3 May"),
+        ("dwarf-bean", {}, ("A1",), date(2027, 9, 20), "frost comes"),
+        ("leek", {}, ("A1",), date(2027, 9, 20), "too late"),
+        ("climbing-bean", {}, ("A1", "A2"), date(2027, 5, 20), "net to climb"),
+        ("garlic", {}, ("A1",), MAY, "too early"),
+    ],
+)
+def test_the_reason_against_a_crop(shelf, crop, place, cells, day, reason):
+    found = entry(shelf(document(places=[bed(**place)]), cells, day), crop)
+    assert not found.fits
+    assert reason in found.reason
+
+
+def test_garlic_fits_in_autumn(shelf):
+    assert entry(shelf(document(), ("A1",), date(2027, 10, 10)), "garlic").fits
+
+
+def test_a_net_over_the_squares_is_used(shelf):
+    net = bed(heading_deg=90, supports=[{"id": "net", "system": "net"}])
+    found = entry(shelf(document(places=[net]), ("A1", "A2"), date(2027, 5, 20)), "climbing-bean")
+    assert (found.fits, found.support, found.plants) == (True, "net", 4)
+    off = entry(shelf(document(places=[net]), ("B1", "B2"), date(2027, 5, 20)), "climbing-bean")
+    assert off.support is None
+
+
+def test_taken_ground_says_until_when(shelf):
+    answer = shelf(document(planting()), ("A1",))
+    assert answer.blocked == "maincrop carrot stands here until 28 August"
+    assert answer.free_from == date(2027, 8, 28)
+    assert not any(e.fits for e in answer.entries)
+
+
+def test_what_comes_later_bounds_what_fits_now(shelf):
+    later = planting("leek", block("A1", "B2"), start="transplant", start_date="2027-07-10")
+    answer = shelf(document(later), block("A1", "B2"))
+    radish, tomato = entry(answer, "radish"), entry(answer, "tomato-bush")
+    assert radish.fits
+    assert radish.clear_by is None
+    assert not tomato.fits
+    assert "leek comes on 10 July" in tomato.reason
+
+
+def test_a_held_square_is_held_from_every_crop(shelf):
+    held = bed(held=[{"cells": ["A1"]}])
+    assert shelf(document(places=[held]), ("A1", "A2")).blocked == "A1 is held"
+
+
+def test_all_squares_of_a_tub_are_the_whole_tub(shelf, read):
+    doc = document(places=[tub()])
+    found = entry(shelf(doc, ("A1", "A2", "B1", "B2"), place="tub"), "lettuce")
+    assert found.cells == "all"
+
+
+@pytest.mark.parametrize(
+    ("place", "cells", "path"),
+    [("attic", ("A1",), "place"), ("bed", ("Z9",), "cells[0]"), ("bed", (), "cells")],
+)
+def test_questions_about_ground_that_is_not_there(shelf, place, cells, path):
+    with pytest.raises(PlanFaultsError) as raised:
+        shelf(document(), cells, place=place)
+    assert raised.value.faults[0].path == path
+
+
+def answers(**changes):
+    values = {
+        "name": "Mine",
+        "container": False,
+        "width_cm": 120,
+        "length_cm": 240,
+        "depth_cm": 25,
+        "sun_hours": 6,
+        "latitude": 48,
+        "last_frost": None,
+        "first_frost": None,
+        **changes,
+    }
+    return FirstBed(**values)
+
+
+@pytest.mark.parametrize(
+    "changes",
+    [
+        {},
+        {"latitude": -37.6},
+        {"latitude": 2.0},
+        {"latitude": 65},
+        {"depth_cm": 14, "container": True, "width_cm": 40, "length_cm": 80},
+        {"sun_hours": 3.5},
+        {"width_cm": 20, "length_cm": 20},
+        {"width_cm": 300, "length_cm": 900},
+    ],
+)
+def test_a_first_bed_is_planted_sensibly_wherever_it_lies(book, changes):
+    from ample_rows.core.checks import require_sound
+    from ample_rows.core.estimate.evaluate import evaluate
+
+    plan = first_garden(answers(**changes), book, today=date(2026, 11, 25))
+    require_sound(plan, book)
+    report = evaluate(plan, book, program="x")
+    assert report.plantings
+    assert report.totals.harvest_kg.p50 > 0
+    assert [n.code for n in report.notes if n.level == "stop"] == []
+
+
+def test_a_deep_dark_hole_is_left_unplanted(book):
+    plan = first_garden(answers(sun_hours=0.5), book, today=date(2026, 11, 25))
+    assert plan.plantings == ()
+
+
+def test_guessed_frosts_are_marked_and_given_ones_are_not(book, reported):
+    from ample_rows.core import plan as p
+
+    today = date(2026, 11, 25)
+    guessed = first_garden(answers(), book, today=today)
+    given = first_garden(
+        answers(last_frost=date(2027, 5, 1), first_frost=date(2027, 10, 5)), book, today=today
+    )
+    assert reported(p.document(guessed)).year.guessed == ("last_frost", "first_frost")
+    assert reported(p.document(given)).year.guessed == ()
+    assert given.garden.last_frost == date(2027, 5, 1)
+
+
+@pytest.mark.parametrize(
+    ("latitude", "spring", "autumn"),
+    [
+        (52, range(4, 6), range(10, 11)),
+        (-37.6, range(9, 11), range(4, 6)),
+        (60, range(5, 7), range(9, 10)),
+    ],
+)
+def test_guessed_frosts_fall_in_their_months(latitude, spring, autumn):
+    guess = guess_frosts(latitude, today=date(2026, 11, 25))
+    assert guess.last_frost.month in spring
+    assert guess.first_frost.month in autumn
+    assert guess.last_frost < guess.first_frost
+    assert guess.first_frost > date(2026, 11, 25)

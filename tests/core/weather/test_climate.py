@@ -1,0 +1,80 @@
+"""Normals: made-up climates either side of the equator, and tables read as they come."""
+
+import pytest
+
+from ample_rows.core.plan.reading import PlanFaultsError
+from ample_rows.core.weather.climate import climate_csv, made_up, read_climate
+from ample_rows.core.weather.evapotranspiration import saturation_vapour_kpa
+
+LOWS = range(12)
+
+
+def table(head="month,low,high,rain", row="{m},{m},{h},50", months=12):
+    return "\n".join([head, *(row.format(m=m, h=m + 10) for m in range(months))])
+
+
+def test_a_table_gives_twelve_months_of_each_known_column():
+    climate = read_climate(table())
+    assert climate.tmin_c == tuple(float(m) for m in LOWS)
+    assert climate.tmax_c == tuple(float(m + 10) for m in LOWS)
+    assert climate.rain_mm == (50.0,) * 12
+    assert climate.wind_m_per_s is None
+
+
+def test_semicolons_free_the_comma_for_decimals():
+    climate = read_climate(table("month;min;max", "{m};{m},5;{h},25"))
+    assert climate.tmin_c[3] == 3.5
+    assert climate.tmax_c[3] == 13.25
+
+
+def test_a_head_may_name_other_units():
+    climate = read_climate(table("month,low F,high (F),rain in,wind mph", "{m},32,50,2,10"))
+    assert climate.tmin_c[0] == 0
+    assert climate.tmax_c[0] == 10
+    assert climate.rain_mm[0] == 50.8
+    assert climate.wind_m_per_s[0] == 4.47
+
+
+@pytest.mark.parametrize(
+    ("text", "path", "words"),
+    [
+        ("", "line 1", "empty"),
+        ("a,b\n1,2", "line 1", "no column"),
+        (table(months=11), "the table", "11 months"),
+        (table(row="{m},x,3,4"), "line 2, low", '"x" is not a number'),
+        (table(row="{m},1,300,4"), "line 2, high", "300 cannot be"),
+        (table(row="{m},5,3,4"), "line 2", "above the high"),
+        (table(row="{m},5"), "line 2, high", "not a number"),
+        (table(row="{m},1,2,-4"), "line 2, rain", "-4 cannot be"),
+    ],
+)
+def test_what_is_wrong_is_named_with_its_line(text, path, words):
+    with pytest.raises(PlanFaultsError) as caught:
+        read_climate(text)
+    fault = caught.value.faults[0]
+    assert fault.path == path
+    assert words in fault.text
+
+
+def test_what_goes_out_comes_in_again(book):
+    for climate in book.climates.values():
+        kept = made_up(climate, 50)
+        assert read_climate(climate_csv(kept)) == kept
+
+
+def test_made_up_climates_are_plausible_and_differ(book):
+    assert len(book.climates) == 4
+    for climate in book.climates.values():
+        for low, high, vapour in zip(
+            climate.tmin_c, climate.tmax_c, climate.vapour_kpa, strict=True
+        ):
+            assert 4 <= high - low <= 15
+            # Dew point near the night's low, a little below it where the air is dry.
+            dry, damp = saturation_vapour_kpa(low - 6), saturation_vapour_kpa(low + 1.5)
+            assert dry <= vapour <= damp
+        assert max(climate.tmax_c) == max(climate.tmax_c[6], climate.tmax_c[7])
+
+
+def test_south_of_the_equator_july_is_winter(book):
+    climate = next(iter(book.climates.values()))
+    assert made_up(climate, -38).tmin_c[6] == climate.tmin_c[0]
