@@ -22,7 +22,7 @@ from ample_rows.api.door import Door
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
 from ample_rows.core.checks import read_plan
-from ample_rows.core.estimate.evaluate import evaluate
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.estimate.report import Report
 from ample_rows.core.notes.note import Note
 from ample_rows.core.planting.report import PlantingReport
@@ -132,7 +132,7 @@ def read(book: Book) -> Callable[[Document], p.Plan]:
 @pytest.fixture(scope="session")
 def run(book: Book) -> Callable[[p.Plan], Report]:
     """A plan evaluated."""
-    return lambda plan: evaluate(plan, book, program=PROGRAM)
+    return lambda plan: Estimate(plan, book, PROGRAM).report
 
 
 @pytest.fixture(scope="session")

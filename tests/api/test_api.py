@@ -106,7 +106,6 @@ def test_a_second_tab_is_told_of_the_newer_version(client, lantern):
             {"do": "change-planting", "id": "p3", "changes": {"spacing_cm": -1}},
             "plantings[2].spacing_cm",
         ),
-        ({"do": "change-planting", "id": "zz", "changes": {}}, "plantings"),
         ({"do": "change-garden", "changes": {"first_frost": "2027-01-01"}}, "garden.first_frost"),
         ({"do": "dance"}, "edit"),
         ({"do": "plant", "planting": {}, "extra": 1}, "edit.plant.extra"),
@@ -119,6 +118,13 @@ def test_a_wrong_edit_names_the_field_and_changes_nothing(client, lantern, edit,
     assert answer.json()["errors"][0]["path"] == path
     assert "Nothing was changed" in answer.json()["detail"]
     assert client.get("/api/gardens/lantern-court").json()["head"]["version"] == 1
+
+
+def test_an_edit_of_what_is_not_there_is_told_so(client, lantern):
+    answer = edits(client, 1, {"do": "change-planting", "id": "zz", "changes": {}})
+    assert answer.status_code == 404
+    assert answer.json()["type"].endswith(":unknown")
+    assert 'no planting "zz"' in answer.json()["detail"]
 
 
 @pytest.mark.parametrize(

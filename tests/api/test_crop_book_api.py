@@ -23,5 +23,5 @@ def test_the_index_and_a_page_agree(client, slug):
 @pytest.mark.parametrize("path", ["crop-book/triffid", "crop-book?place=attic"])
 def test_what_is_not_there_is_a_problem_that_names_it(client, slug, path):
     answer = client.get(f"/api/gardens/{slug}/{path}")
-    assert answer.status_code == 422
-    assert "there is no" in answer.json()["errors"][0]["text"]
+    assert answer.status_code == 404
+    assert "There is no" in answer.json()["detail"]

@@ -57,5 +57,5 @@ def test_workings_end_in_the_figures_that_the_report_shows(client, slug):
 
 def test_workings_of_no_such_place(client, slug):
     answer = client.get(f"/api/gardens/{slug}/places/attic/workings")
-    assert answer.status_code == 422
+    assert answer.status_code == 404
     assert "attic" in answer.text

@@ -144,7 +144,7 @@ def test_a_garden_whose_figures_fail_still_opens_and_can_be_undone(client, lante
     change = {"do": "remove-place", "id": "low"}
     edits = "/api/gardens/lantern-court/edits"
     with monkeypatch.context() as broken:
-        broken.setattr("ample_rows.api.state.evaluate", fails)
+        broken.setattr("ample_rows.core.estimate.estimate.report_of", fails)
         state = client.post(edits, json={"version": 1, "edit": change}).json()
         opened = client.get("/api/gardens/lantern-court").json()
         assert opened["report"]["notes"][0]["code"] == "figures-failed"

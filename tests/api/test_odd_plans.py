@@ -64,7 +64,7 @@ def test_half_a_character_in_an_id_is_named_and_can_be_told(client):
     body = b'{"version": 1, "edit": {"do": "remove-planting", "id": "\\ud800"}}'
     headers = {"content-type": "application/json"}
     answer = client.post(f"{garden}/edits", content=body, headers=headers)
-    assert answer.status_code == 422
+    assert answer.status_code == 404
     assert "no planting" in answer.json()["detail"]
 
 

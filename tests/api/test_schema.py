@@ -14,7 +14,7 @@ from hypothesis import HealthCheck, settings
 from ample_rows.api.app import create_app
 from ample_rows.api.openapi import openapi_text
 from ample_rows.core import plan as p
-from ample_rows.core.estimate.evaluate import evaluate
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.estimate.report_json import report_json, schemas
 from ample_rows.crops import load_book
 from ample_rows.demo import demo_plans
@@ -90,7 +90,7 @@ def test_published_schemas_hold_for_what_is_read_and_written(book):
     for plan in demo_plans(book):
         document = p.document(plan)
         plan_schema.validate(document)
-        report = evaluate(plan, book, program="x")
+        report = Estimate(plan, book, "x").report
         report_schema.validate(json.loads(report_json(report)))
         document["garden"]["latitude"] = 200
         assert not plan_schema.is_valid(document)

@@ -48,8 +48,8 @@ def test_a_support_comes_with_its_bill_load_and_wind(ask):
 )
 def test_what_is_not_there_is_a_fault_in_words(ask, path):
     status, problem = ask(path)
-    assert status == 422
-    assert any(word in problem["errors"][0]["text"] for word in ("no place", "no support"))
+    assert status == 404
+    assert any(word in problem["detail"] for word in ("no place", "no support"))
 
 
 @pytest.mark.parametrize("fill", [0, -5, 1e9, "deep"])

@@ -64,7 +64,7 @@ def test_a_place_turned_is_told_in_words_with_the_edit_that_turns_it(client, kep
 
 def test_a_place_that_is_not_there_cannot_be_turned(client, kept):
     slug, _ = kept(document(site={"outline_m": SQUARE}))
-    assert client.get(f"/api/gardens/{slug}/places/none/turned").status_code == 422
+    assert client.get(f"/api/gardens/{slug}/places/none/turned").status_code == 404
 
 
 def test_the_yard_is_edited_undone_and_exported_with_every_value(client, kept):

@@ -49,7 +49,7 @@ def test_only_what_trails_is_led(client, lantern):
     told = client.get(f"{url}/p3/leads").json()
     assert (told["ways"], told["back"]) == ([], None)
     assert told["words"].endswith("does not trail")
-    assert client.get(f"{url}/nothing/leads").status_code == 422
+    assert client.get(f"{url}/nothing/leads").status_code == 404
 
 
 def test_a_day_is_wanted(client, lantern):

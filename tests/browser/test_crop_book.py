@@ -70,4 +70,4 @@ def test_a_page_holds_figures_cautions_company_and_this_garden(crops):
 
 def test_a_crop_that_is_not_in_the_book_is_said(page, base_url):
     page.goto(f"{base_url}/gardens/lantern-court/crops?crop=triffid")
-    expect(page.get_by_role("alert")).to_contain_text('there is no crop "triffid"')
+    expect(page.get_by_role("alert")).to_contain_text('There is no crop "triffid"')

@@ -14,10 +14,11 @@ from pydantic import TypeAdapter
 
 from ample_rows.core import plan as p
 from ample_rows.core.edits import Edit
+from ample_rows.core.errors import AmpleRowsError, UnknownPartError
 from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.demo import demo_plans
 from ample_rows.store import (
-    ConflictError,
+    ChangedElsewhereError,
     Database,
     GardenStore,
     NothingToDoError,
@@ -68,7 +69,7 @@ def test_an_edit_is_a_revision_with_a_name(store, kept):
     stored = store.edit(kept, 1, edit("change-planting", id="p1", changes={"spacing_cm": 9}))
     assert stored.head.version == 2
     assert stored.head.undo_label == "change carrot"
-    assert stored.before.plantings[0].spacing_cm is None
+    assert stored.before.plan.plantings[0].spacing_cm is None
     assert store.load(kept).plan.plantings[0].spacing_cm == 9
 
 
@@ -138,7 +139,7 @@ def test_a_whole_plan_replaced_is_one_edit(store, kept, book):
 )
 def test_an_edit_that_fails_changes_nothing(store, kept, change):
     before = store.load(kept)
-    with pytest.raises(PlanFaultsError):
+    with pytest.raises(AmpleRowsError):
         store.edit(kept, 1, EDIT.validate_python(change))
     after = store.load(kept)
     assert (after.plan, after.head) == (before.plan, before.head)
@@ -151,7 +152,7 @@ def test_the_second_of_two_tabs_is_refused(store, kept):
         lambda: store.undo(kept, 1),
         lambda: store.redo(kept, 1),
     ):
-        with pytest.raises(ConflictError) as raised:
+        with pytest.raises(ChangedElsewhereError) as raised:
             late()
         assert raised.value.version == 2
     assert store.load(kept).plan.plantings[0].spacing_cm == 9
@@ -175,7 +176,7 @@ def rows_left(folder):
 
 def test_a_removed_garden_waits_and_comes_back_with_its_history(store, kept):
     before = store.edit(kept, 1, edit("change-planting", id="p1", changes={"spacing_cm": 9}))
-    with pytest.raises(ConflictError):
+    with pytest.raises(ChangedElsewhereError):
         store.remove(kept, 1)
     store.remove(kept, 2)
     assert store.list() == []
@@ -215,7 +216,7 @@ def test_a_garden_made_again_never_gets_what_an_earlier_one_had(store, read):
     again = store.create(plan)
     assert again != first
     assert store.head(again).version > 2
-    with pytest.raises(ConflictError):
+    with pytest.raises(ChangedElsewhereError):
         store.edit(again, 2, edit("remove-place", id="bed"))
     assert store.load(again).plan == plan
 
@@ -247,7 +248,7 @@ def test_a_garden_restored_while_an_old_read_is_in_flight_is_shown_as_it_is(stor
     reader.join()
     assert slow.load(back).plan.places == ()
     now = slow.head(back).version
-    with pytest.raises(PlanFaultsError, match="no planting"):
+    with pytest.raises(UnknownPartError, match="no planting"):
         slow.edit(back, now, edit("change-planting", id="p1", changes={"spacing_cm": 7}))
 
 

@@ -11,7 +11,7 @@ import pytest
 from ample_rows import PROGRAM
 from ample_rows.core.ask.crop_book.files import read_crop_file
 from ample_rows.core.checks import read_plan
-from ample_rows.core.estimate.evaluate import evaluate
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.weather.climate import read_climate
 from ample_rows.store import Database, GardenStore
 
@@ -29,7 +29,7 @@ def test_every_plan_is_read_whole_and_has_its_figures(name, book):
     written = json.loads(PLANS[name])
     assert plan.set_aside == ()
     assert [g.id for g in plan.plantings] == [g["id"] for g in written["plantings"]]
-    report = evaluate(plan, book, program=PROGRAM)
+    report = Estimate(plan, book, PROGRAM).report
     assert len(report.places) == len(written["places"])
     assert report.totals.harvest_kg.p50 > 0
 

@@ -21,6 +21,7 @@ from ample_rows.api import (
 )
 from ample_rows.api.answers import Answers
 from ample_rows.api.door import Door
+from ample_rows.api.estimates import Estimates
 from ample_rows.api.gate import Gates
 from ample_rows.api.guard import Guard
 from ample_rows.core.book import Book
@@ -46,6 +47,7 @@ def create_app(store: GardenStore, book: Book, door: Door | None = None) -> Fast
         separate_input_output_schemas=False,
     )
     app.state.store, app.state.book, app.state.door = store, book, door
+    app.state.estimates = Estimates(book)
     app.state.gates, app.state.answers = Gates(), Answers()
     app.include_router(gardens.router)
     app.include_router(ground.router)

@@ -5,7 +5,6 @@ from typing import Annotated, Any
 from fastapi import APIRouter, Query, Response
 from pydantic import BaseModel, ConfigDict, Field
 
-from ample_rows import PROGRAM
 from ample_rows.api.gardens import Garden, Reference, file_answer
 from ample_rows.api.problems import RESPONSES
 from ample_rows.core.ask.crop_book.files import (
@@ -22,7 +21,6 @@ from ample_rows.core.ask.crop_book.pages import (
     crop_page,
 )
 from ample_rows.core.ask.seed_box.shopping import ShoppingList, shopping_list
-from ample_rows.core.estimate.evaluate import evaluate
 
 router = APIRouter(prefix="/api/gardens/{slug}", tags=["crop book"], responses=RESPONSES)
 
@@ -46,13 +44,13 @@ def _as(media_type: str) -> dict[str, Any]:
 @router.get("/crop-book")
 def index(here: Garden, place: Annotated[str | None, Query()] = None) -> list[CropLine]:
     """Every crop by name; with a place, whether it bears the crop and why not."""
-    return list(crop_index(here.plan, place, here.book))
+    return list(crop_index(here, place))
 
 
 @router.get("/crop-book/{crop}")
 def page(crop: str, here: Garden, book: Reference) -> CropPage:
     """One crop: its figures, its windows on this year, where it fits, its neighbours."""
-    return crop_page(here.plan, crop, here.book, book)
+    return crop_page(here, crop, book)
 
 
 @router.get("/crops.csv", **_as("text/csv"))
@@ -78,5 +76,5 @@ def read_file(asked: CropFileText, here: Garden, book: Reference) -> CropFile:
 @router.get("/seed-box")
 def seed_box(here: Garden) -> ShoppingList:
     """What to buy of seed, plants and sets, and every packet as it is this year."""
-    report = evaluate(here.plan, here.book, program=PROGRAM)
+    report = here.report
     return shopping_list(here.plan, report.plantings, report.year.start, here.book)

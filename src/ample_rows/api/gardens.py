@@ -1,15 +1,14 @@
 """Routes of gardens: list, make, read, edit, undo, ask the shelf, take out."""
 
 import json
-from dataclasses import dataclass
 from datetime import UTC, datetime
 from typing import Annotated, Any, cast
 
 from fastapi import APIRouter, Depends, Query, Request, Response
 from starlette.concurrency import run_in_threadpool
 
-from ample_rows import PROGRAM
 from ample_rows.api.answers import Answers
+from ample_rows.api.estimates import Estimates
 from ample_rows.api.gate import Gates, in_turn, one_at_a_time
 from ample_rows.api.problems import RESPONSES
 from ample_rows.api.state import (
@@ -28,9 +27,8 @@ from ample_rows.api.state import (
 from ample_rows.core.ask.what_fits.first_bed import FirstBed, first_garden
 from ample_rows.core.ask.what_fits.shelf import ShelfAnswer, shelf_for
 from ample_rows.core.book import Book
-from ample_rows.core.book.own_crops import book_with
 from ample_rows.core.checks import read_plan
-from ample_rows.core.estimate.evaluate import evaluate
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.estimate.report import Report
 from ample_rows.core.geometry.budget import too_many_cells
 from ample_rows.core.plan import Climate, Plan, document
@@ -38,7 +36,7 @@ from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.weather.climate import climate_csv
 from ample_rows.core.weather.frost_guess import guess_frosts
 from ample_rows.core.words import csv_text
-from ample_rows.store import GardenStore, Head
+from ample_rows.store import GardenStore, Head, Stored
 
 Responses = dict[int | str, dict[str, Any]]
 
@@ -62,35 +60,34 @@ Store = Annotated[GardenStore, Depends(store_of)]
 Reference = Annotated[Book, Depends(book_of)]
 
 
-@dataclass(frozen=True)
-class Here:
-    """A garden's plan, and the book as that garden has it."""
-
-    plan: Plan
-    book: Book
+def estimates_of(request: Request) -> Estimates:
+    return cast(Estimates, request.app.state.estimates)
 
 
-def here_of(slug: str, store: Store, book: Reference, _: Annotated[None, in_turn]) -> Here:
+Known = Annotated[Estimates, Depends(estimates_of)]
+
+
+def garden_of(slug: str, store: Store, known: Known, _: Annotated[None, in_turn]) -> Estimate:
     """A garden whose figures can be computed."""
-    return _computable(store.load(slug).plan, book)
+    return _computable(store.load(slug), known)
 
 
-def heavy_here_of(
-    slug: str, store: Store, book: Reference, _: Annotated[None, one_at_a_time]
-) -> Here:
+def heavy_garden_of(
+    slug: str, store: Store, known: Known, _: Annotated[None, one_at_a_time]
+) -> Estimate:
     """The same for what takes long to answer."""
-    return _computable(store.load(slug).plan, book)
+    return _computable(store.load(slug), known)
 
 
-def _computable(plan: Plan, book: Book) -> Here:
-    too_many = too_many_cells(plan)
+def _computable(stored: Stored, known: Estimates) -> Estimate:
+    too_many = too_many_cells(stored.plan)
     if too_many is not None:
         raise PlanFaultsError([too_many])
-    return Here(plan, book_with(book, plan.crops))
+    return known.of(stored.head.version, stored.plan)
 
 
-Garden = Annotated[Here, Depends(here_of)]
-HeavyGarden = Annotated[Here, Depends(heavy_here_of)]
+Garden = Annotated[Estimate, Depends(garden_of)]
+HeavyGarden = Annotated[Estimate, Depends(heavy_garden_of)]
 
 
 async def whole_body(request: Request) -> bytes:
@@ -119,23 +116,27 @@ def list_gardens(store: Store) -> list[Head]:
     },
 )
 def import_garden(
-    body: Body, store: Store, book: Reference, _: Annotated[None, in_turn]
+    body: Body, store: Store, book: Reference, known: Known, _: Annotated[None, in_turn]
 ) -> Response:
     """Keep a garden from a plan document; the gardens that are there are backed up before."""
     plan = read_plan(body, book)
     if store.list():
         store.database.backups.make("before-import")
-    return garden_response(store.load(store.create(plan)), book, status=201)
+    return garden_response(store.load(store.create(plan)), known, status=201)
 
 
 @router.post("/first-bed", status_code=201, responses=MADE)
 def make_first_bed(
-    answers: FirstBedRequest, store: Store, book: Reference, _: Annotated[None, in_turn]
+    answers: FirstBedRequest,
+    store: Store,
+    book: Reference,
+    known: Known,
+    _: Annotated[None, in_turn],
 ) -> Response:
     """A garden with one planted bed from four answers."""
     today = datetime.now(UTC).date()
     plan = first_garden(FirstBed(**answers.model_dump()), book, today=today)
-    return garden_response(store.load(store.create(plan)), book, status=201)
+    return garden_response(store.load(store.create(plan)), known, status=201)
 
 
 @router.get("/frosts")
@@ -146,13 +147,13 @@ def frosts(latitude: Annotated[float, Latitude]) -> FrostAnswer:
 
 
 @router.get("/gardens/{slug}", responses=STATE)
-async def read_garden(slug: str, request: Request, store: Store, book: Reference) -> Response:
+async def read_garden(slug: str, request: Request, store: Store, known: Known) -> Response:
     """A garden with its plan and report."""
     answers, gates = cast(Answers, request.app.state.answers), cast(Gates, request.app.state.gates)
 
     async def written() -> bytes:
         async with gates.common.turn():
-            return await run_in_threadpool(lambda: garden_answer(store.load(slug), book))
+            return await run_in_threadpool(lambda: garden_answer(store.load(slug), known))
 
     version = await run_in_threadpool(store.version, slug)
     return json_response(await answers.once(version, written))
@@ -166,32 +167,32 @@ def remove_garden(slug: str, version: Seen, store: Store) -> None:
 
 @router.post("/gardens/{slug}/edits", responses=CHANGED)
 def edit_garden(
-    slug: str, asked: EditRequest, store: Store, book: Reference, _: Annotated[None, in_turn]
+    slug: str, asked: EditRequest, store: Store, known: Known, _: Annotated[None, in_turn]
 ) -> Response:
     """Make one edit; 409 when the garden was changed since `version`."""
-    return change_response(store.edit(slug, asked.version, asked.edit), book)
+    return change_response(store.edit(slug, asked.version, asked.edit), known)
 
 
 @router.post("/gardens/{slug}/undo", responses=CHANGED)
 def undo(
-    slug: str, asked: VersionRequest, store: Store, book: Reference, _: Annotated[None, in_turn]
+    slug: str, asked: VersionRequest, store: Store, known: Known, _: Annotated[None, in_turn]
 ) -> Response:
     """Take back the last edit."""
-    return change_response(store.undo(slug, asked.version), book)
+    return change_response(store.undo(slug, asked.version), known)
 
 
 @router.post("/gardens/{slug}/redo", responses=CHANGED)
 def redo(
-    slug: str, asked: VersionRequest, store: Store, book: Reference, _: Annotated[None, in_turn]
+    slug: str, asked: VersionRequest, store: Store, known: Known, _: Annotated[None, in_turn]
 ) -> Response:
     """Make the edit last taken back again."""
-    return change_response(store.redo(slug, asked.version), book)
+    return change_response(store.redo(slug, asked.version), known)
 
 
 @router.post("/gardens/{slug}/shelf")
 def shelf(asked: ShelfRequest, here: Garden) -> ShelfAnswer:
     """What fits some squares on a day, best first, and why the rest does not."""
-    return shelf_for(here.plan, asked.place, tuple(asked.cells), asked.day, here.book)
+    return shelf_for(here, asked.place, tuple(asked.cells), asked.day)
 
 
 @router.get(
@@ -223,7 +224,7 @@ def export_climate(slug: str, store: Store) -> Response:
 def export_harvest(slug: str, here: Garden) -> Response:
     """The harvest table: a row for each planting."""
     return file_answer(
-        harvest_csv(here.plan, evaluate(here.plan, here.book, program=PROGRAM)),
+        harvest_csv(here.plan, here.report),
         "text/csv; charset=utf-8",
         f"{slug}-harvest.csv",
     )

@@ -6,22 +6,21 @@ from typing import Annotated, Any
 
 from fastapi import APIRouter, Body, Query
 
-from ample_rows import PROGRAM
-from ample_rows.api.gardens import Garden, HeavyGarden, Here
+from ample_rows.api.gardens import Garden, HeavyGarden
 from ample_rows.api.problems import RESPONSES
 from ample_rows.core.ask.alternatives import LayoutFigures, compared
 from ample_rows.core.ask.building.bill import bill_for
 from ample_rows.core.ask.workings import PlaceWorkings, place_workings
 from ample_rows.core.ask.yard.borders import Border, borders
+from ample_rows.core.ask.yard.free_ground import NO_YARD
 from ample_rows.core.ask.yard.free_spot import FreeSpot, free_spot
 from ample_rows.core.ask.yard.turning import Turned, turned
 from ample_rows.core.carpentry.bill_report import BuildReport
 from ample_rows.core.edits import AddPlace, apply_edit
-from ample_rows.core.estimate.evaluate import evaluate
-from ample_rows.core.place.place_cases import setting_of
+from ample_rows.core.errors import CannotBeDoneError
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.place.report import OrderReport
 from ample_rows.core.place.total_order import order_for
-from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.site.place_sun import Sky, sky_of
 from ample_rows.core.site.risers import placed
 from ample_rows.core.site.stakes import SetOutSheet, set_out_sheet
@@ -55,36 +54,36 @@ def sun_of_the_months(here: Garden) -> SunMap:
     """Mean daily direct sun over the yard in each month, twelve layers, January first."""
     site = here.plan.site
     if site is None or site.outline_m is None:
-        raise PlanFaultsError.one("site.outline_m", "draw the yard first; there is none yet")
+        raise CannotBeDoneError(NO_YARD)
     return sun_by_month(site.outline_m, _sky(here))
 
 
 @router.get("/places/{place}/turned")
 def place_turned(place: str, here: Garden) -> Turned:
     """A place as it lies against the same place turned a quarter: sun, harvest, words."""
-    return turned(here.plan, place, here.book)
+    return turned(here, place)
 
 
 @router.get("/places/{place}/workings")
 def workings(place: str, here: Garden) -> PlaceWorkings:
     """The sums behind a place's weight, water, ways to water and feed."""
-    return place_workings(here.plan, place, here.book)
+    return place_workings(here, place)
 
 
 @router.get("/borders")
 def free_borders(here: Garden, width_cm: Wide = 60.0, wall_cm: Thick = 0.0) -> list[Border]:
     """Strips of a width that are free along fences, walls, hedges and the yard's edge."""
-    return list(borders(here.plan, width_cm, wall_cm, here.book))
+    return list(borders(here, width_cm, wall_cm))
 
 
 @router.post("/free-spot")
 def spot_for(place: Annotated[dict[str, Any], Body()], here: Garden) -> FreeSpotAnswer:
     """The sunniest free ground for a place, as a document, that is not in the yard yet."""
-    plan, book = here.plan, here.book
+    plan = here.plan
     known = plan.place(str(place.get("id")))
     # A new place is read as a part of the plan, so that its faults name their fields.
     wanted = known or apply_edit(plan, AddPlace(place=place)).places[-1]
-    return FreeSpotAnswer(spot=free_spot(plan, wanted, book))
+    return FreeSpotAnswer(spot=free_spot(here, wanted))
 
 
 @router.get("/set-out")
@@ -96,29 +95,24 @@ def set_out(here: Garden) -> SetOutSheet:
 @router.get("/order")
 def order(here: Garden, place: Annotated[list[str] | None, Query()] = None) -> OrderReport:
     """The mix for some places as one order, rounded once; for all where none is named."""
-    plan, book = here.plan, here.book
-    report = evaluate(plan, book, program=PROGRAM)
-    chosen = [r for r in report.places if place is None or r.id in place]
-    return order_for(chosen, plan.soil, book)
+    chosen = [r for r in here.report.places if place is None or r.id in place]
+    return order_for(chosen, here.plan.soil, here.book)
 
 
 @router.get("/build")
 def build(here: Garden, place: Annotated[list[str] | None, Query()] = None) -> BuildReport:
     """What building some places takes: boards and cuts, sheets, lines, cost, life and hours."""
-    plan, book = here.plan, here.book
-    report = evaluate(plan, book, program=PROGRAM)
-    return bill_for(plan, [r for r in report.places if place is None or r.id in place], book)
+    return bill_for(here, [r for r in here.report.places if place is None or r.id in place])
 
 
 @router.get("/layouts")
 def layouts(here: HeavyGarden) -> list[LayoutFigures]:
     """The plan as it is and every layout kept beside it, in figures."""
-    return list(compared(here.plan, here.book, program=PROGRAM))
+    return list(compared(here))
 
 
-def _sky(here: Here) -> Sky:
-    plan, book = here.plan, here.book
-    sky = sky_of(plan, setting_of(plan, book).year.start.year, book)
+def _sky(here: Estimate) -> Sky:
+    sky = sky_of(here.plan, here.setting.year.start.year, here.book)
     if sky is None:
-        raise PlanFaultsError.one("site", "draw the yard first; there is none yet")
+        raise CannotBeDoneError(NO_YARD)
     return sky

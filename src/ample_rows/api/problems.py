@@ -9,14 +9,13 @@ from pydantic import BaseModel
 from starlette.exceptions import HTTPException
 
 from ample_rows.api.gate import BusyError
+from ample_rows.core.errors import CannotBeDoneError, UnknownPartError
 from ample_rows.core.plan.reading import Fault, PlanFaultsError, path_of
 from ample_rows.store import (
-    ConflictError,
+    ChangedElsewhereError,
     NothingToDoError,
     StorageError,
     StoreError,
-    UnknownBackupError,
-    UnknownGardenError,
 )
 
 MEDIA_TYPE = "application/problem+json"
@@ -26,6 +25,7 @@ TITLES = {
     "plan-faults": "The plan cannot hold this",
     "field": "A field is wrong",
     "unknown": "Not here",
+    "cannot": "Not possible here",
     "conflict": "Changed elsewhere",
     "nothing-to-do": "Nothing to do",
     "busy": "Busy",
@@ -46,6 +46,8 @@ TITLES = {
     "backup": "The backup cannot be used",
 }
 _DISK_FULL = 507
+# Sent with a body, and yet they change nothing.
+_QUESTIONS = ("/shelf", "/follow", "/free-spot", "/crop-file", "/climate-table")
 
 
 class FieldFault(BaseModel):
@@ -71,7 +73,7 @@ RESPONSES: dict[int | str, dict[str, Any]] = {
     for status, text in (
         (400, "The request cannot be read"),
         (401, "Neither the page's session nor the token was sent"),
-        (404, "No such garden"),
+        (404, "No such garden, or no such part of it"),
         (409, "Changed elsewhere, or nothing to undo"),
         (413, "Too large"),
         (422, "A field is wrong"),
@@ -107,30 +109,39 @@ def _written(text: str) -> str:
     return text.encode("utf-8", "replace").decode("utf-8")
 
 
+def _listed(faults: list[Fault], request: Request) -> str:
+    """Faults as one text; what was to be kept or changed was not, and that is said."""
+    words = "; ".join(str(fault) for fault in faults)
+    asks = request.method in ("GET", "HEAD") or request.url.path.endswith(_QUESTIONS)
+    return f"{words}." if asks else f"{words}. Nothing was changed."
+
+
 def install(app: FastAPI) -> None:
     """Answer every known error of the layers below as problem details."""
 
     @app.exception_handler(PlanFaultsError)
-    def _faults(_: Request, error: PlanFaultsError) -> JSONResponse:
-        words = "; ".join(str(fault) for fault in error.faults)
-        return problem(422, "plan-faults", f"{words}. Nothing was changed.", faults=error.faults)
+    def _faults(request: Request, error: PlanFaultsError) -> JSONResponse:
+        words = _listed(error.faults, request)
+        return problem(422, "plan-faults", words, faults=error.faults)
 
     @app.exception_handler(RequestValidationError)
-    def _invalid(_: Request, error: RequestValidationError) -> JSONResponse:
+    def _invalid(request: Request, error: RequestValidationError) -> JSONResponse:
         faults = [
             Fault(path_of(tuple(detail["loc"])[1:]), str(detail["msg"]))
             for detail in error.errors()
         ]
-        words = "; ".join(str(fault) for fault in faults)
-        return problem(422, "field", f"{words}. Nothing was changed.", faults=faults)
+        return problem(422, "field", _listed(faults, request), faults=faults)
 
-    @app.exception_handler(UnknownBackupError)
-    @app.exception_handler(UnknownGardenError)
-    def _unknown(_: Request, error: LookupError) -> JSONResponse:
+    @app.exception_handler(UnknownPartError)
+    def _unknown(_: Request, error: UnknownPartError) -> JSONResponse:
         return problem(404, "unknown", str(error))
 
-    @app.exception_handler(ConflictError)
-    def _conflict(_: Request, error: ConflictError) -> JSONResponse:
+    @app.exception_handler(CannotBeDoneError)
+    def _cannot(_: Request, error: CannotBeDoneError) -> JSONResponse:
+        return problem(422, "cannot", str(error))
+
+    @app.exception_handler(ChangedElsewhereError)
+    def _conflict(_: Request, error: ChangedElsewhereError) -> JSONResponse:
         return problem(409, "conflict", str(error), version=error.version)
 
     @app.exception_handler(NothingToDoError)

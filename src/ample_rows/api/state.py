@@ -7,12 +7,10 @@ from functools import cache
 from fastapi import Response
 from pydantic import BaseModel, ConfigDict, Field, TypeAdapter
 
-from ample_rows import PROGRAM
+from ample_rows.api.estimates import Estimates
 from ample_rows.api.faults_log import note_fault
-from ample_rows.core.book import Book
-from ample_rows.core.book.own_crops import book_with
 from ample_rows.core.edits import Edit
-from ample_rows.core.estimate.evaluate import evaluate, without_figures
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.estimate.report import Report
 from ample_rows.core.patience import GivenUpError
 from ample_rows.core.place.report import PlaceReport
@@ -107,37 +105,39 @@ def _change_adapter() -> TypeAdapter[GardenChange]:
     return TypeAdapter(GardenChange)
 
 
-def garden_answer(stored: Stored, book: Book) -> bytes:
+def garden_answer(stored: Stored, known: Estimates) -> bytes:
     """A garden's state, serialised once; no model is built and checked a second time."""
-    state = GardenState(stored.head, stored.plan, _evaluated(stored.plan, book))
+    state = GardenState(
+        stored.head, stored.plan, _report(known.of(stored.head.version, stored.plan))
+    )
     return _state_adapter().dump_json(state)
 
 
-def garden_response(stored: Stored, book: Book, *, status: int = 200) -> Response:
-    return json_response(garden_answer(stored, book), status)
+def garden_response(stored: Stored, known: Estimates, *, status: int = 200) -> Response:
+    return json_response(garden_answer(stored, known), status)
 
 
 def json_response(answer: bytes, status: int = 200) -> Response:
     return Response(answer, status, media_type="application/json")
 
 
-def _evaluated(plan: Plan, book: Book) -> Report:
+def _report(estimate: Estimate) -> Report:
     """The report of a kept plan. A fault of the program in a figure must not lock the garden: it
     opens without figures, and can be undone, changed and exported."""
-    own = book_with(book, plan.crops)
     try:
-        return evaluate(plan, own, program=PROGRAM)
+        return estimate.report
     except GivenUpError:
         raise
     except Exception as error:
         note_fault("figures", error)
-        return without_figures(plan, own, program=PROGRAM)
+        return estimate.without_figures()
 
 
-def change_response(stored: Stored, book: Book) -> Response:
+def change_response(stored: Stored, known: Estimates) -> Response:
     """What a change left different, and what it moved in each place's figures."""
-    report = _evaluated(stored.plan, book)
-    before = _evaluated(stored.before or stored.plan, book)
+    then = stored.before or stored
+    report = _report(known.of(stored.head.version, stored.plan))
+    before = _report(known.of(then.head.version, then.plan))
     was = {place.id: place for place in before.places}
     # A place that was not evaluated anew is the very same value: the cache returned it.
     unchanged = {place.id for place in report.places if was.get(place.id) is place}

@@ -8,9 +8,8 @@ from urllib.parse import quote
 from fastapi import APIRouter, Query, Request, Response
 from icalendar import Calendar, Event
 
-from ample_rows import PROGRAM
 from ample_rows.api.door import Door
-from ample_rows.api.gardens import Garden, HeavyGarden, Here, file_answer
+from ample_rows.api.gardens import Garden, HeavyGarden, file_answer
 from ample_rows.api.label_pdf import label_pdf
 from ample_rows.api.problems import RESPONSES
 from ample_rows.api.state import ShelfRequest
@@ -38,8 +37,7 @@ from ample_rows.core.ask.succession.mixed_start import mixed_start
 from ample_rows.core.ask.succession.waves import MOST_WAVES, Waves, waves_of
 from ample_rows.core.calendar.soil_of_day import soil_of_day
 from ample_rows.core.calendar.soil_warmth import SoilWarmth
-from ample_rows.core.estimate.evaluate import evaluate
-from ample_rows.core.estimate.report import Report
+from ample_rows.core.errors import UnknownPartError
 from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.plan.values import one_line
 from ample_rows.core.weather.days import DayWeather
@@ -68,12 +66,12 @@ class JobsAnswer:
 @router.get("/jobs")
 def jobs_about(day: Day, here: Garden) -> JobsAnswer:
     """What the garden asks for in the week of a day and in the next."""
-    weeks = weeks_about(_jobs(here), day)
+    weeks = weeks_about(jobs_of(here), day)
     return JobsAnswer(
         monday=weeks.monday,
         this_week=weeks.this_week,
         next_week=weeks.next_week,
-        behind=tuple(replanned(here.plan, job, day, here.book) for job in weeks.behind),
+        behind=tuple(replanned(here, job, day) for job in weeks.behind),
         closed=sum(job.closed for job in weeks.this_week),
     )
 
@@ -90,7 +88,7 @@ def calendar(slug: str, here: Garden) -> Response:
     found.add("version", "2.0")
     found.add("x-wr-calname", one_line(here.plan.garden.name))
     made = datetime.now(UTC).replace(microsecond=0)
-    for series in series_of(_jobs(here)):
+    for series in series_of(jobs_of(here)):
         found.add_component(_event(series, slug, made))
     text = found.to_ical().decode("utf-8")
     return file_answer(text, "text/calendar; charset=utf-8", f"{slug}-jobs.ics")
@@ -120,25 +118,25 @@ def usual(here: Garden) -> tuple[ProposedChore, ...]:
 @router.get("/plantings/{planting}/waves")
 def waves(planting: str, here: Garden, count: Count = 3, every_days: Every = 14.0) -> Waves:
     """A planting shared out into waves whose picks follow each other evenly."""
-    return waves_of(here.plan, planting, count, every_days, here.book)
+    return waves_of(here, planting, count, every_days)
 
 
 @router.get("/plantings/{planting}/mixed-start")
 def mixed(planting: str, here: Garden) -> Waves:
     """A planting half as plants, half from seed, begun on one day."""
-    return mixed_start(here.plan, planting, here.book)
+    return mixed_start(here, planting)
 
 
 @router.get("/plantings/{planting}/leads")
 def leads(planting: str, here: Garden) -> Leads:
     """Where a trailing crop's vines could run besides its own ground, and what that gives."""
-    return leads_of(here.plan, planting, here.book)
+    return leads_of(here, planting)
 
 
 @router.post("/follow")
 def follow(asked: ShelfRequest, here: Garden) -> Follow:
     """What can follow in squares that are free from a day, best for the household first."""
-    return following(here.plan, asked.place, tuple(asked.cells), asked.day, here.book)
+    return following(here, asked.place, tuple(asked.cells), asked.day)
 
 
 @dataclass(frozen=True)
@@ -169,8 +167,8 @@ def labels(
         names = ", ".join(here.book.label_sheets)
         raise PlanFaultsError.one("sheet", f'"{sheet}" is not a sheet of labels; use {names}')
     if place is not None and here.plan.place(place) is None:
-        raise PlanFaultsError.one("place", f'there is no place "{place}"')
-    found = plant_labels(here.plan, _report(here).plantings, place)
+        raise UnknownPartError(kind="place", ident=place)
+    found = plant_labels(here.plan, here.report.plantings, place)
     site = str(request.base_url).rstrip("/")
     with_address = [
         (one, f"{site}/gardens/{slug}/squares/{quote(one.place)}?planting={quote(one.planting)}")
@@ -198,7 +196,7 @@ class Ahead:
 @router.get("/ahead")
 def ahead(day: Day, here: Garden) -> Ahead:
     """A week's weather from a day, what it asks for, and how warm the soil is."""
-    plan, report = here.plan, _report(here)
+    plan, report = here.plan, here.report
     forecast: ForecastService = StandInForecast(plan.garden.climate, report.seed, here.book)
     days = forecast.ahead(day, DAYS_AHEAD)
     words = "" if days else "Without monthly lows and highs nothing can be said of days to come."
@@ -213,8 +211,8 @@ def ahead(day: Day, here: Garden) -> Ahead:
 @router.get("/hours")
 def hours(here: Garden) -> Hours:
     """The work of every week against the household's hours, and what cannot wait."""
-    report = _report(here)
-    jobs = jobs_of(here.plan, report, here.book)
+    report = here.report
+    jobs = jobs_of(here)
     span = (report.year.start, report.year.end)
     return hours_of(jobs, here.plan.garden.household, report.totals.inside_area_m2, span)
 
@@ -222,19 +220,19 @@ def hours(here: Garden) -> Hours:
 @router.get("/pantry/{crop}/remedies")
 def remedies_for(crop: str, here: HeavyGarden) -> tuple[Remedy, ...]:
     """What can be done about a wanted crop that runs short or to waste, each tried through."""
-    return remedies(here.plan, crop, here.book)
+    return remedies(here, crop)
 
 
 @router.get("/pantry/{crop}/plantings")
 def plantings_of(crop: str, here: HeavyGarden) -> tuple[PlantingSupply, ...]:
     """What each planting of a crop gives, week by week."""
-    return planting_supplies(here.plan, crop, here.book)
+    return planting_supplies(here, crop)
 
 
 @router.get("/pantry/{crop}/factors")
 def factors_of(crop: str, here: HeavyGarden) -> CropFactors:
     """From the book's yield of a crop to what is likely here, factor by factor."""
-    every = [e for _, own in grown(here.plan, here.book) for e in own]
+    every = [e for _, own in grown(here) for e in own]
     own = of_each_crop(every).get(crop, [])
     return crop_factors(crop, own, int(here.book.value("seasons")), here.book)
 
@@ -242,21 +240,13 @@ def factors_of(crop: str, here: HeavyGarden) -> CropFactors:
 @router.get("/pantry")
 def pantry(here: HeavyGarden) -> Pantry:
     """What the plan gives, week by week over all seasons, against what is eaten."""
-    return pantry_of(here.plan, here.book)
+    return pantry_of(here)
 
 
 @router.get("/earnings")
 def earnings(here: HeavyGarden) -> Earnings:
     """What places, crops and squares give for what they take, and what the range rests on."""
-    return earnings_of(here.plan, _report(here), here.book)
-
-
-def _jobs(here: Here) -> tuple[Job, ...]:
-    return jobs_of(here.plan, _report(here), here.book)
-
-
-def _report(here: Here) -> Report:
-    return evaluate(here.plan, here.book, program=PROGRAM)
+    return earnings_of(here)
 
 
 def _event(series: Series, slug: str, made: datetime) -> Event:

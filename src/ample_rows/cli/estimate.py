@@ -6,7 +6,7 @@ from pathlib import Path
 from ample_rows import PROGRAM
 from ample_rows.core.book.own_crops import book_with
 from ample_rows.core.checks import read_plan
-from ample_rows.core.estimate.evaluate import evaluate
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.estimate.report import Report
 from ample_rows.core.estimate.report_json import report_json
 from ample_rows.core.plan import Plan
@@ -30,7 +30,7 @@ def estimate(source: str, *, as_json: bool) -> int:
     except PlanFaultsError as error:
         print(error, file=sys.stderr)
         return FAULT
-    report = evaluate(plan, book_with(book, plan.crops), program=PROGRAM)
+    report = Estimate(plan, book_with(book, plan.crops), PROGRAM).report
     if as_json:
         sys.stdout.buffer.write(report_json(report) + b"\n")
     else:

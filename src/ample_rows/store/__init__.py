@@ -4,7 +4,7 @@ from ample_rows.store.backups import Backup, Backups, KeptGarden, gardens_in
 from ample_rows.store.database import Database
 from ample_rows.store.errors import StorageError, StoreError, UnknownBackupError
 from ample_rows.store.gardens import (
-    ConflictError,
+    ChangedElsewhereError,
     GardenStore,
     Head,
     NothingToDoError,
@@ -17,7 +17,7 @@ from ample_rows.store.restore import restore
 __all__ = [
     "Backup",
     "Backups",
-    "ConflictError",
+    "ChangedElsewhereError",
     "Database",
     "GardenStore",
     "Head",

@@ -4,19 +4,21 @@ import sqlite3
 
 from sqlalchemy.exc import DBAPIError
 
+from ample_rows.core.errors import AmpleRowsError, UnknownPartError
 
-class StoreError(RuntimeError):
+
+class StoreError(AmpleRowsError, RuntimeError):
     """The data folder or file cannot be used; the message says what to do."""
 
 
-class UnknownBackupError(LookupError):
-    """There is no backup of that name."""
+class UnknownBackupError(UnknownPartError):
+    """There is no backup of that name; it may have made room for newer ones."""
 
     def __init__(self, name: str) -> None:
-        super().__init__(f'There is no backup "{name}"; it may have made room for newer ones.')
+        super().__init__(kind="backup", ident=name)
 
 
-class StorageError(RuntimeError):
+class StorageError(AmpleRowsError, RuntimeError):
     """The disk did not do what was asked; what was kept before is still kept.
 
     `kind` names what is wrong, for whoever answers: full, locked, read-only, damaged, or other.

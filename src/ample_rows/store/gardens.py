@@ -25,6 +25,7 @@ from ample_rows.core.edits import (
     apply_edit,
     describe,
 )
+from ample_rows.core.errors import ConflictError, UnknownPartError
 from ample_rows.store.database import Database
 from ample_rows.store.parts import (
     Change,
@@ -43,14 +44,14 @@ _PLANS_HELD = 16
 _VERSION_OF = text("SELECT version FROM gardens WHERE slug = :slug AND removed_at IS NULL")
 
 
-class UnknownGardenError(LookupError):
+class UnknownGardenError(UnknownPartError):
     """No garden of that name is kept here."""
 
     def __init__(self, slug: str) -> None:
-        super().__init__(f'There is no garden "{slug}" here; it may have been deleted.')
+        super().__init__(kind="garden", ident=slug)
 
 
-class ConflictError(RuntimeError):
+class ChangedElsewhereError(ConflictError):
     """The garden was changed since the caller last saw it."""
 
     def __init__(self, slug: str, version: int) -> None:
@@ -58,7 +59,7 @@ class ConflictError(RuntimeError):
         self.slug, self.version = slug, version
 
 
-class NothingToDoError(RuntimeError):
+class NothingToDoError(ConflictError):
     """There is no edit left to undo or redo."""
 
 
@@ -86,11 +87,11 @@ class Removed:
 
 @dataclass(frozen=True)
 class Stored:
-    """A garden as it is kept; after a change also the plan before it."""
+    """A garden as it is kept; after a change also as it was before."""
 
     head: Head
     plan: p.Plan
-    before: p.Plan | None = None
+    before: "Stored | None" = None
 
 
 @dataclass(frozen=True)
@@ -141,7 +142,7 @@ class GardenStore:
 
         Raises:
             UnknownGardenError: No such garden.
-            ConflictError: The garden has changed since that version.
+            ChangedElsewhereError: The garden has changed since that version.
         """
         with self.database.writing() as session:
             row = _row_at(session, slug, version)
@@ -167,12 +168,12 @@ class GardenStore:
         """Delete for good a garden that was put away.
 
         Raises:
-            ConflictError: It is not at the version that the caller has seen, where one is named.
+            ChangedElsewhereError: It is not at the version named.
         """
         with self.database.writing() as session:
             row = _removed_row(session, slug)
             if version is not None and row.version != version:
-                raise ConflictError(slug, row.version)
+                raise ChangedElsewhereError(slug, row.version)
             session.delete(row)
 
     def purge_old(self, now: datetime | None = None) -> int:
@@ -217,7 +218,7 @@ class GardenStore:
 
         Raises:
             UnknownGardenError: No such garden.
-            ConflictError: The garden has changed since.
+            ChangedElsewhereError: The garden has changed since.
             PlanFaultsError: The result would be no sound plan; nothing was changed.
         """
         old = self._known_at(slug, version)
@@ -273,12 +274,12 @@ class GardenStore:
 
     def _changed(self, new: _Known, old: _Known) -> Stored:
         self._held.put(new)
-        return Stored(new.head, new.plan, old.plan)
+        return Stored(new.head, new.plan, Stored(old.head, old.plan))
 
     def _known_at(self, slug: str, version: int) -> _Known:
         known = self._known(slug)
         if known.head.version != version:
-            raise ConflictError(slug, known.head.version)
+            raise ChangedElsewhereError(slug, known.head.version)
         return known
 
     def _known(self, slug: str) -> _Known:
@@ -330,7 +331,7 @@ def _row(session: Session, slug: str) -> GardenRow:
 def _row_at(session: Session, slug: str, version: int) -> GardenRow:
     row = _row(session, slug)
     if row.version != version:
-        raise ConflictError(slug, row.version)
+        raise ChangedElsewhereError(slug, row.version)
     return row
 
 

@@ -11,6 +11,8 @@ from ample_rows.core.edits import (
     TakeLayout,
     apply_edit,
 )
+from ample_rows.core.errors import UnknownPartError
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.plan import document as written
 from ample_rows.core.plan.reading import PlanFaultsError
 from tests.conftest import bed, document, planting
@@ -32,7 +34,7 @@ def kept(read):
 
 def test_layouts_stand_side_by_side_in_figures(kept, book):
     fewer = apply_edit(kept, RemovePlace(id="b"))
-    now, two = compared(fewer, book, program=PROGRAM)
+    now, two = compared(Estimate(fewer, book, PROGRAM))
     assert (now.id, two.id, two.name) == (None, "two", "two beds")
     assert now.growing_m2 == pytest.approx(2.88)
     assert two.growing_share == pytest.approx(2 * 2.88 / 100)
@@ -43,7 +45,7 @@ def test_layouts_stand_side_by_side_in_figures(kept, book):
 
 
 def test_the_walk_goes_round_each_bed_and_from_one_to_the_next(kept, book):
-    _, two = compared(kept, book, program=PROGRAM)
+    _, two = compared(Estimate(kept, book, PROGRAM))
     # Two beds of 7.2 m round; from the door (5, 0) to each corner and across the gap of 4.8 m.
     legs = (2.8**2 + 2**2) ** 0.5 + 4.8 + (2**2 + 2**2) ** 0.5
     assert two.walk_m == pytest.approx(2 * 7.2 + legs)
@@ -85,7 +87,7 @@ def test_plantings_taken_over_get_ids_of_their_own(read):
 
 def test_a_layout_is_forgotten_and_an_unknown_one_is_named(kept):
     assert apply_edit(kept, ForgetLayout(id="two")).alternatives == ()
-    with pytest.raises(PlanFaultsError, match='no layout "three"'):
+    with pytest.raises(UnknownPartError, match='no layout "three"'):
         apply_edit(kept, TakeLayout(id="three"))
 
 
@@ -99,7 +101,7 @@ def test_a_fault_in_a_layout_is_told_with_its_path(read, kept):
 
 def test_a_garden_without_a_yard_still_compares(read, book):
     plan = apply_edit(read(document(planting())), KeepLayout(id="k", name="k"))
-    now, other = compared(plan, book, program=PROGRAM)
+    now, other = compared(Estimate(plan, book, PROGRAM))
     assert now.growing_share is None
     assert now.sun_hours is None
     assert other.growing_m2 == now.growing_m2

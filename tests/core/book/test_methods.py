@@ -8,7 +8,7 @@ import pytest
 import ample_rows.core
 from ample_rows.core.ask.workings import place_workings
 from ample_rows.core.book.methods import methods
-from ample_rows.core.estimate.evaluate import evaluate
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.demo import demo_plans
 
 
@@ -40,10 +40,10 @@ def test_the_page_shows_the_records_that_the_rules_read(book):
 @pytest.mark.parametrize("index", [0, 1])
 def test_every_line_of_every_working_names_its_rule(index, book):
     plan = demo_plans(book)[index]
-    report = evaluate(plan, book, program="x")
+    report = Estimate(plan, book, "x").report
     sums = [r.working for r in (*report.places, *report.plantings)]
     sums += [r.soil.working for r in report.places]
-    found = place_workings(plan, plan.places[0].id, book)
+    found = place_workings(Estimate(plan, book), plan.places[0].id)
     sums += [found.weight, found.water, *found.ways.values(), *found.feed.values()]
     for terms in sums:
         for term in terms:

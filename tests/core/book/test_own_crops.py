@@ -10,7 +10,7 @@ from ample_rows.core.ask.crop_book.pages import crop_page
 from ample_rows.core.book.own_crops import book_with
 from ample_rows.core.checks import check_plan, read_plan
 from ample_rows.core.edits import ChangeCrop, RemoveCrop, apply_edit
-from ample_rows.core.estimate.evaluate import evaluate
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.plan.reading import PlanFaultsError
 from tests.conftest import document, planting
 
@@ -30,8 +30,8 @@ def own_book(book, read):
 def test_a_changed_figure_goes_into_the_sums(book, read, own_book):
     plan = read(with_crops(CLOSE))
     changed = own_book(CLOSE)
-    (before,) = evaluate(plan, book, program="x").plantings
-    (after,) = evaluate(plan, changed, program="x").plantings
+    (before,) = Estimate(plan, book, "x").report.plantings
+    (after,) = Estimate(plan, changed, "x").report.plantings
     assert (before.plants, after.plants) == (64, 36)
     assert after.kg_per_plant == pytest.approx(before.kg_per_plant * 40 / 28, rel=0.2)
     terms = {term.name: term.source for term in after.working}
@@ -51,7 +51,7 @@ def test_an_own_kind_is_its_forebear_but_for_its_own_figures(book, own_book):
 
 def test_an_own_kind_is_planted_and_printed_by_the_command(book, own_book, read):
     plan = read(with_crops(OWN, what=planting("frost-carrot")))
-    (report,) = evaluate(plan, own_book(OWN), program="x").plantings
+    (report,) = Estimate(plan, own_book(OWN), "x").report.plantings
     assert (report.crop, report.name, report.plants) == ("frost-carrot", "frost carrot", 64)
 
 
@@ -119,11 +119,11 @@ def test_an_own_kind_that_is_planted_cannot_go(book, read):
 def test_the_page_shows_what_differs_and_from_what(book, read, own_book):
     plan = read(with_crops(CLOSE, OWN))
     here = own_book(CLOSE, OWN)
-    page = crop_page(plan, "carrot", here, book)
+    page = crop_page(Estimate(plan, here), "carrot", book)
     own = {f.field.key: (f.book, f.value) for f in page.figures if f.own}
     assert own == {"spacing_cm": (7.5, 10.0), "yield_kg_per_plant.typical": (0.028, 0.04)}
     assert page.like is None
-    kind = crop_page(plan, "frost-carrot", here, book)
+    kind = crop_page(Estimate(plan, here), "frost-carrot", book)
     assert kind.like == "carrot"
     assert {f.field.key for f in kind.figures if f.own} == {"name", "canopy_cm"}
 

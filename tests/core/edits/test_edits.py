@@ -5,7 +5,7 @@ from pydantic import TypeAdapter
 
 from ample_rows.core import plan as p
 from ample_rows.core.edits import Edit, apply_edit, describe
-from ample_rows.core.plan.reading import PlanFaultsError
+from ample_rows.core.errors import AmpleRowsError
 from tests.conftest import document, planting
 
 EDIT = TypeAdapter(Edit)
@@ -109,6 +109,6 @@ def test_each_edit_does_what_it_says_and_is_called_by_it(read, edit, check, word
     ],
 )
 def test_an_edit_that_cannot_be_made_says_why(read, edit):
-    with pytest.raises(PlanFaultsError) as raised:
+    with pytest.raises(AmpleRowsError) as raised:
         apply_edit(read(DOC), EDIT.validate_python(edit))
     assert str(raised.value)

@@ -3,6 +3,7 @@
 import pytest
 
 from ample_rows.core.ask.pantry.pantry import pantry_of
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.demo import NAMES, demo_plans
 
 
@@ -36,7 +37,7 @@ def test_one_crop_hands_over_to_the_next_in_every_way(plan, run):
 
 
 def test_the_table_has_a_story(plan, book):
-    pantry = pantry_of(plan, book)
+    pantry = pantry_of(Estimate(plan, book))
     wanted = [crop for crop in pantry.crops if crop.table]
     assert any(crop.short_kg > 0 for crop in wanted)
     assert any(crop.table.weeks_short for crop in wanted)

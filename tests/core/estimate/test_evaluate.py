@@ -6,7 +6,8 @@ from datetime import date, timedelta
 import pytest
 
 from ample_rows.core import plan as p
-from ample_rows.core.estimate.evaluate import evaluate, evaluate_place
+from ample_rows.core.estimate.estimate import Estimate
+from ample_rows.core.estimate.place_result import evaluate_place
 from ample_rows.core.estimate.report_json import report_json, schemas
 from ample_rows.core.planting.evaluated import evaluate_beside
 from ample_rows.demo import demo_plans
@@ -73,8 +74,8 @@ def test_an_edit_in_one_place_leaves_the_others_the_very_same(book, read):
     plan = read(TWO)
     moved = json.loads(json.dumps(TWO))
     moved["plantings"][0]["start_date"] = "2027-04-20"
-    before = evaluate(plan, book, program="x")
-    after = evaluate(read(moved), book, program="x")
+    before = Estimate(plan, book, "x").report
+    after = Estimate(read(moved), book, "x").report
     assert before.places[0] is not after.places[0]
     assert before.places[1] is after.places[1]
 
@@ -88,10 +89,10 @@ def test_order_of_places_and_plantings_is_the_documents(reported):
 
 def test_the_same_plan_gives_the_same_report(book, read):
     plan = read(TWO)
-    first = report_json(evaluate(plan, book, program="x"))
+    first = report_json(Estimate(plan, book, "x").report)
     evaluate_place.cache_clear()
     evaluate_beside.cache_clear()
-    assert report_json(evaluate(plan, book, program="x")) == first
+    assert report_json(Estimate(plan, book, "x").report) == first
 
 
 def test_growth_is_told_week_by_week_until_it_is_cleared(reported):
@@ -171,7 +172,7 @@ def test_schemas_describe_plan_and_report():
 
 def test_both_demo_gardens_can_be_evaluated_in_either_season(book):
     for plan in demo_plans(book):
-        report = evaluate(plan, book, program="x")
+        report = Estimate(plan, book, "x").report
         assert report.totals.harvest_kg.p10 > 1
         assert all(r.plants for r in report.plantings)
         assert p.document(plan)["garden"]["name"]

@@ -8,7 +8,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from ample_rows.core.edits import CopyPlace, apply_edit
-from ample_rows.core.estimate.evaluate import evaluate
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry.forms import outline_of
 from tests.conftest import bed, document, planting
 
@@ -59,7 +59,7 @@ def test_an_l_is_planted_and_reached(reported):
 def twins(read, book):
     def copy(doc, *, mirrored):
         plan = apply_edit(read(doc), CopyPlace(id="bed", new_id="bed-2", mirrored=mirrored))
-        return plan, evaluate(plan, book, program="test")
+        return plan, Estimate(plan, book, "test").report
 
     return copy
 

@@ -9,7 +9,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from ample_rows.core.ask.supports.edges import edge_choices
-from ample_rows.core.estimate.evaluate import evaluate
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.place.crop_shade import crop_shades
 from ample_rows.core.place.place_cases import setting_of
 from ample_rows.core.place.tall import tall_in
@@ -129,7 +129,7 @@ def _area(ring):
 
 
 def _height(plan, book, day):
-    growth = next(r.growth for r in evaluate(plan, book, program="x").plantings if r.id == "low")
+    growth = next(r.growth for r in Estimate(plan, book, "x").report.plantings if r.id == "low")
     age = (date(2027, 7, 23) - growth.start).days
     return np.interp(age, np.arange(len(growth.height_cm)) * 7, growth.height_cm) / 100
 
@@ -139,7 +139,7 @@ def test_a_tall_neighbour_never_adds_sun_nor_harvest(book, read, column, row, wi
     cells = tuple(f"{column}{r}" for r in range(row, min(8, row + width - 1) + 1))
     alone = read(document(lettuce(cells), places=[shaded()], site=OPEN))
     beside = read(document(lettuce(cells), beans(), places=[shaded()], site=OPEN))
-    first, second = (evaluate(plan, book, program="x").plantings[0] for plan in (alone, beside))
+    first, second = (Estimate(plan, book, "x").report.plantings[0] for plan in (alone, beside))
     assert second.light.useful_hours <= first.light.useful_hours + 1e-9
     assert second.light.hours >= 0
     assert second.harvest_kg.p50 <= first.harvest_kg.p50 + 1e-9
@@ -156,13 +156,13 @@ def test_cool_crops_gain_in_hot_afternoons_only(book):
 
 def test_the_poleward_side_is_best_for_a_net_in_either_hemisphere(book):
     north, south = demo_plans(book)
-    best = edge_choices(north, "south", "net", book)
+    best = edge_choices(Estimate(north, book), "south", "net")
     assert best[0].edge == "north"
     assert best[0].here_now
     loss = {choice.edge: choice.loss_kg for choice in best}
     assert loss["south"] > 1
     assert {c.edge: c.length_cm for c in best}["east"] == 120
-    best = edge_choices(south, "tall", "net", book)
+    best = edge_choices(Estimate(south, book), "tall", "net")
     assert best[0].edge == "south"
 
 
@@ -170,7 +170,7 @@ def test_moving_a_support_keeps_each_plantings_share_of_it(book):
     from ample_rows.core.edits import apply_edit
 
     plan = demo_plans(book)[0]
-    east = next(c for c in edge_choices(plan, "south", "net", book) if c.edge == "east")
+    east = next(c for c in edge_choices(Estimate(plan, book), "south", "net") if c.edge == "east")
     moved = apply_edit(plan, east.move.edit)
     runs = {g.id: g.run_cm for g in moved.plantings if g.support == "net"}
     assert runs["p1"] == pytest.approx((0, 150 * 120 / 270), abs=0.1)

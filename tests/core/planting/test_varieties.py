@@ -5,7 +5,7 @@ import pytest
 from ample_rows import PROGRAM
 from ample_rows.core.ask.seed_box.needs import needs_of
 from ample_rows.core.ask.spacing.marking import marking_sheet
-from ample_rows.core.estimate.evaluate import evaluate
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.plan.reading import PlanFaultsError
 from tests.conftest import bed, document, planting
 
@@ -77,7 +77,7 @@ def test_a_kind_of_another_crop_is_a_fault(row):
 
 def test_seed_is_wanted_kind_by_kind(read, book):
     plan = read(document(tomatoes(("tomato-cherry", 2)), places=[bed(supports=[STRINGS])]))
-    report = evaluate(plan, book, program=PROGRAM)
+    report = Estimate(plan, book, PROGRAM).report
     needs = needs_of(plan, report.plantings, report.year.start, book)
     assert {n.crop.id: n.plants for n in needs} == {"tomato-cherry": 2, "tomato": 4}
 
@@ -85,7 +85,7 @@ def test_seed_is_wanted_kind_by_kind(read, book):
 def test_each_run_has_a_label_where_it_begins(read, book):
     lettuce = planting("lettuce", ("D1", "D2"), id="salad")
     plan = read(document(tomatoes(("tomato-cherry", 2)), lettuce, places=[bed(supports=[STRINGS])]))
-    labels = marking_sheet(plan, "bed", book).labels
+    labels = marking_sheet(Estimate(plan, book), "bed").labels
     assert [label.number for label in labels] == [1, 2, 3]
     assert [label.mark for label in labels] == ["Le", "Tc", "To"]
     salad, cherry, cordon = labels

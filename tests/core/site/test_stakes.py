@@ -4,7 +4,7 @@ import math
 
 import pytest
 
-from ample_rows.core.plan.reading import PlanFaultsError
+from ample_rows.core.errors import CannotBeDoneError
 from ample_rows.core.site.stakes import set_out_sheet
 from tests.conftest import bed, document, rectangle, tub
 
@@ -56,5 +56,5 @@ def test_the_base_line_may_lie_askew(sheet):
 
 def test_places_without_a_spot_are_left_out_and_a_yard_is_needed(sheet, read):
     assert sheet([bed()]).places == ()
-    with pytest.raises(PlanFaultsError, match="draw the yard first"):
+    with pytest.raises(CannotBeDoneError, match="no yard yet"):
         set_out_sheet(read(document()))

@@ -7481,7 +7481,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7585,7 +7585,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7689,7 +7689,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7791,7 +7791,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7893,7 +7893,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7996,7 +7996,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8102,7 +8102,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8208,7 +8208,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8314,7 +8314,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8420,7 +8420,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8522,7 +8522,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8624,7 +8624,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8726,7 +8726,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8830,7 +8830,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8932,7 +8932,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -9035,7 +9035,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -9138,7 +9138,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -9243,7 +9243,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -9351,7 +9351,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -9453,7 +9453,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -9557,7 +9557,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -9661,7 +9661,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -9763,7 +9763,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -9866,7 +9866,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -9969,7 +9969,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -10072,7 +10072,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -10175,7 +10175,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -10278,7 +10278,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -10382,7 +10382,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -10486,7 +10486,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -10589,7 +10589,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -10694,7 +10694,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -10798,7 +10798,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -10901,7 +10901,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -11003,7 +11003,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -11105,7 +11105,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -11211,7 +11211,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -11313,7 +11313,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -11417,7 +11417,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -11519,7 +11519,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -11621,7 +11621,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -11723,7 +11723,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -11829,7 +11829,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -11932,7 +11932,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -12035,7 +12035,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -12141,7 +12141,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -12243,7 +12243,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -12348,7 +12348,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -12452,7 +12452,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -12554,7 +12554,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -12657,7 +12657,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -12760,7 +12760,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -12863,7 +12863,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -12965,7 +12965,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -13067,7 +13067,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -13167,7 +13167,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -13267,7 +13267,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -13369,7 +13369,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -13471,7 +13471,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -13573,7 +13573,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -13675,7 +13675,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -13777,7 +13777,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -13879,7 +13879,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -13981,7 +13981,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -14083,7 +14083,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -14185,7 +14185,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -14287,7 +14287,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -14391,7 +14391,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -14496,7 +14496,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -14604,7 +14604,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -14706,7 +14706,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -14806,7 +14806,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -14906,7 +14906,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -15006,7 +15006,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -15108,7 +15108,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -15214,7 +15214,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -15316,7 +15316,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -15419,7 +15419,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -15519,7 +15519,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            /** @description No such garden */
+            /** @description No such garden, or no such part of it */
             404: {
                 headers: {
                     [name: string]: unknown;

@@ -25,7 +25,8 @@ from ample_rows.cli.bench.year import year_rows
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
 from ample_rows.core.checks import read_plan
-from ample_rows.core.estimate.evaluate import evaluate, evaluate_place
+from ample_rows.core.estimate.estimate import Estimate
+from ample_rows.core.estimate.place_result import evaluate_place
 from ample_rows.core.planting.evaluated import evaluate_beside
 from ample_rows.crops import load_book
 from ample_rows.demo import demo_plans
@@ -85,7 +86,7 @@ def _evaluation(plan: p.Plan, book: Book, *, rounds: int) -> float:
     def work() -> None:
         evaluate_place.cache_clear()
         evaluate_beside.cache_clear()
-        evaluate(plan, book, program=PROGRAM)
+        _ = Estimate(plan, book, PROGRAM).report
 
     work()
     return median_ms(work, rounds=rounds)

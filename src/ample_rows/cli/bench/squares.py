@@ -16,7 +16,8 @@ from ample_rows.core.ask.spacing.side_by_side import side_by_side
 from ample_rows.core.ask.supports.edges import edge_choices
 from ample_rows.core.ask.what_fits.starters import starter_fits
 from ample_rows.core.book import Book
-from ample_rows.core.estimate.evaluate import evaluate_place
+from ample_rows.core.estimate.estimate import Estimate
+from ample_rows.core.estimate.place_result import evaluate_place
 from ample_rows.core.geometry.cells import grid_over
 from ample_rows.core.geometry.lattice_search import Lattice, fullest
 from ample_rows.core.place import crop_shade, tall
@@ -72,7 +73,7 @@ def _outline_ms() -> float:
     return median_ms(lambda: fullest(region, Lattice(20, 20, offset=False), turns=True), rounds=9)
 
 
-def _slowest(demo: p.Plan, book: Book, ask: Callable[[p.Plan, str, Book], object]) -> float:
+def _slowest(demo: p.Plan, book: Book, ask: Callable[[Estimate, str], object]) -> float:
     """The slowest planting's time with no stand remembered. [ms]"""
     times = []
     for planting in demo.plantings:
@@ -81,13 +82,13 @@ def _slowest(demo: p.Plan, book: Book, ask: Callable[[p.Plan, str, Book], object
         def work(ident: str = ident) -> None:
             stand.stand_in_cells.cache_clear()
             evaluate_beside.cache_clear()
-            ask(demo, ident, book)
+            ask(Estimate(demo, book), ident)
 
         times.append(median_ms(work, rounds=3))
     return max(times)
 
 
-def _places_ms(demo: p.Plan, book: Book, ask: Callable[[p.Plan, str, Book], object]) -> float:
+def _places_ms(demo: p.Plan, book: Book, ask: Callable[[Estimate, str], object]) -> float:
     times = []
     for place in demo.places:
         ident = place.id
@@ -95,7 +96,7 @@ def _places_ms(demo: p.Plan, book: Book, ask: Callable[[p.Plan, str, Book], obje
         def work(ident: str = ident) -> None:
             evaluate_place.cache_clear()
             evaluate_beside.cache_clear()
-            ask(demo, ident, book)
+            ask(Estimate(demo, book), ident)
 
         times.append(median_ms(work, rounds=3))
     return max(times)
@@ -142,7 +143,7 @@ def _edges_ms(demo: p.Plan, book: Book) -> float:
         _forget_shade()
         evaluate_place.cache_clear()
         evaluate_beside.cache_clear()
-        edge_choices(demo, place.id, place.supports[0].id, book)
+        edge_choices(Estimate(demo, book), place.id, place.supports[0].id)
 
     return median_ms(work, rounds=3)
 
@@ -150,4 +151,4 @@ def _edges_ms(demo: p.Plan, book: Book) -> float:
 def _starters_ms(demo: p.Plan, book: Book) -> float:
     place = demo.places[0]
     bare = demo.model_copy(update={"plantings": ()})
-    return median_ms(lambda: starter_fits(bare, place.id, book), rounds=3)
+    return median_ms(lambda: starter_fits(Estimate(bare, book), place.id), rounds=3)

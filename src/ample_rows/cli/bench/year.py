@@ -15,7 +15,8 @@ from ample_rows.core.ask.succession.follow import following
 from ample_rows.core.ask.succession.waves import waves_of
 from ample_rows.core.book import Book
 from ample_rows.core.edits import RemovePlanting, Together, apply_edit
-from ample_rows.core.estimate.evaluate import evaluate, evaluate_place
+from ample_rows.core.estimate.estimate import Estimate
+from ample_rows.core.estimate.place_result import evaluate_place
 from ample_rows.core.place.report import IdleSpell
 from ample_rows.core.planting.evaluated import evaluate_beside
 
@@ -35,22 +36,22 @@ def year_rows(demo: p.Plan, large: p.Plan, book: Book) -> list[Row]:
 def _pantry_ms(plan: p.Plan, book: Book, rounds: int) -> float:
     def work() -> None:
         evaluate_beside.cache_clear()
-        pantry_of(plan, book)
+        pantry_of(Estimate(plan, book))
 
     return median_ms(work, rounds=rounds)
 
 
 def _jobs_ms(demo: p.Plan, book: Book) -> float:
-    report = evaluate(demo, book, program=PROGRAM)
+    report = Estimate(demo, book, PROGRAM).report
     day = report.year.start + timedelta(days=90)
-    return median_ms(lambda: weeks_about(jobs_of(demo, report, book), day), rounds=9)
+    return median_ms(lambda: weeks_about(jobs_of(Estimate(demo, book)), day), rounds=9)
 
 
 def _follow_ms(demo: p.Plan, book: Book) -> float:
     """The slowest of the gaps that are left when every other planting is taken out."""
     gone = [RemovePlanting(id=planting.id) for planting in demo.plantings[1::2]]
     thinned = apply_edit(demo, Together(edits=list(gone)))
-    report = evaluate(thinned, book, program=PROGRAM)
+    report = Estimate(thinned, book, PROGRAM).report
     times = []
     for place in report.places:
         for spell in place.idle[:2]:
@@ -65,16 +66,17 @@ def _asked_anew_ms(plan: p.Plan, place: str, spell: IdleSpell, book: Book) -> fl
     for _ in range(3):
         evaluate_beside.cache_clear()
         evaluate_place.cache_clear()
-        evaluate(plan, book, program=PROGRAM)
+        estimate = Estimate(plan, book, PROGRAM)
+        _ = estimate.report
         begun = time.perf_counter()
-        following(plan, place, spell.cells, spell.start, book)
+        following(estimate, place, spell.cells, spell.start)
         times.append((time.perf_counter() - begun) * 1000)
     return statistics.median(times)
 
 
 def _remedies_ms(demo: p.Plan, book: Book) -> float:
     def work(crop: str) -> float:
-        return median_ms(lambda: remedies(demo, crop, book), rounds=3)
+        return median_ms(lambda: remedies(Estimate(demo, book), crop), rounds=3)
 
     return max(work(crop) for crop in wants_of(demo, book))
 
@@ -87,7 +89,7 @@ def _waves_ms(demo: p.Plan, book: Book) -> float:
 
             def work(ident: str = ident) -> None:
                 evaluate_beside.cache_clear()
-                waves_of(demo, ident, 3, 14.0, book)
+                waves_of(Estimate(demo, book), ident, 3, 14.0)
 
             times.append(median_ms(work, rounds=3))
     return max(times)

@@ -8,8 +8,7 @@ import shapely
 
 from ample_rows.core import plan as p
 from ample_rows.core.ask.building.bill import bill_for, cheapest_cost
-from ample_rows.core.book import Book
-from ample_rows.core.estimate.evaluate import evaluate
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.estimate.report import Report
 from ample_rows.core.geometry.lattice import Point
 from ample_rows.core.place.report import PlaceReport
@@ -52,18 +51,19 @@ class LayoutFigures:
     places: tuple[LayoutPlace, ...]
 
 
-def compared(plan: p.Plan, book: Book, *, program: str) -> tuple[LayoutFigures, ...]:
+def compared(estimate: Estimate) -> tuple[LayoutFigures, ...]:
     """The plan as it is, then every layout kept beside it."""
+    plan = estimate.plan
     now = plan.model_copy(update={"alternatives": ()})
-    found = [_figures(None, "as it is now", now, book, program)]
+    found = [_figures(None, "as it is now", estimate.trying(now))]
     for layout in plan.alternatives:
         there = plan.with_layout(layout)
-        found.append(_figures(layout.id, layout.name, there, book, program))
+        found.append(_figures(layout.id, layout.name, estimate.trying(there)))
     return tuple(found)
 
 
-def _figures(ident: str | None, name: str, plan: p.Plan, book: Book, program: str) -> LayoutFigures:
-    report = evaluate(plan, book, program=program)
+def _figures(ident: str | None, name: str, estimate: Estimate) -> LayoutFigures:
+    plan, report = estimate.plan, estimate.report
     site = plan.site or p.Site()
     yard = shapely.Polygon(site.outline_m).area if site.outline_m else None
     growing = report.totals.inside_area_m2
@@ -80,7 +80,7 @@ def _figures(ident: str | None, name: str, plan: p.Plan, book: Book, program: st
         sun_hours=_sun(report.places),
         soil_litres=report.totals.order.litres,
         soil_cost=cheapest_cost(report.totals.order),
-        build_cost=bill_for(plan, report.places, book).cost,
+        build_cost=bill_for(estimate, report.places).cost,
         harvest_kg=report.totals.harvest_kg.p50,
         places=_places(plan, report),
     )

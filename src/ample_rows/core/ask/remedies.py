@@ -20,10 +20,9 @@ from ample_rows.core.edits import (
     RemovePlanting,
     apply_edit,
 )
-from ample_rows.core.estimate.evaluate import evaluate_place
+from ample_rows.core.errors import CannotBeDoneError
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry.cells import cells_of
-from ample_rows.core.place.place_cases import place_case, setting_of
-from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.planting.cases import Evaluated
 from ample_rows.core.words.day_words import day_words
 
@@ -55,24 +54,31 @@ class Remedy:
 class _Need:
     """A wanted crop as the plan stands, and what its remedies are tried with."""
 
-    plan: p.Plan
+    estimate: Estimate
     wanted: Wanted
     own: Sequence[Evaluated]
     table: AtTable
-    book: Book
+
+    @property
+    def plan(self) -> p.Plan:
+        return self.estimate.plan
+
+    @property
+    def book(self) -> Book:
+        return self.estimate.book
 
 
-def remedies(plan: p.Plan, crop: str, book: Book) -> tuple[Remedy, ...]:
+def remedies(estimate: Estimate, crop: str) -> tuple[Remedy, ...]:
     """Changes that bring more of a wanted crop to the table, or less of it to waste, best first.
 
     Raises:
-        PlanFaultsError: Nothing is wanted of the crop.
+        CannotBeDoneError: Nothing is wanted of the crop.
     """
-    wanted = wants_of(plan, book).get(crop)
+    wanted = wants_of(estimate.plan, estimate.book).get(crop)
     if wanted is None:
-        raise PlanFaultsError.one("crop", f'nothing is wanted of "{crop}"')
-    own, table = _tabled(plan, crop, book)
-    need = _Need(plan, wanted, own, table, book)
+        raise CannotBeDoneError(f'The pantry has no amount of "{crop}" to meet. Enter one first.')
+    own, table = _tabled(estimate, crop)
+    need = _Need(estimate, wanted, own, table)
     tried = [found for label, edit in _changes(need) if (found := _tried(need, label, edit))]
     ranked = sorted(tried, key=_worth, reverse=True)
     return tuple(found for found in ranked if _worth(found) > _WORTH_KG)[:_MOST]
@@ -82,24 +88,25 @@ def _worth(remedy: Remedy) -> float:
     return remedy.more_eaten_kg + _SPOILS_COUNT * remedy.less_spoils_kg
 
 
-def _tabled(plan: p.Plan, crop: str, book: Book) -> tuple[list[Evaluated], AtTable]:
-    own = [e for _, there in grown(plan, book) for e in there if root_of(e.crop) == crop]
-    wanted, setting = wants_of(plan, book)[crop], setting_of(plan, book)
-    return own, at_table(own, wanted, setting.year, seasons_of(setting.seed, book))
+def _tabled(estimate: Estimate, crop: str) -> tuple[list[Evaluated], AtTable]:
+    own = [e for _, there in grown(estimate) for e in there if root_of(e.crop) == crop]
+    wanted, setting = wants_of(estimate.plan, estimate.book)[crop], estimate.setting
+    return own, at_table(own, wanted, setting.year, seasons_of(setting.seed, estimate.book))
 
 
 def _tried(need: _Need, label: str, edit: Edit) -> Remedy | None:
     after = apply_edit(need.plan, edit)
     if check_plan(after, need.book):
         return None
-    own, table = _tabled(after, need.wanted.crop, need.book)
+    there = need.estimate.trying(after)
+    own, table = _tabled(there, need.wanted.crop)
     return Remedy(
         label=label,
         more_eaten_kg=table.eaten_kg - need.table.eaten_kg,
         less_spoils_kg=need.table.spoils_kg - table.spoils_kg,
         fewer_weeks_short=need.table.weeks_short - table.weeks_short,
         table=table,
-        weeks=weekly_bands(own, seasons_of(setting_of(after, need.book).seed, need.book)),
+        weeks=weekly_bands(own, seasons_of(there.setting.seed, need.book)),
         edit=edit,
     )
 
@@ -138,7 +145,7 @@ def _in_waves(need: _Need) -> Iterator[tuple[str, Edit]]:
     squares = len(cells_of(place, planting.cells)) if place else 0
     for count in (2, 3, 4):
         if count <= squares:
-            found = waves_of(need.plan, planting.id, count, _WAVE_DAYS, need.book)
+            found = waves_of(need.estimate, planting.id, count, _WAVE_DAYS)
             if found.edit is not None:
                 name = need.book.crops[need.wanted.crop].name
                 label = f"Sow the largest {name} in {len(found.waves)} waves, two weeks apart"
@@ -179,10 +186,7 @@ def _moved(need: _Need) -> Iterator[tuple[str, Edit]]:
 
 def _clashes(need: _Need, e: Evaluated, days: int) -> bool:
     """Whether its squares are taken by another when it is moved."""
-    here = place_case(need.plan, e.report.place, need.book)
-    others = evaluate_place(
-        here, tuple(g for g in need.plan.plantings if g.place == e.report.place)
-    ).plantings
+    others = need.estimate.result(e.report.place).plantings
     since = e.dates.start + timedelta(days=days)
     until = e.dates.clear + timedelta(days=days)
     cells = set(e.report.cells)
@@ -200,14 +204,12 @@ def _in_gaps(need: _Need) -> Iterator[tuple[str, Edit]]:
     """The crop in ground that stands idle, the largest stretches first."""
     spells = []
     for place in need.plan.places:
-        here = place_case(need.plan, place.id, need.book)
-        own = tuple(g for g in need.plan.plantings if g.place == place.id)
-        spells += [(place, spell) for spell in evaluate_place(here, own).report.idle]
+        spells += [(place, spell) for spell in need.estimate.result(place.id).report.idle]
     spells.sort(key=lambda pair: -pair[1].cell_weeks)
     kinds = {need.wanted.crop, *(e.crop.id for e in need.own)}
     for place, spell in spells[:_GAPS_TRIED]:
         cells = spell.cells[:_MOST_FILLED]
-        found = following(need.plan, place.id, cells, spell.start, need.book, crops=tuple(kinds))
+        found = following(need.estimate, place.id, cells, spell.start, crops=tuple(kinds))
         for entry in found.entries[:1]:
             where = f"{place.label}, {len(cells)} squares from {day_words(entry.start_date)}"
             yield f"Fill idle ground: {where}", entry.edit

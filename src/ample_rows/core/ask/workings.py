@@ -2,14 +2,10 @@
 
 from dataclasses import dataclass
 
-from ample_rows.core import plan as p
-from ample_rows.core.book import Book
-from ample_rows.core.place.place_cases import place_case
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.place.view import place_view
 from ample_rows.core.place.watering import lines_for, wanted_in_a_dry_week, watered
 from ample_rows.core.place.written_up import eaters_of
-from ample_rows.core.plan.reading import PlanFaultsError
-from ample_rows.core.planting.evaluated import evaluate_planting
 from ample_rows.core.soil.feed import crop_working
 from ample_rows.core.soil.weight import weight_working
 from ample_rows.core.water.need import need_working
@@ -30,17 +26,14 @@ class PlaceWorkings:
     feed: dict[str, tuple[Term, ...]]
 
 
-def place_workings(plan: p.Plan, place_id: str, book: Book) -> PlaceWorkings:
+def place_workings(estimate: Estimate, place_id: str) -> PlaceWorkings:
     """The sums behind one place of a plan.
 
     Raises:
-        PlanFaultsError: There is no such place.
+        UnknownPartError: There is no such place.
     """
-    if plan.place(place_id) is None:
-        raise PlanFaultsError.one("places", f'there is no place "{place_id}"')
-    here = place_case(plan, place_id, book)
-    own = tuple(g for g in plan.plantings if g.place == place_id)
-    view = place_view(here, tuple(evaluate_planting(g, here) for g in own))
+    book = estimate.book
+    view = place_view(estimate.place(place_id), estimate.evaluated(place_id))
     place, setting, need = view.place, view.setting, view.need
     water: tuple[Term, ...] = ()
     ways: dict[str, tuple[Term, ...]] = {}

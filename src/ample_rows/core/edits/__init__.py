@@ -16,8 +16,9 @@ from ample_rows.core.edits.job_marks import (
 )
 from ample_rows.core.edits.risers import stand_riser
 from ample_rows.core.edits.twins import twin_of
+from ample_rows.core.errors import UnknownPartError
 from ample_rows.core.plan.links import forget
-from ample_rows.core.plan.reading import PlanFaultsError, read_document
+from ample_rows.core.plan.reading import read_document
 
 Changes = dict[str, Any]
 Part = TypeVar("Part", p.Place, p.Planting)
@@ -357,7 +358,7 @@ def _find(records: list[Changes], ident: str, what: str) -> Changes:
     for record in records:
         if record["id"] == ident:
             return record
-    raise PlanFaultsError.one(f"{what}s", f'there is no {what} "{ident}"; it may have been removed')
+    raise UnknownPartError(kind=what, ident=ident)
 
 
 def _merge(record: Changes, changes: Changes) -> None:

@@ -9,6 +9,7 @@ from pydantic import ValidationError
 from pydantic_core import ErrorDetails
 
 from ample_rows.core import plan as p
+from ample_rows.core.errors import AmpleRowsError
 
 MOST_FAULTS = 50
 _MOST_DIGITS = 40
@@ -25,7 +26,7 @@ class Fault:
         return f"{self.path}: {self.text}" if self.path else self.text
 
 
-class PlanFaultsError(ValueError):
+class PlanFaultsError(AmpleRowsError, ValueError):
     """A document that is no plan, with every fault found."""
 
     def __init__(self, faults: list[Fault]) -> None:

@@ -8,8 +8,8 @@ import numpy as np
 import shapely
 
 from ample_rows.core import plan as p
+from ample_rows.core.errors import CannotBeDoneError
 from ample_rows.core.geometry.cells import column_name
-from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.site.frame import Points, outer_ring_m
 
 _SIMPLE_M = 0.02
@@ -63,10 +63,10 @@ def set_out_sheet(plan: p.Plan) -> SetOutSheet:
     """Running measures and offsets from the yard's first side, for every place with a spot.
 
     Raises:
-        PlanFaultsError: There is no yard to measure from.
+        CannotBeDoneError: There is no yard to measure from.
     """
     if plan.site is None or plan.site.outline_m is None:
-        raise PlanFaultsError.one("site.outline_m", "draw the yard first; there is none yet")
+        raise CannotBeDoneError("There is no yard yet. Draw it on the Ground screen first.")
     # A corner may be given twice: the base is the first side that has a length.
     corners = plan.site.outline_m
     start, end = next(side for side in itertools.pairwise((*corners, corners[0])) if _apart(*side))

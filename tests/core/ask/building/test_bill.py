@@ -4,6 +4,7 @@ import pytest
 
 from ample_rows.core.ask.building.bill import bill_for
 from ample_rows.core.carpentry.frame import frame_of, sheet_of, sheets_for
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry.shapes import Box
 from tests.conftest import bed, document, rectangle, tub
 
@@ -29,7 +30,7 @@ def bill(read, reported, book):
         doc = {**document(places=list(places), **garden), "soil": soil}
         if build is not None:
             doc["build"] = build
-        return bill_for(read(doc), reported(doc).places, book)
+        return bill_for(Estimate(read(doc), book), reported(doc).places)
 
     return make
 

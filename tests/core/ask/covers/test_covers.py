@@ -9,6 +9,7 @@ from hypothesis import strategies as st
 from ample_rows.core.ask.covers.sheet import covers_of_place, place_covers
 from ample_rows.core.carpentry.cover_size import size_over
 from ample_rows.core.edits import apply_edit
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.plan.reading import PlanFaultsError
 from tests.conftest import bed, block, document, planting
 
@@ -23,7 +24,7 @@ def cover(kind="insect-mesh", cells=("A1", "B2"), **changes):
 def covered(book, read):
     def of(*plantings, covers=(), build=None):
         doc = document(*plantings, places=[bed(covers=list(covers))])
-        return place_covers(read({**doc, "build": build or {}}), "bed", book)
+        return place_covers(Estimate(read({**doc, "build": build or {}}), book), "bed")
 
     return of
 
@@ -68,9 +69,9 @@ def test_a_cover_is_billed_at_the_prices_here(covered):
 
 def test_the_bill_of_a_place_counts_its_covers(book, read):
     plan = read(document(planting(), places=[bed(covers=[cover(), cover(id="d")])]))
-    both = covers_of_place(plan, "bed", book)
+    both = covers_of_place(Estimate(plan, book), "bed")
     plan = read(document(planting(), places=[bed(covers=[cover()])]))
-    one = covers_of_place(plan, "bed", book)
+    one = covers_of_place(Estimate(plan, book), "bed")
     assert both["insect-mesh"] == pytest.approx(2 * one["insect-mesh"])
 
 
@@ -116,9 +117,9 @@ def test_a_family_in_one_block_saves_cloth_and_is_told(covered):
 
 def test_taking_the_advice_covers_each_planting_for_its_time(book, read):
     plan = read(document(planting("kale", start="transplant", start_date="2027-05-01")))
-    (advice,) = place_covers(plan, "bed", book).advice
+    (advice,) = place_covers(Estimate(plan, book), "bed").advice
     plan = apply_edit(plan, advice.cover.edit)
-    found = place_covers(plan, "bed", book)
+    found = place_covers(Estimate(plan, book), "bed")
     assert [c.where for c in found.covers] == ["A1–B2"]
     assert found.advice == ()
 

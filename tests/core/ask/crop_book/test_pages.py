@@ -6,7 +6,8 @@ import pytest
 
 from ample_rows.core.ask.crop_book.pages import crop_index, crop_page
 from ample_rows.core.calendar.season import growing_year, window
-from ample_rows.core.plan.reading import PlanFaultsError
+from ample_rows.core.estimate.estimate import Estimate
+from ample_rows.core.errors import UnknownPartError
 from tests.conftest import bed, document, rectangle, tub
 
 SHALLOW = bed(id="shallow", wall_height_cm=14, native=None, bottom="closed")
@@ -23,7 +24,7 @@ def plan(read):
 @pytest.fixture(scope="module")
 def fits(plan, book):
     def ask(crop):
-        return {fit.place: fit for fit in crop_page(plan, crop, book, book).places}
+        return {fit.place: fit for fit in crop_page(Estimate(plan, book), crop, book).places}
 
     return ask
 
@@ -62,13 +63,13 @@ def test_what_lessens_a_crop_without_ending_it_is_told_in_percent(fits):
 def test_a_climber_with_nothing_to_climb_is_told_its_loss(read, book):
     net = {"id": "net", "edge": "north", "height_cm": 180, "system": "net"}
     plan = read(document(places=[bed(id="bare"), bed(id="net", supports=[net])]))
-    bare, netted = crop_page(plan, "pea", book, book).places
+    bare, netted = crop_page(Estimate(plan, book), "pea", book).places
     assert bare.words == "about 50 % less than it could"
     assert netted.words == "has all that it wants"
 
 
 def test_windows_are_those_of_the_season_with_the_first_start_carried_to_its_pick(plan, book):
-    page = crop_page(plan, "dwarf-bean", book, book)
+    page = crop_page(Estimate(plan, book), "dwarf-bean", book)
     year = growing_year(plan.garden, book)
     for found in page.windows:
         own = window(year, page.crop, found.start, book)
@@ -80,33 +81,36 @@ def test_windows_are_those_of_the_season_with_the_first_start_carried_to_its_pic
 
 def test_a_season_too_short_is_said(read, book):
     short = read(document(places=[bed()], last_frost="2027-06-20", first_frost="2027-08-20"))
-    page = crop_page(short, "watermelon", book, book)
+    page = crop_page(Estimate(short, book), "watermelon", book)
     assert not any(window.open for window in page.windows)
     assert "the season here is too short" in page.places[0].words
 
 
 def test_neighbours_are_told_from_both_sides(plan, book):
-    named = {n.crop: n for n in crop_page(plan, "tomato", book, book).neighbours}
+    named = {n.crop: n for n in crop_page(Estimate(plan, book), "tomato", book).neighbours}
     assert {"basil", "pot-marigold", "french-marigold"} <= named.keys()
     assert named["basil"].evidence == "belief"
 
 
 def test_kinds_of_one_crop_lead_to_each_other(plan, book):
-    assert set(crop_page(plan, "tomato-bush", book, book).kinds) == {"tomato", "tomato-cherry"}
-    assert "tomato-bush" in crop_page(plan, "tomato", book, book).kinds
+    assert set(crop_page(Estimate(plan, book), "tomato-bush", book).kinds) == {
+        "tomato",
+        "tomato-cherry",
+    }
+    assert "tomato-bush" in crop_page(Estimate(plan, book), "tomato", book).kinds
 
 
 def test_the_index_parts_what_a_place_bears_from_what_it_does_not(plan, book):
-    lines = {line.id: line for line in crop_index(plan, "shallow", book)}
+    lines = {line.id: line for line in crop_index(Estimate(plan, book), "shallow")}
     assert lines.keys() == book.crops.keys()
     assert lines["cress"].fits
     assert lines["parsnip"].fits is False
     assert all(line.words for line in lines.values())
-    assert all(line.fits is None for line in crop_index(plan, None, book))
+    assert all(line.fits is None for line in crop_index(Estimate(plan, book), None))
 
 
 def test_what_is_not_there_is_named(plan, book):
-    with pytest.raises(PlanFaultsError, match="triffid"):
-        crop_page(plan, "triffid", book, book)
-    with pytest.raises(PlanFaultsError, match="attic"):
-        crop_index(plan, "attic", book)
+    with pytest.raises(UnknownPartError, match="triffid"):
+        crop_page(Estimate(plan, book), "triffid", book)
+    with pytest.raises(UnknownPartError, match="attic"):
+        crop_index(Estimate(plan, book), "attic")

@@ -3,6 +3,7 @@
 import pytest
 
 from ample_rows.core.ask.depth.depth_schools import depth_schools
+from ample_rows.core.estimate.estimate import Estimate
 from tests.conftest import bed, document, planting
 
 LOW = bed(wall_height_cm=16, rim_gap_cm=2, native=None, bottom="lined")
@@ -12,7 +13,7 @@ LOW = bed(wall_height_cm=16, rim_gap_cm=2, native=None, bottom="lined")
 def schools(book, read):
     def of(*plantings, place=LOW, **more):
         plan = read({**document(*plantings, places=[place]), **more})
-        return {s.school: s for s in depth_schools(plan, "bed", book)}
+        return {s.school: s for s in depth_schools(Estimate(plan, book), "bed")}
 
     return of
 

@@ -18,7 +18,8 @@ from ample_rows.core.edits import (
     RemovePlanting,
     apply_edit,
 )
-from ample_rows.core.estimate.evaluate import evaluate
+from ample_rows.core.errors import UnknownPartError
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.crops import load_book
 from tests.conftest import bed, block, document, planting, tub
@@ -32,7 +33,7 @@ CLIMATE = {
 
 
 def jobs(plan):
-    return jobs_of(plan, evaluate(plan, BOOK, program=PROGRAM), BOOK)
+    return jobs_of(Estimate(plan, BOOK, PROGRAM))
 
 
 @pytest.fixture
@@ -207,7 +208,7 @@ def test_a_job_of_one_s_own_is_marked_changed_and_taken_out_with_its_marks(read)
     assert find(plan, "See to").place == "bed"
     gone = apply_edit(plan, RemoveChore(id="own-1"))
     assert (gone.chores, gone.jobs) == ((), ())
-    with pytest.raises(PlanFaultsError, match="there is no chore"):
+    with pytest.raises(UnknownPartError, match="There is no chore"):
         apply_edit(gone, RemoveChore(id="own-1"))
     assert apply_edit(plan, RemovePlace(id="bed")).chores == ()
 
@@ -351,12 +352,12 @@ def test_weeks_run_from_monday_and_nothing_is_behind_before_the_first_mark(read)
 def test_what_is_behind_says_what_it_costs_and_can_be_put_to_the_day(read):
     plan = read(document(planting("dwarf-bean", id="beans", start_date="2027-05-10")))
     sown = find(plan, "Sow")
-    late = replanned(plan, sown, date(2027, 5, 24), BOOK)
+    late = replanned(Estimate(plan, BOOK), sown, date(2027, 5, 24))
     assert late.words == "14 days late: it costs little"
     assert apply_edit(plan, late.edit).plantings[0].start_date == date(2027, 5, 24)
-    much = replanned(plan, sown, date(2027, 8, 5), BOOK)
+    much = replanned(Estimate(plan, BOOK), sown, date(2027, 8, 5))
     assert "it costs about" in much.words
-    never = replanned(plan, sown, date(2027, 10, 5), BOOK)
+    never = replanned(Estimate(plan, BOOK), sown, date(2027, 10, 5))
     assert "too late to pick anything" in never.words
 
 

@@ -4,6 +4,7 @@ import pytest
 
 from ample_rows.core.ask.pantry.earnings import earnings_of
 from ample_rows.core.ask.pantry.pantry import pantry_of
+from ample_rows.core.estimate.estimate import Estimate
 from tests.conftest import bed, block, document, planting
 
 CARROT = planting("carrot", block("A1", "B2"), id="roots")
@@ -12,14 +13,16 @@ LETTUCE = planting("lettuce", block("C1", "D3"), id="salad", start="transplant")
 
 @pytest.fixture
 def pantry(read, book):
-    return lambda *plantings, **context: pantry_of(read(document(*plantings, **context)), book)
+    return lambda *plantings, **context: pantry_of(
+        Estimate(read(document(*plantings, **context)), book)
+    )
 
 
 @pytest.fixture
 def earnings(read, reported, book):
     def found(*plantings, **context):
         doc = document(*plantings, **context)
-        return earnings_of(read(doc), reported(doc), book)
+        return earnings_of(Estimate(read(doc), book))
 
     return found
 

@@ -21,7 +21,8 @@ from ample_rows.core.ask.pantry.wants import Wanted, wants_of
 from ample_rows.core.ask.remedies import remedies
 from ample_rows.core.checks import check_plan
 from ample_rows.core.edits import apply_edit
-from ample_rows.core.plan.reading import PlanFaultsError
+from ample_rows.core.errors import CannotBeDoneError
+from ample_rows.core.estimate.estimate import Estimate
 from tests.conftest import bed, block, document, planting
 from tests.core.ask.pantry.test_pantry import crop as crop_in
 from tests.core.ask.pantry.test_pantry import wanting
@@ -94,7 +95,9 @@ def test_a_store_fills_the_weeks_before_the_first_pick(read, book):
     wanted = {"crop": "carrot", "kg_per_year": 26, "keep": "store"}
     stored = {**wanted, "in_store_kg": 6, "in_store_until": "2027-05-01"}
     bare, full = (
-        crop_in(pantry_of(read(document(household={"wants": [one]})), book), "carrot").table
+        crop_in(
+            pantry_of(Estimate(read(document(household={"wants": [one]})), book)), "carrot"
+        ).table
         for one in (wanted, stored)
     )
     assert bare.weeks[0].short
@@ -124,7 +127,7 @@ def test_keeping_never_leaves_less_to_eat(read, reported, book):
     def eaten(**keep):
         wants = [{"crop": "dwarf-bean", "kg_per_year": 10, **keep}]
         doc = document(BEANS, household={"wants": wants})
-        return crop_in(pantry_of(read(doc), book), "dwarf-bean").table
+        return crop_in(pantry_of(Estimate(read(doc), book)), "dwarf-bean").table
 
     fresh, frozen = eaten(), eaten(keep="freeze")
     assert frozen.eaten_kg > fresh.eaten_kg
@@ -136,7 +139,7 @@ def test_keeping_never_leaves_less_to_eat(read, reported, book):
 def test_a_want_of_some_months_asks_in_those_alone(read, reported, book):
     wants = [{"crop": "lettuce", "kg_per_year": 6, "months": [5, 6, 7]}]
     doc = document(LETTUCE, household={"wants": wants})
-    table = crop_in(pantry_of(read(doc), book), "lettuce").table
+    table = crop_in(pantry_of(Estimate(read(doc), book)), "lettuce").table
     asked = [week for week in table.weeks if week.need > 0]
     assert {week.week.month for week in asked} == {5, 6, 7}
     assert sum(week.need for week in asked) == pytest.approx(6)
@@ -171,8 +174,8 @@ def test_a_household_that_cannot_be_is_named(household, path):
 def test_remedies_do_what_they_say(read, reported, book):
     doc = document(LETTUCE, **wanting(lettuce=12))
     plan = read(doc)
-    before = crop_in(pantry_of(plan, book), "lettuce").table
-    found = remedies(plan, "lettuce", book)
+    before = crop_in(pantry_of(Estimate(plan, book)), "lettuce").table
+    found = remedies(Estimate(plan, book), "lettuce")
     assert found
     for remedy in found:
         after = apply_edit(plan, remedy.edit)
@@ -185,15 +188,20 @@ def test_remedies_do_what_they_say(read, reported, book):
 
 
 def test_remedies_are_for_what_is_wanted(read, book):
-    with pytest.raises(PlanFaultsError, match="nothing is wanted"):
-        remedies(read(document(LETTUCE)), "lettuce", book)
+    with pytest.raises(CannotBeDoneError, match="no amount"):
+        remedies(Estimate(read(document(LETTUCE)), book), "lettuce")
 
 
 def test_factors_lead_from_the_book_to_the_harvest(read, reported, book):
     short = bed(wall_height_cm=20, sun_hours=5, bottom="closed")
     doc = document(LETTUCE, BEANS, places=[short])
     plan = read(doc)
-    own = [e for _, there in all_grown(plan, book) for e in there if e.crop.id == "dwarf-bean"]
+    own = [
+        e
+        for _, there in all_grown(Estimate(plan, book))
+        for e in there
+        if e.crop.id == "dwarf-bean"
+    ]
     found = crop_factors("dwarf-bean", own, 2000, book)
     assert found.book_kg == pytest.approx(
         own[0].report.plants * book.crops["dwarf-bean"].yield_kg_per_plant.typical
@@ -209,7 +217,7 @@ def test_factors_lead_from_the_book_to_the_harvest(read, reported, book):
 def test_uncertainty_is_shared_out_and_the_season_counts_more_in_a_sum(read, reported, book):
     def shares(*plantings):
         doc = document(*plantings)
-        return earnings_of(read(doc), reported(doc), book).uncertainty
+        return earnings_of(Estimate(read(doc), book)).uncertainty
 
     one, several = shares(BEANS), shares(BEANS, LETTUCE)
     for found in (one, several):
@@ -227,7 +235,7 @@ def hours(read, reported, book):
         doc = document(*plantings)
         plan, report = read(doc), reported(doc)
         known = p.Household.model_validate_json(household) if household else None
-        jobs = jobs_of(plan, report, book)
+        jobs = jobs_of(Estimate(plan, book))
         return jobs, hours_of(jobs, known, 2.9, (report.year.start, report.year.end))
 
     return found
@@ -273,11 +281,11 @@ def test_visits_share_the_hours_out(hours):
 def test_the_weeks_of_plantings_are_those_of_their_crop(read, book):
     later = planting("lettuce", block("A4", "B6"), id="later", start_date="2027-07-01")
     plan = read(document(LETTUCE, later, BEANS))
-    found = planting_supplies(plan, "lettuce", book)
+    found = planting_supplies(Estimate(plan, book), "lettuce")
     assert [one.planting for one in found] == ["salad", "later"]
     for one in found:
         assert sum(week.p50 for week in one.weeks) == pytest.approx(one.harvest_kg.p50, rel=1e-6)
-    whole = crop_in(pantry_of(plan, book), "lettuce")
+    whole = crop_in(pantry_of(Estimate(plan, book)), "lettuce")
     weeks = {week.week for one in found for week in one.weeks}
     assert {week.week for week in whole.weeks} == weeks
-    assert planting_supplies(plan, "carrot", book) == ()
+    assert planting_supplies(Estimate(plan, book), "carrot") == ()

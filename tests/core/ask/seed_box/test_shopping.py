@@ -3,7 +3,7 @@
 import pytest
 
 from ample_rows.core.ask.seed_box.shopping import shopping_list
-from ample_rows.core.estimate.evaluate import evaluate
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.plan.reading import PlanFaultsError
 from tests.conftest import block, document, planting
 
@@ -12,7 +12,7 @@ from tests.conftest import block, document, planting
 def listed(book, read):
     def of(*plantings, **box):
         plan = read({**document(*plantings), "seed_box": box})
-        report = evaluate(plan, book, program="x")
+        report = Estimate(plan, book, "x").report
         return shopping_list(plan, report.plantings, report.year.start, book)
 
     return of

@@ -10,6 +10,7 @@ from hypothesis import strategies as st
 from ample_rows.core.ask.spacing.dial import dial_of
 from ample_rows.core.ask.spacing.side_by_side import side_by_side
 from ample_rows.core.ask.spacing.sown import sowing_of
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.planting import sizes
 from ample_rows.crops import load_book
 from tests.conftest import bed, document, planting, rectangle, tub
@@ -21,7 +22,7 @@ NET = {"supports": [{"id": "net", "edge": "north", "height_cm": 180, "system": "
 @pytest.fixture
 def dialled(read):
     def one(what, **context):
-        return dial_of(read(document(what, **context)), what["id"], BOOK)
+        return dial_of(Estimate(read(document(what, **context)), BOOK), what["id"])
 
     return one
 
@@ -87,7 +88,7 @@ def test_the_books_own_spacing_is_the_usual_one(dialled, layout):
 
 def test_a_clump_that_keeps_its_ground_is_as_close_as_usual(read):
     plan = read(document(planting("onion", "all", start="set")))
-    by = {laid.layout: laid.found.air for laid in side_by_side(plan, "p1", BOOK)}
+    by = {laid.layout: laid.found.air for laid in side_by_side(Estimate(plan, BOOK), "p1")}
     assert by["stations"] == by["merged"] == BOOK.airs["usual"].words
     assert by["band"] == BOOK.airs["crowded"].words
 
@@ -119,7 +120,7 @@ def test_fruit_of_many_pieces_has_no_size_of_piece(dialled):
 
 def test_layouts_stand_side_by_side_with_their_own_first(read):
     plan = read(document(planting("onion", "all", start="set", layout="offset")))
-    found = side_by_side(plan, "p1", BOOK)
+    found = side_by_side(Estimate(plan, BOOK), "p1")
     assert found[0].layout == "offset"
     assert found[0].own
     assert found[0].changes == {}
@@ -133,7 +134,7 @@ def test_layouts_stand_side_by_side_with_their_own_first(read):
 
 def test_a_change_of_layout_gives_what_it_promised(read, grown):
     plan = read(document(planting("onion", "all", start="set")))
-    for laid in side_by_side(plan, "p1", BOOK):
+    for laid in side_by_side(Estimate(plan, BOOK), "p1"):
         kept = {key: value for key, value in laid.changes.items() if value is not None}
         report = grown(planting("onion", "all", start="set", **kept))
         assert (report.layout, report.plants) == (laid.layout, laid.found.plants)
@@ -142,12 +143,14 @@ def test_a_change_of_layout_gives_what_it_promised(read, grown):
 
 def test_nobody_sows_cabbages_in_a_band_or_in_clumps(read):
     plan = read(document(planting("cabbage", "all", start="transplant")))
-    assert {"band", "stations"}.isdisjoint(laid.layout for laid in side_by_side(plan, "p1", BOOK))
+    assert {"band", "stations"}.isdisjoint(
+        laid.layout for laid in side_by_side(Estimate(plan, BOOK), "p1")
+    )
 
 
 def test_along_a_support_there_is_one_row(read):
     plan = read(document(planting("pea", ("A8",), support="net"), places=[bed(**NET)]))
-    assert side_by_side(plan, "p1", BOOK) == ()
+    assert side_by_side(Estimate(plan, BOOK), "p1") == ()
 
 
 def sowing(grown, what):

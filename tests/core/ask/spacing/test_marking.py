@@ -3,6 +3,7 @@
 import pytest
 
 from ample_rows.core.ask.spacing.marking import marking_sheet
+from ample_rows.core.estimate.estimate import Estimate
 from tests.conftest import bed, document, planting, rectangle, tub
 
 RING = {
@@ -16,7 +17,9 @@ RING = {
 def marked(book, read):
     def of(*plantings, place=None):
         place = place or bed()
-        return marking_sheet(read(document(*plantings, places=[place])), place["id"], book)
+        return marking_sheet(
+            Estimate(read(document(*plantings, places=[place])), book), place["id"]
+        )
 
     return of
 

@@ -7,7 +7,8 @@ import pytest
 from ample_rows.core.ask.succession.follow import following
 from ample_rows.core.checks import require_sound
 from ample_rows.core.edits import apply_edit
-from ample_rows.core.plan.reading import PlanFaultsError
+from ample_rows.core.errors import AmpleRowsError, CannotBeDoneError
+from ample_rows.core.estimate.estimate import Estimate
 from tests.conftest import bed, block, document, planting
 from tests.core.ask.pantry.test_pantry import wanting
 from tests.core.plan.test_reading import faults_of
@@ -22,7 +23,7 @@ AFTER_PEAS = date(2027, 6, 20)
 def follow(read, book):
     def found(*plantings, cells=SQUARES, since=AFTER_PEAS, place=None, **context):
         plan = read(document(*plantings, places=[place or bed()], **context))
-        return following(plan, "bed", tuple(cells), since, book)
+        return following(Estimate(plan, book), "bed", tuple(cells), since)
 
     return found
 
@@ -62,8 +63,8 @@ def test_taking_one_is_a_sound_plan_that_follows(follow, read, book):
     require_sound(after, book)
     added = after.plantings[-1]
     assert (added.follows, added.crop, added.start_date) == ("peas", best.crop, best.start_date)
-    with pytest.raises(PlanFaultsError, match="stands here"):
-        following(after, "bed", SQUARES, best.start_date, book)
+    with pytest.raises(CannotBeDoneError, match="stands here"):
+        following(Estimate(after, book), "bed", SQUARES, best.start_date)
 
 
 def test_what_the_household_lacks_comes_first(follow):
@@ -98,7 +99,7 @@ def test_ground_that_nothing_fits_says_so_by_an_empty_list(follow):
     ],
 )
 def test_what_cannot_be_asked_is_said(follow, asked, says):
-    with pytest.raises(PlanFaultsError, match=says):
+    with pytest.raises(AmpleRowsError, match=says):
         follow(PEAS, **asked)
 
 

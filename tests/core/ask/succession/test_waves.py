@@ -9,6 +9,7 @@ from ample_rows.core.ask.succession.mixed_start import mixed_start
 from ample_rows.core.ask.succession.waves import waves_of
 from ample_rows.core.checks import require_sound
 from ample_rows.core.edits import apply_edit
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.plan.reading import PlanFaultsError
 from tests.conftest import bed, block, document, planting
 from tests.core.weather.test_warmth import THERMAL
@@ -20,7 +21,7 @@ RADISH = planting("radish", SQUARES, id="first", start_date="2027-03-15")
 @pytest.fixture
 def waves(read, book):
     def found(what=RADISH, count=3, every=14, **garden):
-        return waves_of(read(document(what, **garden)), what["id"], count, every, book)
+        return waves_of(Estimate(read(document(what, **garden)), book), what["id"], count, every)
 
     return found
 
@@ -103,7 +104,7 @@ SALAD = planting("lettuce", SQUARES, id="salad", start_date="2027-04-20")
 
 def test_plants_and_seed_of_one_day_spread_the_picking(read, book):
     plan = read(document(SALAD))
-    found = mixed_start(plan, "salad", book)
+    found = mixed_start(Estimate(plan, book), "salad")
     plants, seed = found.waves
     assert plants.start_date == seed.start_date
     assert plants.first_pick < seed.first_pick
@@ -122,4 +123,4 @@ def test_plants_and_seed_of_one_day_spread_the_picking(read, book):
 )
 def test_what_has_no_mixed_start_says_why(read, book, what, says):
     with pytest.raises(PlanFaultsError, match=says):
-        mixed_start(read(document(what)), what["id"], book)
+        mixed_start(Estimate(read(document(what)), book), what["id"])

@@ -3,6 +3,7 @@
 import pytest
 
 from ample_rows.core.ask.supports.builder import support_sheet
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.plan.reading import PlanFaultsError
 from tests.conftest import bed, document, planting, rectangle, tub
 
@@ -16,7 +17,7 @@ def sheet(book, read):
         chosen = {**NET, **(support or {})}
         place = place or bed(heading_deg=90, supports=[chosen])
         plan = read({**document(*plantings, places=[place], **more), "build": build or {}})
-        return support_sheet(plan, place["id"], chosen["id"], book)
+        return support_sheet(Estimate(plan, book), place["id"], chosen["id"])
 
     return of
 
@@ -88,7 +89,9 @@ def test_an_arch_reaches_to_the_next_place_in_the_yard(book, read):
     site = {"outline_m": [[0, 0], [8, 0], [8, 8], [0, 8]]}
     one = bed(at_m=[1, 1], supports=[{"id": "arch", "system": "arch", "edge": "east"}])
     two = bed(id="two", at_m=[3.0, 1])
-    found = support_sheet(read(document(places=[one, two], site=site)), "bed", "arch", book)
+    found = support_sheet(
+        Estimate(read(document(places=[one, two], site=site)), book), "bed", "arch"
+    )
     assert found.arch.span_cm == pytest.approx(80, abs=0.5)
 
 

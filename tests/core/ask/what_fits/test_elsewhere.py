@@ -5,7 +5,7 @@ import pytest
 from ample_rows.core.ask.what_fits.elsewhere import elsewhere
 from ample_rows.core.checks import check_plan
 from ample_rows.core.edits import apply_edit
-from ample_rows.core.estimate.evaluate import evaluate
+from ample_rows.core.estimate.estimate import Estimate
 from tests.conftest import bed, document, planting
 
 LOW = bed(id="low", wall_height_cm=14, native=None, bottom="lined")
@@ -16,7 +16,7 @@ CARROTS = planting("carrot", ("A1", "A2"), place="low", id="roots")
 def offered(book, read):
     def of(*others, places=None):
         plan = read(document(CARROTS, *others, places=places or [LOW, bed()]))
-        return plan, elsewhere(plan, "roots", book)
+        return plan, elsewhere(Estimate(plan, book), "roots")
 
     return of
 
@@ -26,7 +26,7 @@ def test_a_long_root_finds_a_deeper_bed_and_the_move_gives_what_was_said(book, o
     assert (found.place, len(found.cells)) == ("bed", 2)
     after = apply_edit(plan, found.edit)
     assert check_plan(after, book) == []
-    (report,) = evaluate(after, book, program="x").plantings
+    (report,) = Estimate(after, book, "x").report.plantings
     assert report.depth.verdict == "full"
     assert report.harvest_kg.p50 == pytest.approx(found.kg)
 
@@ -63,4 +63,4 @@ def test_a_climber_is_not_moved_off_its_net(book, read):
     netted = bed(supports=[{"id": "net", "system": "net"}])
     pea = planting("pea", ("A8",), support="net")
     plan = read(document(pea, places=[netted, bed(id="bare")]))
-    assert elsewhere(plan, "p1", book) == ()
+    assert elsewhere(Estimate(plan, book), "p1") == ()

@@ -7,7 +7,7 @@ import pytest
 from ample_rows.core.ask.what_fits.starters import starter_fits
 from ample_rows.core.checks import check_plan
 from ample_rows.core.edits import apply_edit
-from ample_rows.core.estimate.evaluate import evaluate
+from ample_rows.core.estimate.estimate import Estimate
 from tests.conftest import bed, document, planting, rectangle, tub
 
 SOUTHERN = {
@@ -36,7 +36,7 @@ PLACES = {
 def fitted(book, read):
     def fit(place, garden):
         plan = read(document(places=[place], **garden))
-        return plan, starter_fits(plan, "bed", book)
+        return plan, starter_fits(Estimate(plan, book), "bed")
 
     return fit
 
@@ -59,7 +59,7 @@ def test_whatever_is_taken_is_sound_and_grows(name, book, fitted):
     for fit in (f for f in fits if f.edit is not None):
         after = apply_edit(plan, fit.edit)
         assert check_plan(after, book) == [], fit.id
-        report = evaluate(after, book, program="x")
+        report = Estimate(after, book, "x").report
         assert [n.code for n in report.notes if n.level == "stop"] == [], fit.id
         assert len(report.plantings) == len(fit.parts)
         assert sum(r.harvest_kg.p50 for r in report.plantings) == pytest.approx(fit.harvest_kg)
@@ -106,8 +106,8 @@ def test_the_tall_ones_stand_poleward_of_the_low_ones(book, fitted):
 def test_what_already_grows_is_left_alone(book, read):
     chard = planting("chard", "all", start="transplant", start_date="2027-04-20")
     plan = read(document({**chard, "id": "mine"}))
-    for fit in starter_fits(plan, "bed", book):
+    for fit in starter_fits(Estimate(plan, book), "bed"):
         after = plan if fit.edit is None else apply_edit(plan, fit.edit)
         assert after.plantings[0] == plan.plantings[0]
-        report = evaluate(after, book, program="x")
+        report = Estimate(after, book, "x").report
         assert [n.code for n in report.notes if n.level == "stop"] == []

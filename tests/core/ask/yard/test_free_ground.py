@@ -7,7 +7,8 @@ from hypothesis import strategies as st
 
 from ample_rows.core.ask.yard.borders import borders
 from ample_rows.core.ask.yard.free_spot import free_spot
-from ample_rows.core.plan.reading import PlanFaultsError
+from ample_rows.core.errors import CannotBeDoneError
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.site.footprints import place_outline
 from tests.conftest import bed, document, rectangle, tub
 
@@ -47,7 +48,7 @@ def test_a_spot_lies_in_the_sun_and_keeps_off_what_stands_there(yard, new, book)
     # A wall along the south shades the low side of the yard.
     plan = yard(bed(at_m=[4, 5]), obstacles=[wall(0, 0, 10, 0.3)])
     place = new()
-    spot = free_spot(plan, place, book)
+    spot = free_spot(Estimate(plan, book), place)
     ground = place_outline(place.model_copy(update=spot_keys(spot)))
     assert shapely.Polygon(OUTLINE).covers(ground)
     taken = place_outline(plan.places[0])
@@ -62,29 +63,32 @@ def spot_keys(spot):
 
 def test_where_the_sun_is_alike_the_nearer_to_water_is_taken(yard, new, book):
     for x in (1.0, 9.0):
-        spot = free_spot(yard(taps=[{"at_m": [x, 4]}]), new(), book)
+        spot = free_spot(Estimate(yard(taps=[{"at_m": [x, 4]}]), book), new())
         assert spot.water_m < 3.5
 
 
 def test_a_place_turns_a_quarter_to_fit_and_none_is_found_without_room(yard, new, book):
     long = new(shape=rectangle(100, 900), heading_deg=0)
-    assert free_spot(yard(), long, book).heading_deg == 90
-    assert free_spot(yard(), new(shape=rectangle(500, 1200)), book) is None
-    assert free_spot(yard(bed(shape=rectangle(900, 700), at_m=[0.5, 0.5])), long, book) is None
+    assert free_spot(Estimate(yard(), book), long).heading_deg == 90
+    assert free_spot(Estimate(yard(), book), new(shape=rectangle(500, 1200))) is None
+    assert (
+        free_spot(Estimate(yard(bed(shape=rectangle(900, 700), at_m=[0.5, 0.5])), book), long)
+        is None
+    )
 
 
 def test_paths_and_the_door_are_left_free(yard, book):
     path = {"line_m": [[5, 0], [5, 8]], "width_cm": 60}
     plan = yard(paths=[path], door_m=[2.5, 8])
     place = yard({**tub(), "id": "new"}).places[0]
-    spot = free_spot(plan, place, book)
+    spot = free_spot(Estimate(plan, book), place)
     ground = place_outline(place.model_copy(update=spot_keys(spot)))
     assert not ground.intersects(shapely.box(4.7, 0, 5.3, 8))
     assert ground.distance(shapely.Point(2.5, 8)) >= 2 * WALK_M - 0.05
 
 
 def test_borders_lie_along_each_side_and_face_the_yard(yard, book):
-    found = {b.label: b for b in borders(yard(), 60, 0, book)}
+    found = {b.label: b for b in borders(Estimate(yard(), book), 60, 0)}
     assert {label: b.length_cm for label, b in found.items()} == {
         "yard's edge, north side": 1000,
         "yard's edge, east side": 800,
@@ -94,7 +98,9 @@ def test_borders_lie_along_each_side_and_face_the_yard(yard, book):
 
 
 def test_a_fence_on_the_edge_is_one_border_named_by_the_fence(yard, laid, book):
-    found = {b.label: b for b in borders(yard(obstacles=[wall(0, 7.9, 10, 8)]), 60, 2.5, book)}
+    found = {
+        b.label: b for b in borders(Estimate(yard(obstacles=[wall(0, 7.9, 10, 8)]), book), 60, 2.5)
+    }
     # Its own walls take 2.5 cm at both ends; its front lies 2.5 cm from the wall.
     border = found["wall, south side"]
     assert border.length_cm == 995
@@ -119,7 +125,7 @@ def test_a_border_ends_at_a_house_and_a_walk_before_the_next_bed(yard, laid, boo
     plan = yard(
         bed(shape=rectangle(100, 100), at_m=[7, 0]), obstacles=[wall(0, 0, 2, 1, kind="house")]
     )
-    south = {b.label: b for b in borders(plan, 60, 0, book)}["yard's edge, south side"]
+    south = {b.label: b for b in borders(Estimate(plan, book), 60, 0)}["yard's edge, south side"]
     assert south.length_cm == pytest.approx((7 - WALK_M - 2) * 100, abs=1)
     ground = laid(south)
     assert ground.bounds[0] == pytest.approx(2, abs=0.02)
@@ -138,12 +144,15 @@ def test_borders_of_any_yard_lie_inside_it(read, laid, book, corners, width):
         return
     ring = [list(point) for point in hull.exterior.coords[:-1]]
     plan = read(document(places=[], site={"outline_m": ring}))
-    for border in borders(plan, width, 0, book):
+    for border in borders(Estimate(plan, book), width, 0):
         assert hull.buffer(0.03).covers(laid(border))
 
 
 def test_without_a_yard_it_is_asked_for(read, new, book):
     plan = read(document())
-    for ask in (lambda: free_spot(plan, new(), book), lambda: borders(plan, 60, 0, book)):
-        with pytest.raises(PlanFaultsError, match="draw the yard first"):
+    for ask in (
+        lambda: free_spot(Estimate(plan, book), new()),
+        lambda: borders(Estimate(plan, book), 60, 0),
+    ):
+        with pytest.raises(CannotBeDoneError, match="no yard yet"):
             ask()

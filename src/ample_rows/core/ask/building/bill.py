@@ -30,6 +30,7 @@ from ample_rows.core.carpentry.frame import (
     sheet_of,
 )
 from ample_rows.core.carpentry.lines import bill_lines
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry import shapes
 from ample_rows.core.place.report import OrderReport, PlaceReport
 from ample_rows.core.place.total_order import order_for
@@ -40,18 +41,19 @@ DEFAULT_STAGE: p.Stage = "this-year"
 _SAW_CM = 0.3
 
 
-def bill_for(plan: p.Plan, reports: Iterable[PlaceReport], book: Book) -> BuildReport:
+def bill_for(estimate: Estimate, reports: Iterable[PlaceReport]) -> BuildReport:
     """What building some places of a plan takes; what stands already is told, not costed.
 
     Args:
         reports: The chosen places as they are evaluated, for their soil and water lines.
     """
+    plan, book = estimate.plan, estimate.book
     chosen = [(found, r) for r in reports if (found := plan.place(r.id)) is not None]
     wanted = [(place, r) for place, r in chosen if stage_of(place) != "standing"]
-    boards, lines, missing = _costed(plan, wanted, book)
-    stages = tuple(_stage(name, chosen, plan, book) for name in STAGES)
+    boards, lines, missing = _costed(estimate, wanted)
+    stages = tuple(_stage(name, chosen, estimate) for name in STAGES)
     everything = [*(b.cost for b in boards), *(line.cost for line in lines)]
-    parts = tuple(_place_build(plan, place, r, book) for place, r in chosen)
+    parts = tuple(_place_build(estimate, place, r) for place, r in chosen)
     return BuildReport(
         places=parts,
         boards=boards,
@@ -100,14 +102,14 @@ def stage_of(place: p.Place) -> p.Stage:
 Costed = tuple[tuple[BoardOrder, ...], tuple[BillLine, ...], tuple[str, ...]]
 
 
-def _costed(plan: p.Plan, chosen: Chosen, book: Book) -> Costed:
+def _costed(estimate: Estimate, chosen: Chosen) -> Costed:
     """Boards, other lines, and in words whatever has no board or price yet."""
-    build = plan.build or p.Build()
+    build, book = estimate.plan.build or p.Build(), estimate.book
     frames = [found for place, _ in chosen if (found := frame_of(place, book)) is not None]
     amounts = amounts_of(chosen, frames, build, book)
     for place, _ in chosen:
-        supports, _ = supports_of_place(plan, place.id, book)
-        for taken in (supports, covers_of_place(plan, place.id, book)):
+        supports, _ = supports_of_place(estimate, place.id)
+        for taken in (supports, covers_of_place(estimate, place.id)):
             for name, amount in taken.items():
                 amounts[name] = amounts.get(name, 0.0) + amount
     boards, missing = _boards(frames, build, book)
@@ -177,7 +179,8 @@ def _a_year(boards: Iterable[BoardOrder], lines: Iterable[BillLine], book: Book)
     return sum(frames) + sum(line.a_year or 0.0 for line in lines)
 
 
-def _place_build(plan: p.Plan, place: p.Place, report: PlaceReport, book: Book) -> PlaceBuild:
+def _place_build(estimate: Estimate, place: p.Place, report: PlaceReport) -> PlaceBuild:
+    book = estimate.book
     frame, sheet = frame_of(place, book), sheet_of(place, book)
     rows: list[PieceRow] = []
     if frame is not None:
@@ -191,7 +194,7 @@ def _place_build(plan: p.Plan, place: p.Place, report: PlaceReport, book: Book) 
     framing = _handled(frame, book) * book.value("hours_per_piece") if frame else 0.0
     loosening = area * report.layers.loosened_cm / 20 * book.value("hours_per_m2_loosened")
     filling = report.soil.order_litres / 1000 * book.value("hours_per_m3_moved")
-    _, putting_up = supports_of_place(plan, place.id, book)
+    _, putting_up = supports_of_place(estimate, place.id)
     return PlaceBuild(
         place=place.id,
         label=place.label,
@@ -215,12 +218,13 @@ def _handled(frame: Frame, book: Book) -> int:
     return sum(pieces_of(frame, usual, book.value("usual_board_length_cm")).values()) + frame.posts
 
 
-def _stage(name: p.Stage, chosen: Chosen, plan: p.Plan, book: Book) -> StageCost:
+def _stage(name: p.Stage, chosen: Chosen, estimate: Estimate) -> StageCost:
     here = [(place, r) for place, r in chosen if stage_of(place) == name]
     if name == "standing":
         return StageCost(name, len(here), 0.0, 0.0, 0.0, 0.0)
-    boards, lines, missing = _costed(plan, here, book)
-    order = order_for([r for _, r in here], _soil_left(name, chosen, plan.soil, book), book)
+    boards, lines, missing = _costed(estimate, here)
+    soil = _soil_left(name, chosen, estimate.plan.soil, estimate.book)
+    order = order_for([r for _, r in here], soil, estimate.book)
     build = _summed([*(b.cost for b in boards), *(line.cost for line in lines)])
     return StageCost(
         stage=name,
@@ -228,7 +232,7 @@ def _stage(name: p.Stage, chosen: Chosen, plan: p.Plan, book: Book) -> StageCost
         litres=order.litres,
         soil_cost=cheapest_cost(order),
         build_cost=None if missing else build,
-        hours=sum(_place_build(plan, place, r, book).hours for place, r in here),
+        hours=sum(_place_build(estimate, place, r).hours for place, r in here),
     )
 
 

@@ -16,11 +16,9 @@ from ample_rows.core.carpentry.cover_size import (
     size_of,
 )
 from ample_rows.core.carpentry.lines import bill_lines
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry.cells import grid_of, span_words
-from ample_rows.core.place.place_cases import place_case
-from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.planting.cases import Evaluated
-from ample_rows.core.planting.evaluated import evaluate_planting
 from ample_rows.core.words.working import Term, Terms, of_rule
 
 
@@ -53,32 +51,30 @@ class PlaceCovers:
     advice: tuple[CoverAdvice, ...]
 
 
-def place_covers(plan: p.Plan, place_id: str, book: Book) -> PlaceCovers:
+def place_covers(estimate: Estimate, place_id: str) -> PlaceCovers:
     """Every cover of a place worked out.
 
     Raises:
-        PlanFaultsError: There is no such place.
+        UnknownPartError: There is no such place.
     """
-    place, grown = _grown(plan, place_id, book)
+    plan, book = estimate.plan, estimate.book
+    place, grown = _grown(estimate, place_id)
     covers = tuple(_sheet(place, cover, grown, plan.build, book) for cover in place.covers)
     return PlaceCovers(covers, tuple(cover_advice(place, grown, book)))
 
 
-def _grown(plan: p.Plan, place_id: str, book: Book) -> tuple[p.Place, tuple[Evaluated, ...]]:
-    if plan.place(place_id) is None:
-        raise PlanFaultsError.one("place", f'there is no place "{place_id}"')
-    here = place_case(plan, place_id, book)
-    planted = (g for g in plan.plantings if g.place == place_id)
-    return here.place, tuple(evaluate_planting(g, here) for g in planted)
+def _grown(estimate: Estimate, place_id: str) -> tuple[p.Place, tuple[Evaluated, ...]]:
+    return estimate.place(place_id).place, estimate.evaluated(place_id)
 
 
-def covers_of_place(plan: p.Plan, place_id: str, book: Book) -> dict[str, float]:
+def covers_of_place(estimate: Estimate, place_id: str) -> dict[str, float]:
     """What all covers of a place take of each material."""
+    plan, book = estimate.plan, estimate.book
     total: dict[str, float] = defaultdict(float)
     found = plan.place(place_id)
     if found is None or not found.covers:
         return total
-    place, grown = _grown(plan, place_id, book)
+    place, grown = _grown(estimate, place_id)
     for cover in place.covers:
         kind = book.covers[cover.kind]
         for name, amount in amounts(size_of(place, cover, grown, kind, book), kind, book).items():

@@ -4,7 +4,6 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 from datetime import date
 
-from ample_rows.core import plan as p
 from ample_rows.core.ask.crop_book.windows import CropWindow, crop_window
 from ample_rows.core.book import (
     Book,
@@ -20,9 +19,9 @@ from ample_rows.core.book.crop_fields import (
 )
 from ample_rows.core.calendar import season
 from ample_rows.core.carpentry.ways_up import WayUp, ways_up
+from ample_rows.core.errors import UnknownPartError
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry import shapes
-from ample_rows.core.place.place_cases import place_cases, setting_of
-from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.planting import harvest
 from ample_rows.core.planting.cases import PlaceCase
 from ample_rows.core.site.bears import best_months
@@ -120,18 +119,14 @@ class CropLine:
     words: str
 
 
-def crop_index(plan: p.Plan, place_id: str | None, book: Book) -> tuple[CropLine, ...]:
+def crop_index(estimate: Estimate, place_id: str | None) -> tuple[CropLine, ...]:
     """Every crop by name; with a place, whether it bears the crop and why not.
 
     Raises:
-        PlanFaultsError: There is no such place.
+        UnknownPartError: There is no such place.
     """
-    here = None
-    if place_id is not None:
-        cases = place_cases(plan, setting_of(plan, book), book)
-        here = next((case for case in cases if case.place.id == place_id), None)
-        if here is None:
-            raise PlanFaultsError.one("place", f'there is no place "{place_id}"')
+    plan, book = estimate.plan, estimate.book
+    here = None if place_id is None else estimate.place(place_id)
     own = {crop.id for crop in plan.crops}
     lines = [_line(crop, here, book, own=crop.id in own) for crop in book.crops.values()]
     return tuple(sorted(lines, key=lambda line: line.name.lower()))
@@ -155,20 +150,20 @@ def _line(crop: Crop, here: PlaceCase | None, book: Book, *, own: bool) -> CropL
     )
 
 
-def crop_page(plan: p.Plan, crop_id: str, book: Book, shipped: Book) -> CropPage:
+def crop_page(estimate: Estimate, crop_id: str, shipped: Book) -> CropPage:
     """The page of one crop.
 
     Args:
-        book: The book as this garden has it.
         shipped: The book without what is the garden's own.
 
     Raises:
-        PlanFaultsError: There is no such crop.
+        UnknownPartError: There is no such crop.
     """
+    plan, book = estimate.plan, estimate.book
     crop = book.crops.get(crop_id)
     if crop is None:
-        raise PlanFaultsError.one("crop", f'there is no crop "{crop_id}" in the book')
-    setting = setting_of(plan, book)
+        raise UnknownPartError(kind="crop", ident=crop_id)
+    year = estimate.setting.year
     root = crop.variety_of or crop.id
     kinds = [c.id for c in book.crops.values() if root in (c.id, c.variety_of) and c.id != crop.id]
     own = next((entry for entry in plan.crops if entry.id == crop_id), None)
@@ -178,9 +173,9 @@ def crop_page(plan: p.Plan, crop_id: str, book: Book, shipped: Book) -> CropPage
         crop=crop,
         like=like,
         figures=tuple(_own_figure(field, crop, begun) for field in FIELDS),
-        heat_gap=season.heat_gap(setting.year, crop, book),
-        windows=tuple(crop_window(setting.year, crop, start, book) for start in crop.starts),
-        places=tuple(_fit(crop, case, book) for case in place_cases(plan, setting, book)),
+        heat_gap=season.heat_gap(year, crop, book),
+        windows=tuple(crop_window(year, crop, start, book) for start in crop.starts),
+        places=tuple(_fit(crop, here, book) for here in estimate.cases.values()),
         neighbours=_neighbours(crop, book),
         traits=tuple(book.traits[trait] for trait in crop.traits),
         troubles=_troubles(crop, [book.crops[kind] for kind in kinds], book),

@@ -6,12 +6,9 @@ from typing import get_args
 
 from ample_rows.core import plan as p
 from ample_rows.core.ask.depth.refilled import Refilled, filled_to, refilled
-from ample_rows.core.book import Book
-from ample_rows.core.place.place_cases import place_case
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.place.view import place_view
-from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.planting.cases import Evaluated, PlaceCase
-from ample_rows.core.planting.evaluated import evaluate_planting
 from ample_rows.core.soil.order import options_for
 from ample_rows.core.soil.roots import depth_policy, soil_depth
 
@@ -41,16 +38,14 @@ class SchoolFigures:
     full_harvest_kg: float
 
 
-def depth_schools(plan: p.Plan, place_id: str, book: Book) -> tuple[SchoolFigures, ...]:
+def depth_schools(estimate: Estimate, place_id: str) -> tuple[SchoolFigures, ...]:
     """Every school for one place, in the order shallow, standard, deep.
 
     Raises:
-        PlanFaultsError: There is no such place.
+        UnknownPartError: There is no such place.
     """
-    if plan.place(place_id) is None:
-        raise PlanFaultsError.one("place", f'there is no place "{place_id}"')
-    here = place_case(plan, place_id, book)
-    grown = tuple(evaluate_planting(g, here) for g in plan.plantings if g.place == place_id)
+    here = estimate.place(place_id)
+    grown = estimate.evaluated(place_id)
     return tuple(_figures(here, grown, school) for school in get_args(p.DepthPolicyName))
 
 

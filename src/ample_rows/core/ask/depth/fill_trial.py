@@ -4,13 +4,10 @@ from dataclasses import dataclass
 
 from ample_rows.core import plan as p
 from ample_rows.core.ask.depth.refilled import filled_to, refilled
-from ample_rows.core.book import Book
 from ample_rows.core.edits import ChangePlace
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry import shapes
-from ample_rows.core.place.place_cases import place_case
 from ample_rows.core.place.report import DepthLayers
-from ample_rows.core.plan.reading import PlanFaultsError
-from ample_rows.core.planting.evaluated import evaluate_planting
 from ample_rows.core.planting.report import DepthReport
 from ample_rows.core.soil.fill import fill_of
 from ample_rows.core.soil.order import options_for
@@ -47,16 +44,15 @@ class FillTrial:
     edit: ChangePlace
 
 
-def fill_trial(plan: p.Plan, place_id: str, fill_cm: float, book: Book) -> FillTrial:
+def fill_trial(estimate: Estimate, place_id: str, fill_cm: float) -> FillTrial:
     """A place as it would be with so deep a fill.
 
     Raises:
-        PlanFaultsError: There is no such place.
+        UnknownPartError: There is no such place.
     """
-    if plan.place(place_id) is None:
-        raise PlanFaultsError.one("place", f'there is no place "{place_id}"')
-    here = place_case(plan, place_id, book)
-    grown = tuple(evaluate_planting(g, here) for g in plan.plantings if g.place == place_id)
+    book = estimate.book
+    here = estimate.place(place_id)
+    grown = estimate.evaluated(place_id)
     changes = filled_to(here.place, fill_cm)
     if here.place.base_cm is not None and here.place.base_cm >= fill_cm:
         changes["base_cm"] = None

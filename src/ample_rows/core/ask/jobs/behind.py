@@ -3,12 +3,10 @@
 from dataclasses import dataclass
 from datetime import date, timedelta
 
-from ample_rows.core import plan as p
 from ample_rows.core.ask.jobs.job import Job
-from ample_rows.core.book import Book
 from ample_rows.core.edits import Changes, Edit, MarkJob
 from ample_rows.core.edits.job_marks import STARTS
-from ample_rows.core.place.place_cases import place_case
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.planting.evaluated import evaluate_planting
 
 _SAID_KG = 0.05
@@ -23,7 +21,7 @@ class Behind:
     edit: Edit
 
 
-def replanned(plan: p.Plan, job: Job, day: date, book: Book) -> Behind:
+def replanned(estimate: Estimate, job: Job, day: date) -> Behind:
     """A job that is behind, put to a day."""
     mark: Changes = {
         "job": job.job,
@@ -36,13 +34,13 @@ def replanned(plan: p.Plan, job: Job, day: date, book: Book) -> Behind:
     late = (day - job.on).days
     words = f"{late} days late"
     if job.job in STARTS:
-        words = f"{words}: {_cost(plan, job, day, book)}"
+        words = f"{words}: {_cost(estimate, job, day)}"
     return Behind(job, words, MarkJob(mark=mark, planned=job.on))
 
 
-def _cost(plan: p.Plan, job: Job, day: date, book: Book) -> str:
-    planting = next(g for g in plan.plantings if g.id == job.planting)
-    here = place_case(plan, planting.place, book)
+def _cost(estimate: Estimate, job: Job, day: date) -> str:
+    planting = estimate.planting(str(job.planting))
+    here = estimate.place(planting.place)
     before = evaluate_planting(planting, here).report
     moved = planting.model_copy(update={"start_date": day})
     if planting.clear_date is not None and planting.clear_date <= day:

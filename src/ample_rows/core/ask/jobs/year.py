@@ -14,7 +14,7 @@ from ample_rows.core.ask.jobs.of_place import Kept, place_jobs
 from ample_rows.core.ask.jobs.of_planting import Grown, planting_jobs
 from ample_rows.core.ask.jobs.orders import order_jobs
 from ample_rows.core.book import Book
-from ample_rows.core.estimate.report import Report
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.place.report import PlaceReport
 from ample_rows.core.planting.report import PlantingReport
 
@@ -32,8 +32,10 @@ class Weeks:
     behind: tuple[Job, ...]
 
 
-def jobs_of(plan: p.Plan, report: Report, book: Book) -> tuple[Job, ...]:
+def jobs_of(estimate: Estimate) -> tuple[Job, ...]:
     """Every job of the plan's year, by day; those put off stand on their new day."""
+    plan, book = estimate.plan, estimate.book
+    report = estimate.report
     planned = {g.id: g for g in plan.plantings}
     by_place: dict[str, list[tuple[p.Planting, PlantingReport]]] = defaultdict(list)
     for found in report.plantings:

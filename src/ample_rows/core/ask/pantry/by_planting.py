@@ -3,13 +3,11 @@
 from dataclasses import dataclass
 from datetime import date
 
-from ample_rows.core import plan as p
 from ample_rows.core.ask.pantry.lacking import grown
 from ample_rows.core.ask.pantry.supply import WeekBand, seasons_of, weekly_bands
 from ample_rows.core.ask.pantry.wants import root_of
-from ample_rows.core.book import Book
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry.cells import span_words
-from ample_rows.core.place.place_cases import setting_of
 from ample_rows.core.planting.harvest import Quantiles
 
 
@@ -26,12 +24,10 @@ class PlantingSupply:
     weeks: tuple[WeekBand, ...]
 
 
-def planting_supplies(plan: p.Plan, crop: str, book: Book) -> tuple[PlantingSupply, ...]:
+def planting_supplies(estimate: Estimate, crop: str) -> tuple[PlantingSupply, ...]:
     """Every planting of a crop, its kinds among them, by the day that it starts."""
-    seasons = seasons_of(setting_of(plan, book).seed, book)
-    own = [
-        (place, e) for place, there in grown(plan, book) for e in there if root_of(e.crop) == crop
-    ]
+    seasons = seasons_of(estimate.setting.seed, estimate.book)
+    own = [(place, e) for place, there in grown(estimate) for e in there if root_of(e.crop) == crop]
     return tuple(
         PlantingSupply(
             planting=e.planting.id,

@@ -13,6 +13,7 @@ from ample_rows.core.ask.pantry.supply import total_of
 from ample_rows.core.ask.pantry.variance import Uncertainty, uncertainty
 from ample_rows.core.ask.pantry.wants import root_of
 from ample_rows.core.book import Book
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.estimate.report import Report
 from ample_rows.core.place.report import PlaceReport
 from ample_rows.core.place.total_order import order_for
@@ -100,16 +101,18 @@ class Earnings:
     uncertainty: Uncertainty
 
 
-def earnings_of(plan: p.Plan, report: Report, book: Book) -> Earnings:
+def earnings_of(estimate: Estimate) -> Earnings:
     """The whole plan by what it earns, and what its range rests on.
 
     Args:
         report: The plan's own, evaluated.
     """
+    plan, book = estimate.plan, estimate.book
+    report = estimate.report
     seasons = int(book.value("seasons"))
-    places = grown(plan, book)
+    places = grown(estimate)
     every = [e for _, own in places for e in own]
-    worked = Worked(plan, report, jobs_of(plan, report, book), book)
+    worked = Worked(plan, report, jobs_of(estimate), book)
     return Earnings(
         places=place_yields(places, worked, seasons),
         yields=crop_yields(places, worked, seasons),

@@ -7,24 +7,17 @@ import numpy as np
 
 from ample_rows.core import plan as p
 from ample_rows.core.ask.pantry.wants import root_of, wants_of
-from ample_rows.core.book import Book
-from ample_rows.core.place.place_cases import place_cases, setting_of
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.planting.cases import Evaluated
 from ample_rows.core.planting.evaluated import evaluate_planting
 from ample_rows.core.planting.harvest import Draws
 from ample_rows.core.planting.set_out import crop_grown
 
 
-def grown(plan: p.Plan, book: Book) -> list[tuple[p.Place, list[Evaluated]]]:
+def grown(estimate: Estimate) -> list[tuple[p.Place, list[Evaluated]]]:
     """Every place with its plantings evaluated."""
-    cases = place_cases(plan, setting_of(plan, book), book)
-    return [
-        (
-            here.place,
-            [evaluate_planting(g, here) for g in plan.plantings if g.place == here.place.id],
-        )
-        for here in cases
-    ]
+    cases = estimate.cases
+    return [(here.place, list(estimate.evaluated(ident))) for ident, here in cases.items()]
 
 
 def of_each_crop(every: Iterable[Evaluated]) -> dict[str, list[Evaluated]]:
@@ -35,18 +28,17 @@ def of_each_crop(every: Iterable[Evaluated]) -> dict[str, list[Evaluated]]:
     return by_crop
 
 
-def lacking_kg(plan: p.Plan, book: Book) -> dict[str, tuple[float, float]]:
+def lacking_kg(estimate: Estimate) -> dict[str, tuple[float, float]]:
     """Of every crop that is wanted, what is lacking at the likely harvest, and what is wanted.
 
     Nothing is lacking where the plan gives enough. [kg, kg]
     """
+    plan, book = estimate.plan, estimate.book
     wants = wants_of(plan, book)
     totals: Mapping[str, list[Draws]] = {crop: [] for crop in wants}
     wanted = [g for g in plan.plantings if root_of(crop_grown(g, book)) in wants]
-    cases = place_cases(plan, setting_of(plan, book), book) if wanted else ()
-    here = {case.place.id: case for case in cases}
     for planting in wanted:
-        e = evaluate_planting(planting, here[planting.place])
+        e = evaluate_planting(planting, estimate.place(planting.place))
         totals[root_of(e.crop)].append(e.draws)
     return {
         crop: (max(0.0, want.kg - _likely(totals[crop])), want.kg) for crop, want in wants.items()

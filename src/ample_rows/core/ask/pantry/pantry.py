@@ -7,7 +7,6 @@ from datetime import timedelta
 
 import numpy as np
 
-from ample_rows.core import plan as p
 from ample_rows.core.ask.pantry.lacking import grown, of_each_crop
 from ample_rows.core.ask.pantry.supply import (
     Seasons,
@@ -26,10 +25,10 @@ from ample_rows.core.ask.pantry.table import (
     weeks_of,
 )
 from ample_rows.core.ask.pantry.wants import Wanted, wants_of
-from ample_rows.core.book import Book, Crop
+from ample_rows.core.book import Crop
 from ample_rows.core.calendar.season import GrowingYear
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry.cells import DEFAULT_CELL_CM
-from ample_rows.core.place.place_cases import setting_of
 from ample_rows.core.planting.cases import Evaluated
 from ample_rows.core.planting.harvest import Quantiles
 
@@ -92,11 +91,12 @@ class Pantry:
     each_kg_a_week: float | None
 
 
-def pantry_of(plan: p.Plan, book: Book) -> Pantry:
+def pantry_of(estimate: Estimate) -> Pantry:
     """The whole plan against what the household eats."""
-    setting = setting_of(plan, book)
+    plan, book = estimate.plan, estimate.book
+    setting = estimate.setting
     seasons = seasons_of(setting.seed, book)
-    every = [e for _, own in grown(plan, book) for e in own]
+    every = [e for _, own in grown(estimate) for e in own]
     by_crop = of_each_crop(every)
     wants, year = wants_of(plan, book), setting.year
     named = sorted({*by_crop, *wants}, key=lambda crop: book.crops[crop].name.lower())

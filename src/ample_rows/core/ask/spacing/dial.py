@@ -12,9 +12,8 @@ import numpy as np
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book, Crop
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry.lattice import Point
-from ample_rows.core.place.place_cases import place_case
-from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.planting.cases import PlaceCase
 from ample_rows.core.planting.evaluated import evaluate_planting
 from ample_rows.core.planting.report import PlantingReport
@@ -62,26 +61,15 @@ class Dial:
     source: str
 
 
-def planting_in(plan: p.Plan, planting_id: str) -> p.Planting:
-    """A planting of a plan.
-
-    Raises:
-        PlanFaultsError: There is no such planting.
-    """
-    for planting in plan.plantings:
-        if planting.id == planting_id:
-            return planting
-    raise PlanFaultsError.one("plantings", f'there is no planting "{planting_id}"')
-
-
-def dial_of(plan: p.Plan, planting_id: str, book: Book) -> Dial:
+def dial_of(estimate: Estimate, planting_id: str) -> Dial:
     """The dial of one planting; its own spacing is one of the points.
 
     Raises:
-        PlanFaultsError: There is no such planting.
+        UnknownPartError: There is no such planting.
     """
-    planting = planting_in(plan, planting_id)
-    here = place_case(plan, planting.place, book)
+    book = estimate.book
+    planting = estimate.planting(planting_id)
+    here = estimate.place(planting.place)
     crop = crop_grown(planting, book)
     own = evaluate_planting(planting, here).report
     reference = _reference_cm(planting, crop, here, own)

@@ -15,13 +15,10 @@ from shapely.geometry.base import BaseGeometry
 
 from ample_rows.core import plan as p
 from ample_rows.core.ask.spacing.labels import Label, labels_of
-from ample_rows.core.book import Book
-from ample_rows.core.estimate.evaluate import evaluate_place
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry import shapes
 from ample_rows.core.geometry.cells import Grid, address_of, grid_of
 from ample_rows.core.geometry.lattice import Point
-from ample_rows.core.place.place_cases import place_case
-from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.planting.report import PlantingReport
 
 _CM_PER_M = 100.0
@@ -86,21 +83,18 @@ class MarkingSheet:
     labels: tuple[Label, ...]
 
 
-def marking_sheet(plan: p.Plan, place_id: str, book: Book) -> MarkingSheet:
+def marking_sheet(estimate: Estimate, place_id: str) -> MarkingSheet:
     """The marking sheet of one place of a plan.
 
     Raises:
-        PlanFaultsError: There is no such place.
+        UnknownPartError: There is no such place.
     """
-    place = plan.place(place_id)
-    if place is None:
-        raise PlanFaultsError.one("place", f'there is no place "{place_id}"')
+    place = estimate.place(place_id).place
     grid = grid_of(place)
     box = shapes.bounds(place.shape)
     strings = _strings(place, grid)
     laths = sum(s.to_cm - s.from_cm for s in strings)
-    own = tuple(g for g in plan.plantings if g.place == place_id)
-    reports = evaluate_place(place_case(plan, place_id, book), own).plantings
+    reports = estimate.result(place_id).plantings
     return MarkingSheet(
         place=place_id,
         cell_cm=grid.cell_cm,

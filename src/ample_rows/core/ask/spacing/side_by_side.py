@@ -5,9 +5,9 @@ from dataclasses import dataclass
 from typing import Any, get_args
 
 from ample_rows.core import plan as p
-from ample_rows.core.ask.spacing.dial import Closeness, closeness, planting_in
+from ample_rows.core.ask.spacing.dial import Closeness, closeness
 from ample_rows.core.book import Book, Crop
-from ample_rows.core.place.place_cases import place_case
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.planting.evaluated import evaluate_planting
 from ample_rows.core.planting.set_out import crop_grown
 
@@ -27,18 +27,19 @@ class LaidOut:
     changes: dict[str, Any]
 
 
-def side_by_side(plan: p.Plan, planting_id: str, book: Book) -> tuple[LaidOut, ...]:
+def side_by_side(estimate: Estimate, planting_id: str) -> tuple[LaidOut, ...]:
     """A planting by its own layout, then by every other that growers use for such a crop.
 
     None along a support, which holds one row.
 
     Raises:
-        PlanFaultsError: There is no such planting.
+        UnknownPartError: There is no such planting.
     """
-    planting = planting_in(plan, planting_id)
+    book = estimate.book
+    planting = estimate.planting(planting_id)
     if planting.support is not None:
         return ()
-    here = place_case(plan, planting.place, book)
+    here = estimate.place(planting.place)
     crop = crop_grown(planting, book)
     own = evaluate_planting(planting, here).report.layout
     found = []

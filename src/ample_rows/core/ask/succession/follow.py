@@ -22,11 +22,10 @@ from ample_rows.core.ask.what_fits.shelf import (
 from ample_rows.core.book import Book, Crop
 from ample_rows.core.calendar import season
 from ample_rows.core.edits import Edit, Plant
-from ample_rows.core.estimate.evaluate import evaluate_place
+from ample_rows.core.errors import CannotBeDoneError
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.place.families import too_soon
-from ample_rows.core.place.place_cases import place_case
 from ample_rows.core.plan.idents import free_ident
-from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.planting.cases import Evaluated
 from ample_rows.core.planting.evaluated import evaluate_planting
 from ample_rows.core.planting.harvest import Quantiles
@@ -98,11 +97,10 @@ class _Gap:
 
 
 def following(
-    plan: p.Plan,
+    estimate: Estimate,
     place_id: str,
     cells: tuple[str, ...],
     since: date,
-    book: Book,
     *,
     crops: tuple[str, ...] | None = None,
 ) -> Follow:
@@ -112,9 +110,12 @@ def following(
         crops: Ask of these alone; without it, of the whole book.
 
     Raises:
-        PlanFaultsError: No such place or cell, or something stands there on that day.
+        UnknownPartError: There is no such place.
+        PlanFaultsError: A cell that is not on it.
+        CannotBeDoneError: Something stands there on that day.
     """
-    gap = _gap(plan, place_id, cells, since, book)
+    book = estimate.book
+    gap = _gap(estimate, place_id, cells, since)
     found: dict[str, tuple[tuple[float, ...], Following]] = {}
     for name in crops or book.crops:
         crop = book.crops[name]
@@ -140,13 +141,13 @@ def following(
     )
 
 
-def _gap(plan: p.Plan, place_id: str, cells: tuple[str, ...], since: date, book: Book) -> _Gap:
-    cells = squares_asked(plan, place_id, cells)
-    here = place_case(plan, place_id, book)
-    standing = evaluate_place(here, tuple(g for g in plan.plantings if g.place == place_id))
+def _gap(estimate: Estimate, place_id: str, cells: tuple[str, ...], since: date) -> _Gap:
+    book = estimate.book
+    cells = squares_asked(estimate, place_id, cells)
+    here, standing = estimate.place(place_id), estimate.result(place_id)
     use = next_use(standing.plantings, cells, since)
     if use.now is not None:
-        raise PlanFaultsError.one("since", f"{use.now.name} stands here then")
+        raise CannotBeDoneError(f"{use.now.name} stands here then.")
     wanted = set(cells)
     gone = [
         r
@@ -159,13 +160,13 @@ def _gap(plan: p.Plan, place_id: str, cells: tuple[str, ...], since: date, book:
         ready = before.clear_date + season.days(book.crops[before.crop].turn_round_days)
     year = here.setting.year
     return _Gap(
-        plan=plan,
+        plan=estimate.plan,
         asked=Asked(here=here, cells=cells, day=since, use=use, held=()),
         since=since,
         until=use.later.start_date if use.later else year.end + timedelta(days=1),
         ready=max(since, ready),
         before=before,
-        lacking=lacking_kg(plan, book),
+        lacking=lacking_kg(estimate),
     )
 
 

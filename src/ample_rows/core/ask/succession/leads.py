@@ -9,7 +9,6 @@ from typing import Any
 import shapely
 
 from ample_rows.core import plan as p
-from ample_rows.core.ask.spacing.dial import planting_in
 from ample_rows.core.book import Book
 from ample_rows.core.calendar import season
 from ample_rows.core.edits import (
@@ -18,10 +17,9 @@ from ample_rows.core.edits import (
     Edit,
     Together,
 )
-from ample_rows.core.estimate.evaluate import evaluate_place
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry import shapes
 from ample_rows.core.geometry.cells import grid_of, span_words
-from ample_rows.core.place.place_cases import place_case
 from ample_rows.core.planting.cases import Evaluated, PlaceCase
 from ample_rows.core.planting.evaluated import evaluate_planting
 from ample_rows.core.planting.report import PlantingReport
@@ -60,26 +58,30 @@ class Leads:
 class _Trailing:
     """A planting that trails, with the days that its vines run and that it is cleared."""
 
-    plan: p.Plan
+    estimate: Estimate
     planting: p.Planting
     here: PlaceCase
     now: Evaluated
     runs: date
-    book: Book
+
+    @property
+    def book(self) -> Book:
+        return self.estimate.book
 
     @property
     def until(self) -> date:
         return self.now.dates.clear
 
 
-def leads_of(plan: p.Plan, planting_id: str, book: Book) -> Leads:
+def leads_of(estimate: Estimate, planting_id: str) -> Leads:
     """Where a planting's vines could run.
 
     Raises:
-        PlanFaultsError: There is no such planting.
+        UnknownPartError: There is no such planting.
     """
-    planting = planting_in(plan, planting_id)
-    here = place_case(plan, planting.place, book)
+    plan, book = estimate.plan, estimate.book
+    planting = estimate.planting(planting_id)
+    here = estimate.place(planting.place)
     alone = planting.model_copy(update={"led_over": None})
     now = evaluate_planting(alone, here)
     if TRAIT not in now.crop.traits:
@@ -88,7 +90,7 @@ def leads_of(plan: p.Plan, planting_id: str, book: Book) -> Leads:
         return Leads((), None, "it climbs a support; what is led lies on the ground")
     grows = (now.dates.due - now.dates.start).days
     runs = now.dates.start + season.days(grows * book.value("vines_run_share"))
-    trailing = _Trailing(plan, alone, here, now, runs, book)
+    trailing = _Trailing(estimate, alone, here, now, runs)
     ways = [*_beside(trailing), *_over_places(trailing)]
     ways.sort(key=lambda way: -way.more_kg)
     words = "nobody walks or works there until it is cleared; keep the way to the water free"
@@ -108,12 +110,10 @@ def _beside(trailing: _Trailing) -> Iterator[Lead]:
 
 
 def _over_places(trailing: _Trailing) -> Iterator[Lead]:
-    plan, book = trailing.plan, trailing.book
-    for place in plan.places:
+    for place in trailing.estimate.plan.places:
         if place.id == trailing.planting.place or not _in_reach(trailing, place):
             continue
-        own = tuple(g for g in plan.plantings if g.place == place.id)
-        standing = evaluate_place(place_case(plan, place.id, book), own).plantings
+        standing = trailing.estimate.result(place.id).plantings
         free = _free_from(place, standing, trailing.runs, trailing.until)
         found = [lead for since in free for lead in _over(trailing, place, since, free[since])]
         yield from sorted(found, key=lambda lead: -lead.more_kg)[:1]

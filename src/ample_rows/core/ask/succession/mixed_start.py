@@ -1,31 +1,29 @@
 """Mixed start: half of a planting set out as plants, half sown on the same day, to spread the
 picking without a second day of work."""
 
-from ample_rows.core import plan as p
-from ample_rows.core.ask.spacing.dial import planting_in
 from ample_rows.core.ask.succession.waves import (
     Waves,
     shared_out,
     sown_edit,
     wave_of,
 )
-from ample_rows.core.book import Book
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry.cells import cells_of
-from ample_rows.core.place.place_cases import place_case
 from ample_rows.core.plan.idents import free_ident
 from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.planting.set_out import crop_grown
 
 
-def mixed_start(plan: p.Plan, planting_id: str, book: Book) -> Waves:
+def mixed_start(estimate: Estimate, planting_id: str) -> Waves:
     """A planting as plants in its first squares and seed in the others, begun on one day.
 
     Raises:
-        PlanFaultsError: There is no such planting, it grows along a support, has a single square,
+        UnknownPartError: There is no such planting, it grows along a support, has a single square,
             or its crop is not begun both ways.
     """
-    planting = planting_in(plan, planting_id)
-    here = place_case(plan, planting.place, book)
+    plan, book = estimate.plan, estimate.book
+    planting = estimate.planting(planting_id)
+    here = estimate.place(planting.place)
     cells, crop = cells_of(here.place, planting.cells), crop_grown(planting, book)
     if not {"sow", "transplant"} <= set(crop.starts):
         raise PlanFaultsError.one("planting", f"{crop.name} is not begun both from seed and plants")

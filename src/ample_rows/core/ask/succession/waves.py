@@ -9,8 +9,6 @@ from dataclasses import dataclass
 from datetime import date, timedelta
 
 from ample_rows.core import plan as p
-from ample_rows.core.ask.spacing.dial import planting_in
-from ample_rows.core.book import Book
 from ample_rows.core.calendar import season
 from ample_rows.core.edits import (
     ChangePlanting,
@@ -18,8 +16,8 @@ from ample_rows.core.edits import (
     Plant,
     Together,
 )
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry.cells import cells_of, grid_of
-from ample_rows.core.place.place_cases import place_case
 from ample_rows.core.plan.idents import free_ident
 from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.planting.cases import PlaceCase
@@ -52,7 +50,7 @@ class Waves:
     edit: Edit | None
 
 
-def waves_of(plan: p.Plan, planting_id: str, count: int, every_days: float, book: Book) -> Waves:
+def waves_of(estimate: Estimate, planting_id: str, count: int, every_days: float) -> Waves:
     """A planting shared out into waves, each picked so many days after the one before.
 
     Args:
@@ -60,11 +58,12 @@ def waves_of(plan: p.Plan, planting_id: str, count: int, every_days: float, book
         every_days: Days from one first pick to the next.
 
     Raises:
-        PlanFaultsError: There is no such planting, it grows along a support, or it has fewer
+        UnknownPartError: There is no such planting, it grows along a support, or it has fewer
             squares than waves are wanted.
     """
-    planting = planting_in(plan, planting_id)
-    here = place_case(plan, planting.place, book)
+    plan = estimate.plan
+    planting = estimate.planting(planting_id)
+    here = estimate.place(planting.place)
     cells = cells_of(here.place, planting.cells)
     if planting.support is not None:
         raise PlanFaultsError.one("planting", "along a support, set out rows of their own instead")

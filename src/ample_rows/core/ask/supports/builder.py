@@ -22,9 +22,9 @@ from ample_rows.core.carpentry.materials import (
     run_on,
     tier_heights_cm,
 )
+from ample_rows.core.errors import CannotBeDoneError
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry import shapes
-from ample_rows.core.place.place_cases import place_case
-from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.planting.cases import Evaluated, PlaceCase
 from ample_rows.core.structures.bays import Arch, Bays
 from ample_rows.core.structures.wind import (
@@ -101,17 +101,19 @@ class SupportSheet:
     working: Terms
 
 
-def support_sheet(plan: p.Plan, place_id: str, support_id: str, book: Book) -> SupportSheet:
+def support_sheet(estimate: Estimate, place_id: str, support_id: str) -> SupportSheet:
     """One support of a place worked out.
 
     Raises:
-        PlanFaultsError: There is no such place or support, or no straight edge for it.
+        UnknownPartError: There is no such place or support.
+        CannotBeDoneError: It has no straight edge.
     """
-    _, support = support_in(plan, place_id, support_id)
-    here = place_case(plan, place_id, book)
+    plan = estimate.plan
+    _, support = support_in(estimate, place_id, support_id)
+    here = estimate.place(place_id)
     up = stood_in(plan, here, support)
     if up is None:
-        raise PlanFaultsError.one("support", "it needs a straight side; this place is round")
+        raise CannotBeDoneError("A support needs a straight side; this place is round.")
     grown = grown_on(plan, here, support_id)
     return _written(plan, here, up, grown)
 

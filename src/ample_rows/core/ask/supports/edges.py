@@ -4,13 +4,11 @@ from dataclasses import dataclass
 
 from ample_rows.core import plan as p
 from ample_rows.core.ask.supports.put_up import support_in
-from ample_rows.core.book import Book
 from ample_rows.core.edits import ChangePlace, ChangePlanting, Together
-from ample_rows.core.estimate.evaluate import evaluate_place
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry import shapes
 from ample_rows.core.geometry.shapes import Edge
 from ample_rows.core.notes.note import Fix
-from ample_rows.core.place.place_cases import place_cases, setting_of
 from ample_rows.core.structures import supports
 
 _SAME_KG = 0.05
@@ -31,9 +29,7 @@ class EdgeChoice:
     move: Fix | None
 
 
-def edge_choices(
-    plan: p.Plan, place_id: str, support_id: str, book: Book
-) -> tuple[EdgeChoice, ...]:
+def edge_choices(estimate: Estimate, place_id: str, support_id: str) -> tuple[EdgeChoice, ...]:
     """Every side of a place for one of its supports, the best first.
 
     Its plantings keep their share of the run. All that grows within reach of its shade counts,
@@ -42,7 +38,8 @@ def edge_choices(
     Raises:
         PlanFaultsError: There is no such place or support.
     """
-    place, support = support_in(plan, place_id, support_id)
+    plan = estimate.plan
+    place, support = support_in(estimate, place_id, support_id)
     north = (plan.site.north_deg if plan.site else None) or 0.0
     now = supports.edge_of(place, support, latitude=plan.garden.latitude, north_deg=north)
     if now is None:
@@ -51,8 +48,7 @@ def edge_choices(
     for edge in sorted(shapes.edges(place, north), key=lambda e: -e.length_cm):
         sides.setdefault(shapes.compass_point(edge.facing_deg), edge)
     tried = {
-        point: _tried(plan, place, support, (now, edge, point), book)
-        for point, edge in sides.items()
+        point: _tried(estimate, place, support, (now, edge, point)) for point, edge in sides.items()
     }
     found = []
     best = max(own + others for own, others, _ in tried.values())
@@ -84,9 +80,10 @@ _Move = tuple[Edge, Edge, p.Compass]
 
 
 def _tried(
-    plan: p.Plan, place: p.Place, support: p.Support, move: _Move, book: Book
+    estimate: Estimate, place: p.Place, support: p.Support, move: _Move
 ) -> tuple[float, float, Together]:
     """Its own harvest, that of all else, and the edit, with a support along another side."""
+    plan, book = estimate.plan, estimate.book
     now, edge, point = move
     share = edge.length_cm / now.length_cm
     run = support.run_cm
@@ -119,18 +116,17 @@ def _tried(
             "plantings": tuple(on_it.get(g.id, g) for g in plan.plantings),
         }
     )
-    own, all_else = _kg(moved, set(on_it), book)
+    own, all_else = _kg(estimate.trying(moved), set(on_it))
     changed = ChangePlace(
         id=place.id, changes={"supports": [p.document(s) for s in moved_place.supports]}
     )
     return own, all_else, Together(edits=[changed, *edits])
 
 
-def _kg(plan: p.Plan, on_it: set[str], book: Book) -> tuple[float, float]:
+def _kg(estimate: Estimate, on_it: set[str]) -> tuple[float, float]:
     own = others = 0.0
-    for here in place_cases(plan, setting_of(plan, book), book):
-        grown = tuple(g for g in plan.plantings if g.place == here.place.id)
-        for report in evaluate_place(here, grown).plantings:
+    for place_id in estimate.cases:
+        for report in estimate.result(place_id).plantings:
             if report.id in on_it:
                 own += report.harvest_kg.p50
             else:

@@ -14,9 +14,9 @@ from ample_rows.core.carpentry.materials import (
     carried,
     stood,
 )
+from ample_rows.core.errors import UnknownPartError
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry import shapes
-from ample_rows.core.place.place_cases import place_case
-from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.planting.cases import ON_GROUND, Evaluated, PlaceCase
 from ample_rows.core.planting.evaluated import evaluate_planting
 from ample_rows.core.site.footprints import place_outline
@@ -26,16 +26,16 @@ _WIDEST_ARCH_CM = 250.0
 _LEAST_POSTS = 2
 
 
-def support_in(plan: p.Plan, place_id: str, support_id: str) -> tuple[p.Place, p.Support]:
+def support_in(estimate: Estimate, place_id: str, support_id: str) -> tuple[p.Place, p.Support]:
     """A place and a support of it.
 
     Raises:
-        PlanFaultsError: There is no such place, or no such support there.
+        UnknownPartError: There is no such place, or no such support there.
     """
-    place = plan.place(place_id)
-    support = next((s for s in place.supports if s.id == support_id), None) if place else None
-    if place is None or support is None:
-        raise PlanFaultsError.one("support", f'"{place_id}" has no support "{support_id}"')
+    place = estimate.place(place_id).place
+    support = next((s for s in place.supports if s.id == support_id), None)
+    if support is None:
+        raise UnknownPartError(kind="support", ident=support_id)
     return place, support
 
 
@@ -62,15 +62,16 @@ def hours_of(up: Stood, book: Book) -> float:
     return max(_LEAST_POSTS, len(up.bays.posts_at_cm)) * book.value("support_hours_a_post")
 
 
-def supports_of_place(plan: p.Plan, place_id: str, book: Book) -> tuple[dict[str, float], float]:
+def supports_of_place(estimate: Estimate, place_id: str) -> tuple[dict[str, float], float]:
     """What all that holds plants up in a place takes, and the hours to put supports up."""
+    plan, book = estimate.plan, estimate.book
     total: dict[str, float] = defaultdict(float)
     hours = 0.0
     place = plan.place(place_id)
     alone = [g for g in plan.plantings if g.place == place_id and g.training and not g.support]
     if place is None or not (place.supports or alone):
         return total, hours
-    here = place_case(plan, place_id, book)
+    here = estimate.place(place_id)
     for planting in alone:
         found = evaluate_planting(planting, here)
         system = book.trainings[found.report.training or ON_GROUND]

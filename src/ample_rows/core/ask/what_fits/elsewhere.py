@@ -4,12 +4,9 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 
 from ample_rows.core import plan as p
-from ample_rows.core.ask.spacing.dial import planting_in
-from ample_rows.core.book import Book
 from ample_rows.core.edits import ChangePlanting, Edit, Together
-from ample_rows.core.estimate.evaluate import evaluate_place
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.place.free_block import free_block
-from ample_rows.core.place.place_cases import place_case
 from ample_rows.core.plan.links import LINKS
 from ample_rows.core.planting.evaluated import evaluate_planting
 from ample_rows.core.planting.report import PlantingReport
@@ -28,28 +25,28 @@ class Elsewhere:
     edit: Edit
 
 
-def elsewhere(plan: p.Plan, planting_id: str, book: Book) -> tuple[Elsewhere, ...]:
+def elsewhere(estimate: Estimate, planting_id: str) -> tuple[Elsewhere, ...]:
     """Where else a planting could stand for its whole time and give more, the best first.
 
     Raises:
-        PlanFaultsError: There is no such planting.
+        UnknownPartError: There is no such planting.
     """
-    planting = planting_in(plan, planting_id)
-    own = evaluate_planting(planting, place_case(plan, planting.place, book)).report
+    plan = estimate.plan
+    planting = estimate.planting(planting_id)
+    own = evaluate_planting(planting, estimate.place(planting.place)).report
     found = [
         there
         for place in plan.places
         if place.id != planting.place
-        for there in _in_place(plan, planting, own, place, book)
+        for there in _in_place(estimate, planting, own, place)
     ]
     return tuple(sorted(found, key=lambda there: -there.gain_kg))
 
 
 def _in_place(
-    plan: p.Plan, planting: p.Planting, own: PlantingReport, place: p.Place, book: Book
+    estimate: Estimate, planting: p.Planting, own: PlantingReport, place: p.Place
 ) -> Iterator[Elsewhere]:
-    here = place_case(plan, place.id, book)
-    standing = evaluate_place(here, tuple(g for g in plan.plantings if g.place == place.id))
+    here, standing = estimate.place(place.id), estimate.result(place.id)
     block = free_block(here.place, own, standing.plantings)
     if not block:
         return
@@ -67,7 +64,7 @@ def _in_place(
         plants=there.report.plants,
         kg=there.report.harvest_kg.p50,
         gain_kg=gain,
-        edit=_move(plan, planting, {"place": place.id, "cells": list(block), **changes}),
+        edit=_move(estimate.plan, planting, {"place": place.id, "cells": list(block), **changes}),
     )
 
 

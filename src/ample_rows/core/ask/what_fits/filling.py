@@ -8,12 +8,9 @@ from datetime import date, timedelta
 
 from ample_rows.core import plan as p
 from ample_rows.core.ask.what_fits.shelf import ShelfEntry, shelf_for
-from ample_rows.core.book import Book
 from ample_rows.core.calendar.season import window
-from ample_rows.core.estimate.evaluate import evaluate_place
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry.cells import grid_of
-from ample_rows.core.place.place_cases import place_case, setting_of
-from ample_rows.core.planting.report import PlantingReport
 
 SETTLE_DAYS = 2
 LEAST_FACTOR = 0.4
@@ -43,51 +40,42 @@ def blocks_across(place: p.Place, most: int) -> list[Block]:
 
 
 def first_that_does_well(
-    plan: p.Plan, place: str, block: Block, crops: Sequence[str], book: Book
+    estimate: Estimate, place: str, block: Block, crops: Sequence[str]
 ) -> Found | None:
     """The first of some crops that does well in a block, started as its window opens."""
     for ident in crops:
-        entry, day = _tried(plan, place, block, ident, book)
+        entry, day = _tried(estimate, place, block, ident)
         if entry.fits and entry.factor >= LEAST_FACTOR:
             return Found(entry, block, day)
     return None
 
 
-def why_not(plan: p.Plan, place: str, block: Block, crop: str, book: Book) -> str:
+def why_not(estimate: Estimate, place: str, block: Block, crop: str) -> str:
     """What keeps a crop from doing well in a block."""
-    entry, _ = _tried(plan, place, block, crop, book)
+    entry, _ = _tried(estimate, place, block, crop)
     return entry.reason or f"would give {entry.factor * 100:.0f} % of what it can"
 
 
-def _tried(
-    plan: p.Plan, place: str, block: Block, ident: str, book: Book
-) -> tuple[ShelfEntry, date]:
-    year = setting_of(plan, book).year
-    crop = book.crops[ident]
-    opens = window(year, crop, crop.starts[0], book).earliest
+def _tried(estimate: Estimate, place: str, block: Block, ident: str) -> tuple[ShelfEntry, date]:
+    year = estimate.setting.year
+    crop = estimate.book.crops[ident]
+    opens = window(year, crop, crop.starts[0], estimate.book).earliest
     day = max(opens, year.start) + timedelta(days=SETTLE_DAYS)
-    (entry,) = shelf_for(plan, place, block, day, book, crops=(ident,)).entries
+    (entry,) = shelf_for(estimate, place, block, day, crops=(ident,)).entries
     return entry, day
 
 
-def follower(
-    plan: p.Plan, place: str, block: Block, crops: tuple[str, ...], book: Book
-) -> Found | None:
+def follower(estimate: Estimate, place: str, block: Block, crops: tuple[str, ...]) -> Found | None:
     """What best follows the planting that was set last, of another family."""
-    last = _reports(plan, place, book)[-1]
+    book = estimate.book
+    last = estimate.result(place).plantings[-1]
     if last.clear_date is None or not crops:
         return None
     day = last.clear_date + timedelta(days=round(book.crops[last.crop].turn_round_days))
-    for entry in shelf_for(plan, place, block, day, book, crops=crops).entries:
+    for entry in shelf_for(estimate, place, block, day, crops=crops).entries:
         if entry.fits and entry.family != last.family:
             return Found(entry, block, day, follows=last.id)
     return None
-
-
-def _reports(plan: p.Plan, place: str, book: Book) -> tuple[PlantingReport, ...]:
-    here = place_case(plan, place, book)
-    own = tuple(g for g in plan.plantings if g.place == place)
-    return evaluate_place(here, own).plantings
 
 
 def planted_with(plan: p.Plan, place: str, found: Found) -> p.Plan:

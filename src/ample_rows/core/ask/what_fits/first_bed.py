@@ -15,6 +15,7 @@ from ample_rows.core.ask.what_fits.filling import (
     planted_with,
 )
 from ample_rows.core.book import Book
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.weather.frost_guess import FrostGuess, guess_frosts
 
 FAVOURITES = (
@@ -100,13 +101,13 @@ def _planted(plan: p.Plan, book: Book) -> p.Plan:
     left = list(FAVOURITES)
     used_after: list[str] = []
     for block in blocks_across(place, MOST_BLOCKS):
-        found = first_that_does_well(plan, place.id, block, tuple(left), book)
+        found = first_that_does_well(Estimate(plan, book), place.id, block, tuple(left))
         if found is None:
             continue
         plan = planted_with(plan, place.id, found)
         left.remove(found.entry.crop)
         after = tuple(crop for crop in FOLLOWERS if used_after.count(crop) < MOST_REPEATS)
-        later = follower(plan, place.id, block, after, book)
+        later = follower(Estimate(plan, book), place.id, block, after)
         if later is not None:
             plan = planted_with(plan, place.id, later)
             used_after.append(later.entry.crop)

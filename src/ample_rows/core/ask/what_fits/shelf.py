@@ -5,11 +5,10 @@ from datetime import date
 from typing import Literal
 
 from ample_rows.core import plan as p
-from ample_rows.core.book import Book, Crop
+from ample_rows.core.book import Crop
 from ample_rows.core.calendar import season
-from ample_rows.core.estimate.evaluate import evaluate_place
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry.cells import grid_of
-from ample_rows.core.place.place_cases import place_case
 from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.planting.cases import Evaluated, PlaceCase
 from ample_rows.core.planting.evaluated import evaluate_planting
@@ -57,11 +56,10 @@ class ShelfAnswer:
 
 
 def shelf_for(
-    plan: p.Plan,
+    estimate: Estimate,
     place_id: str,
     cells: tuple[str, ...],
     day: date,
-    book: Book,
     *,
     crops: tuple[str, ...] | None = None,
 ) -> ShelfAnswer:
@@ -71,12 +69,12 @@ def shelf_for(
         crops: Ask of these alone; without it, of the whole book.
 
     Raises:
-        PlanFaultsError: No such place, or a cell that is not on it.
+        UnknownPartError: There is no such place.
+        PlanFaultsError: A cell that is not on it.
     """
-    cells = squares_asked(plan, place_id, cells)
-    here = place_case(plan, place_id, book)
-    plantings = tuple(g for g in plan.plantings if g.place == place_id)
-    standing = evaluate_place(here, plantings).plantings
+    book = estimate.book
+    cells = squares_asked(estimate, place_id, cells)
+    here, standing = estimate.place(place_id), estimate.result(place_id).plantings
     asked = Asked(
         here=here,
         cells=cells,
@@ -93,15 +91,14 @@ def shelf_for(
     return ShelfAnswer(tuple(entries), blocked or None, free_from)
 
 
-def squares_asked(plan: p.Plan, place_id: str, cells: tuple[str, ...]) -> tuple[str, ...]:
+def squares_asked(estimate: Estimate, place_id: str, cells: tuple[str, ...]) -> tuple[str, ...]:
     """The squares that something is asked of, each once.
 
     Raises:
-        PlanFaultsError: No such place, no square, or one that is not on it.
+        UnknownPartError: There is no such place.
+        PlanFaultsError: No square, or one that is not on it.
     """
-    place = plan.place(place_id)
-    if place is None:
-        raise PlanFaultsError.one("place", f'there is no place "{place_id}"')
+    place = estimate.place(place_id).place
     if not cells:
         raise PlanFaultsError.one("cells", "choose at least one square")
     cells = tuple(dict.fromkeys(cells))

@@ -20,10 +20,8 @@ from ample_rows.core.edits import (
     Plant,
     Together,
 )
-from ample_rows.core.estimate.evaluate import evaluate_place
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry.cells import Grid, cells_about, grid_of
-from ample_rows.core.place.place_cases import place_case, setting_of
-from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.planting.cases import Setting
 from ample_rows.core.site.risers import placed
 from ample_rows.core.structures import supports
@@ -58,39 +56,38 @@ class StarterFit:
     edit: Edit | None
 
 
-def starter_fits(plan: p.Plan, place_id: str, book: Book) -> tuple[StarterFit, ...]:
+def starter_fits(estimate: Estimate, place_id: str) -> tuple[StarterFit, ...]:
     """Every starter bed fitted to a place, those that leave least out first; none for a place of
     more squares than one bed has.
 
     Raises:
-        PlanFaultsError: There is no such place.
+        UnknownPartError: There is no such place.
     """
-    place = plan.place(place_id)
-    if place is None:
-        raise PlanFaultsError.one("place", f'there is no place "{place_id}"')
-    if cells_about(place) > _MOST_CELLS:
+    if cells_about(estimate.place(place_id).place) > _MOST_CELLS:
         return ()
-    fits = [_fitted(plan, place_id, name, starter, book) for name, starter in book.starters.items()]
+    starters = estimate.book.starters
+    fits = [_fitted(estimate, place_id, name, starter) for name, starter in starters.items()]
     return tuple(sorted(fits, key=lambda fit: (fit.edit is None, len(fit.left_out))))
 
 
-def _fitted(plan: p.Plan, place_id: str, name: str, starter: Starter, book: Book) -> StarterFit:
+def _fitted(estimate: Estimate, place_id: str, name: str, starter: Starter) -> StarterFit:
+    plan, book = estimate.plan, estimate.book
     ready, edits = _held_up(plan, place_id, starter)
     place = placed(ready, book).place(place_id)
     assert place is not None
     filled, left_out = ready, []
-    for entry, block in _blocks(place, setting_of(ready, book), starter, book):
+    for entry, block in _blocks(place, estimate.trying(ready).setting, starter, book):
         if not block:
             left_out.append(f"{_names(entry, book)}: no room left")
             continue
         before = filled
         filled = _with_entry(filled, place_id, entry, block, book)
         if filled is before:
-            why = why_not(filled, place_id, block, entry.crops[0], book)
+            why = why_not(estimate.trying(filled), place_id, block, entry.crops[0])
             left_out.append(f"{_names(entry, book)}: {why}")
     new = filled.plantings[len(plan.plantings) :]
     edits += [Plant(planting=p.document(planting)) for planting in new]
-    parts = _parts(filled, place_id, {planting.id for planting in new}, book)
+    parts = _parts(estimate.trying(filled), place_id, {planting.id for planting in new})
     return StarterFit(
         id=name,
         label=starter.label,
@@ -106,12 +103,10 @@ def _names(entry: StarterEntry, book: Book) -> str:
     return " or ".join(book.crops[crop].name for crop in entry.crops)
 
 
-def _parts(plan: p.Plan, place_id: str, new: set[str], book: Book) -> tuple[StarterPart, ...]:
-    own = tuple(g for g in plan.plantings if g.place == place_id)
-    reports = evaluate_place(place_case(plan, place_id, book), own).plantings
+def _parts(estimate: Estimate, place_id: str, new: set[str]) -> tuple[StarterPart, ...]:
     return tuple(
         StarterPart(r.name, r.mark, r.plants, len(r.cells), r.harvest_kg.p50)
-        for r in reports
+        for r in estimate.result(place_id).plantings
         if r.id in new
     )
 
@@ -213,12 +208,12 @@ def _with_entry(
     plan: p.Plan, place_id: str, entry: StarterEntry, block: Block, book: Book
 ) -> p.Plan:
     """The plan with the entry's first crop that does well in the block, and a follower."""
-    found = first_that_does_well(plan, place_id, block, entry.crops, book)
+    found = first_that_does_well(Estimate(plan, book), place_id, block, entry.crops)
     if found is None or (entry.climbs and found.entry.support is None):
         return plan
     plan = planted_with(plan, place_id, _trained(found, entry, book))
     for _ in range(_MOST_FOLLOWERS):
-        later = follower(plan, place_id, block, entry.then, book)
+        later = follower(Estimate(plan, book), place_id, block, entry.then)
         if later is None:
             break
         plan = planted_with(plan, place_id, later)

@@ -11,6 +11,7 @@ import shapely
 from ample_rows.core import plan as p
 from ample_rows.core.ask.yard.free_ground import Floats, drawn_yard, sun_at
 from ample_rows.core.book import Book
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry import shapes
 from ample_rows.core.site.footprints import (
     path_strip,
@@ -42,7 +43,7 @@ class Border:
     sun_hours: float
 
 
-def borders(plan: p.Plan, width_cm: float, wall_cm: float, book: Book) -> tuple[Border, ...]:
+def borders(estimate: Estimate, width_cm: float, wall_cm: float) -> tuple[Border, ...]:
     """Every border of a width that is free along a fence, wall, hedge or edge of the yard.
 
     Args:
@@ -50,8 +51,9 @@ def borders(plan: p.Plan, width_cm: float, wall_cm: float, book: Book) -> tuple[
         wall_cm: Thickness of the border's own walls, which take ground at every side. [cm]
 
     Raises:
-        PlanFaultsError: No yard is drawn.
+        CannotBeDoneError: No yard is drawn.
     """
+    plan, book = estimate.plan, estimate.book
     yard, site = drawn_yard(plan), plan.site or p.Site()
     deep = (width_cm + 2 * wall_cm) / 100
     barred = _barred(plan, site, book)
@@ -80,7 +82,7 @@ def borders(plan: p.Plan, width_cm: float, wall_cm: float, book: Book) -> tuple[
             heading_deg=(strip.faces_deg - 90) % 360,
             sun_hours=hours,
         )
-        for (name, strip, run, inner), hours in zip(found, sun_at(plan, middles, book), strict=True)
+        for (name, strip, run, inner), hours in zip(found, sun_at(estimate, middles), strict=True)
     )
 
 

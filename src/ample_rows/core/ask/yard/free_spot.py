@@ -13,6 +13,7 @@ import shapely
 from ample_rows.core import plan as p
 from ample_rows.core.ask.yard.free_ground import drawn_yard, sun_at
 from ample_rows.core.book import Book
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry import shapes
 from ample_rows.core.site.footprints import path_strip, place_outline
 from ample_rows.core.site.frame import laid
@@ -37,20 +38,21 @@ class FreeSpot:
     water_m: float | None
 
 
-def free_spot(plan: p.Plan, place: p.Place, book: Book) -> FreeSpot | None:
+def free_spot(estimate: Estimate, place: p.Place) -> FreeSpot | None:
     """The sunniest free ground for a place with room to walk round it, near water where the sun
     is alike. It points as it was said to; only where it fits nowhere so, it is turned a quarter.
     None where it fits neither way.
 
     Raises:
-        PlanFaultsError: No yard is drawn.
+        CannotBeDoneError: No yard is drawn.
     """
+    plan, book = estimate.plan, estimate.book
     taken = _taken(plan, place.id, book)
     heading = place.heading_deg or 0.0
     for turned in (heading, (heading + 90) % 360):
         found = [
             FreeSpot((round(x, 2), round(y, 2)), turned, hours, water)
-            for (x, y), hours, water in _spots(plan, place, turned, taken, book)
+            for (x, y), hours, water in _spots(estimate, place, turned, taken)
         ]
         if found:
             return min(found, key=_preferred)
@@ -77,12 +79,13 @@ def _taken(plan: p.Plan, ident: str, book: Book) -> shapely.Geometry:
 
 
 def _spots(
-    plan: p.Plan, place: p.Place, heading_deg: float, taken: shapely.Geometry, book: Book
+    estimate: Estimate, place: p.Place, heading_deg: float, taken: shapely.Geometry
 ) -> Iterator[tuple[p.PointM, float, float | None]]:
     """Free origins with the sun and the water at the middle of the place."""
     ring = np.asarray(shapes.outer_outline(place.shape).exterior.coords)
     ring_m = laid(place.shape, (0.0, 0.0), heading_deg, ring)
     low, high = ring_m.min(axis=0), ring_m.max(axis=0)
+    plan = estimate.plan
     yard = drawn_yard(plan)
     x0, y0, x1, y1 = yard.bounds
     step = max(_STEP_M, math.sqrt((x1 - x0) * (y1 - y0) / _MOST_SPOTS))
@@ -101,6 +104,6 @@ def _spots(
     middles = origins + (low + high) / 2
     site = plan.site or p.Site()
     sources = [tap.at_m for tap in site.taps] + [tank.at_m for tank in site.tanks]
-    for (x, y), middle, hours in zip(origins, middles, sun_at(plan, middles, book), strict=True):
+    for (x, y), middle, hours in zip(origins, middles, sun_at(estimate, middles), strict=True):
         water = min((math.dist(middle, at) for at in sources), default=None)
         yield (float(x), float(y)), hours, water

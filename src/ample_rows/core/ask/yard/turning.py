@@ -7,11 +7,11 @@ import numpy as np
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
 from ample_rows.core.edits import ChangePlace, Changes
-from ample_rows.core.estimate.evaluate import PlaceResult, evaluate_place
+from ample_rows.core.errors import CannotBeDoneError
+from ample_rows.core.estimate.estimate import Estimate
+from ample_rows.core.estimate.place_result import PlaceResult
 from ample_rows.core.geometry import shapes
 from ample_rows.core.notes.note import Fix
-from ample_rows.core.place.place_cases import place_case
-from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.site.frame import laid
 from ample_rows.core.structures import supports
 
@@ -31,22 +31,22 @@ class Turned:
     turn: Fix
 
 
-def turned(plan: p.Plan, place_id: str, book: Book) -> Turned:
+def turned(estimate: Estimate, place_id: str) -> Turned:
     """A place computed both ways, with what the difference comes to in words.
 
     Raises:
-        PlanFaultsError: No such place, or its sun cannot be reckoned.
+        UnknownPartError: There is no such place.
+        CannotBeDoneError: Its sun cannot be calculated.
     """
-    place = plan.place(place_id)
-    if place is None:
-        raise PlanFaultsError.one("place", f'there is no place "{place_id}"')
+    plan, book = estimate.plan, estimate.book
+    place = estimate.place(place_id).place
     if place.at_m is None or plan.site is None:
-        raise PlanFaultsError.one("place", f'"{place_id}" has no spot in a yard yet')
+        raise CannotBeDoneError(f"{place.label} has no spot in a yard yet. Move it there first.")
     other = _turned_place(plan, place, place.at_m)
     changes: Changes = {"at_m": other.at_m, "heading_deg": other.heading_deg}
     if other.supports:
         changes["supports"] = [p.document(support) for support in other.supports]
-    now, then = _result(plan, place, book), _result(plan, other, book)
+    now, then = _result(estimate, place), _result(estimate, other)
     hours_now, hours_then = _hours(now), _hours(then)
     kg_now, kg_then = now.report.harvest_kg.p50, then.report.harvest_kg.p50
     return Turned(
@@ -85,13 +85,13 @@ def _turned_support(plan: p.Plan, place: p.Place, support: p.Support) -> p.Suppo
     return support.model_copy(update={"edge": turned_to})
 
 
-def _result(plan: p.Plan, place: p.Place, book: Book) -> PlaceResult:
+def _result(estimate: Estimate, place: p.Place) -> PlaceResult:
+    plan = estimate.plan
     # Both ways are reckoned from the yard, so that they can be compared.
     reckoned = place.model_copy(update={"sun_hours": None})
     others = tuple(reckoned if other.id == place.id else other for other in plan.places)
     drawn = plan.model_copy(update={"places": others})
-    plantings = tuple(g for g in plan.plantings if g.place == place.id)
-    return evaluate_place(place_case(drawn, place.id, book), plantings)
+    return estimate.trying(drawn).result(place.id)
 
 
 def _hours(result: PlaceResult) -> float:

@@ -1,0 +1,65 @@
+"""One place evaluated for itself and kept by its content: an edit in a bed evaluates that bed."""
+
+from collections import defaultdict
+from dataclasses import dataclass
+from datetime import date
+from functools import lru_cache
+
+import numpy as np
+
+from ample_rows.core import notes
+from ample_rows.core import plan as p
+from ample_rows.core.book import Book
+from ample_rows.core.geometry.cells import cells_of, grid_of
+from ample_rows.core.notes.note import Note
+from ample_rows.core.place.idle import idle_ground
+from ample_rows.core.place.report import PlaceReport
+from ample_rows.core.place.view import place_view
+from ample_rows.core.place.written_up import place_report
+from ample_rows.core.planting.cases import PlaceCase
+from ample_rows.core.planting.evaluated import evaluate_planting
+from ample_rows.core.planting.harvest import Draws
+from ample_rows.core.planting.report import PlantingReport
+
+
+@dataclass(frozen=True, eq=False)
+class PlaceResult:
+    """One place evaluated, with its seasons for the garden's own sums."""
+
+    report: PlaceReport
+    plantings: tuple[PlantingReport, ...]
+    notes: tuple[Note, ...]
+    draws: Draws
+
+
+@lru_cache(maxsize=256)
+def evaluate_place(here: PlaceCase, plantings: tuple[p.Planting, ...]) -> PlaceResult:
+    """One place with its plantings, independent of all others."""
+    place, setting, book = here.place, here.setting, here.book
+    evaluated = tuple(evaluate_planting(g, here) for g in plantings)
+    grid = grid_of(place)
+    held = frozenset(a for h in place.held for a in h.cells)
+    taken: dict[str, list[tuple[date, date]]] = defaultdict(list)
+    for e in evaluated:
+        for address in e.report.cells:
+            taken[address].append((e.dates.start, e.dates.clear))
+    rests: dict[str, list[tuple[date, date]]] = defaultdict(list)
+    for rest in place.rests:
+        for address in cells_of(place, rest.cells):
+            rests[address].append((rest.since, rest.until))
+    weeks, rested, spells = idle_ground(grid, held, taken, setting.year, book, rests=rests)
+    draws = sum_of([e.draws for e in evaluated], book)
+    view = place_view(here, evaluated, spells)
+    return PlaceResult(
+        place_report(view, (weeks, rested), draws),
+        tuple(e.report for e in evaluated),
+        notes.place_notes(view),
+        draws,
+    )
+
+
+def sum_of(draws: list[Draws], book: Book) -> Draws:
+    total = np.zeros(int(book.value("seasons")))
+    for part in draws:
+        total += part
+    return total
