@@ -8,6 +8,7 @@ from fastapi import APIRouter, Depends, Query, Request, Response
 from starlette.concurrency import run_in_threadpool
 
 from ample_rows.api.answers import Answers
+from ample_rows.api.change import GardenChange
 from ample_rows.api.estimates import Estimates
 from ample_rows.api.gate import Gates, in_turn, one_at_a_time
 from ample_rows.api.problems import RESPONSES
@@ -15,7 +16,6 @@ from ample_rows.api.state import (
     EditRequest,
     FirstBedRequest,
     FrostAnswer,
-    GardenChange,
     GardenState,
     ShelfRequest,
     VersionRequest,

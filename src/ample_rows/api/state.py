@@ -1,31 +1,21 @@
 """What the pages get: a garden with its history and its report, in one answer."""
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from datetime import date
 from functools import cache
 
 from fastapi import Response
 from pydantic import BaseModel, ConfigDict, Field, TypeAdapter
 
+from ample_rows.api.change import change_between
 from ample_rows.api.estimates import Estimates
 from ample_rows.api.faults_log import note_fault
 from ample_rows.core.edits import Edit
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.estimate.report import Report
 from ample_rows.core.patience import GivenUpError
-from ample_rows.core.place.report import PlaceReport
 from ample_rows.core.plan import Plan, PlanDate
 from ample_rows.store import Head, Stored
-
-
-@dataclass(frozen=True)
-class PlaceChange:
-    """What an edit changed in one place."""
-
-    place: str
-    plants: int
-    harvest_kg: float
-    idle_cell_weeks: float
 
 
 @dataclass(frozen=True)
@@ -35,18 +25,6 @@ class GardenState:
     head: Head
     plan: Plan
     report: Report
-
-
-@dataclass(frozen=True)
-class GardenChange:
-    """A garden after a change. Its report leaves out what is said of unchanged places:
-    their own reports, those of their plantings, and their notes."""
-
-    head: Head
-    plan: Plan
-    report: Report
-    unchanged: list[str]
-    changed: list[PlaceChange]
 
 
 class EditRequest(BaseModel):
@@ -100,11 +78,6 @@ def _state_adapter() -> TypeAdapter[GardenState]:
     return TypeAdapter(GardenState)
 
 
-@cache
-def _change_adapter() -> TypeAdapter[GardenChange]:
-    return TypeAdapter(GardenChange)
-
-
 def garden_answer(stored: Stored, known: Estimates) -> bytes:
     """A garden's state, serialised once; no model is built and checked a second time."""
     state = GardenState(
@@ -136,34 +109,6 @@ def _report(estimate: Estimate) -> Report:
 def change_response(stored: Stored, known: Estimates) -> Response:
     """What a change left different, and what it moved in each place's figures."""
     then = stored.before or stored
-    report = _report(known.of(stored.head.version, stored.plan))
     before = _report(known.of(then.head.version, then.plan))
-    was = {place.id: place for place in before.places}
-    # A place that was not evaluated anew is the very same value: the cache returned it.
-    unchanged = {place.id for place in report.places if was.get(place.id) is place}
-    change = GardenChange(
-        head=stored.head,
-        plan=stored.plan,
-        report=replace(
-            report,
-            places=tuple(r for r in report.places if r.id not in unchanged),
-            plantings=tuple(r for r in report.plantings if r.place not in unchanged),
-            notes=tuple(n for n in report.notes if n.place not in unchanged),
-        ),
-        unchanged=sorted(unchanged),
-        changed=[
-            _difference(was[place.id], place)
-            for place in report.places
-            if place.id in was and place.id not in unchanged
-        ],
-    )
-    return json_response(_change_adapter().dump_json(change))
-
-
-def _difference(before: PlaceReport, after: PlaceReport) -> PlaceChange:
-    return PlaceChange(
-        place=after.id,
-        plants=after.plants - before.plants,
-        harvest_kg=after.harvest_kg.p50 - before.harvest_kg.p50,
-        idle_cell_weeks=after.idle_cell_weeks - before.idle_cell_weeks,
-    )
+    after = _report(known.of(stored.head.version, stored.plan))
+    return json_response(change_between(stored.head, (then.plan, stored.plan), (before, after)))

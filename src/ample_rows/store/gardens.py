@@ -284,6 +284,9 @@ class GardenStore:
 
     def _known(self, slug: str) -> _Known:
         """A garden's plan and parts; read and parsed once for each version."""
+        known = self._held.get(self.version(slug))
+        if known is not None:
+            return known
         with self.database.reading() as session:
             row = _row(session, slug)
             head = _head(session, row)

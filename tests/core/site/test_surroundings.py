@@ -130,8 +130,9 @@ def test_moving_one_place_away_mends_the_note_of_the_other(client, book):
         f"/api/gardens/{slug}/edits", json={"version": version, "edit": edit}
     ).json()
     # The bed that stayed is told anew, because what lies round it changed.
-    assert change["unchanged"] == []
-    assert not [n for n in change["report"]["notes"] if n["code"] == "overlap"]
+    assert {place["id"] for place in change["report"]["places"]["changed"]} == {"bed", "b2"}
+    after = client.get(f"/api/gardens/{slug}").json()
+    assert not [n for n in after["report"]["notes"] if n["code"] == "overlap"]
 
 
 def test_the_hose_goes_round_a_house_and_ends_short(around):

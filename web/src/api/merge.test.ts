@@ -4,49 +4,67 @@ import { merged } from './merge';
 import type { HeldGarden } from './merge';
 import type { GardenChange } from './types';
 
-const report = (id: string, place: string, plants = 1) => ({ id, place, plants });
+const place = (id: string) => ({ id, plants: 1, sun: { hours: [1] } });
 const before = {
   head: { version: 1 },
-  plan: { places: [{ id: 'a' }, { id: 'b' }], plantings: [{ id: 'p' }, { id: 'q' }, { id: 'r' }] },
-  report: {
+  plan: {
+    garden: { name: 'Here' },
     places: [{ id: 'a' }, { id: 'b' }],
-    plantings: [report('p', 'a'), report('q', 'b'), report('r', 'b')],
-    notes: [
-      { place: 'a', code: 'kept' },
-      { place: 'b', code: 'old' },
-      { place: null, code: 'old' },
+    plantings: [{ id: 'p' }, { id: 'q' }],
+  },
+  report: {
+    seed: 1,
+    totals: { plants: 2, places: 2 },
+    places: [place('a'), place('b')],
+    plantings: [
+      { id: 'p', plants: 1 },
+      { id: 'q', plants: 1 },
     ],
+    notes: [{ code: 'kept' }, { code: 'gone' }],
   },
   changed: [],
 } as unknown as HeldGarden;
 
-function change(plantings: object[], unchanged = ['a']): GardenChange {
+const ids = { ids: ['a', 'b'], changed: [] as object[] };
+
+function change(report: object = {}, plan: object = {}): GardenChange {
+  const plantings = { ids: ['q', 'p'], changed: [{ id: 'q', plants: 9 }] };
   return {
     head: { version: 2 },
-    plan: before.plan,
-    report: { places: [{ id: 'b' }], plantings, notes: [{ place: 'b', code: 'new' }] },
-    unchanged,
+    plan: { values: {}, places: ids, plantings: { ids: ['q', 'p'], changed: [] }, ...plan },
+    report: { values: {}, totals: { plants: 3 }, notes: [0], places: ids, plantings, ...report },
     changed: [],
   } as unknown as GardenChange;
 }
 
 describe('a change laid over what is held', () => {
-  const after = merged(before, change([report('q', 'b', 9), report('r', 'b')]));
-
-  it('keeps unchanged values the very same, and takes the others', () => {
+  it('keeps what does not differ the very same, in the order told', () => {
+    const after = merged(before, change());
+    expect(after?.plan.garden).toBe(before.plan.garden);
     expect(after?.report.places[0]).toBe(before.report.places[0]);
-    expect(after?.report.plantings[0]).toBe(before.report.plantings[0]);
-    expect(after?.report.plantings[2]).toBe(before.report.plantings[2]);
-    expect(after?.report.plantings[1]).toMatchObject({ plants: 9 });
+    expect(after?.report.plantings.map((p) => [p.id, p.plants])).toEqual([
+      ['q', 9],
+      ['p', 1],
+    ]);
+    expect(after?.report.plantings[1]).toBe(before.report.plantings[0]);
+    expect(after?.report.totals).toEqual({ plants: 3, places: 2 });
   });
 
-  it('keeps the order of the plan and the notes of unchanged places alone', () => {
-    expect(after?.report.plantings.map((p) => p.id)).toEqual(['p', 'q', 'r']);
-    expect(after?.report.notes.map((n) => n.code)).toEqual(['kept', 'new']);
+  it('lays the values of a part over those that it had', () => {
+    const places = { ids: ['b'], changed: [{ id: 'b', plants: 5 }] };
+    const after = merged(before, change({ places }));
+    expect(after?.report.places).toEqual([{ ...place('b'), plants: 5 }]);
+    expect(after?.report.places[0]?.sun).toBe(before.report.places[1]?.sun);
+  });
+
+  it('keeps notes by their place among those before, and takes new ones', () => {
+    const after = merged(before, change({ notes: [{ code: 'new' }, 0] }));
+    expect(after?.report.notes.map((n) => n.code)).toEqual(['new', 'kept']);
+    expect(after?.report.notes[1]).toBe(before.report.notes[0]);
   });
 
   it('is refused when something is missing', () => {
-    expect(merged(before, change([report('q', 'b')]))).toBeNull();
-    expect(merged(before, change([], ['c']))).toBeNull();
+    expect(merged(before, change({ places: { ids: ['a', 'c'], changed: [] } }))).toBeNull();
+    expect(merged(before, change({ notes: [7] }))).toBeNull();
   });
 });

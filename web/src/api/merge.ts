@@ -1,4 +1,4 @@
-import type { GardenChange, GardenState, PlaceChange, PlantingReport } from './types';
+import type { GardenChange, GardenState, Note, PartsChange, PlaceChange } from './types';
 
 /** A garden as the pages hold it: its state, and what the last change moved. */
 export type HeldGarden = GardenState & { changed: PlaceChange[] };
@@ -7,44 +7,50 @@ export function held(state: GardenState): HeldGarden {
   return { ...state, changed: [] };
 }
 
-/** The value known before where the new one says the same, so that it is not drawn again. */
-function sameOr<T>(known: T | undefined, fresh: T): T {
-  return known && JSON.stringify(known) === JSON.stringify(fresh) ? known : fresh;
+interface Part {
+  id: string;
+}
+
+/** Parts after a change, those that do not differ the very same; null when one is not all known. */
+function parts<T extends Part>(known: readonly T[], change: PartsChange): T[] | null {
+  const before = new Map(known.map((part) => [part.id, part]));
+  // What the server sends of a part are values of it by its own names.
+  const fresh = new Map(change.changed.map((part) => [part['id'] as string, part as Partial<T>]));
+  const found: T[] = [];
+  for (const id of change.ids) {
+    const [was, now] = [before.get(id), fresh.get(id)];
+    if (was === undefined && now === undefined) return null;
+    found.push(now === undefined ? (was as T) : ({ ...was, ...now } as T));
+  }
+  return found;
+}
+
+function notes(known: readonly Note[], change: readonly (number | Note)[]): Note[] | null {
+  const found = change.map((note) => (typeof note === 'number' ? known[note] : note));
+  return found.every((note): note is Note => note !== undefined) ? found : null;
 }
 
 /**
- * The state after a change. What is said of unchanged places is kept from before, the very
- * same values, so that only what differs is drawn again. Null when that is not all known.
+ * The state after a change. What does not differ is kept from before, the very same values, so
+ * that only the rest is drawn again. Null when that is not all known.
  */
 export function merged(before: HeldGarden, change: GardenChange): HeldGarden | null {
-  const same = new Set(change.unchanged);
-  const places = new Map(
-    [...before.report.places.filter((p) => same.has(p.id)), ...change.report.places].map((p) => [
-      p.id,
-      p,
-    ]),
-  );
-  const was = new Map(before.report.plantings.map((p) => [p.id, p]));
-  const plantings = new Map([
-    ...[...was].filter(([, p]) => same.has(p.place)),
-    ...change.report.plantings.map((p): [string, PlantingReport] => [
-      p.id,
-      sameOr(was.get(p.id), p),
-    ]),
-  ]);
-  const inOrder = <T>(ids: readonly { id: string }[], from: Map<string, T>): T[] =>
-    ids.flatMap(({ id }) => from.get(id) ?? []);
-  const notes = before.report.notes.filter((n) => n.place !== null && same.has(n.place));
-  const report = {
-    ...change.report,
-    places: inOrder(change.plan.places, places),
-    plantings: inOrder(change.plan.plantings, plantings),
-    notes: [...notes, ...change.report.notes],
+  const plan = {
+    places: parts(before.plan.places, change.plan.places),
+    plantings: parts(before.plan.plantings, change.plan.plantings),
   };
-  const complete =
-    report.places.length === change.plan.places.length &&
-    report.plantings.length === change.plan.plantings.length;
-  return complete
-    ? { head: change.head, plan: change.plan, report, changed: change.changed }
-    : null;
+  const report = {
+    places: parts(before.report.places, change.report.places),
+    plantings: parts(before.report.plantings, change.report.plantings),
+    notes: notes(before.report.notes, change.report.notes),
+    totals: { ...before.report.totals, ...change.report.totals },
+  };
+  if (!plan.places || !plan.plantings) return null;
+  if (!report.places || !report.plantings || !report.notes) return null;
+  return {
+    head: change.head,
+    plan: { ...before.plan, ...change.plan.values, ...plan },
+    report: { ...before.report, ...change.report.values, ...report },
+    changed: change.changed,
+  } as HeldGarden;
 }

@@ -3410,15 +3410,12 @@ export interface components {
         };
         /**
          * GardenChange
-         * @description A garden after a change. Its report leaves out what is said of unchanged places:
-         *     their own reports, those of their plantings, and their notes.
+         * @description A garden after a change, as what differs from the version that was changed.
          */
         GardenChange: {
             head: components["schemas"]["Head"];
-            plan: components["schemas"]["Plan"];
-            report: components["schemas"]["Report"];
-            /** Unchanged */
-            unchanged: string[];
+            plan: components["schemas"]["PlanChange"];
+            report: components["schemas"]["ReportChange"];
             /** Changed */
             changed: components["schemas"]["PlaceChange"][];
         };
@@ -4629,6 +4626,18 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * PartsChange
+         * @description Parts with ids: every id in its order, and of the parts that differ the values that do.
+         */
+        PartsChange: {
+            /** Ids */
+            ids: string[];
+            /** Changed */
+            changed: {
+                [key: string]: unknown;
+            }[];
+        };
+        /**
          * Path
          * @description Ground kept free for walking: a line with a width, for feet, a barrow or a chair.
          */
@@ -5031,6 +5040,19 @@ export interface components {
             set_aside: components["schemas"]["SetAside"][];
         } & {
             [key: string]: unknown;
+        };
+        /**
+         * PlanChange
+         * @description A plan's values that differ, by key, and its places and plantings part by part. A key of
+         *     the grower's own that is gone is null.
+         */
+        PlanChange: {
+            /** Values */
+            values: {
+                [key: string]: unknown;
+            };
+            places: components["schemas"]["PartsChange"];
+            plantings: components["schemas"]["PartsChange"];
         };
         /** Plant */
         Plant: {
@@ -5586,6 +5608,25 @@ export interface components {
             totals: components["schemas"]["Totals"];
             /** Notes */
             notes: components["schemas"]["Note"][];
+        };
+        /**
+         * ReportChange
+         * @description A report's values that differ, by key; its totals value by value; its places and plantings
+         *     part by part. A note is the index that it had before, or the note itself.
+         */
+        ReportChange: {
+            /** Values */
+            values: {
+                [key: string]: unknown;
+            };
+            /** Totals */
+            totals: {
+                [key: string]: unknown;
+            };
+            /** Notes */
+            notes: (number | components["schemas"]["Note"])[];
+            places: components["schemas"]["PartsChange"];
+            plantings: components["schemas"]["PartsChange"];
         };
         /**
          * Rest

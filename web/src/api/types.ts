@@ -108,5 +108,6 @@ export type Quantiles = Schemas['Quantiles'];
 export type ShelfAnswer = Schemas['ShelfAnswer'];
 export type ShelfEntry = Schemas['ShelfEntry'];
 export type PlaceChange = Schemas['PlaceChange'];
+export type PartsChange = Schemas['PartsChange'];
 export type Problem = Schemas['Problem'];
 export type Edit = Schemas['EditRequest']['edit'];

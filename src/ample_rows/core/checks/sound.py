@@ -5,6 +5,7 @@ fit or do well is a result with a note, never a fault.
 """
 
 import json
+from dataclasses import dataclass
 from typing import Any
 
 from ample_rows.core import plan as p
@@ -32,6 +33,8 @@ from ample_rows.core.plan.reading import (
     read_document,
 )
 from ample_rows.core.site.risers import placed
+
+_AROUND = ("garden", "site", "soil", "build", "seed_box", "crops")
 
 
 def usable_plan(document: dict[str, Any], book: Book) -> p.Plan:
@@ -82,7 +85,8 @@ def require_sound(plan: p.Plan, book: Book, *, before: p.Plan | None = None) -> 
     """
     if before is not None and _made_smaller(plan, before):
         return
-    faults = check_plan(plan, book)
+    sound = before if before is not None and too_many_cells(before) is None else None
+    faults = check_plan(plan, book, before=sound)
     if faults:
         raise PlanFaultsError(faults[:MOST_FAULTS])
 
@@ -93,8 +97,13 @@ def _made_smaller(plan: p.Plan, before: p.Plan) -> bool:
     return cells_in_all(plan.places) <= cells_in_all(before.places)
 
 
-def check_plan(plan: p.Plan, book: Book) -> list[Fault]:
-    """Every disagreement between parts, in the order of the document."""
+def check_plan(plan: p.Plan, book: Book, *, before: p.Plan | None = None) -> list[Fault]:
+    """Every disagreement between parts, in the order of the document.
+
+    Args:
+        before: A sound plan that this one was made of. What both share as the very same value
+            is not looked at again.
+    """
     too_many = too_many_cells(plan)
     if too_many:
         return [too_many]
@@ -105,28 +114,55 @@ def check_plan(plan: p.Plan, book: Book) -> list[Fault]:
         book = book_with(book, plan.crops)
     except PlanFaultsError as error:
         return error.faults
-    faults = [*chore_faults(plan.chores), *_one_layout(plan, book)]
+    settled = _Settled.of(plan, before)
+    faults = [*chore_faults(plan.chores), *_one_layout(plan, book, settled)]
     faults += twice([layout.id for layout in plan.alternatives], "alternatives")
-    if not faults:
+    if not faults and not (settled.around and plan.alternatives is settled.alternatives):
         # A fault of the garden itself would be told again for every layout.
         for index, layout in enumerate(plan.alternatives):
             path = f"alternatives[{index}]"
             other = plan.with_layout(layout)
             too_many = too_many_cells(other)
-            found = [too_many] if too_many else _one_layout(other, book)
+            found = [too_many] if too_many else _one_layout(other, book, _Settled())
             faults += [Fault(f"{path}.{fault.path}", fault.text) for fault in found]
     return faults
 
 
-def _one_layout(plan: p.Plan, book: Book) -> list[Fault]:
-    faults = list(garden_faults(plan.garden, book))
-    faults += soil_faults(plan.soil or p.Soil(), book)
-    faults += build_faults(plan.build or p.Build(), book)
-    faults += seed_faults(plan.seed_box or p.SeedBox(), book)
-    faults += site_faults(plan.site or p.Site(), book)
+@dataclass(frozen=True)
+class _Settled:
+    """What of a plan was found sound before: all round its places, and parts by identity."""
+
+    around: bool = False
+    places: frozenset[int] = frozenset()
+    plantings: frozenset[int] = frozenset()
+    alternatives: tuple[p.Alternative, ...] | None = None
+
+    @classmethod
+    def of(cls, plan: p.Plan, before: p.Plan | None) -> "_Settled":
+        if before is None or any(getattr(plan, k) is not getattr(before, k) for k in _AROUND):
+            return cls()
+        kept = {id(place) for place in before.places}
+        stand = kept == {id(place) for place in plan.places}
+        return cls(
+            around=True,
+            places=frozenset(kept),
+            plantings=frozenset(id(g) for g in before.plantings) if stand else frozenset(),
+            alternatives=before.alternatives,
+        )
+
+
+def _one_layout(plan: p.Plan, book: Book, settled: _Settled) -> list[Fault]:
+    faults: list[Fault] = []
+    if not settled.around:
+        faults += garden_faults(plan.garden, book)
+        faults += soil_faults(plan.soil or p.Soil(), book)
+        faults += build_faults(plan.build or p.Build(), book)
+        faults += seed_faults(plan.seed_box or p.SeedBox(), book)
+        faults += site_faults(plan.site or p.Site(), book)
     faults += twice([place.id for place in plan.places], "places")
     for index, place in enumerate(plan.places):
-        faults += place_faults(place, f"places[{index}]", plan.soil, book)
+        if id(place) not in settled.places:
+            faults += place_faults(place, f"places[{index}]", plan.soil, book)
     if not faults:
         faults += riser_faults(plan)
     faults += twice([planting.id for planting in plan.plantings], "plantings")
@@ -137,6 +173,7 @@ def _one_layout(plan: p.Plan, book: Book) -> list[Fault]:
     end = season.growing_year(plan.garden, book).end
     for index, planting in enumerate(plan.plantings):
         path = f"plantings[{index}]"
-        faults += planting_faults(plan, planting, path, book)
+        if id(planting) not in settled.plantings:
+            faults += planting_faults(plan, planting, path, book)
         faults += date_faults(plan, planting, path, end)
     return faults

@@ -18,7 +18,7 @@ from ample_rows.core.edits.risers import stand_riser
 from ample_rows.core.edits.twins import twin_of
 from ample_rows.core.errors import UnknownPartError
 from ample_rows.core.plan.links import forget
-from ample_rows.core.plan.reading import read_document
+from ample_rows.core.plan.reading import PlanFaultsError, read_document
 
 Changes = dict[str, Any]
 Part = TypeVar("Part", p.Place, p.Planting)
@@ -229,6 +229,8 @@ Edit = Annotated[
 Together.model_rebuild()
 
 
+_RECORDS = {"places", "plantings"}
+_NEEDED = ("format", "version", "garden")
 _PART_OF = {
     "change-garden": "garden",
     "change-site": "site",
@@ -252,7 +254,45 @@ def apply_edit(plan: p.Plan, edit: Edit) -> p.Plan:
         # A part of several made no sound record, and a later one fell over it: that is told.
         read_document(json.dumps(document))
         raise
-    return _sharing(read_document(json.dumps(document)), plan)
+    return _read_in_part(document, plan) or _sharing(read_document(json.dumps(document)), plan)
+
+
+def _read_in_part(document: Changes, before: p.Plan) -> p.Plan | None:
+    """The plan of a changed document: only what differs is read, by the same reader as a whole
+    one. None where that finds a fault, or more differs than values and records."""
+    was = p.document(before)
+    if was.keys() != document.keys():
+        return None
+    changed: Changes = {key: value for key, value in document.items() if value != was[key]}
+    kept: dict[str, dict[str, p.Place | p.Planting]] = {}
+    for key in _RECORDS & changed.keys():
+        now = _by_id(document[key])
+        if now is None:
+            return None
+        parts: tuple[p.Place | p.Planting, ...] = getattr(before, key)
+        pairs = zip(parts, was[key], strict=True)
+        kept[key] = {part.id: part for part, record in pairs if now.get(part.id) == record}
+        changed[key] = [record for ident, record in now.items() if ident not in kept[key]]
+    if not changed.keys() <= p.Plan.model_fields.keys():
+        return None
+    try:
+        read = read_document(json.dumps({**{key: was[key] for key in _NEEDED}, **changed}))
+    except PlanFaultsError:
+        return None
+    update = {key: getattr(read, key) for key in changed}
+    for key, same in kept.items():
+        fresh = {part.id: part for part in update[key]}
+        update[key] = tuple(same.get(r["id"]) or fresh[r["id"]] for r in document[key])
+    return before.model_copy(update=update)
+
+
+def _by_id(records: Any) -> dict[str, Changes] | None:
+    """Records by id; None where they are no records, or one has no id of its own."""
+    try:
+        found = {record["id"]: record for record in records}
+    except (KeyError, TypeError):
+        return None
+    return found if len(found) == len(records) else None
 
 
 def _sharing(plan: p.Plan, before: p.Plan) -> p.Plan:

@@ -6,8 +6,8 @@ import pytest
 
 from ample_rows.core.ask.crop_book.pages import crop_index, crop_page
 from ample_rows.core.calendar.season import growing_year, window
-from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.errors import UnknownPartError
+from ample_rows.core.estimate.estimate import Estimate
 from tests.conftest import bed, document, rectangle, tub
 
 SHALLOW = bed(id="shallow", wall_height_cm=14, native=None, bottom="closed")
