@@ -1,11 +1,13 @@
+import babel from '@rolldown/plugin-babel';
 import tailwindcss from '@tailwindcss/vite';
-import react from '@vitejs/plugin-react';
+import react, { reactCompilerPreset } from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 
 const server = 'http://127.0.0.1:8437';
 
 export default defineConfig({
-  plugins: [react(), tailwindcss()],
+  // The compiler keeps what a render made of values that did not change.
+  plugins: [react(), babel({ presets: [reactCompilerPreset()] }), tailwindcss()],
   build: {
     outDir: '../src/ample_rows/api/site',
     emptyOutDir: true,

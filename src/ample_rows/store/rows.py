@@ -4,7 +4,7 @@ from collections.abc import Iterable, Iterator
 from datetime import UTC, date, datetime
 from typing import TypeVar
 
-from sqlalchemy import delete
+from sqlalchemy import delete, text
 from sqlmodel import Session, col, select
 
 from ample_rows.store.parts import Document, Parts, Placed
@@ -20,6 +20,10 @@ from ample_rows.store.tables import (
 Part = TypeVar("Part", PlaceRow, PlantingRow)
 
 _VERSION = "version"
+_NEXT = text(
+    "INSERT INTO counters (name, value) VALUES (:name, 1)"
+    " ON CONFLICT (name) DO UPDATE SET value = value + 1 RETURNING value"
+)
 _BEGIN = datetime(2026, 1, 1, tzinfo=UTC)
 _IN_ONE_STATEMENT = 10_000
 
@@ -32,10 +36,8 @@ def pk_of(row: GardenRow | PlaceRow) -> int:
 
 def next_version(session: Session) -> int:
     """A version that no garden here ever had, nor will have again."""
-    counter = session.get(CounterRow, _VERSION) or CounterRow(name=_VERSION, value=0)
-    counter.value += 1
-    session.add(counter)
-    return counter.value
+    given = session.connection().execute(_NEXT, {"name": _VERSION})
+    return int(given.scalar_one())
 
 
 def leave_versions_behind(session: Session, now: datetime) -> None:

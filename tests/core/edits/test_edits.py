@@ -1,14 +1,22 @@
 """Edits: their effect, and that what goes wrong changes nothing."""
 
+import json
+
 import pytest
+from hypothesis import given
+from hypothesis import strategies as st
 from pydantic import TypeAdapter
 
 from ample_rows.core import plan as p
+from ample_rows.core.checks import check_plan, read_plan
 from ample_rows.core.edits import Edit, apply_edit, describe
 from ample_rows.core.errors import AmpleRowsError
-from tests.conftest import document, planting
+from ample_rows.core.plan.reading import PlanFaultsError, read_document
+from ample_rows.crops import load_book
+from tests.conftest import document, planting, rectangle
 
 EDIT = TypeAdapter(Edit)
+BOOK = load_book()
 FOLLOW = planting("leek", id="p2", start="transplant", start_date="2027-09-01", follows="p1")
 DOC = document(planting(), FOLLOW)
 
@@ -90,6 +98,36 @@ def test_each_edit_does_what_it_says_and_is_called_by_it(read, edit, check, word
     assert check(p.document(apply_edit(plan, made)))
     assert describe(made, plan) == words
     assert p.document(plan) == DOC
+
+
+@given(
+    values=st.dictionaries(
+        st.sampled_from(["spacing_cm", "cells", "start_date", "follows", "crop", "x-own", "depth"]),
+        st.sampled_from([None, 9, -1, "2027-05-05", "p2", "carrot", ["A1", "Z9"], ["B1"], "all"]),
+        min_size=1,
+    ),
+    other=st.sampled_from(
+        [
+            {"do": "change-garden", "changes": {"first_frost": "2027-01-01"}},
+            {"do": "change-place", "id": "bed", "changes": {"shape": rectangle(40, 40)}},
+            {"do": "remove-planting", "id": "p2"},
+            {"do": "change-soil", "changes": {"x-own": 1}},
+            {"do": "plant", "planting": planting("onion", ("D1",), id="p3", start="set")},
+        ]
+    ),
+)
+def test_what_an_edit_reads_and_checks_in_part_is_what_the_whole_says(values, other):
+    plan = read_plan(json.dumps(DOC), BOOK)
+    change = {"do": "change-planting", "id": "p1", "changes": values}
+    edit = EDIT.validate_python({"do": "together", "edits": [change, other]})
+    try:
+        after = apply_edit(plan, edit)
+    except PlanFaultsError:
+        return
+    assert read_document(json.dumps(p.document(after))) == after
+    assert check_plan(after, BOOK, before=plan) == check_plan(after, BOOK)
+    same = [g for g in after.plantings if g in plan.plantings]
+    assert all(any(g is known for known in plan.plantings) for g in same)
 
 
 @pytest.mark.parametrize(

@@ -6,6 +6,7 @@ import { useMessages } from '../app/messages';
 import { answered, answeredChange, answeredState, api, ProblemError } from './client';
 import { held, merged } from './merge';
 import type { HeldGarden } from './merge';
+import { Pending } from './pending';
 import type { Edit, GardenChange, Head, ShelfAnswer } from './types';
 
 export const gardenKey = (slug: string) => ['garden', slug] as const;
@@ -18,12 +19,22 @@ export function useGardens() {
   });
 }
 
+/** Each garden as the server has it, with the edits that it has not answered yet. */
+const gardens = new Map<string, Pending>();
+
+/** Keep a garden as the server has it now; returns it as it is shown. */
+function served(slug: string, garden: HeldGarden): HeldGarden {
+  const now = gardens.get(slug)?.on(garden) ?? new Pending(garden);
+  gardens.set(slug, now);
+  return now.shown;
+}
+
 async function fetched(slug: string, signal?: AbortSignal): Promise<HeldGarden> {
   const asking = api.GET('/api/gardens/{slug}', {
     params: { path: { slug } },
     signal: signal ?? null,
   });
-  return held(await answeredState(asking));
+  return served(slug, held(await answeredState(asking)));
 }
 
 export function useGarden(slug: string) {
@@ -76,8 +87,23 @@ function inTurn<T>(slug: string, work: () => Promise<T>): Promise<T> {
   return next;
 }
 
-async function known(client: QueryClient, slug: string): Promise<HeldGarden> {
-  return client.getQueryData<HeldGarden>(gardenKey(slug)) ?? (await fetched(slug));
+/** The garden as the server has it. */
+async function known(slug: string): Promise<HeldGarden> {
+  return gardens.get(slug)?.served ?? (await fetched(slug));
+}
+
+/** Show an edit before it is answered; returns what ends that. */
+function shownAtOnce(client: QueryClient, slug: string, edit: Edit): () => void {
+  gardens.get(slug)?.begin(edit);
+  const show = () => {
+    const now = gardens.get(slug);
+    if (now) client.setQueryData(gardenKey(slug), now.shown);
+  };
+  show();
+  return () => {
+    gardens.get(slug)?.end(edit);
+    show();
+  };
 }
 
 export function useEditor(slug: string): Editor {
@@ -85,19 +111,23 @@ export function useEditor(slug: string): Editor {
   const { say, working } = useMessages();
 
   const step = useCallback(
-    (make: Step, words: string): Promise<boolean> =>
-      inTurn(slug, async () => {
+    (make: Step, words: string, edit?: Edit): Promise<boolean> => {
+      const settle = edit ? shownAtOnce(client, slug, edit) : () => undefined;
+      return inTurn(slug, async () => {
         const stop = new AbortController();
         const done = working(words, () => stop.abort());
         try {
-          const before = await known(client, slug);
+          const before = await known(slug);
           const change = await make(before.head.version, stop.signal);
-          client.setQueryData(gardenKey(slug), merged(before, change) ?? (await fetched(slug)));
+          if (edit) gardens.get(slug)?.end(edit);
+          const after = merged(before, change);
+          client.setQueryData(gardenKey(slug), after ? served(slug, after) : await fetched(slug));
           if (change.head.name !== before.head.name) {
             void client.invalidateQueries({ queryKey: gardensKey });
           }
           return true;
         } catch (cause) {
+          settle();
           if (cause instanceof ProblemError && cause.is('conflict')) {
             await client.invalidateQueries({ queryKey: gardenKey(slug) });
             say({
@@ -114,7 +144,8 @@ export function useEditor(slug: string): Editor {
         } finally {
           done();
         }
-      }),
+      });
+    },
     [client, slug, say, working],
   );
 
@@ -131,6 +162,7 @@ export function useEditor(slug: string): Editor {
               }),
             ),
           'Saving',
+          edit,
         ),
       undo: () =>
         step(

@@ -6,16 +6,22 @@ import type { ComponentType } from 'react';
 import { ProblemError } from '../api/client';
 import { useGarden, useGardens } from '../api/garden';
 import type { HeldGarden } from '../api/merge';
-import { GardenScreen } from '../garden/GardenScreen';
-import { PlaceForm } from '../places/PlaceForm';
 import { SquaresScreen } from '../squares/SquaresScreen';
-import { FirstBed } from '../start/FirstBed';
 import { MessagesProvider } from './messages';
 import { NoFigures } from './NoFigures';
 import { PreferencesProvider } from './preferences';
 import { Shell } from './Shell';
 
-// The yard's drawing is not needed to open a bed: it is fetched when it is asked for.
+// What is not needed to open a bed is fetched when it is asked for.
+const FirstBed = lazy(() =>
+  import('../start/FirstBed').then((part) => ({ default: part.FirstBed })),
+);
+const GardenScreen = lazy(() =>
+  import('../garden/GardenScreen').then((part) => ({ default: part.GardenScreen })),
+);
+const PlaceForm = lazy(() =>
+  import('../places/PlaceForm').then((part) => ({ default: part.PlaceForm })),
+);
 const GroundScreen = lazy(() =>
   import('../ground/GroundScreen').then((part) => ({ default: part.GroundScreen })),
 );
@@ -70,7 +76,14 @@ export function App() {
           <BrowserRouter>
             <Routes>
               <Route path="/" element={<Home />} />
-              <Route path="/start" element={<FirstBed />} />
+              <Route
+                path="/start"
+                element={
+                  <Suspense fallback={<Waiting />}>
+                    <FirstBed />
+                  </Suspense>
+                }
+              />
               <Route
                 path="/keeping"
                 element={

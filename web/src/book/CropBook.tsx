@@ -19,8 +19,8 @@ export function CropBook({ state }: { state: HeldGarden }) {
   const place = asked.get('place');
   const { slug, version } = state.head;
   const editor = useEditor(slug);
-  const index = useIndex(slug, version, place);
-  const page = useCropPage(slug, version, crop);
+  const index = useIndex(state, place);
+  const page = useCropPage(state, crop);
   const set = (key: 'crop' | 'place', value: string) =>
     setAsked(
       (now) => {

@@ -51,9 +51,8 @@ export function Packets({ state, list, onEdit }: Props) {
 }
 
 function NewPacket({ state, onAdd }: { state: HeldGarden; onAdd: (packet: SeedPacket) => void }) {
-  const { slug, version } = state.head;
   const year = Number(state.report.year.start.slice(0, 4));
-  const lines = useIndex(slug, version, null).data ?? [];
+  const lines = useIndex(state, null).data ?? [];
   const [crop, setCrop] = useState('');
   const [saved, setSaved] = useState(false);
   const [missing, setMissing] = useState(false);

@@ -1,13 +1,22 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 
+import { basisOf } from '../api/basis';
 import { answeredAs, api } from '../api/client';
 import type { ProblemError } from '../api/client';
+import type { HeldGarden } from '../api/merge';
 import type { CropLine, CropPage } from '../api/types';
 
+/** What the book rests on: all of a plan that is not what grows or what is done in it. */
+function groundOf({ plan }: HeldGarden): string {
+  const { garden, site, soil, build, crops, places } = plan;
+  return basisOf(garden, site, soil, build, crops, places);
+}
+
 /** The book's index; with a place, whether it bears each crop. */
-export function useIndex(slug: string, version: number, place: string | null) {
+export function useIndex(state: HeldGarden, place: string | null) {
+  const { slug } = state.head;
   return useQuery<CropLine[], ProblemError>({
-    queryKey: ['crop-index', slug, version, place],
+    queryKey: ['crop-index', slug, groundOf(state), place],
     placeholderData: keepPreviousData,
     queryFn: ({ signal }) =>
       answeredAs(
@@ -20,9 +29,10 @@ export function useIndex(slug: string, version: number, place: string | null) {
 }
 
 /** One crop's page, as this garden's year and places have it. */
-export function useCropPage(slug: string, version: number, crop: string) {
+export function useCropPage(state: HeldGarden, crop: string) {
+  const { slug } = state.head;
   return useQuery<CropPage, ProblemError>({
-    queryKey: ['crop-page', slug, version, crop],
+    queryKey: ['crop-page', slug, groundOf(state), crop],
     placeholderData: keepPreviousData,
     queryFn: ({ signal }) =>
       answeredAs(

@@ -19,7 +19,7 @@ const TAKES: Options<Takes> = [
 export function LikelyEnds({ state }: { state: HeldGarden }) {
   const editor = useEditor(state.head.slug);
   const known = state.plan.garden.likely_ends;
-  const index = useIndex(state.head.slug, state.head.version, null);
+  const index = useIndex(state, null);
   const [crop, setCrop] = useState('');
   const [on, setOn] = useState(state.plan.garden.first_frost);
   const [takes, setTakes] = useState<Takes>('all');

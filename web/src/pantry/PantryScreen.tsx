@@ -139,7 +139,7 @@ function Seasons({ state, pantry }: { state: HeldGarden; pantry: Pantry }) {
 
 /** A crop that nothing was said of yet, wanted from now on. */
 function AddWant({ state, wanted }: { state: HeldGarden; wanted: readonly CropSupply[] }) {
-  const index = useIndex(state.head.slug, state.head.version, null);
+  const index = useIndex(state, null);
   const save = useWants(state);
   const known = new Set(wanted.map((crop) => crop.crop));
   const free = (index.data ?? []).filter((line) => !line.variety_of && !known.has(line.id));

@@ -21,7 +21,7 @@ export function OverTheYears({ state, place }: { state: HeldGarden; place: Place
     void editor.edit({ do: 'change-place', id: place.id, changes });
   const without = <T,>(all: readonly T[], index: number) => all.filter((_, i) => i !== index);
   const names = new Map(
-    (useIndex(state.head.slug, state.head.version, null).data ?? []).map((c) => [c.id, c.name]),
+    (useIndex(state, null).data ?? []).map((c) => [c.id, c.name]),
   );
   return (
     <section aria-label="Over the years" className="mt-6 space-y-3">
@@ -85,7 +85,7 @@ function AddYear({ state, onAdd }: AddProps) {
   const [year, setYear] = useState(String(latest));
   const [crop, setCrop] = useState('');
   const [fault, setFault] = useState<string>();
-  const index = useIndex(state.head.slug, state.head.version, null);
+  const index = useIndex(state, null);
   const crops = (index.data ?? []).map((line) => [line.id, line.name] as const);
   return (
     <form

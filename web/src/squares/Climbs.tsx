@@ -20,7 +20,7 @@ const ALONE = 'alone:';
 /** What holds a planting up: a support of its place, or a cage or canes of its own. */
 export function Climbs({ state, planting, place, change }: Props) {
   const crop = planting.variety ?? planting.crop;
-  const page = useCropPage(state.head.slug, state.head.version, crop);
+  const page = useCropPage(state, crop);
   const ways = page.data?.ways_up ?? [];
   const labelOf = (system: string) => ways.find((way) => way.system === system)?.label ?? system;
   const along = place.supports.map((s) => [s.id, `along the ${labelOf(s.system)}`] as const);

@@ -1,9 +1,10 @@
-import { useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 
 import { answeredAs, api } from '../api/client';
 import type { ProblemError } from '../api/client';
 import type { Edit, Elsewhere as Found } from '../api/types';
 import { useUnits } from '../app/preferences';
+import { useSettled } from '../app/useSettled';
 
 interface Props {
   slug: string;
@@ -15,8 +16,11 @@ interface Props {
 /** Other places where a planting would give more, each with the move to press. */
 export function Elsewhere({ slug, version, planting, onEdit }: Props) {
   const units = useUnits();
+  // Every other place is tried, so it is asked once a row of edits has come to rest.
+  const asked = useSettled(`${slug} ${planting}`, version);
   const answer = useQuery<Found[], ProblemError>({
-    queryKey: ['elsewhere', slug, version, planting],
+    queryKey: ['elsewhere', slug, asked, planting],
+    placeholderData: keepPreviousData,
     queryFn: ({ signal }) =>
       answeredAs(
         api.GET('/api/gardens/{slug}/plantings/{planting}/elsewhere', {

@@ -22,8 +22,7 @@ export function LedOver({ state, planting, onEdit }: Props) {
   const units = useUnits();
   const [open, setOpen] = useState(false);
   const { slug, version } = state.head;
-  // What trails is known of the book, whatever the garden's version.
-  const index = useIndex(slug, 0, null);
+  const index = useIndex(state, null);
   const crop = planting.variety ?? planting.crop;
   const trails = index.data?.some((line) => line.id === crop && line.traits.includes(TRAIT));
   const answer = useQuery<Leads, ProblemError>({

@@ -15,7 +15,7 @@ type Run = Planting['varieties'][number];
 
 /** What kind a planting is of, and which of its first plants are of another. */
 export function Varieties({ state, planting, report, change }: Props) {
-  const index = useIndex(state.head.slug, state.head.version, null);
+  const index = useIndex(state, null);
   const kinds = (index.data ?? [])
     .filter((line) => line.id === planting.crop || line.variety_of === planting.crop)
     .map((line) => [line.id, line.name] as const);

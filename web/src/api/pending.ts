@@ -1,0 +1,123 @@
+import { dayOf, isoOf } from '../time/day';
+import type { HeldGarden } from './merge';
+import type { Edit, Planting, PlantingReport } from './types';
+
+type Changes = Record<string, unknown>;
+
+/** Parts of the plan that an edit changes value by value. */
+const PART_OF = {
+  'change-garden': 'garden',
+  'change-site': 'site',
+  'change-soil': 'soil',
+  'change-build': 'build',
+  'change-seed-box': 'seed_box',
+} as const;
+
+/**
+ * The garden as an edit shows at once: what is sure before the server has answered. Figures stay
+ * as they were until they come.
+ */
+export function atOnce(state: HeldGarden, edit: Edit): HeldGarden {
+  switch (edit.do) {
+    case 'change-planting':
+      return changedPlanting(state, edit.id, edit.changes);
+    case 'remove-planting':
+      return withoutPlanting(state, edit.id);
+    case 'change-place':
+      return withPlan(state, {
+        places: state.plan.places.map((p) => (p.id === edit.id ? { ...p, ...edit.changes } : p)),
+      });
+    case 'change-garden':
+    case 'change-site':
+    case 'change-soil':
+    case 'change-build':
+    case 'change-seed-box': {
+      const part = PART_OF[edit.do];
+      return withPlan(state, { [part]: { ...state.plan[part], ...edit.changes } });
+    }
+    case 'together':
+      return edit.edits.reduce(atOnce, state);
+    default:
+      return state;
+  }
+}
+
+function withPlan(state: HeldGarden, changes: Changes): HeldGarden {
+  return { ...state, plan: { ...state.plan, ...changes } };
+}
+
+function changedPlanting(state: HeldGarden, id: string, changes: Changes): HeldGarden {
+  const before = state.plan.plantings.find((p) => p.id === id);
+  if (!before) return state;
+  const planned = { ...before, ...changes } as Planting;
+  const plantings = state.report.plantings.map((p) =>
+    p.id === id ? shown(p, before, planned, changes) : p,
+  );
+  return {
+    ...withPlan(state, {
+      plantings: state.plan.plantings.map((p) => (p.id === id ? planned : p)),
+    }),
+    report: { ...state.report, plantings },
+  };
+}
+
+/** A planting's report with its squares and days as they were asked for. */
+function shown(
+  report: PlantingReport,
+  before: Planting,
+  planned: Planting,
+  changes: Changes,
+): PlantingReport {
+  const cells = Array.isArray(changes['cells']) ? planned.cells : null;
+  const squares = Array.isArray(cells) && cells.length > 0 ? { cells } : {};
+  const days = dayOf(planned.start_date) - dayOf(before.start_date);
+  if (days === 0) return { ...report, ...squares };
+  const moved = <T extends string | null>(day: T) =>
+    (day === null ? null : isoOf(dayOf(day) + days)) as T;
+  return {
+    ...report,
+    ...squares,
+    start_date: moved(report.start_date),
+    first_pick: moved(report.first_pick),
+    last_pick: moved(report.last_pick),
+    clear_date: planned.clear_date ?? moved(report.clear_date),
+    growth: { ...report.growth, start: moved(report.growth.start) },
+  };
+}
+
+function withoutPlanting(state: HeldGarden, id: string): HeldGarden {
+  return {
+    ...withPlan(state, { plantings: state.plan.plantings.filter((p) => p.id !== id) }),
+    report: {
+      ...state.report,
+      plantings: state.report.plantings.filter((p) => p.id !== id),
+    },
+  };
+}
+
+/** A garden as the server has it, and the edits that are on their way there. */
+export class Pending {
+  private readonly edits: Edit[] = [];
+
+  constructor(readonly served: HeldGarden) {}
+
+  /** The same edits on a newer state. */
+  on(served: HeldGarden): Pending {
+    const next = new Pending(served);
+    next.edits.push(...this.edits);
+    return next;
+  }
+
+  begin(edit: Edit): void {
+    this.edits.push(edit);
+  }
+
+  end(edit: Edit): void {
+    const index = this.edits.indexOf(edit);
+    if (index >= 0) this.edits.splice(index, 1);
+  }
+
+  get shown(): HeldGarden {
+    return this.edits.reduce(atOnce, this.served);
+  }
+}
