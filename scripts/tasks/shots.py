@@ -52,7 +52,7 @@ def select_carrot(page: Page) -> None:
 
 
 def fill_in(page: Page) -> None:
-    page.get_by_label("About how far").fill("52")
+    page.get_by_label("Latitude, degrees").fill("52")
 
 
 def open_spacing(page: Page) -> None:

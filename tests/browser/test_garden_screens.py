@@ -50,9 +50,9 @@ def test_a_place_is_added_changed_and_removed(page, base_url):
     page.get_by_label("Width, inside").fill("1'6\"")
     page.get_by_label("Length, inside").fill("1.8m")
     page.get_by_label("Something to climb").select_option("single stems on strings, topped")
-    expect(page.get_by_label("Support is high")).to_have_value("200")
+    expect(page.get_by_label("Support height")).to_have_value("200")
     page.get_by_label("Something to climb").select_option("net on posts")
-    page.get_by_label("Support is high").fill("170")
+    page.get_by_label("Support height").fill("170")
     page.get_by_role("button", name="Add the place").click()
     expect(page.get_by_role("heading", name="Fence strip")).to_be_visible()
     expect(page.get_by_text("45.7 × 180 cm inside")).to_be_visible()
@@ -108,7 +108,7 @@ def test_a_fill_above_the_rim_is_refused_by_the_core_and_nothing_is_lost(page, b
 def test_the_gardens_facts_are_changed(page, base_url):
     page.goto(f"{base_url}/gardens/lantern-court/garden")
     page.get_by_label("Last frost").fill("2027-05-05")
-    page.get_by_label("How deep must soil be").select_option("shallow")
+    page.get_by_label("Depth standard").select_option("shallow")
     page.get_by_role("button", name="Save the garden").click()
     expect(page.locator("svg[role=slider]")).to_contain_text("last frost 5 May")
 

@@ -37,7 +37,7 @@ def table_row(page, name):
 
 def test_a_yard_is_drawn_from_nothing_to_a_filled_and_costed_bed(page, base_url):
     page.goto(f"{base_url}/start")
-    page.get_by_label("About how far").fill("52")
+    page.get_by_label("Latitude, degrees").fill("52")
     page.get_by_role("button", name="Plant this bed").click()
     page.get_by_role("link", name="Ground").click()
     expect(page.get_by_role("heading", name="Begin with the yard")).to_be_visible()
@@ -45,7 +45,7 @@ def test_a_yard_is_drawn_from_nothing_to_a_filled_and_costed_bed(page, base_url)
     page.get_by_label("Bottom to top").fill("23'4\"")
     page.get_by_role("button", name="Draw the yard").click()
     expect(page.get_by_text("9 m × 7.11 m")).to_be_visible()
-    page.get_by_role("button", name="Put it in the yard").click()
+    page.get_by_role("button", name="Add to the yard").click()
     expect(thing(page, "place")).to_contain_text("First bed")
     # A wall to the south, typed to its size, takes sun from the bed.
     page.get_by_role("button", name="wall", exact=True).click()
@@ -94,7 +94,7 @@ def test_a_press_without_a_drag_only_chooses(yard):
 
 
 def test_a_thing_is_set_down_by_press_and_press(yard):
-    yard.get_by_role("button", name="Set it down elsewhere").click()
+    yard.get_by_role("button", name="Move").click()
     expect(yard.get_by_text("Press in the yard where its corner")).to_be_visible()
     house = thing(yard, '"obstacle","index":0').bounding_box()
     yard.mouse.click(house["x"] + 250, house["y"] + house["height"] + 260)
@@ -130,7 +130,7 @@ def test_a_measure_that_cannot_be_read_is_told_at_its_field(yard):
     yard.get_by_label("Height").fill("tall")
     yard.get_by_role("button", name="Save").click()
     expect(yard.get_by_role("alert")).to_contain_text("such as 120, 1.2m")
-    yard.get_by_role("button", name="Its size and lie").click()
+    yard.get_by_role("button", name="Size and direction").click()
     yard.get_by_label("Left to right").fill("-3")
     yard.get_by_role("button", name="Save the yard").click()
     expect(yard.get_by_role("alert")).to_contain_text("at least 50 cm")
@@ -142,7 +142,7 @@ def test_a_bed_out_of_the_yard_is_said_and_stays(yard):
 
 
 def test_a_child_s_arm_is_shorter(yard):
-    yard.get_by_role("button", name="Its size and lie").click()
+    yard.get_by_role("button", name="Size and direction").click()
     yard.get_by_label("a child").check()
     yard.get_by_role("button", name="Save the yard").click()
     thing(yard, '"south"').click(position={"x": 20, "y": 50})
@@ -228,7 +228,7 @@ def test_arms_too_wide_are_told_at_their_field(yard):
 def test_walls_measured_outside_leave_less_inside(yard):
     thing(yard, '"low"').click(position={"x": 20, "y": 38})
     yard.get_by_role("link", name="Change", exact=True).click()
-    yard.get_by_label("Walls are thick").fill("3")
+    yard.get_by_label("Wall thickness").fill("3")
     yard.get_by_label("Measured").select_option("outside")
     yard.get_by_role("button", name="Save the place").click()
     expect(yard.get_by_role("region", name="Low bed")).to_contain_text("84 × 114 cm")
@@ -251,7 +251,7 @@ def test_the_set_out_sheet_gives_every_stake(yard):
 
 def test_wind_animals_and_who_kneels_are_told_of_the_yard(page, base_url):
     page.goto(f"{base_url}/gardens/lantern-court/ground?place=south")
-    page.get_by_role("button", name="Its size and lie").click()
+    page.get_by_role("button", name="Size and direction").click()
     page.get_by_label("rabbits").check()
     page.get_by_label("somebody seated").check()
     page.get_by_label("Strong wind from").fill("400")
@@ -259,7 +259,7 @@ def test_wind_animals_and_who_kneels_are_told_of_the_yard(page, base_url):
     expect(page.get_by_role("alert")).to_contain_text("-360 to 360")
     page.get_by_label("Strong wind from").fill("225")
     page.get_by_role("button", name="Save the yard").click()
-    page.get_by_role("button", name="Its size and lie").click()
+    page.get_by_role("button", name="Size and direction").click()
     expect(page.get_by_text(re.compile("Rabbits come here"))).to_be_visible()
     expect(page.get_by_text(re.compile("a person seated wants 55 to 75 cm"))).to_be_visible()
     page.get_by_role("button", name="Raise it to 55 cm").click()
@@ -303,7 +303,7 @@ def test_a_pot_is_carried_to_another_spot_for_the_winter(page, base_url):
         "1 June to 1 September: 4.2 m right, 1.5 m up, 4.1 m from the tap"
     )
     expect(spots).to_contain_text("under cover")
-    spots.get_by_role("button", name="Take out").click()
+    spots.get_by_role("button", name="Delete").click()
     expect(spots.get_by_role("listitem")).to_have_count(0)
 
 

@@ -145,7 +145,7 @@ def test_hours_days_away_and_what_cannot_wait(pantry):
 
 def test_other_seasons_can_be_drawn(pantry):
     expect(pantry.get_by_text("seed 1")).to_be_visible()
-    pantry.get_by_role("button", name="Draw others").click()
+    pantry.get_by_role("button", name="New random seasons").click()
     expect(pantry.get_by_text("seed 2")).to_be_visible()
 
 

@@ -10,13 +10,13 @@ def test_a_packet_in_the_box_leaves_less_to_buy(page, base_url):
     spinach = rows.get_by_role("row").filter(has_text="spinach")
     expect(spinach).to_contain_text("2 packets of about 300")
     form = page.get_by_role("form", name="A packet")
-    form.get_by_role("button", name="Put it in").click()
+    form.get_by_role("button", name="Add", exact=True).click()
     expect(form.get_by_role("alert")).to_contain_text("wants its crop")
     form.get_by_label("Another packet").select_option("spinach")
     form.get_by_label("Seeds left").fill("200")
-    form.get_by_role("button", name="Put it in").click()
+    form.get_by_role("button", name="Add", exact=True).click()
     expect(spinach).to_contain_text("1 packet of about 300")
-    page.get_by_role("button", name="Take out spinach, 2027").click()
+    page.get_by_role("button", name="Delete spinach, 2027").click()
     expect(spinach).to_contain_text("2 packets of about 300")
 
 

@@ -87,7 +87,7 @@ def test_water_through_the_year_and_what_is_missing_without_a_climate(soil, base
     table = soil.get_by_role("table", name=re.compile("Water on South bed"))
     assert table.get_by_role("row").count() == 5
     soil.goto(f"{base_url}/start")
-    soil.get_by_label("About how far").fill("52")
+    soil.get_by_label("Latitude, degrees").fill("52")
     soil.get_by_role("button", name="Plant this bed").click()
     soil.get_by_role("link", name="Soil").click()
     expect(soil.get_by_text(re.compile("enter monthly lows and highs"))).to_be_visible()

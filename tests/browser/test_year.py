@@ -172,8 +172,8 @@ def test_plants_and_seed_on_one_day(page, base_url):
 def test_what_usually_ends_a_crop_here(page, base_url):
     page.goto(f"{base_url}/gardens/lantern-court/garden")
     ends = page.get_by_role("region", name="What usually ends a crop here")
-    ends.get_by_label("The crop").select_option("tomato")
-    ends.get_by_label("ends about").fill("2027-08-15")
+    ends.get_by_label("Crop").select_option("tomato")
+    ends.get_by_label("Usual end").fill("2027-08-15")
     ends.get_by_role("button", name="Add it").click()
     expect(ends.get_by_role("listitem")).to_contain_text("cordon tomato, about 15 August")
     page.goto(f"{base_url}/gardens/lantern-court/squares/border")
@@ -202,7 +202,7 @@ def test_a_job_of_one_s_own_comes_with_its_year_and_goes_again(year):
     expect(week.get_by_text("House border: Drain the hose by the tap")).to_be_visible()
     week.get_by_role("button", name="Done: See to, Drain the hose").click()
     expect(week.get_by_role("heading")).to_contain_text("1 of")
-    line.get_by_role("button", name="Take out").click()
+    line.get_by_role("button", name="Delete").click()
     expect(week.get_by_text("House border: Drain the hose by the tap")).to_have_count(0)
 
 

@@ -4,7 +4,12 @@ import type { HeldGarden } from './merge';
 import { atOnce, Pending } from './pending';
 import type { Edit } from './types';
 
-const planting = (id: string) => ({ id, start_date: '2027-04-01', cells: ['A1'], spacing_cm: null });
+const planting = (id: string) => ({
+  id,
+  start_date: '2027-04-01',
+  cells: ['A1'],
+  spacing_cm: null,
+});
 const report = (id: string) => ({
   id,
   cells: ['A1'],

@@ -33,10 +33,10 @@ export function Packets({ state, list, onEdit }: Props) {
               <button
                 type="button"
                 className="press text-[12.5px]"
-                aria-label={`Take out ${packet.name}, ${packet.year}`}
+                aria-label={`Delete ${packet.name}, ${packet.year}`}
                 onClick={() => change(packets.filter((p) => p.id !== packet.id))}
               >
-                Take out
+                Delete
               </button>
             </span>
             <span className="block text-[12.5px] text-muted">
@@ -102,7 +102,7 @@ function NewPacket({ state, onAdd }: { state: HeldGarden; onAdd: (packet: SeedPa
       )}
       <p className="col-span-2">
         <button type="submit" className="act">
-          Put it in
+          Add
         </button>
       </p>
     </form>

@@ -25,7 +25,7 @@ const STAGES: Record<string, string> = {
 export function Building({ state, onEdit }: Props) {
   const [open, setOpen] = useState(false);
   const build = useBuild(state.head.slug, state.head.version).data;
-  if (!build) return <div className="sheet px-4 text-muted">Reckoning the boards…</div>;
+  if (!build) return <div className="sheet px-4 text-muted">Calculating the cut list …</div>;
   return (
     <>
       <div className="sheet overflow-y-auto px-4 pb-4">

@@ -98,10 +98,10 @@ export function Feeding({ state, chosen, nameOf, onChoose, onEdit }: Props) {
 function Besides({ place, name }: { place: PlaceReport; name: string }) {
   const { feed } = place;
   const told = (what: string, wanted: number, brought: number | null) =>
-    `${what}: ${Math.round(wanted)} g wanted${brought === null ? '' : `, ${Math.round(brought)} g come with that packet`}.`;
+    `${what}: ${Math.round(wanted)} g needed${brought === null ? '' : `, ${Math.round(brought)} g come with that packet`}.`;
   return (
     <p className="mt-2">
-      <span className="font-semibold">{`${name} besides. `}</span>
+      <span className="font-semibold">{`${name}: phosphate and potash. `}</span>
       {`${told('Phosphate', feed.p2o5_g, feed.packet_p2o5_g)} ${told('Potash', feed.k2o_g, feed.packet_k2o_g)}`}
       {feed.packet_cost !== null && ` The packet costs ${feed.packet_cost.toFixed(2)} a year.`}
     </p>

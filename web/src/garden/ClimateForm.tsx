@@ -80,7 +80,7 @@ export function ClimateForm({ state }: { state: HeldGarden }) {
           </select>
         </label>
         <FileButton
-          words="Bring in a table as CSV"
+          words="Import a table as CSV"
           label="Table of monthly normals"
           accept=".csv,.txt,text/csv,text/plain"
           onFile={(chosen) => void take(chosen)}

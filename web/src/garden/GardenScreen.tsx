@@ -124,10 +124,7 @@ function Facts({ state }: { state: HeldGarden }) {
             <input type="date" value={typed[key]} onChange={(e) => set(key, e.target.value)} />
           </Field>
         ))}
-        <Field
-          label="Frost dates differ by, days"
-          hint="One year to another; empty for the usual ten."
-        >
+        <Field label="Spread of frost dates, days" hint="From year to year. Leave blank for 10.">
           <input
             type="number"
             min={0}
@@ -143,7 +140,7 @@ function Facts({ state }: { state: HeldGarden }) {
           onChange={(v) => set('time', v)}
         />
         <Choice
-          label="How deep must soil be"
+          label="Depth standard"
           value={typed.depth}
           options={SCHOOLS}
           onChange={(v) => set('depth', v)}

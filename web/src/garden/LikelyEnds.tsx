@@ -63,7 +63,7 @@ export function LikelyEnds({ state }: { state: HeldGarden }) {
         }}
       >
         <Choice
-          label="The crop"
+          label="Crop"
           value={crop}
           options={[
             ['', 'choose a crop'],
@@ -71,10 +71,10 @@ export function LikelyEnds({ state }: { state: HeldGarden }) {
           ]}
           onChange={setCrop}
         />
-        <Field label="ends about">
+        <Field label="Usual end">
           <input type="date" value={on} onChange={(e) => e.target.value && setOn(e.target.value)} />
         </Field>
-        <Choice label="and takes" value={takes} options={TAKES} onChange={setTakes} />
+        <Choice label="Plants lost" value={takes} options={TAKES} onChange={setTakes} />
         <button type="submit" className="press">
           Add it
         </button>

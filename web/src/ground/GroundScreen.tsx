@@ -80,7 +80,7 @@ export function GroundScreen({ state }: { state: HeldGarden }) {
             aria-pressed={yardOpen}
             onClick={() => setYardOpen(!yardOpen)}
           >
-            Its size and lie
+            Size and direction
           </button>
           <button
             type="button"

@@ -65,7 +65,7 @@ export function LayOut({ state, onAdd, onEdit }: Props) {
               <li key={place.id} className="flex justify-between">
                 <span>{place.name ?? place.id}</span>
                 <button type="button" className="press" onClick={() => void putInYard(place)}>
-                  Put it in the yard
+                  Add to the yard
                 </button>
               </li>
             ))}

@@ -112,7 +112,7 @@ export function PlaceGround({ state, report, turn, hours, day, onEdit, onPlacing
       </dl>
       <p className="flex flex-wrap gap-x-4 border-t border-rule pt-1">
         <button type="button" className="press" onClick={onPlacing}>
-          Set it down elsewhere
+          Move
         </button>
         <button type="button" className="press" onClick={() => copy(false)}>
           Copy it
@@ -129,7 +129,7 @@ export function PlaceGround({ state, report, turn, hours, day, onEdit, onPlacing
           className="press"
           to={`/gardens/${state.head.slug}/squares/${encodeURIComponent(report.id)}`}
         >
-          Its squares
+          Open its squares
         </Link>
       </p>
       {document.kind === 'container' && (

@@ -49,7 +49,7 @@ export function Stays({ place, report, onEdit }: Props) {
               className="press shrink-0"
               onClick={() => save(place.stays.filter((_, j) => j !== i))}
             >
-              Take out
+              Delete
             </button>
           </li>
         ))}

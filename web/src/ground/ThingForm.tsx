@@ -116,7 +116,7 @@ export function ThingForm({ state, thing, onEdit, onRemove, onPlacing }: Props) 
             Save
           </button>
           <button type="button" className="press" onClick={onPlacing}>
-            Set it down elsewhere
+            Move
           </button>
           <button
             type="button"

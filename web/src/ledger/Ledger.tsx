@@ -1,4 +1,4 @@
-import { memo } from 'react';
+import { memo, useState } from 'react';
 import type { ReactNode } from 'react';
 
 import type { PlaceChange, PlaceReport, PlantingReport } from '../api/types';
@@ -13,8 +13,8 @@ interface Props {
   day: Day;
   selected: string | null;
   changed: PlaceChange | undefined;
-  /** Only the selected planting and the sum, where what stands below wants the room. */
-  brief: boolean;
+  /** Something is chosen, and what is said of it below has the room: one line of totals. */
+  folded: boolean;
   /** What stands below the working of the depth. */
   schools: () => ReactNode;
   onSelect: (planting: string) => void;
@@ -22,23 +22,43 @@ interface Props {
 
 /** The place as an account book: what stands, what it costs in ground, what it gives. */
 export function Ledger(props: Props) {
-  const { place, plantings, day, selected, changed, brief, onSelect } = props;
+  const { place, plantings, day, selected, changed, folded, onSelect } = props;
+  const [opened, setOpened] = useState(false);
+  const whole = opened || !folded;
   return (
     <section aria-label="Ledger">
-      <header className="flex items-baseline justify-between">
+      <header className="flex items-baseline gap-x-3">
         <h2 className="text-base">Ledger</h2>
-        <span className="text-muted">{words(day)}</span>
+        {whole ? <span className="text-muted">{words(day)}</span> : <Total place={place} />}
+        {folded && (
+          <button
+            type="button"
+            className="press no-print ml-auto"
+            aria-expanded={opened}
+            onClick={() => setOpened(!opened)}
+          >
+            {opened ? 'Fold' : 'Show all'}
+          </button>
+        )}
       </header>
-      {!brief && <PlaceFigures {...props} />}
-      <HarvestTable
-        place={place}
-        plantings={plantings}
-        shown={brief ? plantings.filter((p) => p.id === selected) : plantings}
-        selected={selected}
-        onSelect={onSelect}
-      />
+      {whole && <PlaceFigures {...props} />}
+      {whole && (
+        <HarvestTable place={place} plantings={plantings} selected={selected} onSelect={onSelect} />
+      )}
       <Changed changed={changed} />
     </section>
+  );
+}
+
+/** What the whole place gives, in one line. */
+function Total({ place }: { place: PlaceReport }) {
+  const units = useUnits();
+  const { p10, p50, p90 } = place.harvest_kg;
+  return (
+    <span className="tabular-nums">
+      <strong className="text-damson">{`${units.weight(p50)} ${units.weightUnit}`}</strong>
+      <span className="text-muted">{` likely, ${units.weight(p10)}–${units.weight(p90)}`}</span>
+    </span>
   );
 }
 
@@ -105,16 +125,15 @@ function Line({ term, children }: { term: string; children: ReactNode }) {
 function HarvestTable({
   place,
   plantings,
-  shown,
   selected,
   onSelect,
-}: Omit<Props, 'day' | 'changed' | 'brief' | 'schools'> & { shown: readonly PlantingReport[] }) {
+}: Pick<Props, 'place' | 'plantings' | 'selected' | 'onSelect'>) {
   const units = useUnits();
   const total = place.harvest_kg;
   return (
     <div className="mt-1 border-t border-rule pt-1">
       <div
-        className="max-h-[206px] overflow-y-auto"
+        className="scrolls max-h-[206px]"
         tabIndex={0}
         role="region"
         aria-label="Harvest by crop"
@@ -138,7 +157,7 @@ function HarvestTable({
             </tr>
           </thead>
           <tbody>
-            {shown.map((p) => (
+            {plantings.map((p) => (
               <HarvestRow
                 key={p.id}
                 planting={p}
@@ -308,7 +327,7 @@ function IdleSum({ place }: { place: PlaceReport }) {
         </tr>
         {place.rested_cell_weeks > 0 && (
           <tr className="text-muted">
-            <td colSpan={2}>Left free on purpose besides</td>
+            <td colSpan={2}>Also left free on purpose</td>
             <td className="text-right">{place.rested_cell_weeks.toFixed(0)}</td>
           </tr>
         )}

@@ -31,7 +31,7 @@ function Shape({ level }: { level: Note['level'] }) {
   );
 }
 
-const HOLDS = 'Nothing to say here: the plan holds.';
+const HOLDS = 'No problems found.';
 
 /** Faults and cautions as sentences, each with its cause and what mends it. */
 export function MarginNotes({ notes, onFix, onChoose, none = HOLDS }: Props) {

@@ -100,8 +100,8 @@ function Table({ state, pantry, scale, width }: Props) {
         ))}
       </section>
       {rest.length > 0 && (
-        <section aria-label="Picked besides" className="border-t border-rule px-[14px] pt-1">
-          <h2 className="text-base">Picked besides</h2>
+        <section aria-label="Also harvested" className="border-t border-rule px-[14px] pt-1">
+          <h2 className="text-base">Also harvested</h2>
           <p className="text-[13.5px]">
             {rest
               .map(
@@ -131,7 +131,7 @@ function Seasons({ state, pantry }: { state: HeldGarden; pantry: Pantry }) {
           void editor.edit({ do: 'change-garden', changes: { seed: pantry.seed + 1 } })
         }
       >
-        Draw others
+        New random seasons
       </button>
     </p>
   );

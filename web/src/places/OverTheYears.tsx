@@ -20,9 +20,7 @@ export function OverTheYears({ state, place }: { state: HeldGarden; place: Place
   const change = (changes: Record<string, unknown>) =>
     void editor.edit({ do: 'change-place', id: place.id, changes });
   const without = <T,>(all: readonly T[], index: number) => all.filter((_, i) => i !== index);
-  const names = new Map(
-    (useIndex(state, null).data ?? []).map((c) => [c.id, c.name]),
-  );
+  const names = new Map((useIndex(state, null).data ?? []).map((c) => [c.id, c.name]));
   return (
     <section aria-label="Over the years" className="mt-6 space-y-3">
       <h2 className="text-base">Over the years</h2>

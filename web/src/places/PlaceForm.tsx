@@ -167,7 +167,7 @@ export function PlaceForm({ state }: { state: HeldGarden }) {
         {outline === 'mound' && length('width', 'Width on top')}
         {outline === 'mound' && length('length', 'Length on top')}
         {outline === 'mound' && (
-          <Field label="Sides run out, for each one up" fault={faults.slope}>
+          <Field label="Side slope (run per rise)" fault={faults.slope}>
             <input
               value={draft.slope}
               inputMode="decimal"
@@ -194,7 +194,7 @@ export function PlaceForm({ state }: { state: HeldGarden }) {
         {STRAIGHT.includes(outline) && length('length', `Length, ${measured}`)}
         {(outline === 'l' || outline === 'u') && length('arm', 'Width of an arm')}
         {outline === 'ring' && length('arm', 'From rim to hole')}
-        {outline !== 'mound' && outline !== 'drawn' && length('thickness', 'Walls are thick')}
+        {outline !== 'mound' && outline !== 'drawn' && length('thickness', 'Wall thickness')}
         {outline !== 'mound' && outline !== 'drawn' && (
           <Choice
             label="Measured"
@@ -253,7 +253,7 @@ export function PlaceForm({ state }: { state: HeldGarden }) {
         </Field>
         {draft.outline !== 'round' && draft.outline !== 'border' && (
           <Field
-            label="The length points to, degrees"
+            label="Bearing of the long side, degrees"
             fault={faults.heading}
             hint="0 north, 90 east, 180 south."
           >
@@ -273,9 +273,9 @@ export function PlaceForm({ state }: { state: HeldGarden }) {
             }}
           />
         )}
-        {draft.outline !== 'round' && draft.system !== '' && length('net', 'Support is high')}
+        {draft.outline !== 'round' && draft.system !== '' && length('net', 'Support height')}
         <Choice
-          label="How deep must soil be"
+          label="Depth standard"
           value={draft.policy}
           options={POLICIES}
           onChange={(v) => set('policy', v)}

@@ -36,7 +36,7 @@ export function SoftLayers({ place, onEdit }: { place: Place; onEdit: (edit: Edi
               className="press"
               onClick={() => save(layers.filter((_, j) => j !== i))}
             >
-              Take out
+              Delete
             </button>
           </li>
         ))}

@@ -262,7 +262,7 @@ function Workbench({ state, placeId }: { state: HeldGarden; placeId: string }) {
             schools={() => (
               <DepthSchools slug={slug} version={version} place={placeId} onEdit={edit} />
             )}
-            brief={panel === 'spacing'}
+            folded={chosen.planting !== null || chosen.cells.length > 0}
             changed={state.changed.find((c) => c.place === placeId)}
             onSelect={selectPlanting}
           />
@@ -274,7 +274,7 @@ function Workbench({ state, placeId }: { state: HeldGarden; placeId: string }) {
         >
           <Tabs.List aria-label="Beside the ledger" className="flex gap-4 border-b border-rule">
             <PanelTab value="notes">
-              {stops > 0 && !selected ? `Notes, ${stops} to mend` : 'Notes'}
+              {stops > 0 && !selected ? `Notes, ${stops} to fix` : 'Notes'}
             </PanelTab>
             <PanelTab value="shelf">What fits</PanelTab>
             {selected && <PanelTab value="planting">This planting</PanelTab>}

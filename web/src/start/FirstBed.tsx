@@ -159,7 +159,7 @@ export function FirstBed() {
           </Field>
         </Question>
         <Question number={4} text="When are your last and first frosts?">
-          <Field label="About how far, in degrees" fault={faults.latitude}>
+          <Field label="Latitude, degrees" fault={faults.latitude}>
             <span className="flex gap-2">
               <input
                 className="w-20"

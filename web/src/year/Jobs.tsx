@@ -18,7 +18,7 @@ export function Jobs({ state, day }: { state: HeldGarden; day: Day }) {
   const answer = useJobs(slug, version, isoOf(mondayOf(day)));
   const edit = (change: Edit) => void editor.edit(change);
   if (answer.error) return <p role="alert">{answer.error.message}</p>;
-  if (!answer.data) return <p className="px-[14px] text-muted">Working the jobs out …</p>;
+  if (!answer.data) return <p className="px-[14px] text-muted">Loading jobs …</p>;
   const { monday, this_week: now, next_week: following, behind, closed } = answer.data;
   const first = dayOf(monday);
   const span = (from: Day) => `${shortWords(from)} to ${shortWords(from + 6)}`;
@@ -72,7 +72,7 @@ interface ListProps {
 }
 
 function List({ jobs, day, onEdit }: ListProps) {
-  if (jobs.length === 0) return <p className="text-muted">Nothing is to do.</p>;
+  if (jobs.length === 0) return <p className="text-muted">Nothing to do.</p>;
   return (
     <ul>
       {jobs.map((job) => (
@@ -105,12 +105,12 @@ function Line({ job, day, onEdit }: { job: Job; day: Day; onEdit: (edit: Edit) =
     job.latest && `At the latest ${shortWords(dayOf(job.latest))}`,
   ].filter(Boolean);
   return (
-    <li className="grid grid-cols-[5.5rem_1fr_auto] gap-x-3 border-b border-faint py-0.5">
+    <li className="job border-b border-faint py-0.5">
       <span className="font-semibold text-damson">{job.verb}</span>
-      <span className={closed ? 'text-muted line-through' : ''}>
+      <span className={`about ${closed ? 'text-muted line-through' : ''}`}>
         {`${whereOf(job)}: ${units.sentence(job.about)}`}
       </span>
-      <span className="no-print flex items-baseline gap-3 whitespace-nowrap">
+      <span className="marks no-print flex items-baseline gap-3 whitespace-nowrap">
         {job.state !== 'open' && (
           <span className="text-[13px] text-muted">
             {`${job.state === 'part' ? partWords(job) : STATE[job.state]}${job.marked_on ? ` ${shortWords(dayOf(job.marked_on))}` : ''}`}
@@ -152,8 +152,7 @@ function Line({ job, day, onEdit }: { job: Job; day: Day; onEdit: (edit: Edit) =
           </>
         )}
       </span>
-      <span />
-      <span className="col-span-2 text-[13px] text-muted">
+      <span className="why text-[13px] text-muted">
         {capital(units.sentence(`${told.join('. ')}.`))}
       </span>
     </li>

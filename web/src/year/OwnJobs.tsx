@@ -60,10 +60,10 @@ export function OwnJobs({ state, day }: Props) {
             <button
               type="button"
               className="press"
-              aria-label={`Take out: ${chore.what}`}
+              aria-label={`Delete: ${chore.what}`}
               onClick={() => void editor.edit({ do: 'remove-chore', id: chore.id })}
             >
-              Take out
+              Delete
             </button>
           </li>
         ))}

@@ -19,6 +19,7 @@ from typing import Any
 from ample_rows import PROGRAM
 from ample_rows.cli.bench.ground import drag_rows, ground_rows
 from ample_rows.cli.bench.load import load_rows
+from ample_rows.cli.bench.page import page_rows
 from ample_rows.cli.bench.rows import Row, median_ms
 from ample_rows.cli.bench.squares import squares_rows
 from ample_rows.cli.bench.year import year_rows
@@ -95,12 +96,13 @@ def _evaluation(plan: p.Plan, book: Book, *, rounds: int) -> float:
 def core_rows(book: Book) -> list[Row]:
     """Evaluation times and how they grow."""
     bed = _evaluation(many_beds(1, 8, 8), book, rounds=60)
-    demo = _evaluation(demo_plans(book)[0], book, rounds=30)
+    garden = demo_plans(book)[0]
+    demo, plantings = _evaluation(garden, book, rounds=30), len(garden.plantings)
     ten = _evaluation(many_beds(10, 10, 4), book, rounds=10)
     thirty = _evaluation(many_beds(30, 10, 4), book, rounds=10)
     return [
         Row("one bed, 32 cells, 8 plantings", bed, "ms", 10, "places forgotten before each run"),
-        Row("the demo garden", demo, "ms", 40, "places forgotten before each run"),
+        Row("the demo garden", demo / plantings, "ms", 0.5, "a planting, places forgotten"),
         Row("30 beds x 40 cells x 4 plantings", thirty, "ms", 400, "places forgotten"),
         Row("30 beds against 10 beds", thirty / ten, "x", 3.6, "3 is linear growth"),
     ]
@@ -145,13 +147,16 @@ class Server:
 def server_rows(server: Server) -> list[Row]:
     """An edit's answer, against an empty request of the same server."""
     version = server.ask("/api/gardens/lantern-court")["head"]["version"]
+    sizes = []
 
     def edit() -> None:
         nonlocal version
         changes = {"start_date": f"2027-04-{1 + version % 28:02d}"}
-        change = {"do": "change-planting", "id": "p3", "changes": changes}
-        body = {"version": version, "edit": change}
-        version = server.ask("/api/gardens/lantern-court/edits", body)["head"]["version"]
+        asked = {"do": "change-planting", "id": "p3", "changes": changes}
+        body = {"version": version, "edit": asked}
+        change = server.ask("/api/gardens/lantern-court/edits", body)
+        version = change["head"]["version"]
+        sizes.append(len(json.dumps(change, separators=(",", ":"))))
 
     def empty() -> None:
         server.ask("/api/frosts?latitude=50")
@@ -160,53 +165,12 @@ def server_rows(server: Server) -> list[Row]:
         edit()
         empty()
     edits, nothing = median_ms(edit, rounds=60), median_ms(empty, rounds=60)
+    kilobytes = statistics.median(sizes) / 1000
     return [
-        Row("an edit's answer", edits, "ms", 50, "HTTP, saved to disk, what changed returned"),
+        Row("an edit's answer", edits, "ms", 30, "HTTP, saved to disk, what changed returned"),
+        Row("an edit's answer, size", kilobytes, "kB", 30, "a planting moved"),
         Row("an edit against an empty request", edits / nothing, "x", None, "same server"),
     ]
-
-
-def browser_row(server: Server, chromium: str) -> Row:
-    """Edit to repaint: pressing "A week later" until the ledger's figures are painted anew."""
-    from playwright.sync_api import sync_playwright
-
-    flags = ["--no-sandbox", "--disable-gpu", "--no-first-run", "--disable-background-networking"]
-    with sync_playwright() as playwright:
-        browser = playwright.chromium.launch(executable_path=chromium, args=flags)
-        page = browser.new_page(viewport={"width": 1280, "height": 800})
-        page.goto(f"{server.base}/gardens/lantern-court/squares/south")
-        page.get_by_role("button", name="maincrop carrot, 64").click()
-        times = page.evaluate(_EDIT_TO_REPAINT)
-        browser.close()
-    ordered = sorted(times)
-    return Row(
-        "edit to repaint, 95th percentile",
-        ordered[int(len(ordered) * 0.95) - 1],
-        "ms",
-        100,
-        f"{len(ordered)} edits in the browser; median {statistics.median(times):.0f} ms",
-    )
-
-
-_EDIT_TO_REPAINT = """async () => {
-  const times = [];
-  const dated = () => document.querySelector('aside input[type=date]').value;
-  for (let i = 0; i < 40; i += 1) {
-    const name = i % 2 ? 'A week earlier' : 'A week later';
-    const button = [...document.querySelectorAll('button')].find((b) => b.textContent === name);
-    const before = dated();
-    const began = performance.now();
-    button.click();
-    await new Promise((done) => {
-      const look = () => (dated() !== before
-        ? requestAnimationFrame(() => setTimeout(done, 0))
-        : requestAnimationFrame(look));
-      look();
-    });
-    times.push(performance.now() - began);
-  }
-  return times;
-}"""
 
 
 def size_rows() -> list[Row]:
@@ -216,7 +180,7 @@ def size_rows() -> list[Row]:
     index = (SITE / "index.html").read_text()
     first = [f for f in (SITE / "assets").glob("*.js") if f.name in index]
     zipped = sum(len(gzip.compress(f.read_bytes())) for f in first) / 1000
-    return [Row("first-load JavaScript, gzipped", zipped, "kB", 280, "scripts the page names")]
+    return [Row("first-load JavaScript, gzipped", zipped, "kB", 200, "scripts the page names")]
 
 
 def memory_row() -> Row:
@@ -269,7 +233,7 @@ def bench(*, chromium: str | None, long: bool = False, only: str | None = None) 
         server = Server(Path(folder))
         rows += server_rows(server)
         if chromium:
-            rows.append(browser_row(server, chromium))
+            rows += page_rows(server.base, chromium)
             rows += drag_rows(server.base, chromium)
         server.stop()
     rows += [*size_rows(), memory_row(), *load_rows(long=long)]

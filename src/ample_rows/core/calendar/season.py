@@ -137,14 +137,15 @@ def hottest_c(year: GrowingYear, dates: Dates) -> float | None:
     """Mean daily maximum of the months in which a planting stands. [°C]"""
     if year.tmax_c is None:
         return None
-    there = _sampled(dates)
+    there = _sampled(dates.start, dates.clear)
     return sum(year.tmax_c[day.month - 1] for day in there) / len(there)
 
 
-def _sampled(dates: Dates) -> list[date]:
+@lru_cache(maxsize=1024)
+def _sampled(start: date, clear: date) -> tuple[date, ...]:
     """Every fifth day of a planting's time."""
-    span = max(1, (dates.clear - dates.start).days)
-    return [dates.start + timedelta(days=i) for i in range(0, span, 5)]
+    span = max(1, (clear - start).days)
+    return tuple(start + timedelta(days=i) for i in range(0, span, 5))
 
 
 def hottest_month(year: GrowingYear, dates: Dates) -> tuple[date, float] | None:
@@ -153,7 +154,7 @@ def hottest_month(year: GrowingYear, dates: Dates) -> tuple[date, float] | None:
     if year.tmax_c is None:
         return None
     highs = year.tmax_c
-    hottest = max(_sampled(dates), key=lambda day: highs[day.month - 1])
+    hottest = max(_sampled(dates.start, dates.clear), key=lambda day: highs[day.month - 1])
     return hottest, highs[hottest.month - 1]
 
 

@@ -3,6 +3,7 @@
 import math
 from dataclasses import dataclass
 from datetime import date, timedelta
+from functools import lru_cache
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book, Mix
@@ -162,21 +163,27 @@ def wetted_cm(mix: Mix, book: Book) -> float:
 def _leaf_area_m2(plantings: tuple[PlantingReport, ...], month: int, year: int) -> float:
     """Ground under leaves in the middle of a month of the plan's year. [m2]"""
     total = 0.0
+    middles = _middles(month, year)
     for planting in plantings:
-        middle = _in_plan(date(year, month + 1, _MIDDLE), planting)
+        middle = _in_plan(middles, planting)
         if middle is not None:
             across = canopy_cm(planting.growth, middle)
             total += planting.plants * math.pi * across**2 / 4 / 1e4
     return total
 
 
-def _in_plan(middle: date, planting: PlantingReport) -> date | None:
-    """The middle of that month in whichever year the planting stands, or None."""
-    for years in (-1, 0, 1):
-        day = middle.replace(year=middle.year + years)
-        if planting.start_date <= day and planting.clear_date and day < planting.clear_date:
-            return day
-    return None
+@lru_cache(maxsize=48)
+def _middles(month: int, year: int) -> tuple[date, ...]:
+    """The middle of a month, January 0, in the year before, in it, and after it."""
+    return tuple(date(year + years, month + 1, _MIDDLE) for years in (-1, 0, 1))
+
+
+def _in_plan(middles: tuple[date, ...], planting: PlantingReport) -> date | None:
+    """The one of some days on which the planting stands, or None."""
+    start, clear = planting.start_date, planting.clear_date
+    if clear is None:
+        return None
+    return next((day for day in middles if start <= day < clear), None)
 
 
 def canopy_cm(growth: GrowthReport, day: date) -> float:
