@@ -261,7 +261,7 @@ def test_wind_animals_and_who_kneels_are_told_of_the_yard(page, base_url):
     page.get_by_role("button", name="Save the yard").click()
     page.get_by_role("button", name="Size and direction").click()
     expect(page.get_by_text(re.compile("Rabbits come here"))).to_be_visible()
-    expect(page.get_by_text(re.compile("a person seated wants 55 to 75 cm"))).to_be_visible()
+    expect(page.get_by_text(re.compile("a person seated needs 55 to 75 cm"))).to_be_visible()
     page.get_by_role("button", name="Raise it to 55 cm").click()
     expect(page.get_by_text(re.compile("a person seated wants"))).to_have_count(0)
 

@@ -206,7 +206,7 @@ def test_a_steep_fall_washes_and_a_slight_one_is_not_worth_a_word(around):
 def test_a_path_must_pass_what_goes_along_it(around):
     path = {"name": "main path", "line_m": [[0, 4], [10, 4]], "width_cm": 70, "use": "chair"}
     _, notes = around(bed(at_m=[4, 1]), paths=[path])
-    assert "Main path is 70 cm wide; a wheelchair wants 90 cm" in notes["path-width"].text
+    assert "Main path is 70 cm wide; a wheelchair needs 90 cm" in notes["path-width"].text
 
 
 def test_long_beds_get_stepped_on(around):

@@ -131,7 +131,7 @@ def test_mulch_is_measured_settled_and_kept_thin_until_seed_is_up(reported):
     late = planting("carrot", start_date="2027-06-10")
     jobs = {job.what: job for job in place_of(reported, late, mulch_cm=5).jobs}
     # 2.88 m2 five centimetres deep, and a third and more of air before it settles.
-    assert "mulch 5 cm deep once settled, 144 L: 222 L as it is shaken out" in jobs
+    assert "mulch 5 cm deep, 144 L settled (222 L loose)" in jobs
     (thin,) = (job for what, job in jobs.items() if what.startswith("draw the mulch back to 1 cm"))
     assert thin.on == date(2027, 6, 10)
     assert thin.on < thin.latest < date(2027, 7, 10)

@@ -24,7 +24,10 @@ const gardens = new Map<string, Pending>();
 
 /** Keep a garden as the server has it now; returns it as it is shown. */
 function served(slug: string, garden: HeldGarden): HeldGarden {
-  const now = gardens.get(slug)?.on(garden) ?? new Pending(garden);
+  const known = gardens.get(slug);
+  // What was asked for before an edit may come after its answer; versions only rise.
+  if (known && garden.head.version < known.served.head.version) return known.shown;
+  const now = known?.on(garden) ?? new Pending(garden);
   gardens.set(slug, now);
   return now.shown;
 }

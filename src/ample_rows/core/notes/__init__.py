@@ -140,8 +140,8 @@ def garden_notes(plan: p.Plan, book: Book) -> Iterator[Note]:
             "warmth-unknown",
             None,
             None,
-            "Dates are counted in calendar days: to count in warmth, the garden wants the low and "
-            "the high of each month.",
+            "Dates are counted in calendar days. Counting in warmth needs the low and the high of "
+            "each month.",
             "Enter the weather of a usual year under Garden.",
         )
     if garden.household is None or not garden.household.wants:

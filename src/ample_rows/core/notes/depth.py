@@ -74,7 +74,7 @@ def _reduced_note(view: PlaceView, reduced: list[Evaluated]) -> Note:
     worst = min(reduced, key=lambda e: e.depth.factor)
     wants = ", ".join(
         dict.fromkeys(
-            f"{e.crop.name} {e.crop.full_litres:g} L a plant"
+            f"{e.crop.name} {e.crop.full_litres:g} L per plant"
             if e.depth.governed_by == "litres"
             else f"{e.crop.name} {e.depth.full_cm:g} cm"
             for e in sorted(reduced, key=lambda e: e.depth.factor)
@@ -91,7 +91,7 @@ def _reduced_note(view: PlaceView, reduced: list[Evaluated]) -> Note:
         "reduced",
         view.place.id,
         worst.planting.id if len(reduced) == 1 else None,
-        f"Here {gives}; at their best: {wants}. Expect "
+        f"Here {gives}; for their best: {wants}. Expect "
         f"{span_lost(e.depth.factor for e in reduced)} less.",
         "; ".join(f.label for f in fixes) or "Grow it in a deeper place.",
         fixes,

@@ -35,7 +35,7 @@ def rim(view: PlaceView) -> Iterator[Note]:
             "rim-low",
             place.id,
             None,
-            f"The rim stands at {wall:g} cm; {worker.label} wants {least:g} to {most:g} cm. "
+            f"The rim stands at {wall:g} cm; {worker.label} needs {least:g} to {most:g} cm. "
             f"Raised to {least:g} cm it takes {more:.0f} L more mix to pour.",
             "Raise it, or stand the mix on a woody base to save some of that.",
             (Fix(f"Raise it to {least:g} cm", change_place(view, wall_height_cm=least)),),
@@ -49,8 +49,8 @@ def room_to_kneel(view: PlaceView) -> Iterator[Note]:
     low = shapes.wall_cm(view.place) <= view.book.workers["kneeling"].rim_cm[1]
     if gap is not None and feet <= gap < need.least_cm and low and view.place.kind != "container":
         text = (
-            f"{gap:.0f} cm to {view.around.path_beside} let feet pass, but nobody kneel: that "
-            f"wants {need.least_cm:g} cm."
+            f"{gap:.0f} cm to {view.around.path_beside} leave room to walk but not to kneel, which "
+            f"takes {need.least_cm:g} cm."
         )
         yield _note(view, "tip", "no-room-to-kneel", text, "Work it from its other side.")
 
@@ -98,7 +98,7 @@ def material(view: PlaceView) -> Iterator[Note]:
     known = view.book.materials.get(view.place.material or "")
     if known is None or view.place.kind != "container" or known.heat is None:
         return
-    dries = f" It wants {(known.dries - 1) * 100:.0f} % more water." if known.dries > 1 else ""
+    dries = f" It needs {(known.dries - 1) * 100:.0f} % more water." if known.dries > 1 else ""
     yield _note(view, "tip", "container-heat", known.heat + dries, known.caution)
 
 
@@ -143,7 +143,7 @@ def garden_wide(site: p.Site, all_places: tuple[p.Place, ...], book: Book) -> It
                 None,
                 None,
                 f"Between {path.between}, {path.name} is clear for {path.clear_cm:.0f} cm only; "
-                f"{path.need.label} wants {path.need.least_cm:g} cm.",
+                f"{path.need.label} needs {path.need.least_cm:g} cm.",
                 "Move what stands in it, or lead the path round.",
             )
         if path.headroom_m is not None and path.headroom_m < book.value("headroom_m"):

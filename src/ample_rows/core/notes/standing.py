@@ -188,7 +188,7 @@ def _light_note(view: PlaceView, level: Level, dim: list[Evaluated]) -> Note:
         "light-low",
         view.place.id,
         dim[0].planting.id if len(dim) == 1 else None,
-        f"{span} h of sun reach {what}{_behind(dim)}; at their best: {wants}. Expect {lost} less.",
+        f"{span} h of sun reach {what}{_behind(dim)}; for their best: {wants}. Expect {lost} less.",
         "Grow them in a sunnier place; leaves and salads bear shade best.",
         (),
         all_cells(dim),

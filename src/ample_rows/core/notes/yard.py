@@ -148,7 +148,7 @@ def out_of_sight(view: PlaceView) -> Iterator[Note]:
             "tip",
             "out-of-sight",
             "This place cannot be seen from the door; pests are found later there.",
-            "Walk past it daily, or grow here what wants little looking after.",
+            "Walk past it daily, or grow what needs little care here.",
         )
 
 
@@ -204,7 +204,7 @@ def paths_too_narrow(site: p.Site, book: Book) -> Iterator[Note]:
                 "path-width",
                 None,
                 None,
-                f"{capital(name)} is {path.width_cm:g} cm wide; {need.label} wants "
-                f"{need.least_cm:g} cm, and {need.easy_cm:g} cm to go easily.",
+                f"{capital(name)} is {path.width_cm:g} cm wide; {need.label} needs "
+                f"{need.least_cm:g} cm, or {need.easy_cm:g} cm to pass easily.",
                 f"Make it {need.easy_cm:g} cm wide.",
             )

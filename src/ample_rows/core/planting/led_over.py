@@ -26,4 +26,4 @@ def led_words(case: Case, roomy: float) -> str:
     if led is None or roomy <= 1.0:
         return ""
     where = f" of {led.where}" if led.where else ""
-    return f"; led over {led.m2:.1f} m²{where} besides, which makes {roomy:.2f} times the room"
+    return f"; led over another {led.m2:.1f} m²{where}, {roomy:.2f} times the room"

@@ -124,7 +124,7 @@ def _mulched(
             for seed in sown[:1]
         ),
         PrepJob(
-            f"mulch {cm:g} cm deep once settled, {litres:.0f} L: {loose:.0f} L as it is shaken out",
+            f"mulch {cm:g} cm deep, {litres:.0f} L settled ({loose:.0f} L loose)",
             warm,
             warm + timedelta(weeks=4),
             "on warm wet soil; on cold soil it keeps the cold, on dry soil the rain out",

@@ -55,7 +55,7 @@ def wind_check(face: Face, post: Post, wind_m_s: float | None, book: Book) -> Wi
     if wind_m_s is None:
         words = (
             "No wind is entered. Take the design wind of your local code; as it stands, this "
-            f"post is reckoned to hold in gusts of about {stands:.0f} m/s"
+            f"post is estimated to stand gusts of about {stands:.0f} m/s"
         )
         return WindCheck(None, None, None, None, None, stands, words + _by(post) + ".", ())
     push = push_n(face, wind_m_s, book)
@@ -169,7 +169,7 @@ def _by(post: Post) -> str:
 def _words(post: Post, stands: float, asked: _Asked) -> str:
     gust = f"gusts of {asked.wind_m_s:g} m/s"
     if stands >= asked.wind_m_s:
-        return f"Reckoned to stand in {gust}{_by(post)}; an estimate, not a proof."
+        return f"Estimated to stand {gust}{_by(post)}; not a proof."
     wants = []
     if asked.thick_cm > post.diameter_cm:
         wants.append(f"posts {math.ceil(asked.thick_cm)} cm thick")
@@ -178,8 +178,8 @@ def _words(post: Post, stands: float, asked: _Asked) -> str:
     if asked.deep_cm is None and _in_ground(post):
         wants.append("another footing")
     return (
-        f"In {gust} it wants {' and '.join(wants)}, or posts closer together, concrete, or "
-        f"stays; as it stands it is reckoned to hold to about {stands:.0f} m/s."
+        f"In {gust} it needs {' and '.join(wants)}, or posts closer together, concrete, or "
+        f"stays; as it is, it should stand about {stands:.0f} m/s."
     )
 
 

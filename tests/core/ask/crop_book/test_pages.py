@@ -30,7 +30,7 @@ def fits(plan, book):
 
 
 def test_a_good_bed_has_all_that_a_crop_wants(fits):
-    assert fits("lettuce-leaf")["bed"].words == "has all that it wants"
+    assert fits("lettuce-leaf")["bed"].words == "has all it needs"
 
 
 @pytest.mark.parametrize(
@@ -38,8 +38,8 @@ def test_a_good_bed_has_all_that_a_crop_wants(fits):
     [
         ("carrot", "shallow", "the root itself is"),
         ("tomato", "shallow", "22 cm least"),
-        ("tomato", "shade", "2.2 h of sun, and it wants 4.5 h"),
-        ("courgette", "narrow", "a plant wants 90 cm, and 30 cm are there"),
+        ("tomato", "shade", "2.2 h of sun, and it needs 4.5 h"),
+        ("courgette", "narrow", "a plant needs 90 cm, and the place is 30 cm wide"),
         ("tomato", "pot", "L a plant"),
     ],
 )
@@ -52,7 +52,7 @@ def test_what_stands_in_the_way_is_said_in_its_own_measures(fits, crop, place, s
 def test_every_reason_is_named_at_once(fits):
     words = fits("pumpkin")["shade"].words
     assert "h of sun" in words
-    assert "a plant wants 150 cm, and 120 cm are there" in words
+    assert "a plant needs 150 cm, and the place is 120 cm wide" in words
 
 
 def test_what_lessens_a_crop_without_ending_it_is_told_in_percent(fits):
@@ -65,7 +65,7 @@ def test_a_climber_with_nothing_to_climb_is_told_its_loss(read, book):
     plan = read(document(places=[bed(id="bare"), bed(id="net", supports=[net])]))
     bare, netted = crop_page(Estimate(plan, book), "pea", book).places
     assert bare.words == "about 50 % less than it could"
-    assert netted.words == "has all that it wants"
+    assert netted.words == "has all it needs"
 
 
 def test_windows_are_those_of_the_season_with_the_first_start_carried_to_its_pick(plan, book):

@@ -200,7 +200,7 @@ def _fit(crop: Crop, here: PlaceCase, book: Book) -> PlaceFit:
     else:
         held_up = _held_up(crop, here, book)
         lost = round((1 - depth_factor * light_factor * held_up) * 100)
-        words = f"about {lost} % less than it could" if lost else "has all that it wants"
+        words = f"about {lost} % less than it could" if lost else "has all it needs"
     return PlaceFit(here.place.id, here.place.label, not reasons, words)
 
 
@@ -220,7 +220,7 @@ def _too_narrow(crop: Crop, here: PlaceCase) -> list[str]:
     narrow = min(box.width, box.length)
     if crop.spacing_cm <= narrow + _FIT_CM or any(s.system for s in here.place.supports):
         return []
-    return [f"a plant wants {crop.spacing_cm:g} cm, and {narrow:g} cm are there"]
+    return [f"a plant needs {crop.spacing_cm:g} cm, and the place is {narrow:g} cm wide"]
 
 
 def _out_of_season(crop: Crop, here: PlaceCase, book: Book) -> list[str]:
@@ -247,7 +247,7 @@ def _light(crop: Crop, here: PlaceCase) -> tuple[str | None, float]:
         hours = best_months(here.sun.monthly())
     factor = harvest.light_factor(crop, hours)
     if hours is not None and hours < crop.least_sun_hours:
-        return f"{hours:.1f} h of sun, and it wants {crop.least_sun_hours:g} h", factor
+        return f"{hours:.1f} h of sun, and it needs {crop.least_sun_hours:g} h", factor
     return None, factor
 
 
