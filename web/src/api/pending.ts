@@ -25,7 +25,9 @@ export function atOnce(state: HeldGarden, edit: Edit): HeldGarden {
       return withoutPlanting(state, edit.id);
     case 'change-place':
       return withPlan(state, {
-        places: state.plan.places.map((p) => (p.id === edit.id ? { ...p, ...edit.changes } : p)),
+        places: state.plan.places.map((p) =>
+          p.id === edit.id ? { ...p, ...plain(edit.changes) } : p,
+        ),
       });
     case 'change-garden':
     case 'change-site':
@@ -33,13 +35,22 @@ export function atOnce(state: HeldGarden, edit: Edit): HeldGarden {
     case 'change-build':
     case 'change-seed-box': {
       const part = PART_OF[edit.do];
-      return withPlan(state, { [part]: { ...state.plan[part], ...edit.changes } });
+      const known = state.plan[part];
+      const sure = plain(edit.changes);
+      return known ? withPlan(state, { [part]: { ...known, ...sure } }) : state;
     }
     case 'together':
       return edit.edits.reduce(atOnce, state);
     default:
       return state;
   }
+}
+
+/** Plain values alone: what is made of parts comes back from the server with all that it has. */
+function plain(changes: Changes): Changes {
+  return Object.fromEntries(
+    Object.entries(changes).filter(([, value]) => ['string', 'number'].includes(typeof value)),
+  );
 }
 
 function withPlan(state: HeldGarden, changes: Changes): HeldGarden {
@@ -49,7 +60,8 @@ function withPlan(state: HeldGarden, changes: Changes): HeldGarden {
 function changedPlanting(state: HeldGarden, id: string, changes: Changes): HeldGarden {
   const before = state.plan.plantings.find((p) => p.id === id);
   if (!before) return state;
-  const planned = { ...before, ...changes } as Planting;
+  const cells = Array.isArray(changes['cells']) ? { cells: changes['cells'] as string[] } : {};
+  const planned = { ...before, ...plain(changes), ...cells } as Planting;
   const plantings = state.report.plantings.map((p) =>
     p.id === id ? shown(p, before, planned, changes) : p,
   );

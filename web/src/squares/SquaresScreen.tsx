@@ -262,7 +262,7 @@ function Workbench({ state, placeId }: { state: HeldGarden; placeId: string }) {
             schools={() => (
               <DepthSchools slug={slug} version={version} place={placeId} onEdit={edit} />
             )}
-            folded={chosen.planting !== null || chosen.cells.length > 0}
+            folded={selected !== null || chosen.cells.length > 0}
             changed={state.changed.find((c) => c.place === placeId)}
             onSelect={selectPlanting}
           />
