@@ -88,7 +88,6 @@ def test_without_the_weather_the_calendar_is_used_and_it_is_said(grown, noted):
     policies = {"policies": {"time": "thermal"}}
     carrot = planting("carrot")
     assert grown(carrot, **policies).first_pick == grown(carrot).first_pick
-    assert (
-        "wants the low and the high" in noted(document(carrot, **policies))["warmth-unknown"].text
-    )
+    told = noted(document(carrot, **policies))["warmth-unknown"].text
+    assert "needs the low and the high" in told
     assert "warmth-unknown" not in noted(document(carrot, **THERMAL))
