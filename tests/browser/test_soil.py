@@ -143,7 +143,7 @@ def test_a_packet_s_analysis_gives_grams_and_a_school_may_need_none(page, base_u
     expect(row).to_contain_text("1183")
     page.get_by_label("Potash").nth(1).select_option("high")
     page.get_by_role("button", name="Save").click()
-    expect(page.get_by_text(re.compile("Potash: 0 g wanted"))).to_be_visible()
+    expect(page.get_by_text(re.compile("Potash: 0 g needed"))).to_be_visible()
     page.get_by_label("School").select_option("mix")
     page.get_by_role("button", name="Save").click()
     expect(row.get_by_role("cell").last).to_have_text("0")

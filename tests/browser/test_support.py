@@ -15,7 +15,7 @@ def test_a_support_is_drawn_billed_and_changed(page, base_url):
     page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("img", name="7 posts")).to_be_visible()
     bears = page.get_by_role("region", name="Weight and wind")
-    expect(bears).to_contain_text("Reckoned to stand in gusts of 15 m/s")
+    expect(bears).to_contain_text("Estimated to stand gusts of 15 m/s")
     bears.get_by_role("button", name="push of the wind: working").click()
     expect(page.get_by_role("dialog", name="Working")).to_contain_text("Wind on one post")
     page.keyboard.press("Escape")
