@@ -151,8 +151,8 @@ def test_a_planting_is_changed_in_its_card(at):
     expect(card).to_contain_text("maincrop carrot 36 plants")
     card.get_by_role("button", name="A week later").click()
     expect(card.get_by_label("On", exact=True)).to_have_value("2027-04-08")
-    card.get_by_label("Plants a square").fill("4")
-    card.get_by_label("Plants a square").press("Tab")
+    card.get_by_label("Plants per square").fill("4")
+    card.get_by_label("Plants per square").press("Tab")
     expect(card).to_contain_text("maincrop carrot 16 plants")
 
 

@@ -158,8 +158,8 @@ def test_the_second_of_two_tabs_is_told_and_shown_the_newer_state(page, context,
     for tab in (page, other):
         tab.goto(address)
         tab.get_by_role("button", name="maincrop carrot, 64").click()
-    page.get_by_label("Plants a square").fill("4")
-    page.get_by_label("Plants a square").press("Tab")
+    page.get_by_label("Plants per square").fill("4")
+    page.get_by_label("Plants per square").press("Tab")
     expect(page.get_by_role("tabpanel")).to_contain_text("maincrop carrot 16 plants")
     other.get_by_role("button", name="A week later").click()
     expect(other.get_by_text("changed in another tab")).to_be_visible()

@@ -41,7 +41,7 @@ def test_a_remedy_is_tried_before_it_is_taken(pantry):
 
 def test_a_want_in_pieces_of_some_months_and_kept(pantry):
     beans = row(pantry, "climbing French bean")
-    weight = pantry.get_by_label("climbing French bean, kg wanted a year")
+    weight = pantry.get_by_label("climbing French bean, kg wanted per year")
     expect(weight).to_have_value("8")
     beans.get_by_label("a year,").select_option("7-11")
     last(pantry, "change the garden")
@@ -50,7 +50,7 @@ def test_a_want_in_pieces_of_some_months_and_kept(pantry):
     expect(beans.get_by_label("and then")).to_have_value("freeze")
     expect(beans).to_contain_text("3 kg of it is eaten")
     beans.get_by_role("combobox", name="by").select_option("pieces")
-    pieces = pantry.get_by_label("climbing French bean, pieces wanted a year")
+    pieces = pantry.get_by_label("climbing French bean, pieces wanted per year")
     expect(pieces).to_be_visible()
     pieces.fill("200")
     pieces.press("Enter")

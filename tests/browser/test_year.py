@@ -86,7 +86,7 @@ def test_a_crop_is_sown_in_waves(page, base_url):
 def test_the_pantry_sets_the_plan_against_what_is_eaten(page, base_url):
     page.goto(f"{base_url}/gardens/lantern-court/pantry")
     wanted = page.get_by_role("region", name="What is wanted")
-    lettuce = page.get_by_label("head lettuce, kg wanted a year")
+    lettuce = page.get_by_label("head lettuce, kg wanted per year")
     expect(lettuce).to_have_value("12")
     lettuce.fill("-3")
     lettuce.press("Enter")
@@ -98,11 +98,11 @@ def test_the_pantry_sets_the_plan_against_what_is_eaten(page, base_url):
     lettuce.press("Enter")
     expect(wanted).to_contain_text(re.compile(r"head lettuce.*5\.8 kg to spare"))
     page.get_by_label("Also wanted").select_option("sweet corn")
-    expect(page.get_by_label("sweet corn, kg wanted a year")).to_have_value("5")
+    expect(page.get_by_label("sweet corn, kg wanted per year")).to_have_value("5")
     expect(wanted).to_contain_text(re.compile(r"sweet corn.*5\.0 kg short: \d+ plants more"))
-    page.get_by_label("sweet corn, kg wanted a year").fill("0")
-    page.get_by_label("sweet corn, kg wanted a year").press("Enter")
-    expect(page.get_by_label("sweet corn, kg wanted a year")).to_have_count(0)
+    page.get_by_label("sweet corn, kg wanted per year").fill("0")
+    page.get_by_label("sweet corn, kg wanted per year").press("Enter")
+    expect(page.get_by_label("sweet corn, kg wanted per year")).to_have_count(0)
     expect(page.get_by_role("img", name="Everything picked, week by week")).to_be_visible()
 
 

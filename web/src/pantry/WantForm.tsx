@@ -128,7 +128,7 @@ function WantField({ state, crop, want }: WantProps) {
       <label className="flex items-baseline gap-1 text-[13px] text-muted">
         <span>of</span>
         <CommittedInput
-          aria-label={`${crop.name}, ${pieces ? 'pieces' : units.weightUnit} wanted a year`}
+          aria-label={`${crop.name}, ${pieces ? 'pieces' : units.weightUnit} wanted per year`}
           aria-invalid={fault !== undefined}
           className="min-h-0 w-16 px-1 py-0"
           inputMode="decimal"

@@ -84,7 +84,7 @@ export function PlantingCard({ state, planting, report, place, chosen, onEdit }:
         />
         <SpacingField planting={planting} report={report} change={change} />
         {!planting.between && (
-          <Field label="Plants a square">
+          <Field label="Plants per square">
             <CommittedInput
               type="number"
               min={1}

@@ -57,9 +57,3 @@ def _where_it_stands(place: p.Place, setting: Setting, book: Book) -> Setting:
     covered = tuple((stay.since, stay.until) for stay in place.stays if stay.under_cover)
     year = season.sheltered(setting.year, covered)
     return replace(setting, year=replace(year, soil_warmer_c=soil_warmer_c(place, book)))
-
-
-def place_case(plan: p.Plan, place_id: str, book: Book) -> PlaceCase:
-    """One place of a plan with all that bears on it."""
-    cases = place_cases(plan, setting_of(plan, book), book)
-    return next(case for case in cases if case.place.id == place_id)
