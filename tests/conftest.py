@@ -26,9 +26,11 @@ from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.estimate.report import Report
 from ample_rows.core.notes.note import Note
 from ample_rows.core.planting.report import PlantingReport
+from ample_rows.core.words.message import rendered_by
 from ample_rows.crops import load_book
 from ample_rows.demo import demo_plans
 from ample_rows.store import Database, GardenStore
+from ample_rows.wording import METRIC
 
 Document = dict[str, Any]
 
@@ -38,6 +40,14 @@ os.environ["PYTHONPATH"] = str(Path(__file__).resolve().parents[1] / "src")
 # Machines are noisy: a slow run is no fault. Found examples stay with the machine.
 hypothesis.settings.register_profile("ample", deadline=None, max_examples=60)
 hypothesis.settings.load_profile("ample")
+
+
+@pytest.fixture(autouse=True, scope="session")
+def _in_metric() -> Iterator[None]:
+    """Messages are put into words as the command line does."""
+    with rendered_by(METRIC):
+        yield
+
 
 GARDEN: Document = {
     "name": "Test yard",

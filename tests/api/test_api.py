@@ -225,3 +225,14 @@ def test_pages_and_what_is_not_there(client):
     assert client.get("/assets/nothing.js").status_code == 404
     assert client.get("/../../etc/passwd").text.startswith("<!doctype html>")
     assert client.get("/gardens/any/squares").text.startswith("<!doctype html>")
+
+
+def test_sentences_come_in_the_units_that_are_asked_for(client, lantern):
+    url = f"/api/gardens/{lantern['head']['slug']}"
+    plain = client.get(url).json()["report"]["notes"]
+    inches = client.get(url, headers={"prefer": "units=imperial"}).json()["report"]["notes"]
+    assert any(" cm" in note["text"] for note in plain)
+    assert not any(" cm" in note["text"] for note in inches)
+    assert [note["code"] for note in plain] == [note["code"] for note in inches]
+    # What was asked in inches leaves the metric answer as it was.
+    assert client.get(url).json()["report"]["notes"] == plain

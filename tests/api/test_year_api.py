@@ -62,7 +62,9 @@ def test_the_calendar_is_read_back_by_another_parser(client, lantern):
     calendar = vobject.readOne(answer.text)
     events = calendar.vevent_list
     assert len({event.uid.value for event in events}) == len(events) > 100
-    planted = next(e for e in events if e.summary.value.startswith("Plant: potato, 4, 12 cm deep"))
+    planted = next(
+        e for e in events if e.summary.value.startswith("Plant: potato, 4 plants, 12 cm deep")
+    )
     assert planted.dtstart.value == date(2027, 4, 12)
     assert planted.location.value == "Long bed A1–C3"
     picks = [e for e in events if e.summary.value.startswith("Pick: chard")]

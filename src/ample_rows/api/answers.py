@@ -5,32 +5,38 @@ from collections.abc import Awaitable, Callable
 
 import anyio
 
+from ample_rows.wording import UnitSystem
+
 _MOST = 6
+_Key = tuple[int, UnitSystem]
 
 
 class Answers:
-    """The last few gardens as they were sent, by version: no two states ever share one."""
+    """The last few gardens as they were sent, by version, which no two states share, and units."""
 
     def __init__(self) -> None:
-        self._by_version: OrderedDict[int, bytes] = OrderedDict()
-        self._making: dict[int, anyio.Event] = {}
+        self._by_version: OrderedDict[_Key, bytes] = OrderedDict()
+        self._making: dict[_Key, anyio.Event] = {}
 
-    async def once(self, version: int, make: Callable[[], Awaitable[bytes]]) -> bytes:
+    async def once(
+        self, version: int, units: UnitSystem, make: Callable[[], Awaitable[bytes]]
+    ) -> bytes:
         """The answer for a version; whoever asks first makes it, and the others wait for it."""
-        while version not in self._by_version:
-            made = self._making.get(version)
+        key = version, units
+        while key not in self._by_version:
+            made = self._making.get(key)
             if made is not None:
                 await made.wait()
                 continue
-            self._making[version] = made = anyio.Event()
+            self._making[key] = made = anyio.Event()
             try:
-                self._put(version, await make())
+                self._put(key, await make())
             finally:
-                del self._making[version]
+                del self._making[key]
                 made.set()
-        return self._by_version[version]
+        return self._by_version[key]
 
-    def _put(self, version: int, answer: bytes) -> None:
-        self._by_version[version] = answer
+    def _put(self, key: _Key, answer: bytes) -> None:
+        self._by_version[key] = answer
         while len(self._by_version) > _MOST:
             self._by_version.popitem(last=False)

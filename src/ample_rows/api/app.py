@@ -24,6 +24,7 @@ from ample_rows.api.door import Door
 from ample_rows.api.estimates import Estimates
 from ample_rows.api.gate import Gates
 from ample_rows.api.guard import Guard
+from ample_rows.api.units import InUnits
 from ample_rows.core.book import Book
 from ample_rows.core.estimate.report_json import schemas
 from ample_rows.store import GardenStore
@@ -58,6 +59,7 @@ def create_app(store: GardenStore, book: Book, door: Door | None = None) -> Fast
     app.include_router(keeping.router)
     problems.install(app)
     _serve_pages(app)
+    app.add_middleware(InUnits)
     app.add_middleware(Guard, door=door)
     app.openapi = lambda: _openapi(app)  # type: ignore[method-assign]
     return app

@@ -24,6 +24,7 @@ from ample_rows.api.state import (
     garden_response,
     json_response,
 )
+from ample_rows.api.units import preferred_units
 from ample_rows.core.ask.what_fits.first_bed import FirstBed, first_garden
 from ample_rows.core.ask.what_fits.shelf import ShelfAnswer, shelf_for
 from ample_rows.core.book import Book
@@ -156,7 +157,7 @@ async def read_garden(slug: str, request: Request, store: Store, known: Known) -
             return await run_in_threadpool(lambda: garden_answer(store.load(slug), known))
 
     version = await run_in_threadpool(store.version, slug)
-    return json_response(await answers.once(version, written))
+    return json_response(await answers.once(version, preferred_units(request.scope), written))
 
 
 @router.delete("/gardens/{slug}", status_code=204)

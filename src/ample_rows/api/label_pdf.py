@@ -12,6 +12,7 @@ from reportlab.pdfgen.canvas import Canvas
 from ample_rows.core.ask.jobs.plant_labels import PlantLabel
 from ample_rows.core.book import LabelSheet
 from ample_rows.core.patience import carry_on
+from ample_rows.core.words.message import said
 
 _EDGE_MM = 2.5
 _CODE_MOST_MM = 24.0
@@ -60,7 +61,7 @@ def _label(
     step = min(4.6, (size_mm[1] - 2 * _EDGE_MM) / 3)
     lines = ((label.name, _BOLD, 10.0), (label.where, _TEXT, 8.0), (label.when, _TEXT, 8.0))
     for row, (text, font, size) in enumerate(lines):
-        _line(canvas, text, font, size, (left, middle + step * (0.8 - row), room))
+        _line(canvas, said(text), font, size, (left, middle + step * (0.8 - row), room))
 
 
 def _line(

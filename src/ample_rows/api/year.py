@@ -42,6 +42,7 @@ from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.plan.values import one_line
 from ample_rows.core.weather.days import DayWeather
 from ample_rows.core.weather.forecast import DAYS_AHEAD, ForecastService, StandInForecast
+from ample_rows.core.words.message import said
 
 router = APIRouter(prefix="/api/gardens/{slug}", tags=["year"], responses=RESPONSES)
 
@@ -251,9 +252,9 @@ def earnings(here: HeavyGarden) -> Earnings:
 
 def _event(series: Series, slug: str, made: datetime) -> Event:
     job, event = series.job, Event()
-    where = f"{job.place_label} {job.where}".strip()
+    where = f"{said(job.place_label)} {job.where}".strip()
     told = [
-        job.why,
+        said(job.why),
         job.sign and f"Sign: {job.sign}",
         job.latest and f"At the latest: {job.latest}",
     ]
@@ -262,7 +263,7 @@ def _event(series: Series, slug: str, made: datetime) -> Event:
     event.add("dtstart", job.on)
     event.add("dtend", job.until + timedelta(days=1))
     # A calendar holds no control characters, wherever a text of the grower's own came from.
-    event.add("summary", one_line(f"{job.verb}: {job.about}"))
+    event.add("summary", one_line(f"{job.verb}: {said(job.about)}"))
     event.add("location", one_line(where))
     event.add("description", one_line(". ".join(line for line in told if line)))
     event.add("transp", "TRANSPARENT")

@@ -12,6 +12,7 @@ from ample_rows.core.estimate.report_json import report_json
 from ample_rows.core.plan import Plan
 from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.planting.report import PlantingReport
+from ample_rows.core.words.message import Text, said
 from ample_rows.crops import load_book
 
 FAULT = 2
@@ -77,5 +78,5 @@ def _row(r: PlantingReport) -> str:
     )
 
 
-def _note(level: str, text: str, fix: str | None) -> str:
-    return f"{level.upper():5}{text}" + (f" → {fix}" if fix else "")
+def _note(level: str, text: Text, fix: Text | None) -> str:
+    return f"{level.upper():5}{said(text)}" + (f" → {said(fix)}" if fix else "")

@@ -68,8 +68,16 @@ def _port(text: str) -> int:
 
 
 def main(arguments: Sequence[str] | None = None) -> int:
-    """Run one word; returns the exit status."""
+    """Run one word, its text in metric units; returns the exit status."""
+    from ample_rows.core.words.message import rendered_by
+    from ample_rows.wording import METRIC
+
     options = parser().parse_args(arguments)
+    with rendered_by(METRIC):
+        return _run(options)
+
+
+def _run(options: argparse.Namespace) -> int:
     if options.word in _PRINTING and hasattr(signal, "SIGPIPE"):
         # `ample crops | head` ends quietly, as other commands do. A server must outlive a reader
         # that goes, so it keeps Python's own way: an error of that one connection.

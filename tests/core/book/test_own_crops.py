@@ -12,6 +12,7 @@ from ample_rows.core.checks import check_plan, read_plan
 from ample_rows.core.edits import ChangeCrop, RemoveCrop, apply_edit
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.plan.reading import PlanFaultsError
+from ample_rows.core.words.message import said
 from tests.conftest import document, planting
 
 CLOSE = {"id": "carrot", "figures": {"spacing_cm": 10, "yield_kg_per_plant.typical": 0.04}}
@@ -34,7 +35,7 @@ def test_a_changed_figure_goes_into_the_sums(book, read, own_book):
     (after,) = Estimate(plan, changed, "x").report.plantings
     assert (before.plants, after.plants) == (64, 36)
     assert after.kg_per_plant == pytest.approx(before.kg_per_plant * 40 / 28, rel=0.2)
-    terms = {term.name: term.source for term in after.working}
+    terms = {said(term.name): said(term.source) for term in after.working}
     assert "This garden's own figure" in terms["typical yield"]
     assert "This garden's own figure" not in terms["depth"]
     assert changed.digest != book.digest

@@ -9,6 +9,7 @@ from hypothesis import strategies as st
 from ample_rows.core import plan as p
 from ample_rows.core.calendar import season
 from ample_rows.core.edits import apply_edit
+from ample_rows.core.words.message import said
 from ample_rows.crops import load_book
 from tests.conftest import GARDEN, bed, block, document, planting
 from tests.core.plan.test_reading import faults_of
@@ -118,7 +119,7 @@ def test_with_a_climate_the_soil_decides(grown):
     bean = grown(planting("dwarf-bean"), climate=CLIMATE).window
     assert date(2027, 2, 10) < pea.earliest < date(2027, 3, 15)
     assert bean.earliest > date(2027, 5, 1)
-    assert "12 °C" in bean.how
+    assert "12 °C" in said(bean.how)
 
 
 def test_a_mild_winter_never_shuts_the_window(grown):
@@ -203,9 +204,9 @@ def test_where_there_is_no_frost_heat_makes_the_windows(reported):
     report = reported(doc)
     assert "no-frost" in {note.code for note in report.notes}
     cool, hot = report.plantings
-    assert "out of the hot months" in cool.window.how
+    assert "outside the hot months" in said(cool.window.how)
     assert cool.window.earliest <= date(2027, 5, 15) <= cool.window.latest
-    assert "all year" in hot.window.how
+    assert "all year" in said(hot.window.how)
     assert hot.factors.season == 1
     assert hot.last_pick > date(2028, 1, 1)
 
@@ -265,8 +266,8 @@ def test_a_likely_end_ends_the_picking_every_year(reported):
     assert ended.clear_date == date(2027, 8, 15) < usual.clear_date
     assert ended.harvest_kg.p50 < usual.harvest_kg.p50
     note = next(note for note in report.notes if note.code == "likely-end")
-    assert "usually ends here about 15 August" in note.text
-    assert note.fix.startswith("Grow an early kind or one that withstands it")
+    assert "usually ends here about 15 August" in said(note.text)
+    assert said(note.fix).startswith("Grow an early kind or one that withstands it")
 
 
 COURGETTE = planting("courgette", block("A1", "C3"), id="first", start="transplant")
@@ -277,7 +278,7 @@ MILDEW = {"crop": "courgette", "on": "2026-08-15", "trouble": "powdery-mildew"}
 def test_young_plants_are_spared_and_a_second_wave_takes_over(reported, read):
     doc = document(COURGETTE, likely_ends=[MILDEW])
     note = next(note for note in reported(doc).notes if note.code == "likely-end")
-    assert "Start a second wave about" in note.fix
+    assert "Start a second wave about" in said(note.fix)
     fix = note.fixes[0]
     waved = apply_edit(read(doc), fix.edit)
     second = waved.plantings[1]
@@ -288,7 +289,7 @@ def test_young_plants_are_spared_and_a_second_wave_takes_over(reported, read):
     assert report.plantings[1].first_pick is not None
     again = next(note for note in report.notes if note.code == "likely-end")
     assert (again.planting, again.fixes) == ("first", ())
-    assert again.fix.endswith("takes over then.")
+    assert said(again.fix).endswith("takes over then.")
 
 
 def test_what_spares_the_young_is_said_by_the_grower_or_known_of_the_trouble(reported):

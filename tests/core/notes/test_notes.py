@@ -5,6 +5,7 @@ import pytest
 from ample_rows.core import plan as p
 from ample_rows.core.edits import RemovePlanting, apply_edit
 from ample_rows.core.plan.reading import PlanFaultsError
+from ample_rows.core.words.message import said
 from tests.conftest import bed, block, document, planting, tub
 
 FIRST = planting("carrot", block("A1", "B2"), id="first")
@@ -20,7 +21,7 @@ def test_two_plantings_in_one_square_on_one_day_clash(noted):
     assert note.level == "stop"
     assert note.planting == "second"
     assert note.cells == ("B2",)
-    assert "B2 from 1 June to 19 August" in note.text
+    assert "B2 from 1 June to 19 August" in said(note.text)
 
 
 @pytest.mark.parametrize(
@@ -69,7 +70,7 @@ def test_each_fix_of_a_clash_ends_it(read, noted, reported):
 def test_a_note_for_each_trouble(noted, what, place, code, level):
     note = noted(document(what, places=[bed(**place)]))[code]
     assert note.level == level
-    assert note.text.endswith(".")
+    assert said(note.text).endswith(".")
     assert note.place == "bed"
 
 
@@ -97,7 +98,7 @@ def test_a_note_for_each_trouble(noted, what, place, code, level):
             planting("tomato", block("A1", "B2"), start_date="2027-05-20"),
             {},
             "unusual-start",
-            "transplant",
+            "set it out",
         ),
         (planting("radish", spacing_cm=1.5), {}, "small-pieces", "spacing"),
         (planting("lettuce"), {"native": None}, "native-unknown", "ordinary"),
@@ -105,7 +106,7 @@ def test_a_note_for_each_trouble(noted, what, place, code, level):
 )
 def test_a_fix_pressed_ends_its_note(read, noted, reported, what, place, code, label):
     doc = document(what, places=[bed(**place)])
-    (fix,) = [f for f in noted(doc)[code].fixes if label in f.label]
+    (fix,) = [f for f in noted(doc)[code].fixes if label in said(f.label)]
     mended = reported(p.document(apply_edit(read(doc), fix.edit)))
     assert code not in codes(mended)
 
@@ -122,7 +123,9 @@ def test_what_only_lessens_is_said_once_for_a_place(reported):
     )
     (note,) = [n for n in report.notes if n.code == "reduced"]
     assert note.planting is None
-    assert all(name in note.text for name in ("lettuce 20 cm", "spinach 22 cm", "onion 25 cm"))
+    assert all(
+        name in said(note.text) for name in ("lettuce 20 cm", "spinach 22 cm", "onion 25 cm")
+    )
 
 
 def test_too_little_soil_in_a_tub_speaks_of_litres(noted):
@@ -135,13 +138,13 @@ def test_too_little_soil_in_a_tub_speaks_of_litres(noted):
         start_date="2027-05-20",
     )
     note = noted(document(what, places=[tub()]))["too-shallow"]
-    assert "L of soil a plant" in note.text
+    assert "L of soil per plant" in said(note.text)
 
 
 def test_a_follow_on_sooner_than_the_turn_round(noted):
     follow = planting("lettuce", ("A1",), id="second", start_date="2027-08-29", follows="first")
     note = noted(document(FIRST, follow))["turn-round"]
-    assert "Start on 31 August" in note.fixes[0].label
+    assert "Start on 31 August" in said(note.fixes[0].label)
 
 
 def test_a_sound_plan_has_nothing_to_stop_for(reported):
@@ -206,18 +209,18 @@ def test_what_gives_way_is_told_the_day_and_what_it_costs(noted, read, reported)
     doc = giving(crop="chard", start_date="2027-04-25", clear_date="2027-09-30")
     note = noted(doc)["gives-way"]
     assert note.planting == "small"
-    assert "decide by" in note.text
+    assert "decide by" in said(note.text)
     (fix,) = note.fixes
     cleared = p.document(apply_edit(read(doc), fix.edit))
     before, after = (reported(d).plantings[0] for d in (doc, cleared))
     assert before.start_date < after.clear_date < before.clear_date
     lost = before.harvest_kg.p50 - after.harvest_kg.p50
-    assert f"about {lost:.1f} kg" in note.text
+    assert f"about {lost:.2f} kg" in said(note.text)
 
 
 def test_what_is_gone_before_the_leaves_meet_can_stay(noted):
     note = noted(giving(start_date="2027-03-20"))["gives-way"]
-    assert "can stay to its end" in note.text
+    assert "can stay to its end" in said(note.text)
     assert note.fixes == ()
 
 
@@ -241,7 +244,7 @@ def test_a_kind_that_bears_heat_is_offered_where_days_are_too_hot(noted, read):
     doc = document(planting("lettuce"), climate=HOT)
     note = noted(doc)["hot-spells"]
     assert note.level == "care"
-    assert "Days of 29 °C are usual" in note.text
+    assert "Days of 29 °C are usual" in said(note.text)
     (fix,) = note.fixes
     changed = apply_edit(read(doc), fix.edit)
     assert changed.plantings[0].variety == "lettuce-leaf"

@@ -2,6 +2,7 @@
 
 import pytest
 
+from ample_rows.core.words.message import said
 from tests.conftest import bed, document, rectangle, tub
 
 YARD = {"outline_m": [[0, 0], [12, 0], [12, 12], [0, 12]]}
@@ -32,7 +33,7 @@ def test_a_rim_fits_whoever_works_there(noted, worker, wall, code):
 def test_raising_a_rim_tells_the_soil_it_costs(noted):
     note = noted(document(places=[bed()], household=household("seated")))["rim-low"]
     # From 33 to 55 cm: 22 cm over 2.88 m2, poured at 15 % settling.
-    assert f"{2.88 * 220 / 0.85:.0f} L more mix" in note.text
+    assert f"{2.88 * 220 / 0.85:.0f} L more mix" in said(note.text)
     assert note.fixes[0].edit.changes == {"wall_height_cm": 55}
 
 
@@ -78,7 +79,7 @@ def test_a_path_is_clear_as_far_as_what_stands_beside_it(noted):
     site = {**YARD, "paths": [path]}
     # From 5.7 to 6.25: 55 cm, and a barrow wants 60.
     note = noted(document(places=[left, right], site=site))["path-clear"]
-    assert "55 cm" in note.text
+    assert "55 cm" in said(note.text)
     right["at_m"] = [6.4, 3]
     assert "path-clear" not in noted(document(places=[left, right], site=site))
 
@@ -100,17 +101,19 @@ def test_low_boughs_over_a_path_are_told(noted):
 
 def test_a_butt_wants_its_lid(noted):
     site = {**YARD, "tanks": [{"at_m": [1, 1], "litres": 200}]}
-    assert "drown" in noted(document(places=[], site=site))["butt-lid"].text
+    assert "drown" in said(noted(document(places=[], site=site))["butt-lid"].text)
 
 
 def test_measured_outside_says_what_is_left_inside(noted):
     shape = {**rectangle(120, 240), "measured": "outside", "wall_thickness_cm": 3}
     note = noted(document(places=[bed(shape=shape)]))["measured-outside"]
-    assert "114 by 234 cm" in note.text
+    assert "114 cm by 234 cm" in said(note.text)
 
 
 def test_a_dark_or_metal_tub_is_told_of_the_heat(noted):
-    assert "cooks roots" in noted(document(places=[tub(material="metal")]))["container-heat"].text
+    assert "cooks roots" in said(
+        noted(document(places=[tub(material="metal")]))["container-heat"].text
+    )
     assert "container-heat" not in noted(document(places=[tub(material="wood")]))
 
 

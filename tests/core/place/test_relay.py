@@ -5,6 +5,7 @@ from datetime import date
 import pytest
 
 from ample_rows.core.edits import apply_edit
+from ample_rows.core.words.message import said
 from tests.conftest import block, document, planting
 
 SQUARES = block("A1", "B3")
@@ -28,7 +29,7 @@ def test_what_follows_under_leaves_that_leave_room_is_a_relay(reported):
     report = reported(document(CABBAGE, under(LEEK)))
     (note,) = overlap_notes(report)
     assert (note.level, note.code, note.planting) == ("tip", "relay", "next")
-    assert "starts under the pointed cabbage on 10 July" in note.text
+    assert "starts under the pointed cabbage on 10 July" in said(note.text)
     # What the two take of each other while both stand is in their figures.
     alone = reported(document(LEEK))
     assert density(report, "next") < density(alone, "next")
@@ -39,7 +40,7 @@ def test_unless_it_is_meant_it_is_a_clash_with_the_relay_as_a_way_out(reported, 
     plan = read(document(CABBAGE, LEEK))
     (note,) = overlap_notes(reported(document(CABBAGE, LEEK)))
     assert note.level == "stop"
-    fix = next(f for f in note.fixes if "under the pointed cabbage" in f.label)
+    fix = next(f for f in note.fixes if "under the pointed cabbage" in said(f.label))
     after = apply_edit(plan, fix.edit)
     assert after.plantings[1].follows == "last"
 
@@ -50,7 +51,7 @@ def test_the_day_that_is_offered_does_fit(reported, read, crop, book):
     last = planting(crop, SQUARES, id="last", start=start, start_date="2027-04-01")
     early = {**LEEK, "start_date": "2027-06-01"}
     (note,) = overlap_notes(reported(document(last, early)))
-    fix = next(f for f in note.fixes if " under the " in f.label)
+    fix = next(f for f in note.fixes if " under the " in said(f.label))
     after = apply_edit(read(document(last, early)), fix.edit).model_dump(mode="json")
     codes = [n.code for n in overlap_notes(reported({**document(), **_plan(after)}))]
     assert codes in (["relay"], [])
@@ -82,7 +83,7 @@ def test_a_root_that_is_dug_wants_care(reported):
     late = under({**LEEK, "start_date": "2027-06-27"})
     (note,) = overlap_notes(reported(document(early, late)))
     assert note.code == "relay"
-    assert "by hand" in note.fix
+    assert "by hand" in said(note.fix)
 
 
 def test_holding_between_days_is_not_counted_twice(reported):

@@ -9,6 +9,7 @@ from hypothesis import strategies as st
 from ample_rows.core import plan as p
 from ample_rows.core.edits import RemovePlanting, apply_edit
 from ample_rows.core.plan.reading import PlanFaultsError
+from ample_rows.core.words.message import said
 from tests.conftest import bed, block, document, planting, tub
 
 SQUARES = block("A1", "D4")
@@ -59,13 +60,13 @@ def test_a_catch_crop_hardly_costs_the_crop_it_stands_between(reported, noted):
     assert 0.95 < host.factors.density / alone.factors.density < 1
     assert guest.last_pick < host.first_pick
     note = noted(doc)["mixed"]
-    assert "worth 1.8 times the ground" in note.text
+    assert "worth 1.8 times the ground" in said(note.text)
     assert "clash" not in noted(doc)
-    assert "radish in the same squares asks for" in working(host, "crowding").how
+    assert "radish in the same squares asks for" in said(working(host, "crowding").how)
 
 
 def working(report, name):
-    return next(term for term in report.working if term.name == name)
+    return next(term for term in report.working if said(term.name) == name)
 
 
 def test_two_crops_of_the_same_time_crowd_each_other_as_the_law_says(reported, book):
@@ -87,18 +88,18 @@ def test_a_guest_that_comes_when_the_host_is_gone_is_told_so(noted):
         planting("radish", SQUARES, id="host", start_date="2027-03-20"),
         planting("lettuce", SQUARES, id="guest", between="host", start_date="2027-07-01"),
     )
-    assert "never stand at the same time" in noted(doc)["mixed-apart"].text
+    assert "never stand at the same time" in said(noted(doc)["mixed-apart"].text)
     assert "mixed" not in noted(doc)
 
 
 def test_no_room_between_close_plants_is_a_result(noted):
     doc = document(planting("carrot", SQUARES, id="host"), radish(spacing_cm=60))
-    assert "between the plants that are there" in noted(doc)["none-fit"].text
+    assert "between the plants that are there" in said(noted(doc)["none-fit"].text)
 
 
 def test_a_clash_can_be_mended_by_setting_one_between_the_other(noted, read, reported):
     doc = document(HOST, planting("radish", SQUARES, id="second"))
-    fix = next(f for f in noted(doc)["clash"].fixes if "between" in f.label)
+    fix = next(f for f in noted(doc)["clash"].fixes if "between" in said(f.label))
     mended = apply_edit(read(doc), fix.edit)
     assert mended.plantings[1].between == "host"
     assert "clash" not in noted(p.document(mended))

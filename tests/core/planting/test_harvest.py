@@ -9,6 +9,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from ample_rows.core.planting import harvest
+from ample_rows.core.words.message import said
 from ample_rows.crops import load_book
 from tests.conftest import bed, block, document, planting
 
@@ -72,7 +73,7 @@ def test_low_typical_and_high_are_the_books_times_the_factors(grown):
 
 def test_the_working_multiplies_out_to_the_figure(grown):
     report = grown(planting("chard", start_date="2027-06-20"))
-    terms = {term.name: term.value for term in report.working}
+    terms = {said(term.name): term.value for term in report.working}
     product = math.prod(
         terms[name]
         for name in (
@@ -148,7 +149,7 @@ def test_a_flower_has_no_weight_and_says_so(grown):
     assert report.harvest_kg.p90 == 0
     assert report.plants > 0
     assert report.pieces is None
-    assert any("not grown for its weight" in term.how for term in report.working)
+    assert any("not grown for its weight" in said(term.how) for term in report.working)
 
 
 def test_closer_carrots_are_more_and_smaller(grown):

@@ -7,6 +7,7 @@ from ample_rows.core.ask.seed_box.needs import needs_of
 from ample_rows.core.ask.spacing.marking import marking_sheet
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.plan.reading import PlanFaultsError
+from ample_rows.core.words.message import said
 from tests.conftest import bed, document, planting
 
 STRINGS = {"id": "wires", "height_cm": 200, "system": "strings", "edge": "west"}
@@ -59,7 +60,9 @@ def test_the_planting_is_the_sum_of_its_kinds(row):
     assert sum(w.kg for w in report.weekly_kg) == pytest.approx(report.harvest_kg.p50)
     assert report.seeds_to_sow == sum(k.seeds_to_sow for k in kinds)
     assert report.working[-1].value == report.harvest_kg.p50
-    assert [term.name for term in report.working[:-1]] == [f"{k.name}, {k.plants}" for k in kinds]
+    assert [said(term.name) for term in report.working[:-1]] == [
+        f"{k.name}, {k.plants} plants" for k in kinds
+    ]
 
 
 def test_all_of_one_kind_is_that_kind(row):

@@ -13,6 +13,7 @@ from ample_rows.core.edits import (
     apply_edit,
 )
 from ample_rows.core.plan.reading import PlanFaultsError
+from ample_rows.core.words.message import said
 from tests.conftest import bed, block, document, planting, rectangle
 
 SITE = {"outline_m": [[0, 0], [12, 0], [12, 9], [0, 9]]}
@@ -112,8 +113,8 @@ def test_two_boxes_do_not_stand_on_one_square(read):
 
 def test_the_box_offered_for_a_long_root_mends_it(noted, read, reported, book):
     doc = document(CARROTS, LATER, places=[LOW], site=SITE)
-    fix = next(f for f in noted(doc)["root-too-long"].fixes if "Stand a box" in f.label)
-    assert "20 cm high on B2–C3" in fix.label
+    fix = next(f for f in noted(doc)["root-too-long"].fixes if "Stand a box" in said(f.label))
+    assert "20 cm high on B2–C3" in said(fix.label)
     plan = apply_edit(read(doc), fix.edit)
     require_sound(plan, book)
     assert [place.stands_on is None for place in plan.places] == [True, False]
@@ -130,7 +131,7 @@ def test_the_box_offered_for_a_long_root_mends_it(noted, read, reported, book):
 def test_no_box_is_offered_where_others_grow_beyond_its_squares(noted):
     wide = planting("lettuce", block("A1", "D3"), id="wide", start_date="2027-09-10")
     note = noted(document(CARROTS, wide, places=[LOW], site=SITE))["root-too-long"]
-    assert not [f for f in note.fixes if "Stand a box" in f.label]
+    assert not [f for f in note.fixes if "Stand a box" in said(f.label)]
 
 
 @pytest.mark.parametrize(
@@ -164,4 +165,4 @@ def test_a_twin_of_a_box_stands_beside_the_bed(read, book):
 def test_no_box_is_offered_on_a_strip_too_narrow_for_one(reported):
     narrow = bed(shape=rectangle(62, 31), wall_height_cm=10, bottom="closed")
     notes = reported(document(planting("onion", ("C1",)), places=[narrow])).notes
-    assert not [fix for note in notes for fix in note.fixes if "Stand a box" in fix.label]
+    assert not [fix for note in notes for fix in note.fixes if "Stand a box" in said(fix.label)]

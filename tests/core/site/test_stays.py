@@ -6,6 +6,7 @@ import pytest
 
 from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.site.stays import spot_on
+from ample_rows.core.words.message import said
 from tests.conftest import document, planting, tub
 
 WALL = {"kind": "wall", "height_m": 4, "outline_m": [[0, 0], [10, 0], [10, 0.2], [0, 0.2]]}
@@ -87,7 +88,7 @@ def test_each_spot_has_its_own_floor(reported):
     place = pot(weak, load_limit_kg_per_m2=5000)
     loads = [n for n in reported(document(places=[place])).notes if n.code == "load"]
     assert [n.level for n in loads] == ["stop", "tip"]
-    assert "100 kg from 1 October" in loads[0].text
+    assert "100 kg per m² from 1 October" in said(loads[0].text)
 
 
 @pytest.mark.parametrize(

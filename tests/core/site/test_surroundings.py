@@ -6,6 +6,7 @@ import pytest
 import shapely
 
 from ample_rows.core.site.routes import Ways
+from ample_rows.core.words.message import said
 from tests.conftest import bed, document, rectangle, tub
 
 OUTLINE = [[0, 0], [10, 0], [10, 8], [0, 8]]
@@ -57,7 +58,7 @@ def test_a_wall_behind_leaves_one_side_to_work_from(around):
         bed(at_m=[2, 4.9], heading_deg=90, shape=rectangle(90, 240)), obstacles=[wall]
     )
     assert place.reach.verdict == "out of reach"
-    assert "no room to stand" in notes["reach"].text
+    assert "no room to stand" in said(notes["reach"].text)
     assert notes["reach"].cells
     open_place, _ = around(
         bed(at_m=[2, 3], heading_deg=90, shape=rectangle(90, 240)), obstacles=[wall]
@@ -75,7 +76,7 @@ def test_a_place_shut_in_all_round_says_so(around):
             {"outline_m": ring(2, 2.6, 2.6, 5), "height_m": 1},
         ],
     )
-    assert place.reach.reasons == ("There is no room to stand beside it.",)
+    assert [said(r) for r in place.reach.reasons] == ["There is no room to stand beside it."]
 
 
 def test_nobody_stands_in_the_hole_of_a_small_ring(around):
@@ -113,9 +114,9 @@ def test_places_that_lie_amiss_are_said_and_lose_nothing(around):
     _, notes = around(
         bed(at_m=[9.4, 5]), bed(id="b2", name="Other bed", at_m=[9, 4]), obstacles=[house]
     )
-    assert "50 % of this place lies outside" in notes["outside-yard"].text
-    assert "Other bed" in notes["overlap"].text
-    assert "house" in notes["in-the-way"].text
+    assert "50 % of this place lies outside" in said(notes["outside-yard"].text)
+    assert "Other bed" in said(notes["overlap"].text)
+    assert "house" in said(notes["in-the-way"].text)
 
 
 def test_moving_one_place_away_mends_the_note_of_the_other(client, book):
@@ -144,7 +145,7 @@ def test_the_hose_goes_round_a_house_and_ends_short(around):
     )
     by_hand = math.dist((1, 4), (3, 6)) + 4 + math.dist((7, 6), (8.5, 4))
     assert place.ground.water_m == pytest.approx(by_hand, abs=0.1)
-    assert "ends 2." in notes["hose-short"].text
+    assert "ends 2." in said(notes["hose-short"].text)
 
 
 def test_a_hose_that_reaches_is_chosen_before_a_nearer_one_that_does_not(around):
@@ -158,7 +159,7 @@ def test_a_hose_that_reaches_is_chosen_before_a_nearer_one_that_does_not(around)
 
 def test_water_from_a_butt_is_carried(around):
     _, notes = around(bed(at_m=[5, 3]), tanks=[{"at_m": [0, 0], "litres": 200}])
-    assert "carried" in notes["carried-water"].text
+    assert "carried" in said(notes["carried-water"].text)
 
 
 def test_what_hides_a_place_from_the_door(around):
@@ -173,7 +174,7 @@ def test_what_hides_a_place_from_the_door(around):
 def test_tree_roots_reach_under_open_beds_only(around):
     tree = {"name": "pear", "kind": "tree", "outline_m": ring(0, 0, 2, 2), "height_m": 5}
     _, notes = around(bed(at_m=[4, 3]), obstacles=[tree])
-    assert "pear" in notes["tree-roots"].text
+    assert "pear" in said(notes["tree-roots"].text)
     assert notes["tree-roots"].fixes
     _, lined = around(bed(at_m=[4, 3], bottom="lined"), obstacles=[tree])
     assert "tree-roots" not in lined
@@ -206,7 +207,7 @@ def test_a_steep_fall_washes_and_a_slight_one_is_not_worth_a_word(around):
 def test_a_path_must_pass_what_goes_along_it(around):
     path = {"name": "main path", "line_m": [[0, 4], [10, 4]], "width_cm": 70, "use": "chair"}
     _, notes = around(bed(at_m=[4, 1]), paths=[path])
-    assert "Main path is 70 cm wide; a wheelchair needs 90 cm" in notes["path-width"].text
+    assert "Main path is 70 cm wide; a wheelchair needs 90 cm" in said(notes["path-width"].text)
 
 
 def test_long_beds_get_stepped_on(around):

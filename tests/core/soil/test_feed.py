@@ -2,6 +2,7 @@
 
 import pytest
 
+from ample_rows.core.words.message import said
 from tests.conftest import bed, block, document, planting
 
 PACKET = {"name": "garden feed", "n_percent": 5, "p2o5_percent": 4, "k2o_percent": 8}
@@ -63,8 +64,8 @@ def test_the_packet_given_for_nitrogen_brings_the_rest_by_its_analysis(feed):
 
 
 def test_a_sour_soil_is_told_to_be_limed_a_chalky_one_not(feed):
-    assert "lime in autumn" in feed(test={"ph": 5.2}).advice[0]
-    assert "lime does not" in feed(test={"ph": 8.1}).advice[0]
+    assert "lime in autumn" in said(feed(test={"ph": 5.2}).advice[0])
+    assert "lime does not" in said(feed(test={"ph": 8.1}).advice[0])
     assert len(feed(test={"ph": 6.8}).advice) == 1
 
 
@@ -81,4 +82,4 @@ def test_a_green_manure_is_not_fed(feed):
     rye = planting("winter-rye", block("A1", "D4"), start_date="2026-10-01")
     found = feed(rye, packet=PACKET)
     assert (found.n_g, found.crops[0].packet_g) == (0, 0)
-    assert found.crops[0].why == "dug in, it gives back what it took"
+    assert said(found.crops[0].why) == "dug in, it gives back what it took"

@@ -10,6 +10,7 @@ from ample_rows.core import plan as p
 from ample_rows.core.geometry import shapes
 from ample_rows.core.soil.fill import fill_of
 from ample_rows.core.soil.order import options_for, summed
+from ample_rows.core.words.message import said
 from tests.conftest import bed, document, planting, rectangle, tub
 
 TAPERED = {"type": "circle", "diameter_cm": 47, "bottom_diameter_cm": 39}
@@ -85,7 +86,7 @@ def test_what_settles_is_poured_too(filled, book):
 
 def test_a_woody_base_takes_the_place_of_mix_and_of_depth(filled, grown):
     fill = filled(bed(base_cm=12))
-    assert [(layer.what, layer.cm) for layer in fill.layers] == [
+    assert [(said(layer.what), layer.cm) for layer in fill.layers] == [
         ("garden bed mix", 18),
         ("coarse woody base", 12),
     ]
@@ -129,7 +130,7 @@ def prices(**changes):
 
 def test_ways_to_buy_side_by_side_cheapest_first():
     found = options_for(1010, prices())
-    assert [(o.name, o.units, o.cost) for o in found] == [
+    assert [(said(o.name), o.units, o.cost) for o in found] == [
         ("loose, delivered", 1.25, 92.5),
         ("bags of 60 L", 17, 136.0),
         ("bags of 40 L", 26, 156.0),
@@ -138,7 +139,7 @@ def test_ways_to_buy_side_by_side_cheapest_first():
 
 
 def test_an_exact_number_of_bags_is_not_one_more():
-    sacks = {o.name: o.units for o in options_for(240, prices())}
+    sacks = {said(o.name): o.units for o in options_for(240, prices())}
     assert (sacks["bags of 60 L"], sacks["bags of 40 L"]) == (4, 6)
     (only,) = options_for(0.1 * 3 * 400, p.Soil(bags=(p.Bag(litres=40, price=1),)))
     assert only.units == 3
@@ -151,9 +152,9 @@ def test_the_least_that_is_sold_loose():
 
 def test_own_material_goes_first_and_may_be_enough():
     found = options_for(300, prices(own=p.Own(litres=100, price_per_litre=0.01)))
-    assert next(o for o in found if o.name == "bags of 40 L").cost == pytest.approx(31.0)
+    assert next(o for o in found if said(o.name) == "bags of 40 L").cost == pytest.approx(31.0)
     (alone,) = options_for(80, prices(own=p.Own(litres=100)))
-    assert (alone.name, alone.cost, alone.over_litres) == ("own material", 0.0, 20.0)
+    assert (said(alone.name), alone.cost, alone.over_litres) == ("own material", 0.0, 20.0)
 
 
 def test_without_a_price_the_units_are_still_told():
@@ -195,12 +196,12 @@ def test_a_tapered_pot_stands_on_its_foot(reported):
 def test_a_load_is_compared_and_never_called_safe(noted, limit, level):
     note = noted(document(places=[bed(load_limit_kg_per_m2=limit)]))["load"]
     assert note.level == level
-    assert "engineer" in note.fix
-    assert "safe" not in note.text + note.fix
+    assert "engineer" in said(note.fix)
+    assert "safe" not in said(note.text) + said(note.fix)
 
 
 def test_fresh_wood_below_is_told(noted):
-    assert "nitrogen" in noted(document(places=[bed(base_cm=10)]))["woody-base"].text
+    assert "nitrogen" in said(noted(document(places=[bed(base_cm=10)]))["woody-base"].text)
 
 
 @given(st.floats(1, 100_000), st.floats(1, 500))

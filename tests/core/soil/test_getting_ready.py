@@ -7,6 +7,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from ample_rows.core.soil.mound import MoundTop, digging_for_height, height_from_path
+from ample_rows.core.words.message import said
 from ample_rows.crops import load_book
 from tests.conftest import bed, document, planting, rectangle
 
@@ -111,29 +112,29 @@ def test_a_mound_by_hand(book):
 
 def test_a_new_bed_is_readied_a_standing_one_topped_up(reported):
     sown = planting(start_date="2027-04-10")
-    new = [job.what for job in place_of(reported, sown, base_cm=10, mulch_cm=5).jobs]
+    new = [said(job.what) for job in place_of(reported, sown, base_cm=10, mulch_cm=5).jobs]
     assert new[0] == "cover the grass, or turn it under"
     assert "lay the woody base, tread it and water it in" in new
     assert any(what.startswith("fill with") for what in new)
     assert any(what.startswith("mulch 5 cm") for what in new)
     standing = place_of(reported, sown, stage="standing").jobs
-    assert [job.what for job in standing] == ["top up with 52 L"]
+    assert [said(job.what) for job in standing] == ["top up with 52 L"]
     assert standing[0].latest == date(2027, 4, 10)
 
 
 def test_a_bed_in_the_ground_is_not_filled(reported):
     ground = {"kind": "ground", "wall_height_cm": 0, "rim_gap_cm": 0, "shape": rectangle(90, 200)}
-    jobs = [job.what for job in place_of(reported, **ground).jobs]
+    jobs = [said(job.what) for job in place_of(reported, **ground).jobs]
     assert not any(what.startswith("fill") for what in jobs)
 
 
 def test_mulch_is_measured_settled_and_kept_thin_until_seed_is_up(reported):
     late = planting("carrot", start_date="2027-06-10")
-    jobs = {job.what: job for job in place_of(reported, late, mulch_cm=5).jobs}
+    jobs = {said(job.what): job for job in place_of(reported, late, mulch_cm=5).jobs}
     # 2.88 m2 five centimetres deep, and a third and more of air before it settles.
-    assert "mulch 5 cm deep, 144 L settled (222 L loose)" in jobs
+    assert "mulch 5 cm deep: 144 L settled, 222 L loose" in jobs
     (thin,) = (job for what, job in jobs.items() if what.startswith("draw the mulch back to 1 cm"))
     assert thin.on == date(2027, 6, 10)
     assert thin.on < thin.latest < date(2027, 7, 10)
     set_out = planting("lettuce", start="transplant", start_date="2027-06-10")
-    assert not any("draw" in job.what for job in place_of(reported, set_out, mulch_cm=5).jobs)
+    assert not any("draw" in said(job.what) for job in place_of(reported, set_out, mulch_cm=5).jobs)

@@ -4,6 +4,7 @@ import pytest
 
 from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.soil.mixes import mixes_of
+from ample_rows.core.words.message import said
 from tests.conftest import bed, document
 
 
@@ -67,7 +68,7 @@ def test_a_bale_counts_at_its_opened_volume(order):
     # 864 / 0.85 = 1016.5 litres to pour.
     [option] = order(bags=[{"litres": 70, "opened_litres": 140, "price": 20}]).options
     assert (option.units, option.unit, option.cost) == (8, "bales", 160)
-    assert "opened 140 L" in option.name
+    assert "140 L opened" in said(option.name)
 
 
 def test_a_delivery_is_shared_with_neighbours(order):
@@ -75,7 +76,7 @@ def test_a_delivery_is_shared_with_neighbours(order):
     assert order(bulk=bulk).options[0].cost == pytest.approx(55 + 60)
     shared = order(bulk={**bulk, "shared_by": 3}).options[0]
     assert shared.cost == pytest.approx(55 + 20)
-    assert "shared by 3" in shared.name
+    assert "shared by 3" in said(shared.name)
 
 
 def test_mixing_it_oneself_uses_what_is_there_first(order):

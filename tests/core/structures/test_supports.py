@@ -5,6 +5,7 @@ import math
 
 import pytest
 
+from ample_rows.core.words.message import said
 from tests.conftest import bed, block, document, planting, tub
 
 NET = {"id": "net", "system": "net", "height_cm": 180}
@@ -96,7 +97,7 @@ def test_a_climber_with_nothing_to_climb_gives_less_and_says_so(grown, noted):
     assert up.factors.training == 1
     assert down.factors.training == pytest.approx(0.4)
     notes = noted(document(planting("climbing-bean", start_date="2027-05-20")))
-    assert "net" in notes["no-support"].fixes[0].label
+    assert "net" in said(notes["no-support"].fixes[0].label)
 
 
 def test_the_fix_for_a_climber_puts_up_a_net_and_plants_along_it(read, noted, reported):
@@ -118,12 +119,12 @@ def test_a_tub_has_no_edge_for_a_net(grown, noted):
     place = tub(supports=[NET])
     what = bean(place="tub", cells="all")
     assert grown(what, places=[place]).plants == 0
-    assert "straight side" in noted(document(what, places=[place]))["none-fit"].text
+    assert "straight side" in said(noted(document(what, places=[place]))["none-fit"].text)
 
 
 def test_a_crop_that_does_not_climb_is_told_of(noted):
     what = planting("lettuce", ("A1", "A2"), support="net")
-    assert "does not climb" in noted(document(what, places=[netted()]))["does-not-climb"].text
+    assert "does not climb" in said(noted(document(what, places=[netted()]))["does-not-climb"].text)
 
 
 def test_a_cage_needs_no_support_and_changes_the_harvest(grown):
@@ -135,16 +136,16 @@ def test_a_cage_needs_no_support_and_changes_the_harvest(grown):
 
 
 def test_only_what_loses_by_lying_down_asks_for_a_support(noted):
-    def said(crop, **more):
+    def lying_down(crop, **more):
         what = planting(crop, start="transplant", start_date="2027-05-25", **more)
         return noted(document(what)).get("no-support")
 
-    assert said("sweet-pepper") is None
-    assert said("tomato-bush") is None
-    lying = said("cucumber")
-    assert "30 % less" in lying.text
-    assert any("tripod" in fix.label for fix in lying.fixes)
-    assert said("cucumber", training="tripod") is None
+    assert lying_down("sweet-pepper") is None
+    assert lying_down("tomato-bush") is None
+    lying = lying_down("cucumber")
+    assert "30 % less" in said(lying.text)
+    assert any("tripod" in said(fix.label) for fix in lying.fixes)
+    assert lying_down("cucumber", training="tripod") is None
 
 
 @pytest.mark.parametrize(

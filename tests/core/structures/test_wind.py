@@ -14,6 +14,7 @@ from ample_rows.core.structures.wind import (
     push_n,
     wind_check,
 )
+from ample_rows.core.words.message import said
 
 FACE = Face(bay_cm=120, height_cm=180, stops_wind=0.5)
 
@@ -84,8 +85,8 @@ def test_deeper_never_stands_less(book, deep, more):
 
 def test_without_a_wind_it_says_so_and_never_that_it_is_safe(book, post):
     found = wind_check(FACE, post(), None, book)
-    assert "No wind is entered" in found.words
-    assert "local code" in found.words
+    assert "No wind is entered" in said(found.words)
+    assert "local code" in said(found.words)
     assert found.push_n is None
     assert found.push_kg is None
     assert not found.working

@@ -3,6 +3,7 @@
 import pytest
 
 from ample_rows.core.weather.evapotranspiration import extraterrestrial_radiation, hargreaves
+from ample_rows.core.words.message import said
 from tests.conftest import bed, document, planting, tub
 
 CLIMATE = {
@@ -28,7 +29,7 @@ def test_bare_soil_drinks_by_its_area(water):
     held = 30 * 0.18 + 15 * 0.16  # the mix, and half of 30 cm of ordinary ground
     days = held * 10 * 0.35 / (july * 0.25)
     assert need.days_between[6] == pytest.approx(days)
-    assert need.how == "Hargreaves and Samani 1985"
+    assert said(need.how) == "Hargreaves and Samani 1985"
 
 
 def test_leaves_drink_more_than_bare_soil(water):
@@ -55,7 +56,7 @@ def test_rain_lessens_the_week_but_not_the_dry_week(water):
 
 def test_air_and_wind_where_they_are_known(water):
     found = water(vapour_kpa=[0.9] * 12, wind_m_per_s=[2.0] * 12, sunshine_hours=[5.0] * 12)
-    assert found.how == "FAO-56 Penman-Monteith"
+    assert said(found.how) == "FAO-56 Penman-Monteith"
     assert found.litres_per_week[6] > found.litres_per_week[0]
 
 

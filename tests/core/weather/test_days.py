@@ -12,6 +12,7 @@ from ample_rows.core.calendar.soil_of_day import soil_of_day
 from ample_rows.core.calendar.soil_warmth import days_to_come_up, estimated_c, soil_warmer_c
 from ample_rows.core.weather.days import DayWeather, weather_of
 from ample_rows.core.weather.forecast import DAYS_AHEAD, StandInForecast
+from ample_rows.core.words.message import said
 from tests.conftest import bed, block, document, planting, tub
 from tests.core.weather.test_warmth import THERMAL
 
@@ -94,8 +95,8 @@ def test_raised_soil_is_warmer(read, book, place, warmer):
 def test_a_probe_is_read_where_one_is(read, book):
     plan = read(document(places=[bed(), tub(probe="stand-in")], **THERMAL))
     found = {one.place: one for one in soil_of_day(plan, date(2027, 4, 10), 1, book)}
-    assert found["tub"].how == "read by its probe"
-    assert found["bed"].how == "as usual on this day"
+    assert said(found["tub"].how) == "read by its probe"
+    assert said(found["bed"].how) == "as usual on this day"
     other = soil_of_day(plan, date(2027, 4, 10), 2, book)
     assert {one.place: one for one in other}["bed"] == found["bed"]
 
@@ -126,7 +127,7 @@ def advised(reported, read, book):
         doc = document(*plantings)
         plan = read(doc)
         told = advice_for(ahead, reported(doc).plantings, plan.places, book)
-        return {one.kind: one.words for one in told}
+        return {one.kind: said(one.words) for one in told}
 
     return found
 
@@ -155,4 +156,4 @@ def test_heat_and_rain(advised):
     assert "pots each day" in hot["dry"]
     assert advised(days((6, 13, 0)), SALAD)["dry"].endswith("water in full")
     assert "dry" not in advised(days((-3, 4, 0)), SALAD)
-    assert "leave the watering" in advised(days((9, 15, 12), (9, 15, 14)), SALAD)["rain"]
+    assert "no need to water" in advised(days((9, 15, 12), (9, 15, 14)), SALAD)["rain"]

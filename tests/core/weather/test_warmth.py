@@ -12,6 +12,7 @@ from ample_rows.core.weather.warmth import (
     days_in_warmth,
     degree_days_wanted,
 )
+from ample_rows.core.words.message import said
 from tests.conftest import document, planting
 
 COOL = {
@@ -88,6 +89,6 @@ def test_without_the_weather_the_calendar_is_used_and_it_is_said(grown, noted):
     policies = {"policies": {"time": "thermal"}}
     carrot = planting("carrot")
     assert grown(carrot, **policies).first_pick == grown(carrot).first_pick
-    told = noted(document(carrot, **policies))["warmth-unknown"].text
-    assert "needs the low and the high" in told
+    told = said(noted(document(carrot, **policies))["warmth-unknown"].text)
+    assert "needs the high and low" in told
     assert "warmth-unknown" not in noted(document(carrot, **THERMAL))

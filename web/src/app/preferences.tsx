@@ -1,6 +1,8 @@
+import { useQueryClient } from '@tanstack/react-query';
 import { createContext, useContext, useEffect, useMemo, useState } from 'react';
 import type { ReactNode } from 'react';
 
+import { askIn } from '../api/client';
 import { unitsFor } from '../units/units';
 import type { Units, UnitSystem } from '../units/units';
 
@@ -32,7 +34,12 @@ function stored(): Preferences {
 }
 
 export function PreferencesProvider({ children }: { children: ReactNode }) {
-  const [preferences, setPreferences] = useState(stored);
+  const client = useQueryClient();
+  const [preferences, setPreferences] = useState(() => {
+    const kept = stored();
+    askIn(kept.units);
+    return kept;
+  });
 
   useEffect(() => {
     localStorage.setItem(KEY, JSON.stringify(preferences));
@@ -51,9 +58,15 @@ export function PreferencesProvider({ children }: { children: ReactNode }) {
     () => ({
       preferences,
       units: unitsFor(preferences.units),
-      change: (changes) => setPreferences((current) => ({ ...current, ...changes })),
+      change: (changes) => {
+        setPreferences((current) => ({ ...current, ...changes }));
+        if (changes.units === undefined || changes.units === preferences.units) return;
+        // The server's sentences hold measures, so all of them are asked for again.
+        askIn(changes.units);
+        void client.invalidateQueries();
+      },
     }),
-    [preferences],
+    [client, preferences],
   );
   return <Context value={value}>{children}</Context>;
 }

@@ -102,7 +102,7 @@ export function CropEntry({ page, nameOf, onOpen }: Props) {
             <li key={fit.place} className="flex gap-3 border-b border-faint py-0.5">
               <span className="w-40 shrink-0">{fit.label}</span>
               <span className={fit.fits ? '' : 'text-muted'}>
-                {`${fit.fits ? 'Bears it' : 'Does not'}: ${units.sentence(fit.words)}.`}
+                {`${fit.fits ? 'Suits it' : 'Does not suit it'}: ${fit.words}.`}
               </span>
             </li>
           ))}
@@ -186,9 +186,9 @@ function groupsOf({ crop }: CropPage, units: Units): Group[] {
       head: 'Room',
       source: from('spacing'),
       rows: [
-        ['Apart each way', units.length(crop.spacing_cm)],
+        ['Spacing each way', units.length(crop.spacing_cm)],
         ['In rows', `${units.bare(crop.in_row_cm)}, rows ${units.length(crop.between_row_cm)}`],
-        ['Grows wide, high', `${units.bare(crop.canopy_cm)}, ${units.length(crop.height_cm)}`],
+        ['Spread, height', `${units.bare(crop.canopy_cm)}, ${units.length(crop.height_cm)}`],
       ],
     },
     {
@@ -196,11 +196,14 @@ function groupsOf({ crop }: CropPage, units: Units): Group[] {
       source: from('roots'),
       rows: [
         [
-          'Soil, least and full',
+          'Soil depth, least and full',
           `${units.bare(crop.least_depth_cm)}, ${units.length(crop.full_depth_cm)}`,
         ],
-        ['Bears at the least', `${Math.round(crop.least_depth_factor * 100)} %`],
-        ['Pot, least and full', units.sentence(`${crop.least_litres} L, ${crop.full_litres} L`)],
+        ['Harvest at the least depth', `${Math.round(crop.least_depth_factor * 100)} %`],
+        [
+          'Pot, least and full',
+          `${units.volume(crop.least_litres)}, ${units.volume(crop.full_litres)}`,
+        ],
         ...(crop.edible_root_cm
           ? [['The root itself', units.length(crop.edible_root_cm)] as [string, string]]
           : []),
@@ -212,7 +215,7 @@ function groupsOf({ crop }: CropPage, units: Units): Group[] {
       rows: [
         ['Sun, least and full', `${crop.least_sun_hours}, ${crop.full_sun_hours} h`],
         ['Frost', FROST[crop.frost] ?? crop.frost],
-        ['Comes up from', units.sentence(`${crop.germination_least_c} °C`)],
+        ['Germinates from', units.temperature(crop.germination_least_c)],
       ],
     },
     {

@@ -2,7 +2,6 @@ import { useEffect, useRef, useState } from 'react';
 
 import type { CropLine } from '../api/types';
 import { Choice } from '../app/Choice';
-import { useUnits } from '../app/preferences';
 
 interface Props {
   lines: readonly CropLine[];
@@ -23,7 +22,6 @@ export function answersTo(line: CropLine, letters: string): boolean {
 
 /** All crops by name: found by any of their names, or by what a place bears. */
 export function CropIndex({ lines, chosen, place, places, onCrop, onPlace }: Props) {
-  const units = useUnits();
   const [letters, setLetters] = useState('');
   const open = useRef<HTMLLIElement>(null);
   const ready = lines.length > 0;
@@ -45,9 +43,7 @@ export function CropIndex({ lines, chosen, place, places, onCrop, onPlace }: Pro
         <span className="grow">
           <span className={line.id === chosen ? 'font-semibold' : ''}>{line.name}</span>
           {line.own && <span className="text-damson"> own</span>}
-          {line.words && (
-            <span className="block text-[12.5px] text-muted">{units.sentence(line.words)}</span>
-          )}
+          {line.words && <span className="block text-[12.5px] text-muted">{line.words}</span>}
         </span>
       </button>
     </li>

@@ -1,5 +1,4 @@
 import type { CropPage, YearReport } from '../api/types';
-import { useUnits } from '../app/preferences';
 import { useExtent } from '../app/useExtent';
 import { capital } from '../app/text';
 import { PICKED } from '../drawing/Hatches';
@@ -23,14 +22,13 @@ const ROW = 58;
 
 /** When this crop can be started here, under the ruler's own days, and when it is first picked. */
 export function CropWindows({ page, year }: Props) {
-  const units = useUnits();
   const { day, start, end } = useDay();
   const [ref, { width }] = useExtent<SVGSVGElement>();
   const scale = timeScale(start, end, width);
   const at = (iso: string) => dayToPx(scale, clamp(dayOf(iso), start, end));
   const words = (window: CropPage['windows'][number]) =>
     window.open
-      ? `${HOW[window.start]}: ${shortWords(dayOf(window.earliest))} to ${shortWords(dayOf(window.latest))}, ${units.sentence(window.how)}`
+      ? `${HOW[window.start]}: ${shortWords(dayOf(window.earliest))} to ${shortWords(dayOf(window.latest))}, ${window.how}`
       : `${HOW[window.start]}: the season here is too short`;
   return (
     <>

@@ -18,7 +18,6 @@ export function CoverScreen({ state }: { state: HeldGarden }) {
   const { place: placeId = '' } = useParams();
   const { slug, version } = state.head;
   const editor = useEditor(slug);
-  const units = useUnits();
   const place = state.plan.places.find((p) => p.id === placeId);
   const report = state.report.places.find((p) => p.id === placeId);
   const answer = useQuery<PlaceCovers, ProblemError>({
@@ -73,7 +72,7 @@ export function CoverScreen({ state }: { state: HeldGarden }) {
               </h2>
               {found.advice.map((advice) => (
                 <p key={`${advice.kind}${advice.family}`} className="border-t border-faint py-1">
-                  {`${advice.where}. ${units.sentence(advice.words)} `}
+                  {`${advice.where}. ${advice.words} `}
                   <button
                     type="button"
                     className="press"

@@ -202,7 +202,7 @@ export function GroundScreen({ state }: { state: HeldGarden }) {
         {!place && drawn && <p className="mt-1.5 text-muted">Choose a place to see its hours.</p>}
         {place?.sun && (
           <p className="mt-1.5">
-            {place.sun.bears} {turned.data && units.sentence(turned.data.words)}
+            {place.sun.bears} {turned.data && turned.data.words}
           </p>
         )}
       </div>

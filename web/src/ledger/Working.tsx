@@ -5,6 +5,7 @@ import { Link, useParams } from 'react-router';
 
 import type { Term } from '../api/types';
 import { useUnits } from '../app/preferences';
+import { figure } from '../units/units';
 
 type Open = (anchor: HTMLElement, working: () => ReactNode) => void;
 
@@ -77,8 +78,7 @@ function shown(term: Term): string {
   if (term.value === null) return '–';
   if (typeof term.value === 'string') return term.value;
   if (term.unit === '×' || term.unit === 'money') return term.value.toFixed(2);
-  if (Math.abs(term.value) >= 100 || Number.isInteger(term.value)) return term.value.toFixed(0);
-  return String(Number(term.value.toPrecision(3)));
+  return figure(term.value);
 }
 
 /** Where a figure comes from: its name at once, the whole note when asked for. */
@@ -116,10 +116,12 @@ export function Sum({ title, terms }: { title: string; terms: readonly Term[] })
                 )}
               </th>
               <td className="whitespace-nowrap py-0.5 pr-3 text-right align-top font-semibold">
-                {units.sentence(`${shown(term)}${BARE.has(term.unit) ? '' : ` ${term.unit}`}`)}
+                {typeof term.value === 'number' && !BARE.has(term.unit)
+                  ? units.measured(term.value, term.unit)
+                  : shown(term)}
               </td>
               <td className="py-0.5 align-top text-[12.5px] text-muted">
-                {units.sentence(term.how)}
+                {term.how}
                 <Source text={term.source} />
               </td>
             </tr>

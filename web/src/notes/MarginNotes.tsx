@@ -1,5 +1,4 @@
 import type { Edit, Note } from '../api/types';
-import { useUnits } from '../app/preferences';
 
 interface Props {
   notes: readonly Note[];
@@ -35,7 +34,6 @@ const HOLDS = 'No problems found.';
 
 /** Faults and cautions as sentences, each with its cause and what mends it. */
 export function MarginNotes({ notes, onFix, onChoose, none = HOLDS }: Props) {
-  const units = useUnits();
   if (notes.length === 0) {
     return <p className="py-2 text-muted">{none}</p>;
   }
@@ -56,7 +54,7 @@ export function MarginNotes({ notes, onFix, onChoose, none = HOLDS }: Props) {
               </button>
             )}
           </p>
-          <p>{units.sentence(note.text)}</p>
+          <p>{note.text}</p>
           {note.fixes.length > 0 ? (
             <p className="flex flex-wrap gap-x-4">
               {note.fixes.map((fix) => (
@@ -66,12 +64,12 @@ export function MarginNotes({ notes, onFix, onChoose, none = HOLDS }: Props) {
                   className="press"
                   onClick={() => onFix(fix.edit)}
                 >
-                  {units.sentence(fix.label)}
+                  {fix.label}
                 </button>
               ))}
             </p>
           ) : (
-            note.fix && <p className="text-muted">{units.sentence(note.fix)}</p>
+            note.fix && <p className="text-muted">{note.fix}</p>
           )}
         </li>
       ))}

@@ -7,7 +7,6 @@ import { useEditor } from '../api/garden';
 import type { HeldGarden } from '../api/merge';
 import type { Hours, Household as Kept } from '../api/types';
 import { Field } from '../app/Field';
-import { useUnits } from '../app/preferences';
 import { NumberField, textOf, useTyped } from '../app/useTyped';
 import type { TimeScale } from '../drawing/scale';
 import { dayOf, isoOf, shortWords, today } from '../time/day';
@@ -35,7 +34,6 @@ interface Props {
 /** The household's hours against the year's jobs, and who is away when. */
 export function Household({ state, scale, width, day }: Props) {
   const { slug, version } = state.head;
-  const units = useUnits();
   const answer = useQuery<Hours, ProblemError>({
     queryKey: ['hours', slug, version],
     queryFn: ({ signal }) =>
@@ -48,7 +46,7 @@ export function Household({ state, scale, width, day }: Props) {
         <h2 className="text-base">Work and time</h2>
         {hours && (
           <p>
-            {`${Math.round(hours.year_hours)} hours in the year; ${units.sentence(hours.words)}.`}
+            {`${Math.round(hours.year_hours)} hours in the year; ${hours.words}.`}
             {hours.over > 0 && (
               <span className="text-marigold">{` ${hours.over} weeks ask for more time than there is.`}</span>
             )}
@@ -66,7 +64,7 @@ export function Household({ state, scale, width, day }: Props) {
               {hours.cannot_wait.map(({ job, words }) => (
                 <li key={job.key} className="border-b border-faint">
                   <strong className="text-damson">{job.verb}</strong>
-                  {` ${job.place_label} ${job.where}, ${shortWords(dayOf(job.on))}: ${units.sentence(job.about)}. `}
+                  {` ${job.place_label} ${job.where}, ${shortWords(dayOf(job.on))}: ${job.about}. `}
                   <span className="text-muted">{words}</span>
                 </li>
               ))}

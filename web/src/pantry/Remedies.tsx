@@ -38,7 +38,7 @@ export function Remedies({ slug, version, crop, tried, onTry, onTake }: Props) {
           key={remedy.label}
           className="flex flex-wrap items-baseline gap-x-4 border-t border-faint"
         >
-          <span className="grow">{units.sentence(remedy.label)}</span>
+          <span className="grow">{remedy.label}</span>
           <span className="text-[13px] text-muted">{effect(remedy, units.mass)}</span>
           <button
             type="button"

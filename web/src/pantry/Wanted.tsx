@@ -66,9 +66,9 @@ export function Wanted({ state, crop, scale, width, day }: Props) {
       <div className="flex items-baseline gap-x-5 px-[14px] text-[13px] max-md:flex-wrap">
         <p>
           <span className={(crop.short_kg ?? 0) > 0 ? 'text-marigold' : ''}>
-            {`${units.sentence(crop.words)}. `}
+            {`${crop.words}. `}
           </span>
-          <span className="text-muted">{`${units.sentence(`${eaten}${short}`)}. Enough in ${met} of 100 years.`}</span>
+          <span className="text-muted">{`${eaten}${short}. Enough in ${met} of 100 years.`}</span>
         </p>
         <span className="ml-auto flex gap-4 whitespace-nowrap">
           {WORDS.filter(([what]) => what !== 'store' || crop.keeps.length > 0).map(

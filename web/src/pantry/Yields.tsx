@@ -35,9 +35,9 @@ function Earned({ state, earnings }: { state: HeldGarden; earnings: Earnings }) 
         <Columns
           heads={[
             'likely',
-            units.sentence('from 1 m²'),
-            units.sentence('from 100 L'),
-            'an hour',
+            `per ${units.areaUnit}`,
+            `per ${units.volume(100)}`,
+            'per hour',
             'hours',
             'water',
             'at the shop',
@@ -61,8 +61,8 @@ function Earned({ state, earnings }: { state: HeldGarden; earnings: Earnings }) 
         <Columns
           heads={[
             'likely',
-            units.sentence('from 1 m²'),
-            'an hour',
+            `per ${units.areaUnit}`,
+            'per hour',
             'hours',
             'water',
             'at the shop',

@@ -18,9 +18,7 @@ export function GettingReady({ place, name }: { place: PlaceReport; name: string
               {`${words(dayOf(job.on))} – ${words(dayOf(job.latest))}`}
             </span>
             <span>
-              <span className="first-letter:uppercase inline-block">
-                {units.sentence(job.what)}
-              </span>
+              <span className="first-letter:uppercase inline-block">{job.what}</span>
               <span className="text-muted">{`: ${job.why}.`}</span>
             </span>
           </li>

@@ -74,7 +74,7 @@ function Chooser({ found, report, onEdit, onShow }: Omit<Props, 'state'> & { fou
         {!layout && at === own && <span className="text-muted">as it is set out now</span>}
       </p>
       {layout && <p>{`${layout.suits} Hoe: ${layout.hoe} Drip: ${layout.drip}`}</p>}
-      {!layout && at === own && <p>{units.sentence(dial.words)}</p>}
+      {!layout && at === own && <p>{dial.words}</p>}
       {layouts.length > 0 && (
         <LayoutsBeside
           layouts={layouts}

@@ -1,6 +1,5 @@
 import type { ComponentProps } from 'react';
 
-import { useUnits } from '../app/preferences';
 import { BedSheet } from './BedSheet';
 import { useFilling } from './useFilling';
 
@@ -12,7 +11,6 @@ export function FilledSheet({
   version,
   ...sheet
 }: SheetProps & { slug: string; version: number }) {
-  const units = useUnits();
   const { filling, place, plantings, said } = useFilling(
     slug,
     version,
@@ -25,7 +23,7 @@ export function FilledSheet({
       place={place}
       plantings={plantings}
       filling={filling}
-      said={said === null ? null : units.sentence(said)}
+      said={said === null ? null : said}
     />
   );
 }

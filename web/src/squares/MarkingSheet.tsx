@@ -85,7 +85,7 @@ function Marks({ sheet, state }: { sheet: Sheet; state: HeldGarden }) {
                 <th scope="row" className="whitespace-nowrap pr-3 text-left font-semibold">
                   {`${planting.name}, ${planting.plants}`}
                 </th>
-                <td className="max-sm:col-span-3">{units.sentence(planting.words)}</td>
+                <td className="max-sm:col-span-3">{planting.words}</td>
               </tr>
             ))}
           </tbody>

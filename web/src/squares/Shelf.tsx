@@ -93,8 +93,7 @@ export function Shelf({ cells, day, answer, problem, onPlant, onDay }: Props) {
 }
 
 function Reason({ entry }: { entry: ShelfEntry }) {
-  const units = useUnits();
-  return <>{`${entry.name}: ${units.sentence(entry.reason)}`}</>;
+  return <>{`${entry.name}: ${entry.reason}`}</>;
 }
 
 function Offer({ entry, onPlant }: { entry: ShelfEntry; onPlant: (entry: ShelfEntry) => void }) {

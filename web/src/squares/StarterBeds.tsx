@@ -62,7 +62,7 @@ export function StarterBeds({ slug, version, place, onTake }: Props) {
                 </summary>
                 <ul>
                   {fit.left_out.map((why) => (
-                    <li key={why}>{units.sentence(why)}</li>
+                    <li key={why}>{why}</li>
                   ))}
                 </ul>
               </details>

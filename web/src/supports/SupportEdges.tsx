@@ -55,7 +55,7 @@ export function SupportEdges({ slug, version, place, support, onEdit }: Props) {
             <td className="text-right">{units.length(choice.length_cm)}</td>
             <td className="text-right">{units.weight(choice.own_kg)}</td>
             <td className="text-right">{units.weight(choice.others_kg)}</td>
-            <td className="pl-4">{units.sentence(choice.words)}</td>
+            <td className="pl-4">{choice.words}</td>
             <td className="text-right">
               {choice.here_now ? (
                 'stands here'

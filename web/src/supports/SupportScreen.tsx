@@ -188,7 +188,7 @@ function Bears({ sheet }: { sheet: SupportSheet }) {
       </p>
       {wind && (
         <p>
-          {units.sentence(wind.words)}{' '}
+          {wind.words}{' '}
           {wind.push_n !== null && wind.push_kg !== null && (
             <>
               {'Each post is pushed with '}

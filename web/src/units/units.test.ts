@@ -31,20 +31,17 @@ describe('a typed length', () => {
   });
 });
 
-describe('a sentence of the core', () => {
-  it('is left as it is in metric', () => {
-    expect(unitsFor('metric').sentence('Loosen 13 cm deeper')).toBe('Loosen 13 cm deeper');
-  });
-
+describe('a figure of the core with its unit', () => {
   it.each([
-    ['Loosen 13 cm deeper', 'Loosen 5.1 in deeper'],
-    ['a plant has 6.8 L; it wants 9 L', 'a plant has 1.8 gal; it wants 2.4 gal'],
-    ['the ground reaches 6 °C', 'the ground reaches 43 °F'],
-    ['8 g apiece', '0.3 oz apiece'],
-    ['5 h of sun', '5 h of sun'],
-    ['4 glowing lamps', '4 glowing lamps'],
-  ])('%s becomes %s', (metric, imperial) => {
-    expect(unitsFor('imperial').sentence(metric)).toBe(imperial);
+    [13, 'cm', '13 cm', '5.1 in'],
+    [6.8, 'L', '6.8 L', '1.8 gal'],
+    [6, '°C', '6 °C', '43 °F'],
+    [8, 'g', '8 g', '0.3 oz'],
+    [1396, 'days', '1,396 days', '1,396 days'],
+    [0.4567, 'g N per m²', '0.457 g N per m²', '0.457 g N per m²'],
+  ])('%d %s', (value, unit, metric, imperial) => {
+    expect(unitsFor('metric').measured(value, unit)).toBe(metric);
+    expect(unitsFor('imperial').measured(value, unit)).toBe(imperial);
   });
 
   it('weights show two digits only where one would hide them', () => {

@@ -34,8 +34,11 @@ export interface Units {
   area: (m2: number) => string;
   /** So many on a square metre, or on a square foot. */
   perArea: (perM2: number) => string;
-  /** Turn the core's own measures in a sentence into these units. */
-  sentence: (text: string) => string;
+  /** What a figure on an area stands on: m² or sq ft. */
+  areaUnit: string;
+  temperature: (c: number) => string;
+  /** A figure of the core with its unit, in these units where they have one for it. */
+  measured: (value: number, unit: string) => string;
   /** A length for an input field, and back. Bare numbers are in `lengthUnit`. */
   toField: (cm: number) => string;
 }
@@ -48,6 +51,11 @@ function trimmed(value: number, digits: number): string {
 function significant(value: number): string {
   return String(Number(value.toPrecision(2)));
 }
+
+const GROUPED = new Intl.NumberFormat('en-GB', { maximumFractionDigits: 0 });
+
+/** A whole number, its thousands grouped: 1,396. */
+export const grouped = (value: number) => GROUPED.format(value);
 
 function weightDigits(value: number): string {
   return value !== 0 && Math.abs(value) < 0.095 ? value.toFixed(2) : value.toFixed(1);
@@ -63,14 +71,16 @@ const metric: Units = {
   mass: (kg) => (kg < 0.0995 ? `${significant(kg * 1000)} g` : `${significant(kg)} kg`),
   distance: (m) => `${trimmed(m, 2)} m`,
   snapM: 0.05,
-  volume: (litres) => `${Math.round(litres)} L`,
-  volumeBare: (litres) => String(Math.round(litres)),
+  volume: (litres) => `${grouped(litres)} L`,
+  volumeBare: (litres) => grouped(litres),
   volumeUnit: 'litres',
   weightValue: (kg) => kg,
   loadValue: (load) => load,
   area: (m2) => `${trimmed(m2, 2)} m²`,
   perArea: (perM2) => trimmed(perM2, 1),
-  sentence: (text) => text,
+  areaUnit: 'm²',
+  temperature: (c) => `${minus(Math.round(c))} °C`,
+  measured: (value, unit) => `${figure(value)} ${unit}`,
   toField: (cm) => trimmed(cm, 2),
 };
 
@@ -96,11 +106,9 @@ const imperial: Units = {
   loadValue: (load) => (load * LB_PER_KG) / SQUARE_FEET_PER_M2,
   area: (m2) => `${trimmed(m2 * SQUARE_FEET_PER_M2, 1)} sq ft`,
   perArea: (perM2) => significant(perM2 / SQUARE_FEET_PER_M2),
-  sentence: (text) =>
-    text.replace(
-      /(\d+(?:\.\d+)?) (cm|kg|g|L|m²|m|°C)(?![\p{L}\d/])/gu,
-      (_whole: string, figure: string, unit: string) => converted(Number(figure), unit),
-    ),
+  areaUnit: 'sq ft',
+  temperature: (c) => `${minus(Math.round(c * 1.8 + 32))} °F`,
+  measured: (value, unit) => converted(value, unit) ?? `${figure(value)} ${unit}`,
   toField: (cm) => trimmed(cm / CM_PER_INCH, 2),
 };
 
@@ -129,7 +137,15 @@ export function fieldUnit(unit: string, system: UnitSystem): FieldUnit {
   };
 }
 
-function converted(value: number, unit: string): string {
+/** A figure of a sum: three figures that say something, thousands grouped. */
+export function figure(value: number): string {
+  if (Math.abs(value) >= 100 || Number.isInteger(value)) return grouped(value);
+  return String(Number(value.toPrecision(3)));
+}
+
+const minus = (value: number) => String(value).replace('-', '−');
+
+function converted(value: number, unit: string): string | null {
   switch (unit) {
     case 'cm':
       return inches(value);
@@ -143,8 +159,10 @@ function converted(value: number, unit: string): string {
       return imperial.distance(value);
     case 'm²':
       return imperial.area(value);
+    case '°C':
+      return imperial.temperature(value);
     default:
-      return `${Math.round(value * 1.8 + 32)} °F`;
+      return null;
   }
 }
 

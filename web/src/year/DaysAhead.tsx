@@ -16,10 +16,7 @@ export function DaysAhead({ state, day }: { state: HeldGarden; day: Day }) {
   const { days, advice, soil, words } = answer.data;
   if (days.length === 0) return <p className="col-span-full text-[13px] text-muted">{words}</p>;
   const warmth = (low: number, high: number) =>
-    units
-      .sentence(`${Math.round(low)} °C–${Math.round(high)} °C`)
-      .replace(/ °[CF]–/, ' to ')
-      .replaceAll('-', '−');
+    `${units.temperature(low).split(' ')[0]} to ${units.temperature(high)}`;
   const nameOf = (id: string) => state.plan.places.find((p) => p.id === id)?.name ?? id;
   return (
     <section aria-label="Days ahead" className="col-span-full pb-1">
@@ -42,7 +39,7 @@ export function DaysAhead({ state, day }: { state: HeldGarden; day: Day }) {
         <ul aria-label="What the weather asks for">
           {advice.map((one) => (
             <li key={`${one.kind}${one.words}`} className="text-marigold">
-              {`${capital(units.sentence(one.words))}.`}
+              {`${capital(one.words)}.`}
             </li>
           ))}
         </ul>
@@ -51,7 +48,7 @@ export function DaysAhead({ state, day }: { state: HeldGarden; day: Day }) {
         {`Soil where seed lies: ${soil
           .map(
             (one) =>
-              `${nameOf(one.place)} ${units.sentence(`${Math.round(one.degrees_c)} °C`)}${one.how.includes('probe') ? ' by its probe' : ''}`,
+              `${nameOf(one.place)} ${units.temperature(one.degrees_c)}${one.how.includes('probe') ? ' by its probe' : ''}`,
           )
           .join(', ')}.`}
       </p>

@@ -2,7 +2,6 @@ import { useEditor } from '../api/garden';
 import type { HeldGarden } from '../api/merge';
 import type { Behind, Edit, Job } from '../api/types';
 import { capital } from '../app/text';
-import { useUnits } from '../app/preferences';
 import { dayOf, isoOf, shortWords } from '../time/day';
 import type { Day } from '../time/day';
 import { DaysAhead } from './DaysAhead';
@@ -95,7 +94,6 @@ const STATE = {
 };
 
 function Line({ job, day, onEdit }: { job: Job; day: Day; onEdit: (edit: Edit) => void }) {
-  const units = useUnits();
   const closed = job.state === 'done' || job.state === 'left-out';
   const mark = (state: string, on: Day) => onEdit(markEdit(job, state, on));
   const told = [
@@ -108,7 +106,7 @@ function Line({ job, day, onEdit }: { job: Job; day: Day; onEdit: (edit: Edit) =
     <li className="job border-b border-faint py-0.5">
       <span className="font-semibold text-damson">{job.verb}</span>
       <span className={`about ${closed ? 'text-muted line-through' : ''}`}>
-        {`${whereOf(job)}: ${units.sentence(job.about)}`}
+        {`${whereOf(job)}: ${job.about}`}
       </span>
       <span className="marks no-print flex items-baseline gap-3 whitespace-nowrap">
         {job.state !== 'open' && (
@@ -152,21 +150,18 @@ function Line({ job, day, onEdit }: { job: Job; day: Day; onEdit: (edit: Edit) =
           </>
         )}
       </span>
-      <span className="why text-[13px] text-muted">
-        {capital(units.sentence(`${told.join('. ')}.`))}
-      </span>
+      <span className="why text-[13px] text-muted">{capital(`${told.join('. ')}.`)}</span>
     </li>
   );
 }
 
 function Late({ late, day, onEdit }: { late: Behind; day: Day; onEdit: (edit: Edit) => void }) {
-  const units = useUnits();
   const { job } = late;
   return (
     <li className="border-b border-faint py-0.5">
       <strong className="text-damson">{job.verb}</strong>
-      {` ${whereOf(job)}: ${units.sentence(job.about)} `}
-      <span className="text-marigold">{units.sentence(late.words)}</span>{' '}
+      {` ${whereOf(job)}: ${job.about} `}
+      <span className="text-marigold">{late.words}</span>{' '}
       <button type="button" className="press" onClick={() => onEdit(late.edit)}>
         Do it now
       </button>{' '}

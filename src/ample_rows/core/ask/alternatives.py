@@ -13,6 +13,7 @@ from ample_rows.core.estimate.report import Report
 from ample_rows.core.geometry.lattice import Point
 from ample_rows.core.place.report import PlaceReport
 from ample_rows.core.site.frame import outer_ring_m
+from ample_rows.core.words.message import Text, message
 
 _LEAST_STOPS = 2
 _GAIN_M = 1e-9
@@ -36,7 +37,7 @@ class LayoutFigures:
     """
 
     id: str | None
-    name: str
+    name: Text
     growing_m2: float
     growing_share: float | None
     paths_share: float | None
@@ -55,14 +56,14 @@ def compared(estimate: Estimate) -> tuple[LayoutFigures, ...]:
     """The plan as it is, then every layout kept beside it."""
     plan = estimate.plan
     now = plan.model_copy(update={"alternatives": ()})
-    found = [_figures(None, "as it is now", estimate.trying(now))]
+    found = [_figures(None, message("alternatives-now"), estimate.trying(now))]
     for layout in plan.alternatives:
         there = plan.with_layout(layout)
         found.append(_figures(layout.id, layout.name, estimate.trying(there)))
     return tuple(found)
 
 
-def _figures(ident: str | None, name: str, estimate: Estimate) -> LayoutFigures:
+def _figures(ident: str | None, name: Text, estimate: Estimate) -> LayoutFigures:
     plan, report = estimate.plan, estimate.report
     site = plan.site or p.Site()
     yard = shapely.Polygon(site.outline_m).area if site.outline_m else None

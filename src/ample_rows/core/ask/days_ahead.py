@@ -9,7 +9,7 @@ from ample_rows.core.book import Book, Crop
 from ample_rows.core.geometry.cells import span_words
 from ample_rows.core.planting.report import PlantingReport
 from ample_rows.core.weather.days import DayWeather
-from ample_rows.core.words.day_words import day_words
+from ample_rows.core.words.message import Listed, Message, Rain, Temperature, Text, listed, message
 
 _FROST_C = {"tender": 1.0, "half-hardy": -2.0, "hardy": -90.0}
 
@@ -19,7 +19,7 @@ class Advice:
     """What the days ahead ask for: where, and why."""
 
     kind: str
-    words: str
+    words: Text
     plantings: tuple[str, ...]
 
 
@@ -45,9 +45,9 @@ def _stands(report: PlantingReport, since: date, until: date) -> bool:
     return report.start_date <= until and (report.clear_date or until) > since
 
 
-def _named(report: PlantingReport, labels: dict[str, str]) -> str:
+def _named(report: PlantingReport, labels: dict[str, str]) -> Message:
     where = f" {span_words(report.cells)}" if report.cells else ""
-    return f"{report.name}, {labels[report.place]}{where}"
+    return message("days-ahead-planting", crop=report.name, place=labels[report.place], where=where)
 
 
 def _crop(report: PlantingReport, book: Book) -> Crop:
@@ -68,15 +68,22 @@ def _frost(
         if cold:
             taken.setdefault(min(cold, key=lambda d: d.low_c), []).append(report)
     for night, reports in taken.items():
-        words = f"{night.low_c:.0f} °C is likely in the night of {day_words(night.day)}: "
+        words = message("days-ahead-cold-night", low=Temperature(night.low_c), day=night.day)
         out = [r for r in reports if r.start_date < night.day]
         wait = [r for r in reports if r.start_date >= night.day]
         does = [
-            f"{does} {_listed(some, labels)}"
-            for does, some in (("cover", out), ("wait with", wait))
+            message("days-ahead-does", does=does, plantings=_listed(some, labels))
+            for does, some in (
+                (message("days-ahead-cover"), out),
+                (message("days-ahead-wait"), wait),
+            )
             if some
         ]
-        yield Advice("frost", words + "; ".join(does), tuple(r.id for r in reports))
+        yield Advice(
+            "frost",
+            message("days-ahead-frost", night=words, does=listed(does, "semicolon")),
+            tuple(r.id for r in reports),
+        )
 
 
 def _heat(
@@ -89,8 +96,12 @@ def _heat(
     hottest = max(days, key=lambda d: d.high_c)
     suffers = [r for r in there if _suffers(_crop(r, book), hottest.high_c - over)]
     if suffers:
-        words = f"{hottest.high_c:.0f} °C on {day_words(hottest.day)}: shade and water "
-        told = f"{words}{_listed(suffers, labels)}, or pick what is ready before"
+        told = message(
+            "days-ahead-heat",
+            high=Temperature(hottest.high_c),
+            day=hottest.day,
+            plantings=_listed(suffers, labels),
+        )
         yield Advice("heat", told, tuple(r.id for r in suffers))
 
 
@@ -100,15 +111,17 @@ def _suffers(crop: Crop, high_c: float) -> bool:
     return eaten and crop.group in ("leaf", "flower") and high_c >= crop.ceiling_temperature_c
 
 
-def _listed(reports: Sequence[PlantingReport], labels: dict[str, str]) -> str:
-    return "; ".join(_named(r, labels) for r in reports)
+def _listed(reports: Sequence[PlantingReport], labels: dict[str, str]) -> Listed:
+    return listed((_named(r, labels) for r in reports), "semicolon")
 
 
 def _rain(days: Sequence[DayWeather], book: Book) -> Iterator[Advice]:
     """Rain that waters for you, or none at all."""
     fallen = sum(d.rain_mm for d in days)
     if fallen >= book.value("rain_waters_mm"):
-        yield Advice("rain", f"{fallen:.0f} mm of rain are likely: leave the watering", ())
+        yield Advice(
+            "rain", message("days-ahead-rain-likely-leave-watering", fallen=Rain(fallen)), ()
+        )
     elif fallen < book.value("rain_counts_mm"):
         yield from _drought(days, book)
 
@@ -118,5 +131,7 @@ def _drought(days: Sequence[DayWeather], book: Book) -> Iterator[Advice]:
     mean_c = sum((d.low_c + d.high_c) / 2 for d in days) / len(days)
     high_c = sum(d.high_c for d in days) / len(days)
     if mean_c >= book.value("dry_growing_c"):
-        pots = ", pots each day" if high_c >= book.value("pots_daily_high_c") else ""
-        yield Advice("dry", f"hardly any rain is likely: water in full{pots}", ())
+        pots = (
+            message("days-ahead-pots-each-day") if high_c >= book.value("pots_daily_high_c") else ""
+        )
+        yield Advice("dry", message("days-ahead-hardly-any-rain-likely", pots=pots), ())

@@ -24,7 +24,7 @@ from ample_rows.core.errors import CannotBeDoneError
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry.cells import cells_of
 from ample_rows.core.planting.cases import Evaluated
-from ample_rows.core.words.day_words import day_words
+from ample_rows.core.words.message import Count, Message, Text, message
 
 _MOST = 5
 _SHIFT_DAYS = 14
@@ -41,7 +41,7 @@ _WAVE_DAYS = 14.0
 class Remedy:
     """One change and what it does at table: more eaten, less wasted, fewer weeks short. [kg]"""
 
-    label: str
+    label: Text
     more_eaten_kg: float
     less_spoils_kg: float
     fewer_weeks_short: int
@@ -94,7 +94,7 @@ def _tabled(estimate: Estimate, crop: str) -> tuple[list[Evaluated], AtTable]:
     return own, at_table(own, wanted, setting.year, seasons_of(setting.seed, estimate.book))
 
 
-def _tried(need: _Need, label: str, edit: Edit) -> Remedy | None:
+def _tried(need: _Need, label: Text, edit: Edit) -> Remedy | None:
     after = apply_edit(need.plan, edit)
     if check_plan(after, need.book):
         return None
@@ -111,7 +111,7 @@ def _tried(need: _Need, label: str, edit: Edit) -> Remedy | None:
     )
 
 
-def _changes(need: _Need) -> Iterator[tuple[str, Edit]]:
+def _changes(need: _Need) -> Iterator[tuple[Message, Edit]]:
     yield from _kept(need)
     yield from _in_waves(need)
     yield from _fewer(need)
@@ -119,7 +119,7 @@ def _changes(need: _Need) -> Iterator[tuple[str, Edit]]:
     yield from _in_gaps(need)
 
 
-def _kept(need: _Need) -> Iterator[tuple[str, Edit]]:
+def _kept(need: _Need) -> Iterator[tuple[Message, Edit]]:
     """Keeping what is not eaten fresh, by each way that suits the crop."""
     crop, household = need.wanted.crop, need.plan.garden.household
     if need.wanted.keep is not None or household is None:
@@ -131,12 +131,12 @@ def _kept(need: _Need) -> Iterator[tuple[str, Edit]]:
             else p.document(w)
             for w in household.wants
         ]
-        label = f"Keep what is over {need.book.keeping_ways[way].label}"
+        label = message("remedies-keep-what-over", keeping_ways=need.book.keeping_ways[way].label)
         changed = {**p.document(household), "wants": wants}
         yield label, ChangeGarden(changes={"household": changed})
 
 
-def _in_waves(need: _Need) -> Iterator[tuple[str, Edit]]:
+def _in_waves(need: _Need) -> Iterator[tuple[Message, Edit]]:
     """The largest planting in waves; what stands on a support or takes few squares has none."""
     planting = _largest(need)
     if planting is None or planting.support is not None or planting.follows:
@@ -148,11 +148,11 @@ def _in_waves(need: _Need) -> Iterator[tuple[str, Edit]]:
             found = waves_of(need.estimate, planting.id, count, _WAVE_DAYS)
             if found.edit is not None:
                 name = need.book.crops[need.wanted.crop].name
-                label = f"Sow the largest {name} in {len(found.waves)} waves, two weeks apart"
+                label = message("remedies-sow-largest-waves-two", name=name, waves=len(found.waves))
                 yield label, found.edit
 
 
-def _fewer(need: _Need) -> Iterator[tuple[str, Edit]]:
+def _fewer(need: _Need) -> Iterator[tuple[Message, Edit]]:
     """Fewer squares of what goes to waste."""
     planting = _largest(need)
     if planting is None or need.table.spoils_kg < _WORTH_KG or planting.cells == "all":
@@ -163,14 +163,13 @@ def _fewer(need: _Need) -> Iterator[tuple[str, Edit]]:
     name = e.crop.name
     if 0 < over < len(planting.cells):
         kept = list(planting.cells[: len(planting.cells) - over])
-        squares = "1 square" if over == 1 else f"{over} squares"
         changes = ChangePlanting(id=planting.id, changes={"cells": kept, "run_cm": None})
-        yield f"Grow {squares} less of the {name}", changes
+        yield message("remedies-grow-less", squares=Count(over, "square"), name=name), changes
     elif over and len(need.own) > 1:
-        yield f"Leave the largest {name} out", RemovePlanting(id=planting.id)
+        yield message("remedies-leave-largest-out", name=name), RemovePlanting(id=planting.id)
 
 
-def _moved(need: _Need) -> Iterator[tuple[str, Edit]]:
+def _moved(need: _Need) -> Iterator[tuple[Message, Edit]]:
     """The largest plantings two weeks sooner or later, in their window and their squares' time."""
     largest = sorted(need.own, key=lambda e: -e.report.harvest_kg.p50)[:_MOVES_TRIED]
     for e in largest:
@@ -180,7 +179,9 @@ def _moved(need: _Need) -> Iterator[tuple[str, Edit]]:
             inside = report.window.earliest <= day <= report.window.latest
             if not inside or planting.clear_date is not None or _clashes(need, e, days):
                 continue
-            label = f"Start the {e.crop.name} of {day_words(report.start_date)} two weeks {way}"
+            label = message(
+                "remedies-start-two-weeks", crop=e.crop.name, start_date=report.start_date, way=way
+            )
             yield label, ChangePlanting(id=planting.id, changes={"start_date": day.isoformat()})
 
 
@@ -200,7 +201,7 @@ def _clashes(need: _Need, e: Evaluated, days: int) -> bool:
     )
 
 
-def _in_gaps(need: _Need) -> Iterator[tuple[str, Edit]]:
+def _in_gaps(need: _Need) -> Iterator[tuple[Message, Edit]]:
     """The crop in ground that stands idle, the largest stretches first."""
     spells = []
     for place in need.plan.places:
@@ -211,8 +212,13 @@ def _in_gaps(need: _Need) -> Iterator[tuple[str, Edit]]:
         cells = spell.cells[:_MOST_FILLED]
         found = following(need.estimate, place.id, cells, spell.start, crops=tuple(kinds))
         for entry in found.entries[:1]:
-            where = f"{place.label}, {len(cells)} squares from {day_words(entry.start_date)}"
-            yield f"Fill idle ground: {where}", entry.edit
+            where = message(
+                "remedies-squares-from",
+                place=place.label,
+                cells=Count(len(cells), "square"),
+                start_date=entry.start_date,
+            )
+            yield message("remedies-fill-idle-ground", where=where), entry.edit
 
 
 def _largest(need: _Need) -> p.Planting | None:

@@ -22,6 +22,7 @@ from ample_rows.core.weather.warmth import (
     daily_means_c,
     days_in_warmth,
 )
+from ample_rows.core.words.message import Message, Temperature, Text, message
 
 
 @dataclass(frozen=True)
@@ -48,7 +49,7 @@ class Window:
 
     earliest: date
     latest: date
-    how: str
+    how: Text
 
 
 @dataclass(frozen=True)
@@ -244,7 +245,7 @@ def window(year: GrowingYear, crop: Crop, start: p.Start, book: Book) -> Window:
         return Window(
             earliest=year.first_frost - days(book.value("overwinter_early_days")),
             latest=year.first_frost + days(book.value("overwinter_late_days")),
-            how="set about the first frost, to stand the winter",
+            how=message("season-set-about-first-frost"),
         )
     earliest, how = _earliest(year, crop, start, book)
     spell = min(crop.picking.days, book.value("worthwhile_pick_days"))
@@ -263,7 +264,7 @@ def _frost_free_window(year: GrowingYear, crop: Crop, start: p.Start, book: Book
     """All year for what bears the heat; what does not is picked before it, or begun after."""
     hot = heat_gap(year, crop, book)
     if hot is None:
-        return Window(year.start, year.end, "there is no frost here; all year")
+        return Window(year.start, year.end, message("season-no-frost-here-all"))
     by_book = crop.days_to_pick(start) or 0.0
     spell = min(crop.picking.days, book.value("worthwhile_pick_days"))
     since, until = hot
@@ -271,7 +272,7 @@ def _frost_free_window(year: GrowingYear, crop: Crop, start: p.Start, book: Book
     earliest = move_years(until, -1) if until > year.end - days(by_book) else until
     if latest < earliest:
         earliest, latest = until, move_years(since, 1) - days(by_book + spell)
-    return Window(earliest, latest, "there is no frost here; out of the hot months")
+    return Window(earliest, latest, message("season-no-frost-here-out"))
 
 
 def heat_gap(year: GrowingYear, crop: Crop, book: Book) -> tuple[date, date] | None:
@@ -310,7 +311,7 @@ def _latest(year: GrowingYear, crop: Crop, start: p.Start, picked_by: date, book
     return low
 
 
-def _earliest(year: GrowingYear, crop: Crop, start: p.Start, book: Book) -> tuple[date, str]:
+def _earliest(year: GrowingYear, crop: Crop, start: p.Start, book: Book) -> tuple[date, Message]:
     under_ground = crop.germination_days.low if start in ("sow", "set") else 0.0
     if crop.frost == "hardy":
         return _earliest_hardy(year, crop, start, book)
@@ -319,25 +320,31 @@ def _earliest(year: GrowingYear, crop: Crop, start: p.Start, book: Book) -> tupl
     day = year.last_frost + days(risk_days - lead - under_ground)
     warm = _warm_enough(year, crop.germination_least_c, in_soil=True) if start == "sow" else None
     if warm is not None and warm > day:
-        return warm, f"the soil reaches {crop.germination_least_c:g} °C"
+        return warm, message(
+            "season-soil-reaches", germination_least=Temperature(crop.germination_least_c)
+        )
     if crop.frost == "tender":
-        return day, "up when one spring in ten still brings a frost"
-    return day, "up when nights below −2 °C are unlikely"
+        return day, message("season-up-when-one-spring")
+    return day, message("season-up-when-nights-below")
 
 
-def _earliest_hardy(year: GrowingYear, crop: Crop, start: p.Start, book: Book) -> tuple[date, str]:
+def _earliest_hardy(
+    year: GrowingYear, crop: Crop, start: p.Start, book: Book
+) -> tuple[date, Message]:
     """By warmth where the climate is known, else so many weeks before the last frost."""
     in_soil = start in ("sow", "set")
     least_c = crop.germination_least_c if in_soil else book.value("growth_least_c")
     warm = _warm_enough(year, least_c, in_soil=in_soil)
     if warm is not None:
-        return warm, f"the ground reaches {least_c:g} °C"
+        return warm, message("season-ground-reaches", least=Temperature(least_c))
     lead = book.value("hardy_set_out_lead_days")
     if in_soil:
         # Soil warms by about so much a week: what germinates cold is sown sooner.
         colder_c = crop.germination_least_c - book.value("hardy_lead_c")
         lead = book.value("hardy_lead_days") - 7 * colder_c / book.value("soil_warming_c_a_week")
-    return year.last_frost - days(lead), f"about {round(lead / 7)} weeks before the last frost"
+    return year.last_frost - days(lead), message(
+        "season-about-weeks-before-last", lead=round(lead / 7)
+    )
 
 
 @lru_cache(maxsize=1024)

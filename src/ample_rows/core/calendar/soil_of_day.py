@@ -11,6 +11,7 @@ from ample_rows.core.calendar.soil_warmth import (
     StandInProbe,
     estimated_c,
 )
+from ample_rows.core.words.message import message
 
 SOWN_CM = 3.0
 
@@ -28,7 +29,7 @@ def soil_of_day(plan: p.Plan, day: date, seed: int, book: Book) -> tuple[SoilWar
         read = probe.read_c(place.id, day, SOWN_CM) if place.probe else None
         usual = estimated_c(year, place, day, SOWN_CM, book)
         if read is not None:
-            found.append(SoilWarmth(place.id, read, SOWN_CM, "read by its probe"))
+            found.append(SoilWarmth(place.id, read, SOWN_CM, message("soil-of-day-read-probe")))
         elif usual is not None:
-            found.append(SoilWarmth(place.id, usual, SOWN_CM, "as usual on this day"))
+            found.append(SoilWarmth(place.id, usual, SOWN_CM, message("soil-of-day-usual-day")))
     return tuple(found)

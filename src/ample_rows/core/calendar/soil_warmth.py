@@ -14,6 +14,7 @@ from ample_rows.core.book import Book, Crop
 from ample_rows.core.calendar.season import GrowingYear, mean_temperature_c, sun_share
 from ample_rows.core.geometry import shapes
 from ample_rows.core.weather.days import weather_of
+from ample_rows.core.words.message import Text
 
 _YEAR = 365.25
 
@@ -25,7 +26,7 @@ class SoilWarmth:
     place: str
     degrees_c: float
     depth_cm: float
-    how: str
+    how: Text
 
 
 class SoilProbe(Protocol):

@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 
 from ample_rows.core.carpentry.cutting import Bar
+from ample_rows.core.words.message import Text
 from ample_rows.core.words.working import Term
 
 
@@ -10,7 +11,7 @@ from ample_rows.core.words.working import Term
 class PieceRow:
     """So many pieces of one length, for one place. [cm]"""
 
-    what: str
+    what: Text
     count: int
     length_cm: float
 
@@ -78,8 +79,8 @@ class StageCost:
 class StartCost:
     """What getting started costs one way, and what it takes in."""
 
-    name: str
-    what: str
+    name: Text
+    what: Text
     cost: float | None
 
 
@@ -90,7 +91,7 @@ class BuildReport:
     places: tuple[PlaceBuild, ...]
     boards: tuple[BoardOrder, ...]
     lines: tuple[BillLine, ...]
-    missing: tuple[str, ...]
+    missing: tuple[Text, ...]
     cost: float | None
     a_year: float | None
     hours: float

@@ -5,18 +5,21 @@ from collections.abc import Mapping
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
 from ample_rows.core.carpentry.bill_report import BillLine
+from ample_rows.core.words.message import Text, message
 
 
 def bill_lines(
     amounts: Mapping[str, float], build: p.Build | None, book: Book
-) -> tuple[tuple[BillLine, ...], tuple[str, ...]]:
+) -> tuple[tuple[BillLine, ...], tuple[Text, ...]]:
     """Amounts of materials at the prices here, and in words whatever has no price yet."""
     lines = tuple(
         _line(name, amount, build or p.Build(), book)
         for name, amount in amounts.items()
         if amount > 0
     )
-    return lines, tuple(f"a price for {line.label}" for line in lines if line.cost is None)
+    return lines, tuple(
+        message("lines-price", line=line.label) for line in lines if line.cost is None
+    )
 
 
 def _line(name: str, amount: float, build: p.Build, book: Book) -> BillLine:

@@ -7,6 +7,7 @@ from datetime import date
 from ample_rows.core.book import Book
 from ample_rows.core.planting.cases import Evaluated
 from ample_rows.core.structures.supports import Run
+from ample_rows.core.words.message import message
 from ample_rows.core.words.working import Term, Terms, of_rule
 
 
@@ -86,15 +87,25 @@ def _working(together: list[Hanging], kg: float, book: Book) -> Terms:
     for h in together:
         terms += [
             Term(
-                f"{h.name}, leaf and stem", h.leaf_kg_m, "kg", "a metre: face × leaf", leaf.source
+                message("load-leaf-stem", name=h.name),
+                h.leaf_kg_m,
+                "kg",
+                message("load-metre-face-leaf"),
+                leaf.source,
             ),
-            Term(f"{h.name}, rain on it", h.wet_kg_m, "kg", "a metre: face × film", wet.source),
             Term(
-                f"{h.name}, hanging crop",
+                message("load-rain", name=h.name),
+                h.wet_kg_m,
+                "kg",
+                message("load-metre-face-film"),
+                wet.source,
+            ),
+            Term(
+                message("load-hanging-crop", name=h.name),
                 h.fruit_kg_m,
                 "kg",
-                "high harvest × share that hangs at once ÷ metres of run",
+                message("load-high-harvest-share-hangs"),
                 "Picking table",
             ),
         ]
-    return (*terms, Term("on one metre", kg, "kg", "added up", "Core"))
+    return (*terms, Term(message("load-one-metre"), kg, "kg", message("load-added-up"), "Core"))

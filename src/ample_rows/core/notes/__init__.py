@@ -54,6 +54,7 @@ from ample_rows.core.notes.yard import (
     water,
 )
 from ample_rows.core.place.view import PlaceView
+from ample_rows.core.words.message import listed, message
 
 __all__ = ["garden_notes", "guessed_keys", "no_figures", "place_notes"]
 
@@ -113,15 +114,14 @@ def garden_notes(plan: p.Plan, book: Book) -> Iterator[Note]:
     yield from garden_wide(plan.site or p.Site(), plan.places, book)
     guessed = guessed_keys(garden)
     if guessed:
-        words = " and ".join(key.replace("_", " ") for key in guessed)
+        dates = listed((key.replace("_", " ") for key in guessed), "and")
         yield Note(
             "tip",
             "guessed",
             None,
             None,
-            f"The {words} here {'is' if len(guessed) == 1 else 'are'} guessed from how far north "
-            "or south you are.",
-            "Ask a neighbour or a local weather station, and enter the dates.",
+            message("garden-dates-guessed", dates=dates, number=len(guessed)),
+            message("garden-enter-dates"),
         )
     climate = garden.climate
     if is_frost_free(climate, book):
@@ -130,9 +130,8 @@ def garden_notes(plan: p.Plan, book: Book) -> Iterator[Note]:
             "no-frost",
             None,
             None,
-            "By its monthly lows this garden has no frost: its frost dates are left aside, and "
-            "windows follow the heat.",
-            "If frost does come here, mend the lows of the cold months under Garden.",
+            message("garden-no-frost"),
+            message("garden-correct-lows"),
         )
     if garden.policies.time == "thermal" and not (climate and climate.tmin_c and climate.tmax_c):
         yield Note(
@@ -140,9 +139,8 @@ def garden_notes(plan: p.Plan, book: Book) -> Iterator[Note]:
             "warmth-unknown",
             None,
             None,
-            "Dates are counted in calendar days. Counting in warmth needs the low and the high of "
-            "each month.",
-            "Enter the weather of a usual year under Garden.",
+            message("garden-warmth-unknown"),
+            message("garden-enter-weather"),
         )
     if garden.household is None or not garden.household.wants:
         yield Note(
@@ -150,7 +148,7 @@ def garden_notes(plan: p.Plan, book: Book) -> Iterator[Note]:
             "wants-unknown",
             None,
             None,
-            "What the household eats is not entered, so the harvest is not compared with it.",
+            message("garden-wants-unknown"),
             None,
         )
 

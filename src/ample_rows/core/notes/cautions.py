@@ -3,8 +3,8 @@
 from collections.abc import Iterator
 
 from ample_rows.core.notes.note import Note
-from ample_rows.core.notes.view import capital
 from ample_rows.core.place.view import PlaceView
+from ample_rows.core.words.message import message, verbatim
 
 
 def crop_cautions(view: PlaceView) -> Iterator[Note]:
@@ -19,7 +19,11 @@ def crop_cautions(view: PlaceView) -> Iterator[Note]:
                     "caution",
                     view.place.id,
                     e.planting.id,
-                    f"{capital(e.crop.name)}: {caution[:1].lower() + caution[1:]}",
+                    message(
+                        "caution-of-crop",
+                        crop=e.crop.name,
+                        caution=caution[:1].lower() + caution[1:],
+                    ),
                     None,
                 )
 
@@ -27,4 +31,4 @@ def crop_cautions(view: PlaceView) -> Iterator[Note]:
 def support_caution(view: PlaceView) -> Iterator[Note]:
     """The usual caution where a tall support stands."""
     for caution in {s.caution for s in view.supports if s.caution}:
-        yield Note("tip", "support-caution", view.place.id, None, caution, None)
+        yield Note("tip", "support-caution", view.place.id, None, verbatim(caution), None)

@@ -3,11 +3,9 @@
 from collections.abc import Iterator
 from datetime import timedelta
 
-from ample_rows.core.geometry import cells as grid_words
 from ample_rows.core.geometry.cells import grid_of
 from ample_rows.core.notes.note import Fix, Note
 from ample_rows.core.notes.view import (
-    capital,
     change_planting,
     named,
     percent_lost,
@@ -21,7 +19,7 @@ from ample_rows.core.place.relay import (
 from ample_rows.core.place.view import PlaceView
 from ample_rows.core.planting.cases import Evaluated
 from ample_rows.core.planting.evaluated import evaluate_planting
-from ample_rows.core.words.day_words import day_words
+from ample_rows.core.words.message import Share, Squares, message, sentences
 
 MOST_BETWEEN = 0.75
 
@@ -45,14 +43,14 @@ def clashes(view: PlaceView) -> Iterator[Note]:
                 continue
             fixes = [
                 Fix(
-                    f"Start the {second.crop.name} on {day_words(first.dates.clear)}",
+                    message("clashes-start", crop=second.crop.name, clear=first.dates.clear),
                     change_planting(second, start_date=first.dates.clear.isoformat()),
                 )
             ]
             if first.dates.first_pick and second.dates.start > first.dates.first_pick:
                 fixes.append(
                     Fix(
-                        f"Clear the {first.crop.name} on {day_words(second.dates.start)}",
+                        message("clashes-clear", crop=first.crop.name, start=second.dates.start),
                         change_planting(first, clear_date=second.dates.start.isoformat()),
                     )
                 )
@@ -63,9 +61,15 @@ def clashes(view: PlaceView) -> Iterator[Note]:
                 "clash",
                 view.place.id,
                 second.planting.id,
-                f"{capital(first.crop.name)} and {second.crop.name} both hold "
-                f"{grid_words.span_words(shared)} from {day_words(start)} to {day_words(last)}.",
-                "Move one of them, or clear the first sooner.",
+                message(
+                    "clashes-both-hold-from",
+                    crop=first.crop.name,
+                    second=second.crop.name,
+                    shared=Squares(tuple(shared)),
+                    start=start,
+                    last=last,
+                ),
+                message("clashes-move-one-them-or"),
                 tuple(fixes),
                 tuple(shared),
             )
@@ -82,17 +86,25 @@ def _relay(view: PlaceView, first: Evaluated, second: Evaluated, full: Crowding)
         second.report.factors.density
         / evaluate_planting(second.planting, view.here.alone).report.factors.density
     )
-    crowded = f"; crowded at first, it gives about {less} % less" if less >= 1 else ""
+    crowded = message("clashes-crowded-first-gives-about", less=less) if less >= 1 else None
     return Note(
         "tip",
         "relay",
         view.place.id,
         second.planting.id,
-        f"{capital(named(second))} starts under the {first.crop.name} on "
-        f"{day_words(second.dates.start)}, to be cleared on {day_words(first.dates.clear)}. Leaves "
-        f"of both cover at most {100 * full.covered:.0f} % of the ground, about "
-        f"{day_words(full.on)}{crowded}.",
-        f"Lift the {first.crop.name} by hand, a plant at a time: a fork takes the young ones too."
+        sentences(
+            message(
+                "clashes-starts-under-cleared-leaves",
+                second=named(second),
+                crop=first.crop.name,
+                start=second.dates.start,
+                clear=first.dates.clear,
+                covered=Share(full.covered),
+                on=full.on,
+            ),
+            crowded,
+        ),
+        message("clashes-lift-hand-plant-time", crop=first.crop.name)
         if first.crop.group == "root"
         else None,
     )
@@ -105,7 +117,8 @@ def _relay_fixes(view: PlaceView, first: Evaluated, second: Evaluated) -> Iterat
     if day is not None and second.dates.clear > first.dates.clear:
         change = change_planting(second, follows=first.planting.id, start_date=day.isoformat())
         yield Fix(
-            f"Start the {second.crop.name} under the {first.crop.name}: {day_words(day)}", change
+            message("clashes-start-under", crop=second.crop.name, under=first.crop.name, day=day),
+            change,
         )
 
 
@@ -116,4 +129,4 @@ def _between_fixes(first: Evaluated, second: Evaluated) -> list[Fix]:
     if bound or guest.report.spacing_cm > MOST_BETWEEN * host.report.spacing_cm:
         return []
     change = change_planting(guest, between=host.planting.id, per_cell=None)
-    return [Fix(f"Set the {guest.crop.name} between the {host.crop.name}", change)]
+    return [Fix(message("clashes-set-between", crop=guest.crop.name, host=host.crop.name), change)]

@@ -5,11 +5,10 @@ from collections.abc import Iterator
 
 from ample_rows.core import edits
 from ample_rows.core.geometry import shapes
-from ample_rows.core.geometry.cells import grid_of, span_words
+from ample_rows.core.geometry.cells import grid_of
 from ample_rows.core.notes.note import Fix, Note
 from ample_rows.core.notes.view import (
     all_cells,
-    capital,
     change_place,
     change_planting,
     percent_lost,
@@ -21,6 +20,7 @@ from ample_rows.core.site.risers import riser_on
 from ample_rows.core.soil import roots
 from ample_rows.core.soil.fill import fill_of, recipe
 from ample_rows.core.soil.order import options_for
+from ample_rows.core.words.message import Length, Message, Money, Squares, Volume, listed, message
 
 REDUCED_WORTH_SAYING = 0.97
 
@@ -43,7 +43,7 @@ def depth_short(view: PlaceView) -> Iterator[Note]:
                 view.place.id,
                 e.planting.id,
                 _depth_stop_words(e),
-                "; ".join(f.label for f in fixes) or "Grow it in a deeper place.",
+                _ways_out(fixes),
                 fixes,
                 e.report.cells,
             )
@@ -51,39 +51,45 @@ def depth_short(view: PlaceView) -> Iterator[Note]:
         yield _reduced_note(view, reduced)
 
 
-def _depth_stop_words(e: Evaluated) -> str:
-    depth, name = e.depth, capital(e.crop.name)
+def _depth_stop_words(e: Evaluated) -> Message:
+    depth, name = e.depth, e.crop.name
     if depth.verdict == "root-too-long":
-        return (
-            f"{name} grows a root {e.crop.edible_root_cm:g} cm long; this place gives "
-            f"{depth.usable_cm:g} cm, so the roots fork or bend."
+        return message(
+            "depth-grows-root-long-place",
+            name=name,
+            edible_root=Length(e.crop.edible_root_cm or 0.0),
+            usable=Length(depth.usable_cm),
         )
     lost = percent_lost(depth.factor)
     if depth.governed_by == "litres":
-        return (
-            f"{name} has {depth.litres_per_plant:.1f} L of soil a plant and needs "
-            f"{e.crop.least_litres:g} L at the least. Expect about {lost} % less."
+        return message(
+            "depth-has-soil-plant-needs",
+            name=name,
+            litres_per_plant=Volume(depth.litres_per_plant or 0.0, 1),
+            least=Volume(e.crop.least_litres),
+            lost=lost,
         )
-    return (
-        f"Too shallow for {e.crop.name}: it needs {depth.least_cm:g} cm at the least, and "
-        f"there is {depth.usable_cm:g} cm. Expect about {lost} % less."
+    return message(
+        "depth-too-shallow-needs-least",
+        crop=e.crop.name,
+        least=Length(depth.least_cm),
+        usable=Length(depth.usable_cm),
+        lost=lost,
     )
 
 
 def _reduced_note(view: PlaceView, reduced: list[Evaluated]) -> Note:
     worst = min(reduced, key=lambda e: e.depth.factor)
-    wants = ", ".join(
-        dict.fromkeys(
-            f"{e.crop.name} {e.crop.full_litres:g} L per plant"
-            if e.depth.governed_by == "litres"
-            else f"{e.crop.name} {e.depth.full_cm:g} cm"
-            for e in sorted(reduced, key=lambda e: e.depth.factor)
-        )
+    best = dict.fromkeys(
+        message("depth-full-litres", crop=e.crop.name, full=Volume(e.crop.full_litres))
+        if e.depth.governed_by == "litres"
+        else message("depth-full-depth", crop=e.crop.name, full=Length(e.depth.full_cm))
+        for e in sorted(reduced, key=lambda e: e.depth.factor)
     )
     gives = (
-        f"a plant has {worst.depth.litres_per_plant:.1f} L"
+        message("depth-plant-has", litres_per_plant=Volume(worst.depth.litres_per_plant or 0.0, 1))
         if worst.depth.governed_by == "litres"
-        else f"roots have {worst.depth.usable_cm:g} cm"
+        else message("depth-roots-have", usable=Length(worst.depth.usable_cm))
     )
     fixes = tuple(_depth_fixes(view, worst))
     return Note(
@@ -91,12 +97,22 @@ def _reduced_note(view: PlaceView, reduced: list[Evaluated]) -> Note:
         "reduced",
         view.place.id,
         worst.planting.id if len(reduced) == 1 else None,
-        f"Here {gives}; for their best: {wants}. Expect "
-        f"{span_lost(e.depth.factor for e in reduced)} less.",
-        "; ".join(f.label for f in fixes) or "Grow it in a deeper place.",
+        message(
+            "depth-here-their-best-expect",
+            gives=gives,
+            best=listed(best),
+            lost=span_lost(e.depth.factor for e in reduced),
+        ),
+        _ways_out(fixes),
         fixes,
         all_cells(reduced),
     )
+
+
+def _ways_out(fixes: tuple[Fix, ...]) -> Message:
+    if not fixes:
+        return message("depth-grow-deeper-place")
+    return message("ways-out", fixes=listed((fix.label for fix in fixes), "semicolon"))
 
 
 def _opens(view: PlaceView) -> bool:
@@ -112,18 +128,26 @@ def _depth_fixes(view: PlaceView, e: Evaluated) -> Iterator[Fix]:
     gap = shapes.rim_gap_cm(place)
     if _opens(view) and place.kind != "container" and place.stands_on is None:
         loosened = (place.loosened_below_cm or 0.0) + missing
-        yield Fix(f"Loosen {missing:g} cm deeper", change_place(view, loosened_below_cm=loosened))
+        yield Fix(
+            message("depth-loosen-deeper", missing=Length(missing)),
+            change_place(view, loosened_below_cm=loosened),
+        )
     elif gap > 0 and missing < gap:
-        yield _filled(view, f"Fill {missing:g} cm higher", rim_gap_cm=gap - missing)
+        yield _filled(
+            view, message("depth-fill-higher", missing=Length(missing)), rim_gap_cm=gap - missing
+        )
     elif place.kind != "container":
         wall = place.wall_height_cm + missing
-        yield _filled(view, f"Build the wall {missing:g} cm higher", wall_height_cm=wall)
+        yield _filled(
+            view, message("depth-build-wall-higher", missing=Length(missing)), wall_height_cm=wall
+        )
     yield from _riser_fixes(view, e, missing)
     for other in view.book.crops.values():
         related = other.variety_of == e.crop.id
         if related and (other.edible_root_cm or 0) <= depth.usable_cm >= other.least_depth_cm:
             yield Fix(
-                f"Grow a {other.name} instead", change_planting(e, crop=other.id, variety=None)
+                message("depth-grow-instead", other=other.name),
+                change_planting(e, crop=other.id, variety=None),
             )
 
 
@@ -149,24 +173,34 @@ def _riser_fixes(view: PlaceView, e: Evaluated, missing: float) -> Iterator[Fix]
         return
     litres = fill_of(riser, view.setting.soil, view.book).order_litres
     yield Fix(
-        f"Stand a box {wall:g} cm high on {span_words(cells)}: {litres:.0f} L of mix",
+        message(
+            "depth-stand-box-high-mix",
+            wall=Length(wall),
+            cells=Squares(tuple(cells)),
+            litres=Volume(litres),
+        ),
         edits.StandRiser(id=place.id, cells=list(cells), new_id=riser.id, wall_height_cm=wall),
     )
 
 
-def _filled(view: PlaceView, what: str, **changes: float) -> Fix:
+def _filled(view: PlaceView, what: Message, **changes: float) -> Fix:
     """A deeper fill as something to press: with the mix that it takes, and what that costs."""
     soil, book = view.setting.soil, view.book
     deeper = fill_of(view.place.model_copy(update=changes), soil, book)
     litres = deeper.order_litres - view.fill.order_litres
     bought = options_for(litres, soil, recipe(deeper.kind, litres))
-    cost = next((_priced(o.cost) for o in bought if o.cost is not None), "")
-    return Fix(f"{what}: {litres:.0f} L of mix{cost}", change_place(view, **changes))
+    cost = next((_priced(o.cost) for o in bought if o.cost is not None), None)
+    return Fix(
+        message("depth-takes-mix", what=what, litres=Volume(litres), cost=cost or ""),
+        change_place(view, **changes),
+    )
 
 
-def _priced(cost: float) -> str:
+def _priced(cost: float) -> Message:
     """What mix costs; what is there already costs nothing."""
-    return f", about {cost:.0f} to buy" if cost >= 0.5 else ", of your own"
+    return (
+        message("depth-about-buy", cost=Money(cost)) if cost >= 0.5 else message("depth-your-own")
+    )
 
 
 def ground_below(view: PlaceView) -> Iterator[Note]:
@@ -182,26 +216,25 @@ def ground_below(view: PlaceView) -> Iterator[Note]:
                 "native-unknown",
                 place.id,
                 None,
-                "The ground below is not described, so roots are counted only in the fill and in "
-                "what is loosened.",
-                "Say how the ground below is: compacted, ordinary or loose.",
+                message("depth-ground-below-not-described"),
+                message("depth-say-how-ground-below"),
                 (
-                    Fix("It is ordinary soil", change_place(view, native="ordinary")),
-                    Fix("It is compacted", change_place(view, native="compacted")),
+                    Fix(message("depth-ordinary-soil"), change_place(view, native="ordinary")),
+                    Fix(message("depth-compacted"), change_place(view, native="compacted")),
                 ),
             )
         return
     if place.loosened_below_cm or place.native:
         why = {
-            "rotting": "card or paper stops roots until it has rotted; say when it was laid",
-            "lined": "the liner stops roots",
-            "closed": "the bottom is closed",
+            "rotting": message("depth-card-or-paper-stops"),
+            "lined": message("depth-liner-stops-roots"),
+            "closed": message("depth-bottom-closed"),
         }[bottom]
         yield Note(
             "tip",
             "below-ignored",
             place.id,
             None,
-            f"The ground below does not count here: {why}.",
-            "Open the bottom, or fill deeper.",
+            message("depth-ground-below-does-not", why=why),
+            message("depth-open-bottom-or-fill"),
         )

@@ -3,9 +3,10 @@
 from collections.abc import Iterator
 
 from ample_rows.core.notes.note import Note
-from ample_rows.core.notes.view import capital, named
+from ample_rows.core.notes.view import named
 from ample_rows.core.place.families import too_soon
 from ample_rows.core.place.view import PlaceView
+from ample_rows.core.words.message import message
 
 
 def family_again(view: PlaceView) -> Iterator[Note]:
@@ -19,8 +20,8 @@ def family_again(view: PlaceView) -> Iterator[Note]:
                 "family-again",
                 view.place.id,
                 e.planting.id,
-                f"{capital(named(e))}: {found.words}.",
-                "Grow it where none of its family stood, or watch for what it brings.",
+                message("families-too-soon", planting=named(e), words=found.words),
+                message("families-grow-where-none-family"),
                 (),
                 found.cells,
             )

@@ -6,12 +6,12 @@ from datetime import date, timedelta
 import numpy as np
 
 from ample_rows.core.notes.note import Fix, Note
-from ample_rows.core.notes.view import capital, change_planting, named
+from ample_rows.core.notes.view import change_planting, named
 from ample_rows.core.place.view import PlaceView
 from ample_rows.core.planting.cases import Evaluated
 from ample_rows.core.planting.evaluated import evaluate_planting
 from ample_rows.core.planting.report import GrowthReport
-from ample_rows.core.words.day_words import day_words
+from ample_rows.core.words.message import Mass, message
 
 _WEEK = timedelta(days=7)
 
@@ -30,8 +30,7 @@ def giving_way(view: PlaceView) -> Iterator[Note]:
                 "gives-way",
                 view.place.id,
                 e.planting.id,
-                f"{capital(named(e))} can stay to its end: the leaves of {other.crop.name} do not "
-                "reach it.",
+                message("giving-way-can-stay-end-leaves", planting=named(e), crop=other.crop.name),
                 None,
             )
             continue
@@ -41,12 +40,17 @@ def giving_way(view: PlaceView) -> Iterator[Note]:
             "gives-way",
             view.place.id,
             e.planting.id,
-            f"{capital(named(e))} gives way to {other.crop.name}: decide by {day_words(meet)}, "
-            f"when their leaves meet. Clearing it then costs about {lost:.1f} kg.",
-            "Leave it longer if the neighbour is late, or take it out.",
+            message(
+                "giving-way-gives-way-decide-when",
+                planting=named(e),
+                crop=other.crop.name,
+                meet=meet,
+                lost=Mass(lost),
+            ),
+            message("giving-way-leave-longer-if-neighbour"),
             (
                 Fix(
-                    f"Clear it on {day_words(meet)}",
+                    message("giving-way-clear", meet=meet),
                     change_planting(e, clear_date=meet.isoformat()),
                 ),
             ),

@@ -4,12 +4,12 @@ from collections.abc import Iterator
 
 from ample_rows.core.notes.giving_way import leaves_meet
 from ample_rows.core.notes.note import Fix, Note
-from ample_rows.core.notes.view import capital, change_planting, named
+from ample_rows.core.notes.view import change_planting, named
 from ample_rows.core.place.view import PlaceView
 from ample_rows.core.planting.cases import Evaluated
 from ample_rows.core.planting.evaluated import evaluate_planting
 from ample_rows.core.planting.set_out import case_of, set_out
-from ample_rows.core.words.day_words import day_words
+from ample_rows.core.words.message import Message, Number, Share, message
 
 _WORTH_SAYING = 0.005
 
@@ -33,19 +33,22 @@ def _apart(view: PlaceView, guest: Evaluated, host: Evaluated) -> Note:
         "mixed-apart",
         view.place.id,
         guest.planting.id,
-        f"{capital(named(guest))} is set between {host.crop.name}, but the two never stand at "
-        "the same time.",
-        "Start it while the other stands, or give it the squares to itself.",
-        (Fix("Give it the squares to itself", change_planting(guest, between=None)),),
+        message("mixed-set-between-but-two", guest=named(guest), crop=host.crop.name),
+        message("mixed-start-while-other-stands"),
+        (Fix(message("mixed-give-squares-itself"), change_planting(guest, between=None)),),
     )
 
 
 def _together(view: PlaceView, guest: Evaluated, host: Evaluated) -> Note:
     worth = _worth(view, guest) + _worth(view, host)
-    text = (
-        f"{capital(named(guest))} between {host.crop.name}: the {host.crop.name} gives "
-        f"{_less(view, host)}, the {guest.crop.name} {_less(view, guest)}. Together they are "
-        f"worth {worth:.1f} times the ground."
+    text = message(
+        "mixed-between-gives-together-they",
+        guest=named(guest),
+        crop=host.crop.name,
+        less=_less(view, host),
+        guest_crop=guest.crop.name,
+        guest_less=_less(view, guest),
+        worth=Number(worth, 1),
     )
     meet = leaves_meet(guest, host)
     ready = guest.dates.first_pick
@@ -58,9 +61,9 @@ def _together(view: PlaceView, guest: Evaluated, host: Evaluated) -> Note:
         "mixed",
         view.place.id,
         guest.planting.id,
-        f"{text} Their leaves meet about {day_words(meet)}.",
-        f"Have the {guest.crop.name} out by then, or let the two stand on together.",
-        (Fix(f"Clear the {guest.crop.name} on {day_words(meet)}", clear),),
+        message("mixed-their-leaves-meet-about", text=text, meet=meet),
+        message("mixed-have-out-then-or", crop=guest.crop.name),
+        (Fix(message("mixed-clear", crop=guest.crop.name, meet=meet), clear),),
     )
 
 
@@ -71,12 +74,12 @@ def _worth(view: PlaceView, e: Evaluated) -> float:
     return asked * e.report.factors.density
 
 
-def _less(view: PlaceView, e: Evaluated) -> str:
+def _less(view: PlaceView, e: Evaluated) -> Message:
     """How much less a plant gives than it would with the same squares to itself."""
     alone = evaluate_planting(e.planting, view.here.alone).report
     if not alone.kg_per_plant:
-        return "what it would by itself"
+        return message("mixed-what-would-itself")
     crowded = 1 - e.report.factors.density / alone.factors.density
     if crowded < _WORTH_SAYING:
-        return "as much as by itself"
-    return f"{100 * crowded:.0f} % less by the plant"
+        return message("mixed-much-itself")
+    return message("mixed-less-plant", crowded=Share(crowded))

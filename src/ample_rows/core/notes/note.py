@@ -4,6 +4,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from ample_rows.core.edits import Edit
+from ample_rows.core.words.message import Message
 
 Level = Literal["stop", "care", "tip"]
 
@@ -12,7 +13,7 @@ Level = Literal["stop", "care", "tip"]
 class Fix:
     """Something to press: words, and the edit that it makes."""
 
-    label: str
+    label: Message
     edit: Edit
 
 
@@ -24,7 +25,7 @@ class Note:
     code: str
     place: str | None
     planting: str | None
-    text: str
-    fix: str | None
+    text: Message
+    fix: Message | None
     fixes: tuple[Fix, ...] = ()
     cells: tuple[str, ...] = ()

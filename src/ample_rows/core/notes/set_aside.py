@@ -6,6 +6,7 @@ from ample_rows.core import edits
 from ample_rows.core import plan as p
 from ample_rows.core.geometry.budget import too_many_cells
 from ample_rows.core.notes.note import Fix, Note
+from ample_rows.core.words.message import Value, listed, message
 
 _MOST_SAID = 3
 
@@ -13,18 +14,24 @@ _MOST_SAID = 3
 def not_usable(plan: p.Plan) -> Iterator[Note]:
     """What was set aside, and a garden too large for figures."""
     if plan.set_aside:
-        said = "; ".join(f"{part.path}: {part.why}" for part in plan.set_aside[:_MOST_SAID])
+        parts: list[Value] = [
+            message("set-aside-part", path=part.path, why=part.why)
+            for part in plan.set_aside[:_MOST_SAID]
+        ]
         more = len(plan.set_aside) - _MOST_SAID
+        if more > 0:
+            parts.append(message("set-aside-more", more=more))
         yield Note(
             "care",
             "set-aside",
             None,
             None,
-            f"Part of this garden cannot be used by this version and is left out of all figures "
-            f"({said}{f'; and {more} more' if more > 0 else ''}). It is kept and exported with the "
-            "plan.",
-            "Update Ample Rows, or delete what was set aside.",
-            fixes=(Fix("Delete what was set aside", edits.ForgetSetAside()),),
+            message(
+                "set-aside-part-garden-cannot-used",
+                parts=listed(parts, "semicolon"),
+            ),
+            message("set-aside-update-ample-rows-or"),
+            fixes=(Fix(message("set-aside-delete-what-was-set"), edits.ForgetSetAside()),),
         )
     too_many = too_many_cells(plan)
     if too_many is not None:
@@ -33,8 +40,8 @@ def not_usable(plan: p.Plan) -> Iterator[Note]:
             "too-many-squares",
             None,
             None,
-            f"No figures: {too_many.text}.",
-            "Delete a place, or choose larger squares for it.",
+            message("set-aside-no-figures", text=too_many.text),
+            message("set-aside-delete-place-or-choose"),
         )
 
 
@@ -45,6 +52,6 @@ def no_figures() -> Note:
         "figures-failed",
         None,
         None,
-        "No figures: working them out failed by a fault of Ample Rows. The plan itself is kept.",
-        "Undo the last change, or export the plan and report it with the log.",
+        message("set-aside-no-figures-working-them"),
+        message("set-aside-undo-last-change-or"),
     )

@@ -6,10 +6,21 @@ from ample_rows.core import plan as p
 from ample_rows.core.book import Book
 from ample_rows.core.geometry import shapes
 from ample_rows.core.notes.note import Fix, Level, Note
-from ample_rows.core.notes.view import capital, change_place
+from ample_rows.core.notes.view import change_place
 from ample_rows.core.place.view import PlaceView
 from ample_rows.core.site.paths import paths_of
 from ample_rows.core.soil.fill import fill_of
+from ample_rows.core.words.message import (
+    Distance,
+    Length,
+    Message,
+    Share,
+    Span,
+    Volume,
+    message,
+    sentences,
+    verbatim,
+)
 
 
 def rim(view: PlaceView) -> Iterator[Note]:
@@ -24,8 +35,13 @@ def rim(view: PlaceView) -> Iterator[Note]:
         if least <= wall <= most:
             continue
         if wall > most:
-            text = f"The rim stands at {wall:g} cm; {worker.label} works up to {most:g} cm."
-            yield _note(view, "tip", "rim-high", text, "A step beside it, or a lower wall.")
+            text = message(
+                "shelter-rim-stands-works-up",
+                wall=Length(wall),
+                worker=worker.label,
+                most=Length(most),
+            )
+            yield _note(view, "tip", "rim-high", text, message("shelter-step-beside-or-lower"))
             continue
         raised = place.model_copy(update={"wall_height_cm": least})
         more = fill_of(raised, view.setting.soil, book).order_litres
@@ -35,10 +51,21 @@ def rim(view: PlaceView) -> Iterator[Note]:
             "rim-low",
             place.id,
             None,
-            f"The rim stands at {wall:g} cm; {worker.label} needs {least:g} to {most:g} cm. "
-            f"Raised to {least:g} cm it takes {more:.0f} L more mix to pour.",
-            "Raise it, or stand the mix on a woody base to save some of that.",
-            (Fix(f"Raise it to {least:g} cm", change_place(view, wall_height_cm=least)),),
+            message(
+                "shelter-rim-stands-needs-raised",
+                wall=Length(wall),
+                worker=worker.label,
+                rim=Span(Length(least), Length(most)),
+                least=Length(least),
+                more=Volume(more),
+            ),
+            message("shelter-raise-or-stand-mix"),
+            (
+                Fix(
+                    message("shelter-raise", least=Length(least)),
+                    change_place(view, wall_height_cm=least),
+                ),
+            ),
         )
 
 
@@ -48,11 +75,13 @@ def room_to_kneel(view: PlaceView) -> Iterator[Note]:
     feet = view.book.path_needs["feet"].least_cm
     low = shapes.wall_cm(view.place) <= view.book.workers["kneeling"].rim_cm[1]
     if gap is not None and feet <= gap < need.least_cm and low and view.place.kind != "container":
-        text = (
-            f"{gap:.0f} cm to {view.around.path_beside} leave room to walk but not to kneel, which "
-            f"takes {need.least_cm:g} cm."
+        text = message(
+            "shelter-leave-room-walk-but",
+            gap=Length(gap),
+            path_beside=view.around.path_beside or message("place-beside"),
+            least=Length(need.least_cm),
         )
-        yield _note(view, "tip", "no-room-to-kneel", text, "Work it from its other side.")
+        yield _note(view, "tip", "no-room-to-kneel", text, message("shelter-work-from-other-side"))
 
 
 def exposed(view: PlaceView) -> Iterator[Note]:
@@ -63,9 +92,8 @@ def exposed(view: PlaceView) -> Iterator[Note]:
             view,
             "care",
             "exposed",
-            f"Nothing breaks the strongest wind here, and the support stands {tall:g} cm high.",
-            "Brace it to windward, or grow a hedge there: half-open breaks slow wind better than "
-            "a solid wall, which throws gusts behind it.",
+            message("shelter-nothing-breaks-strongest-wind", tall=Length(tall)),
+            message("shelter-brace-windward-or-grow"),
         )
 
 
@@ -76,7 +104,7 @@ def animals(view: PlaceView) -> Iterator[Note]:
         opens = shapes.bottom(view.place) in ("open", "rotting") and view.place.stands_on is None
         if animal.bottom is not None and opens:
             fixes: tuple[Fix, ...] = (
-                Fix("Lay mesh below", change_place(view, bottom=animal.bottom)),
+                Fix(message("shelter-lay-mesh-below"), change_place(view, bottom=animal.bottom)),
             )
         elif animal.wall_cm is not None and shapes.wall_cm(view.place) < animal.wall_cm:
             fixes = ()
@@ -87,8 +115,8 @@ def animals(view: PlaceView) -> Iterator[Note]:
             f"animal-{name}",
             view.place.id,
             None,
-            f"{capital(animal.label)} come here; they {animal.does}.",
-            animal.keeps_out,
+            message("shelter-come-here-they", animal=animal.label, does=animal.does),
+            verbatim(animal.keeps_out),
             fixes,
         )
 
@@ -98,8 +126,14 @@ def material(view: PlaceView) -> Iterator[Note]:
     known = view.book.materials.get(view.place.material or "")
     if known is None or view.place.kind != "container" or known.heat is None:
         return
-    dries = f" It needs {(known.dries - 1) * 100:.0f} % more water." if known.dries > 1 else ""
-    yield _note(view, "tip", "container-heat", known.heat + dries, known.caution)
+    dries = (
+        message("shelter-needs-more-water", more=Share(known.dries - 1))
+        if known.dries > 1
+        else None
+    )
+    text = sentences(verbatim(known.heat), dries)
+    caution = verbatim(known.caution) if known.caution else None
+    yield _note(view, "tip", "container-heat", text, caution)
 
 
 def measured_outside(view: PlaceView) -> Iterator[Note]:
@@ -113,9 +147,10 @@ def measured_outside(view: PlaceView) -> Iterator[Note]:
         view,
         "tip",
         "measured-outside",
-        f"It was measured outside: its walls leave {box.width:g} by {box.length:g} cm inside, and "
-        "the squares are counted there.",
-        f"Cut the boards {2 * thick:g} cm longer both ways if whole squares matter.",
+        message(
+            "shelter-was-measured-outside-walls", width=Length(box.width), length=Length(box.length)
+        ),
+        message("shelter-cut-boards-longer-both", thick=Length(2 * thick)),
     )
 
 
@@ -124,16 +159,16 @@ def garden_wide(site: p.Site, all_places: tuple[p.Place, ...], book: Book) -> It
     for name in site.animals:
         animal = book.animals[name]
         if animal.bottom is None and animal.wall_cm is None:
-            text = f"{capital(animal.label)} come here; they {animal.does}."
-            yield Note("tip", f"animal-{name}", None, None, text, animal.keeps_out)
+            text = message("shelter-come-here-they", animal=animal.label, does=animal.does)
+            yield Note("tip", f"animal-{name}", None, None, text, verbatim(animal.keeps_out))
     if site.tanks:
         yield Note(
             "tip",
             "butt-lid",
             None,
             None,
-            "Children and animals drown in very little water.",
-            "Keep every butt lidded, and the lid fast.",
+            message("shelter-children-animals-drown-very"),
+            message("shelter-keep-every-butt-lidded"),
         )
     for path in paths_of(site, all_places, book):
         if path.clear_cm is not None and path.clear_cm < path.need.least_cm <= path.width_cm:
@@ -142,9 +177,15 @@ def garden_wide(site: p.Site, all_places: tuple[p.Place, ...], book: Book) -> It
                 "path-clear",
                 None,
                 None,
-                f"Between {path.between}, {path.name} is clear for {path.clear_cm:.0f} cm only; "
-                f"{path.need.label} needs {path.need.least_cm:g} cm.",
-                "Move what stands in it, or lead the path round.",
+                message(
+                    "shelter-between-clear-only-needs",
+                    between=path.between,
+                    path=path.name,
+                    clear=Length(path.clear_cm),
+                    need=path.need.label,
+                    least=Length(path.need.least_cm),
+                ),
+                message("shelter-move-what-stands-or"),
             )
         if path.headroom_m is not None and path.headroom_m < book.value("headroom_m"):
             yield Note(
@@ -152,10 +193,12 @@ def garden_wide(site: p.Site, all_places: tuple[p.Place, ...], book: Book) -> It
                 "headroom",
                 None,
                 None,
-                f"Boughs hang {path.headroom_m:.1f} m over {path.name}.",
-                "Raise the crown, or mind your head.",
+                message(
+                    "shelter-boughs-hang-over", headroom=Distance(path.headroom_m), path=path.name
+                ),
+                message("shelter-raise-crown-or-mind"),
             )
 
 
-def _note(view: PlaceView, level: Level, code: str, text: str, fix: str | None) -> Note:
+def _note(view: PlaceView, level: Level, code: str, text: Message, fix: Message | None) -> Note:
     return Note(level, code, view.place.id, None, text, fix)

@@ -6,7 +6,7 @@ from ample_rows.core.notes.note import Note
 from ample_rows.core.place.view import PlaceView
 from ample_rows.core.soil.fill import base_cm, fill_of
 from ample_rows.core.soil.weight import weight_of
-from ample_rows.core.words.day_words import day_words
+from ample_rows.core.words.message import Length, Load, Mass, Message, message
 
 _NEAR_THE_LIMIT = 0.8
 
@@ -15,14 +15,14 @@ def load(view: PlaceView) -> Iterator[Note]:
     """A soaked place against the load that the grower's own papers give, at each of its spots.
     Never called safe."""
     place = view.place
-    limits = [("", place.load_limit_kg_per_m2)]
-    limits += [(f" from {day_words(s.since)}", s.load_limit_kg_per_m2) for s in place.stays]
+    limits: list[tuple[Message | None, float | None]] = [(None, place.load_limit_kg_per_m2)]
+    limits += [(message("soil-from", since=s.since), s.load_limit_kg_per_m2) for s in place.stays]
     for when, limit in limits:
         if limit is not None:
             yield _load_note(view, limit, when)
 
 
-def _load_note(view: PlaceView, limit: float, when: str) -> Note:
+def _load_note(view: PlaceView, limit: float, when: Message | None) -> Note:
     weight = weight_of(view.place, fill_of(view.place, view.setting.soil, view.book), view.book)
     over = weight.kg_per_m2 > limit
     return Note(
@@ -30,10 +30,14 @@ def _load_note(view: PlaceView, limit: float, when: str) -> Note:
         "load",
         view.place.id,
         None,
-        f"Soaked, this place weighs {weight.kg:.0f} kg, {weight.kg_per_m2:.0f} kg on each square "
-        f"metre that it stands on; your papers give {limit:g} kg{when}.",
-        "What a floor, deck or roof may carry, and where on it, is for an engineer to say; "
-        "a lighter mix or a shallower fill weighs less.",
+        message(
+            "soil-soaked-place-weighs-each",
+            kg=Mass(weight.kg),
+            load=Load(weight.kg_per_m2),
+            limit=Load(limit),
+            when=when or "",
+        ),
+        message("soil-what-floor-deck-or"),
     )
 
 
@@ -47,7 +51,6 @@ def woody_base(view: PlaceView) -> Iterator[Note]:
             "woody-base",
             view.place.id,
             None,
-            f"The woody base sinks by about {sinks:.0f} cm in three years, and fresh wood takes "
-            "nitrogen while it rots.",
-            "Top up with mix each spring, and feed leaf crops more in the first two years.",
+            message("soil-woody-base-sinks-about", sinks=Length(sinks)),
+            message("soil-top-up-mix-each"),
         )

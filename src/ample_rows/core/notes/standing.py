@@ -9,7 +9,6 @@ from ample_rows.core.geometry import shapes
 from ample_rows.core.notes.note import Fix, Level, Note
 from ample_rows.core.notes.view import (
     all_cells,
-    capital,
     change_place,
     change_planting,
     named,
@@ -20,6 +19,7 @@ from ample_rows.core.place.view import PlaceView
 from ample_rows.core.planting import stand
 from ample_rows.core.planting.cases import Evaluated
 from ample_rows.core.structures import supports
+from ample_rows.core.words.message import Length, Mass, Message, Number, Span, listed, message
 
 LOW_LIGHT_WORTH_SAYING = 0.92
 HOURS_WORTH_SAYING = 0.5
@@ -32,21 +32,25 @@ def none_fit(view: PlaceView) -> Iterator[Note]:
             continue
         cell = view.place.cell_cm or grid_words.DEFAULT_CELL_CM
         wide = stand.block_cells(e.report.spacing_cm, cell, view.book)
-        text = (
-            f"No {e.crop.name} fits here: plants stand {e.report.spacing_cm:g} cm apart and keep "
-            f"half of that from walls and other crops."
+        text = message(
+            "standing-no-fits-here-plants", crop=e.crop.name, spacing=Length(e.report.spacing_cm)
         )
-        fix = f"Give it a block of {wide} × {wide} squares, or plant closer."
+        fix = message("standing-give-block-squares-or", wide=wide)
         if e.planting.between:
-            text = f"No {e.crop.name} fits between the plants that are there."
-            fix = "Plant both wider, or give it squares of its own."
+            text = message("standing-no-fits-between-plants", crop=e.crop.name)
+            fix = message("standing-plant-both-wider-or")
         if e.planting.support and not shapes.edges(view.place, view.setting.north_deg):
-            text = f"The support for {e.crop.name} needs a straight side; this place is round."
-            fix = "Grow it in a bed with straight sides, or without the support."
+            text = message("standing-support-needs-straight-side", crop=e.crop.name)
+            fix = message("standing-grow-bed-straight-sides")
         fixes: tuple[Fix, ...] = ()
         alone = not (e.planting.support or e.planting.between)
         if alone and e.report.layout != "single-squares" and wide == 1:
-            fixes = (Fix("Set one in each square", change_planting(e, layout="single-squares")),)
+            fixes = (
+                Fix(
+                    message("standing-set-one-each-square"),
+                    change_planting(e, layout="single-squares"),
+                ),
+            )
         yield Note("stop", "none-fit", view.place.id, e.planting.id, text, fix, fixes)
 
 
@@ -60,9 +64,8 @@ def missing_support(view: PlaceView) -> Iterator[Note]:
                 "no-support",
                 view.place.id,
                 e.planting.id,
-                f"{capital(named(e))} has nothing to climb; lying on the ground it gives "
-                f"about {lost} % less.",
-                "Give it a net, or plant it along one.",
+                message("standing-has-nothing-climb-lying", planting=named(e), lost=lost),
+                message("standing-give-net-or-plant"),
                 tuple(_support_fixes(view, e)),
             )
         elif e.lone_support:
@@ -71,8 +74,8 @@ def missing_support(view: PlaceView) -> Iterator[Note]:
                 "does-not-climb",
                 view.place.id,
                 e.planting.id,
-                f"{capital(e.crop.name)} does not climb; the support does nothing for it.",
-                "Keep the support for a climbing crop.",
+                message("standing-does-not-climb-support", crop=e.crop.name),
+                message("standing-keep-support-climbing-crop"),
             )
 
 
@@ -87,7 +90,10 @@ def _support_fixes(view: PlaceView, e: Evaluated) -> Iterator[Fix]:
     ]
     if alone:
         best = max(alone, key=lambda t: t.harvest_factor).system
-        yield Fix(f"Give it a {trainings[best].label}", change_planting(e, training=best))
+        yield Fix(
+            message("standing-give", trainings=trainings[best].label),
+            change_planting(e, training=best),
+        )
 
 
 def _line_fixes(view: PlaceView, e: Evaluated) -> Iterator[Fix]:
@@ -95,7 +101,9 @@ def _line_fixes(view: PlaceView, e: Evaluated) -> Iterator[Fix]:
     standing = next((s for s in view.place.supports if e.crop.training(s.system)), None)
     if standing is not None:
         label = trainings[standing.system].label
-        yield Fix(f"Plant it along the {label} there", change_planting(e, support=standing.id))
+        yield Fix(
+            message("standing-plant-along", label=label), change_planting(e, support=standing.id)
+        )
         return
     system = next((t.system for t in e.crop.trainings if trainings[t.system].needs_support), None)
     if system is None or not shapes.edges(view.place, view.setting.north_deg):
@@ -109,7 +117,9 @@ def _line_fixes(view: PlaceView, e: Evaluated) -> Iterator[Fix]:
     added = {"id": ident, "height_cm": height, "system": system}
     existing = [p.document(s) for s in view.place.supports]
     yield Fix(
-        f"Put up a {trainings[system].label} {height:g} cm high on the pole-ward side",
+        message(
+            "standing-put-up-high-pole", trainings=trainings[system].label, height=Length(height)
+        ),
         edits.Together(
             edits=[
                 edits.ChangePlace(id=view.place.id, changes={"supports": [*existing, added]}),
@@ -140,10 +150,9 @@ def shaded_by_support(view: PlaceView) -> Iterator[Note]:
             "shades-own-bed",
             view.place.id,
             None,
-            f"The net on the {side} side stands between its bed and the midday sun and shades "
-            "the squares behind it.",
-            "Put it on the pole-ward side, where its shade falls outside.",
-            (Fix("Move it to the pole-ward side", change_place(view, supports=moved)),),
+            message("standing-net-side-stands-between", side=side),
+            message("standing-put-pole-ward-side"),
+            (Fix(message("standing-move-pole-ward-side"), change_place(view, supports=moved)),),
         )
 
 
@@ -156,8 +165,8 @@ def low_light(view: PlaceView) -> Iterator[Note]:
                 "light-unknown",
                 view.place.id,
                 None,
-                "Nobody has counted the hours of sun here, so light is taken as enough.",
-                "Give the place its spot in the yard, or count the hours on a clear day.",
+                message("standing-nobody-has-counted-hours"),
+                message("standing-give-place-spot-yard"),
             )
         return
     stopped = [e for e in view.plantings if _hours(e) < e.crop.least_sun_hours]
@@ -178,29 +187,43 @@ def _hours(e: Evaluated) -> float:
 
 
 def _light_note(view: PlaceView, level: Level, dim: list[Evaluated]) -> Note:
-    wants = ", ".join(dict.fromkeys(f"{e.crop.name} {e.crop.full_sun_hours:g} h" for e in dim))
+    best = dict.fromkeys(
+        message("standing-h", crop=e.crop.name, full_sun_hours=Number(e.crop.full_sun_hours))
+        for e in dim
+    )
     lost = span_lost(e.report.light.factor for e in dim)
-    hours = sorted({f"{_hours(e):.1f}".removesuffix(".0") for e in dim}, key=float)
-    span = hours[0] if len(hours) == 1 else f"{hours[0]}–{hours[-1]}"
-    what = "this place" if len(dim) > 1 or view.place.sun_hours else named(dim[0])
+    hours = sorted(_hours(e) for e in dim)
+    span = Span(Number(hours[0], 1), Number(hours[-1], 1))
+    what = message("standing-place") if len(dim) > 1 or view.place.sun_hours else named(dim[0])
     return Note(
         level,
         "light-low",
         view.place.id,
         dim[0].planting.id if len(dim) == 1 else None,
-        f"{span} h of sun reach {what}{_behind(dim)}; for their best: {wants}. Expect {lost} less.",
-        "Grow them in a sunnier place; leaves and salads bear shade best.",
+        message(
+            "standing-sun-reach-their-best",
+            span=span,
+            what=what,
+            behind=_behind(dim) or "",
+            best=listed(best),
+            lost=lost,
+        ),
+        message("standing-grow-them-sunnier-place"),
         (),
         all_cells(dim),
     )
 
 
-def _behind(dim: list[Evaluated]) -> str:
+def _behind(dim: list[Evaluated]) -> Message | None:
     """What stands before them, where it takes a good part."""
     worst = max((e.report.light for e in dim), key=lambda light: light.lost_to_neighbours)
     if worst.lost_to_neighbours < HOURS_WORTH_SAYING:
-        return ""
-    return f", {worst.lost_to_neighbours:.1f} h less for the {worst.behind} before them"
+        return None
+    return message(
+        "standing-less-before-them",
+        lost_to_neighbours=Number(worst.lost_to_neighbours, 1),
+        behind=worst.behind,
+    )
 
 
 def unusual_start(view: PlaceView) -> Iterator[Note]:
@@ -214,10 +237,14 @@ def unusual_start(view: PlaceView) -> Iterator[Note]:
             "unusual-start",
             view.place.id,
             e.planting.id,
-            f"{capital(e.crop.name)} is not usually started by {e.planting.start}; its dates are "
-            f"those of {usual}.",
-            f"Start it by {usual}.",
-            (Fix(f"Start it by {usual}", change_planting(e, start=usual)),),
+            message(
+                "standing-not-usually-started-dates",
+                crop=e.crop.name,
+                start=e.planting.start,
+                usual=usual,
+            ),
+            message("standing-start", usual=usual),
+            (Fix(message("standing-start-2", usual=usual), change_planting(e, start=usual)),),
         )
 
 
@@ -234,12 +261,16 @@ def too_small(view: PlaceView) -> Iterator[Note]:
                 "small-pieces",
                 view.place.id,
                 e.planting.id,
-                f"{capital(named(e))} would weigh about {piece * 1000:.0f} g apiece, too small "
-                "to use.",
-                "Plant wider.",
+                message(
+                    "standing-would-weigh-about-apiece",
+                    planting=named(e),
+                    piece=Mass((piece * 1000) / 1000),
+                ),
+                message("standing-plant-wider"),
                 (
                     Fix(
-                        "Use the book's spacing", change_planting(e, spacing_cm=None, per_cell=None)
+                        message("standing-use-book-spacing"),
+                        change_planting(e, spacing_cm=None, per_cell=None),
                     ),
                 ),
             )

@@ -7,15 +7,14 @@ from datetime import date
 from ample_rows.core import plan as p
 from ample_rows.core.calendar import season
 from ample_rows.core.edits import Plant
-from ample_rows.core.geometry import cells as grid_words
 from ample_rows.core.notes.note import Fix, Note
-from ample_rows.core.notes.view import capital, change_planting, named
+from ample_rows.core.notes.view import change_planting, named
 from ample_rows.core.place.free_block import free_block
 from ample_rows.core.place.view import PlaceView
 from ample_rows.core.plan.idents import free_ident
 from ample_rows.core.plan.links import LINKS
 from ample_rows.core.planting.cases import Evaluated
-from ample_rows.core.words.day_words import day_words
+from ample_rows.core.words.message import Count, Message, Number, Squares, message
 
 SHORT_PICKING = 0.6
 LEAST_IDLE_DAYS = 28
@@ -38,16 +37,23 @@ def wrong_time(view: PlaceView) -> Iterator[Note]:
 def _too_early(view: PlaceView, e: Evaluated) -> Note:
     opens = e.report.window.earliest
     risk = round((1 - e.dates.frost_survival) * 100)
-    why = f"frost takes it {risk} springs in 100" if risk >= 1 else "the soil is still cold"
-    fix = Fix(f"Start on {day_words(opens)}", change_planting(e, start_date=opens.isoformat()))
+    why = (
+        message("timing-frost-takes-springs", risk=risk)
+        if risk >= 1
+        else message("timing-soil-still-cold")
+    )
+    fix = Fix(
+        message("timing-start-2", opens=opens), change_planting(e, start_date=opens.isoformat())
+    )
     return Note(
         "care" if risk < 50 else "stop",
         "before-window",
         view.place.id,
         e.planting.id,
-        f"{capital(named(e))} starts on {day_words(e.dates.start)}; before "
-        f"{day_words(opens)} {why}.",
-        f"Wait until {day_words(opens)}.",
+        message(
+            "timing-starts-before", planting=named(e), start=e.dates.start, opens=opens, why=why
+        ),
+        message("timing-wait-until", opens=opens),
         (fix,),
     )
 
@@ -55,7 +61,9 @@ def _too_early(view: PlaceView, e: Evaluated) -> Note:
 def _too_late(view: PlaceView, e: Evaluated) -> Iterator[Note]:
     shuts = e.report.window.latest
     late = e.dates.start > shuts
-    fix = Fix(f"Start by {day_words(shuts)}", change_planting(e, start_date=shuts.isoformat()))
+    fix = Fix(
+        message("timing-start-3", shuts=shuts), change_planting(e, start_date=shuts.isoformat())
+    )
     sooner = (fix,) if late else ()
     if e.dates.first_pick is None:
         yield _no_pick(view, e, sooner)
@@ -66,8 +74,8 @@ def _too_late(view: PlaceView, e: Evaluated) -> Iterator[Note]:
             "frost-first",
             view.place.id,
             e.planting.id,
-            f"Frost ends {named(e)} when {share} % of its picking is done.",
-            "Start it sooner, or set out plants instead of seed.",
+            message("timing-frost-ends-when-picking", planting=named(e), share=share),
+            message("timing-start-sooner-or-set"),
             sooner,
         )
     elif late and e.crop.frost == "hardy":
@@ -76,31 +84,28 @@ def _too_late(view: PlaceView, e: Evaluated) -> Iterator[Note]:
             "after-window",
             view.place.id,
             e.planting.id,
-            f"{capital(named(e))} starts after {day_words(shuts)}; short cold days come before it "
-            "has its size.",
-            f"Start by {day_words(shuts)}.",
+            message("timing-starts-after-short-cold", planting=named(e), shuts=shuts),
+            message("timing-start-5", shuts=shuts),
             sooner,
         )
 
 
 def _no_pick(view: PlaceView, e: Evaluated, fixes: tuple[Fix, ...]) -> Note:
     if e.dates.killed_by_frost:
-        why = f"frost comes about {day_words(e.dates.clear)}, and the first pick was due "
-        why += day_words(e.dates.due)
+        why = message("timing-frost-comes-about-first", clear=e.dates.clear, due=e.dates.due)
     else:
-        why = f"it is cleared on {day_words(e.dates.clear)}, before its first pick is due "
-        why += f"({day_words(e.dates.due)})"
+        why = message("timing-cleared-before-first-pick", clear=e.dates.clear, due=e.dates.due)
         fixes = (
             *fixes,
-            Fix("Let it stand until it is picked", change_planting(e, clear_date=None)),
+            Fix(message("timing-let-stand-until-picked"), change_planting(e, clear_date=None)),
         )
     return Note(
         "stop",
         "no-pick",
         view.place.id,
         e.planting.id,
-        f"Nothing is picked from {named(e)}: {why}.",
-        "Start it sooner, or choose a quicker crop.",
+        message("timing-nothing-picked-from", planting=named(e), why=why),
+        message("timing-start-sooner-or-choose"),
         fixes,
     )
 
@@ -119,29 +124,32 @@ def likely_end(view: PlaceView) -> Iterator[Note]:
             "likely-end",
             view.place.id,
             e.planting.id,
-            f"{capital(named(e))} usually ends here about {day_words(usual)}, when "
-            f"{round(e.dates.picked_share * 100)} % of its picking is done.",
+            message(
+                "timing-usually-ends-here-about",
+                planting=named(e),
+                usual=usual,
+                picked_share=round(e.dates.picked_share * 100),
+            ),
             words,
             fixes,
         )
 
 
-def _second_wave(view: PlaceView, e: Evaluated, usual: date) -> tuple[str, tuple[Fix, ...]]:
+def _second_wave(view: PlaceView, e: Evaluated, usual: date) -> tuple[Message, tuple[Fix, ...]]:
     """Young plants that take over, where what ends the old ones spares them."""
     year, book = view.setting.year, view.book
     root = e.crop.variety_of or e.crop.id
     known = [k for k in year.likely_ends if k.crop in (e.crop.id, root)]
     if not any(season.spares_young(k, book) for k in known):
-        return "Grow an early kind or one that withstands it, and have a crop ready to follow.", ()
+        return message("timing-grow-early-kind-or"), ()
     over = _takes_over(view, e, usual)
     if over is not None:
-        return f"The planting of {day_words(over.dates.start)} takes over then.", ()
+        return message("timing-planting-takes-over-then", start=over.dates.start), ()
     grows = season.days(e.crop.days_to_pick(e.planting.start) or 0)
     young = season.days(book.value("young_days") - 1)
     later = max(usual - grows, usual - young)
     return (
-        f"Start a second wave about {day_words(later)}, to be picked when this one goes, or "
-        "grow a kind that withstands it.",
+        message("timing-start-second-wave-about", later=later),
         tuple(_planted_again(view, e, later)),
     )
 
@@ -171,7 +179,7 @@ def _planted_again(view: PlaceView, e: Evaluated, later: date) -> Iterator[Fix]:
     ident = free_ident(e.planting.id, {other.planting.id for other in view.plantings})
     changes = {"id": ident, "cells": block, "start_date": later, "clear_date": None}
     wave = e.planting.model_copy(update={**changes, **dict.fromkeys(LINKS), "led_over": None})
-    words = f"Start it in {grid_words.span_words(block)} on {day_words(later)}"
+    words = message("timing-start", block=Squares(tuple(block)), later=later)
     planting = {key: value for key, value in p.document(wave).items() if value is not None}
     yield Fix(words, Plant(planting=planting))
 
@@ -192,12 +200,17 @@ def turn_round(view: PlaceView) -> Iterator[Note]:
                 "turn-round",
                 view.place.id,
                 e.planting.id,
-                f"{capital(e.crop.name)} follows {before.crop.name} after {rest} days; clearing, "
-                f"feeding and raking want about {wanted:g}.",
-                f"Start it on {day_words(ready)}.",
+                message(
+                    "timing-follows-after-days-clearing",
+                    crop=e.crop.name,
+                    before=before.crop.name,
+                    rest=Count(rest, "day"),
+                    wanted=Number(wanted),
+                ),
+                message("timing-start-4", ready=ready),
                 (
                     Fix(
-                        f"Start on {day_words(ready)}",
+                        message("timing-start-6", ready=ready),
                         change_planting(e, start_date=ready.isoformat()),
                     ),
                 ),
@@ -217,9 +230,13 @@ def idle_ground(view: PlaceView) -> Iterator[Note]:
             "idle",
             view.place.id,
             None,
-            f"{grid_words.span_words(spell.cells)} stand free for {length // 7} weeks from "
-            f"{day_words(spell.start)}.",
-            "Choose these squares to see what fits.",
+            message(
+                "timing-stand-free-weeks-from",
+                cells=Squares(tuple(spell.cells)),
+                length=Count(length // 7, "week"),
+                start=spell.start,
+            ),
+            message("timing-choose-these-squares-see"),
             (),
             spell.cells,
         )

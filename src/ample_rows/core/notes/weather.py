@@ -4,19 +4,21 @@ from collections.abc import Iterator
 
 from ample_rows.core.calendar.season import hottest_month
 from ample_rows.core.notes.note import Fix, Level, Note
-from ample_rows.core.notes.view import capital, change_planting, named
+from ample_rows.core.notes.view import change_planting, named
 from ample_rows.core.place.view import PlaceView
 from ample_rows.core.planting.cases import Evaluated
+from ample_rows.core.words.message import Temperature, message, verbatim
 
 _TROUBLE = "heat"
-_SETS_LESS = "its flowers drop without setting"
+_SETS_LESS = message("weather-flowers-drop-without-setting")
 _SUFFERS = {
     "fruit": _SETS_LESS,
     "pod": _SETS_LESS,
     "seed": _SETS_LESS,
-    "bulb": "it stops growing",
-    "root": "its roots turn coarse, or it runs to seed",
+    "bulb": message("weather-stops-growing"),
+    "root": message("weather-roots-turn-coarse-or"),
 }
+_BOLTS = message("weather-runs-to-seed-turns-bitter")
 _LEVEL: dict[str, Level] = {"little": "care", "some": "tip"}
 
 
@@ -29,15 +31,23 @@ def hot_spells(view: PlaceView) -> Iterator[Note]:
         if grade not in _LEVEL or found is None or found[1] <= e.crop.ceiling_temperature_c:
             continue
         month, high_c = found
-        bears = "little heat" if grade == "little" else "some heat"
+        bears = (
+            message("weather-little-heat") if grade == "little" else message("weather-some-heat")
+        )
         yield Note(
             _LEVEL[grade],
             "hot-spells",
             view.place.id,
             e.planting.id,
-            f"Days of {high_c:.0f} °C are usual in {month:%B}, and {named(e)} bears {bears}: "
-            f"{_SUFFERS.get(e.crop.group, 'it runs to seed and turns bitter')}.",
-            trouble.lessens,
+            message(
+                "weather-days-usual-bears",
+                high=Temperature(high_c),
+                month=f"{month:%B}",
+                planting=named(e),
+                bears=bears,
+                get=_SUFFERS.get(e.crop.group, _BOLTS),
+            ),
+            verbatim(trouble.lessens),
             tuple(_kinds(view, e)),
             e.report.cells,
         )
@@ -54,5 +64,5 @@ def _kinds(view: PlaceView, e: Evaluated) -> Iterator[Fix]:
         grade = book.withstands(other).get(_TROUBLE)
         if grade is not None and rank.index(grade) > own:
             variety = None if other.id == root else other.id
-            label = f"{capital(other.name)} instead"
+            label = message("weather-instead", other=other.name)
             yield Fix(label, change_planting(e, crop=root, variety=variety))

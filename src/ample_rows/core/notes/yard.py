@@ -7,13 +7,22 @@ from ample_rows.core import plan as p
 from ample_rows.core.book import Book
 from ample_rows.core.geometry import shapes
 from ample_rows.core.notes.note import Fix, Level, Note
-from ample_rows.core.notes.view import capital, change_place
+from ample_rows.core.notes.view import change_place
 from ample_rows.core.place.view import PlaceView
+from ample_rows.core.words.message import (
+    Count,
+    Distance,
+    Length,
+    Message,
+    listed,
+    message,
+    sentences,
+)
 
 MOST_SHARED = 0.02
 
 
-def _note(view: PlaceView, level: Level, code: str, text: str, fix: str | None) -> Note:
+def _note(view: PlaceView, level: Level, code: str, text: Message, fix: Message | None) -> Note:
     return Note(level, code, view.place.id, None, text, fix)
 
 
@@ -26,32 +35,32 @@ def lies_amiss(view: PlaceView) -> Iterator[Note]:
             view,
             "care",
             "outside-yard",
-            f"{share} % of this place lies outside the yard.",
-            "Move it, or draw the yard larger.",
+            message("yard-place-lies-outside-yard", share=share),
+            message("yard-move-or-draw-yard"),
         )
     for label in around.stands_in:
         yield _note(
             view,
             "care",
             "in-the-way",
-            f"This place and the {label} stand in each other.",
-            "Move it.",
+            message("yard-place-stand-each-other", label=label),
+            message("yard-move"),
         )
     for label in around.on_paths:
         yield _note(
             view,
             "care",
             "on-path",
-            f"This place lies on the {label}.",
-            "Move it aside, or lead the path round it.",
+            message("yard-place-lies", label=label),
+            message("yard-move-aside-or-lead"),
         )
     for label in around.overlaps:
         yield _note(
             view,
             "care",
             "overlap",
-            f"This place and {label} lie on the same ground.",
-            "Move one of them, or make it smaller.",
+            message("yard-place-lie-same-ground", label=label),
+            message("yard-move-one-them-or"),
         )
 
 
@@ -60,14 +69,16 @@ def reach(view: PlaceView) -> Iterator[Note]:
     found = view.around.reach
     if found.verdict != "within reach":
         count = len(found.cells_beyond)
-        squares = f" {count} square{'s' if count > 1 else ''} cannot be reached." if count else ""
+        squares = (
+            message("yard-square-cannot-reached", count=Count(count, "square")) if count else None
+        )
         yield Note(
             "care" if count else "tip",
             "reach",
             view.place.id,
             None,
-            " ".join(found.reasons) + squares,
-            "Make it narrower, or give it a path on the other side, or a stepping board.",
+            sentences(*found.reasons, squares),
+            message("yard-make-narrower-or-give"),
             (),
             found.cells_beyond,
         )
@@ -82,9 +93,13 @@ def path_beside(view: PlaceView) -> Iterator[Note]:
             view,
             "tip",
             "narrow-path",
-            f"Only {gap:.0f} cm lie between this and {around.path_beside}; feet want "
-            f"{need.least_cm:g} cm.",
-            f"Move it {math.ceil(need.least_cm - gap)} cm, or close the gap.",
+            message(
+                "yard-only-lie-between-feet",
+                gap=Length(gap),
+                path_beside=around.path_beside or message("place-beside"),
+                least=Length(need.least_cm),
+            ),
+            message("yard-move-or-close-gap", least=Length(math.ceil(need.least_cm - gap))),
         )
 
 
@@ -97,9 +112,12 @@ def long_walk(view: PlaceView) -> Iterator[Note]:
             view,
             "tip",
             "long-bed",
-            f"It is {length / 100:.1f} m long: a walk round of "
-            f"{2 * (box.width + box.length) / 100:.0f} m, and long beds get stepped on.",
-            "Leave a path or a plank across its middle.",
+            message(
+                "yard-long-walk-round-long",
+                length=Distance(length / 100),
+                width=Distance(2 * (box.width + box.length) / 100),
+            ),
+            message("yard-leave-path-or-plank"),
         )
 
 
@@ -113,31 +131,43 @@ def water(view: PlaceView) -> Iterator[Note]:
             view,
             "care",
             "hose-short",
-            f"The hose ends {way.short_m:.1f} m short: the {way.source} is {way.route_m:.1f} m "
-            f"away round what stands between.",
-            f"A hose of {math.ceil(way.route_m + 0.5)} m, or a place nearer the water."
-            f"{_carried(view)}",
+            message(
+                "yard-hose-ends-short-away",
+                short=Distance(way.short_m),
+                source=way.source,
+                route=Distance(way.route_m),
+            ),
+            sentences(
+                message("yard-hose-or-place-nearer", route=Distance(math.ceil(way.route_m + 0.5))),
+                _carried(view),
+            ),
         )
     else:
         yield _note(
             view,
             "tip",
             "carried-water",
-            f"Water is carried {way.route_m:.0f} m from the {way.source}, and tired arms carry "
-            f"less than is needed.{_carried(view)}",
-            "A hose there, or a butt nearer.",
+            sentences(
+                message(
+                    "yard-water-carried-from-tired",
+                    route=Distance(way.route_m),
+                    source=way.source,
+                ),
+                _carried(view),
+            ),
+            message("yard-hose-or-butt-nearer"),
         )
 
 
-def _carried(view: PlaceView) -> str:
+def _carried(view: PlaceView) -> Message | None:
     """How many cans a watering is at the driest, where the climate is known."""
     if view.need is None:
-        return ""
+        return None
     month = view.need.thirstiest
     days = max(1.0, min(7.0, view.need.dry_days_between[month] or 7.0))
     litres = view.need.dry_litres_per_week[month] / 7 * days
     cans = math.ceil(litres / view.book.value("can_litres"))
-    return f" Carried, a watering in dry weeks is {cans} can{'s' if cans > 1 else ''}."
+    return message("yard-carried-watering-dry-weeks", cans=Count(cans, "can"))
 
 
 def out_of_sight(view: PlaceView) -> Iterator[Note]:
@@ -147,8 +177,8 @@ def out_of_sight(view: PlaceView) -> Iterator[Note]:
             view,
             "tip",
             "out-of-sight",
-            "This place cannot be seen from the door; pests are found later there.",
-            "Walk past it daily, or grow what needs little care here.",
+            message("yard-place-cannot-seen-from"),
+            message("yard-walk-past-daily-or"),
         )
 
 
@@ -158,14 +188,14 @@ def tree_roots(view: PlaceView) -> Iterator[Note]:
     if names and shapes.bottom(view.place) in ("open", "mesh", "rotting"):
         fixes: tuple[Fix, ...] = ()
         if view.place.kind == "framed":
-            fixes = (Fix("Line the bottom", change_place(view, bottom="lined")),)
+            fixes = (Fix(message("yard-line-bottom"), change_place(view, bottom="lined")),)
         yield Note(
             "tip",
             "tree-roots",
             view.place.id,
             None,
-            f"Roots of the {' and the '.join(names)} reach under this place and take its water.",
-            "Water more here, cut a trench between, or line the bottom.",
+            message("yard-roots-reach-under-place", trees=listed(names, "and")),
+            message("yard-water-more-here-cut"),
             fixes,
         )
 
@@ -179,18 +209,22 @@ def fall(view: PlaceView) -> Iterator[Note]:
     if steepest < book.value("bed_fall_worth_levelling") or view.place.kind == "container":
         return
     total = abs(across) + abs(along)
-    text = (
-        f"The ground falls {total:.0f} cm from one corner of this place to the other; level it, "
-        "or water runs to the low end."
-    )
-    fix = "Dig the high side in, or raise the low side by that much."
+    turned = washed = stones = None
+    text = message("yard-ground-falls-from-one", total=Length(total))
+    fix = message("yard-dig-high-side-or")
     if abs(along) / box.length > abs(across) / box.width and box.length > box.width:
-        fix += " Turned along the slope's contour, it would fall less."
+        turned = message("yard-turned-along-slope-contour")
     washes = steepest >= book.value("bed_fall_washes")
     if washes:
-        text += " So steep, rain washes loosened soil away."
-        fix += " Set stones or a check board on the low side."
-    yield _note(view, "care" if washes else "tip", "fall", text, fix)
+        washed = message("yard-so-steep-rain-washes")
+        stones = message("yard-set-stones-or-check")
+    yield _note(
+        view,
+        "care" if washes else "tip",
+        "fall",
+        sentences(text, washed),
+        sentences(fix, turned, stones),
+    )
 
 
 def paths_too_narrow(site: p.Site, book: Book) -> Iterator[Note]:
@@ -198,13 +232,19 @@ def paths_too_narrow(site: p.Site, book: Book) -> Iterator[Note]:
     for path in site.paths:
         need = book.path_needs[path.use or "feet"]
         if path.width_cm < need.least_cm:
-            name = path.name or "A path"
+            name = path.name or message("yard-a-path")
             yield Note(
                 "care",
                 "path-width",
                 None,
                 None,
-                f"{capital(name)} is {path.width_cm:g} cm wide; {need.label} needs "
-                f"{need.least_cm:g} cm, or {need.easy_cm:g} cm to pass easily.",
-                f"Make it {need.easy_cm:g} cm wide.",
+                message(
+                    "yard-wide-needs-or-pass",
+                    name=name,
+                    width=Length(path.width_cm),
+                    need=need.label,
+                    least=Length(need.least_cm),
+                    easy=Length(need.easy_cm),
+                ),
+                message("yard-make-wide", easy=Length(need.easy_cm)),
             )

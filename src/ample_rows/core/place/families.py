@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book, FamilyRest
 from ample_rows.core.geometry.cells import cells_of
+from ample_rows.core.words.message import Count, Message, message
 
 
 @dataclass(frozen=True, slots=True)
@@ -18,11 +19,14 @@ class TooSoon:
     rest: FamilyRest
 
     @property
-    def words(self) -> str:
-        years = "a year" if self.rest.rest_years == 1 else f"{self.rest.rest_years} years"
-        return (
-            f"the {self.rest.label} stood here in {self.year} ({self.crop}); {years} without it "
-            f"keep down {self.rest.keeps_down}"
+    def words(self) -> Message:
+        return message(
+            "families-stood-here-without-keep",
+            family=self.rest.label,
+            year=f"{self.year}",
+            crop=self.crop,
+            years=Count(self.rest.rest_years, "year"),
+            keeps_down=self.rest.keeps_down,
         )
 
 

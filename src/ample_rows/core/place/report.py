@@ -14,6 +14,7 @@ from ample_rows.core.soil.soft import SoftLayer
 from ample_rows.core.soil.weight import Weight
 from ample_rows.core.water.lines import WaterLines
 from ample_rows.core.water.ways import Way
+from ample_rows.core.words.message import Text
 from ample_rows.core.words.working import Term
 
 
@@ -95,7 +96,7 @@ class SunReport:
 
     hours: tuple[float, ...]
     best_months_hours: float
-    bears: str
+    bears: Text
 
 
 @dataclass(frozen=True, slots=True)
@@ -169,7 +170,7 @@ class WaterReport:
     wets_cm: float
     lines: WaterLines
     ways: tuple[Way, ...]
-    how: str
+    how: Text
 
 
 @dataclass(frozen=True, slots=True)

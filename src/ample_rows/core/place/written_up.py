@@ -42,6 +42,7 @@ from ample_rows.core.soil.order import options_for
 from ample_rows.core.soil.soft import soft_layers
 from ample_rows.core.soil.weight import weight_of
 from ample_rows.core.water.ways import ways_for
+from ample_rows.core.words.message import message
 from ample_rows.core.words.working import Term, of_rule
 
 
@@ -240,17 +241,69 @@ def _place_working(
     place: p.Place, depth: roots.SoilDepth, policy: str, book: Book
 ) -> tuple[Term, ...]:
     school = book.depth_policies[policy]
-    source = "Inside measures"
+    source = message("written-up-inside-measures")
     native = book.coefficients["native_rootable_cm"].source
     on = place.stands_on
-    below = "loosened below" if on is None else f"soil of {on.place} below"
+    below = (
+        message("written-up-loosened-below")
+        if on is None
+        else message("written-up-soil-below", place=on.place)
+    )
     return (
-        Term("wall", shapes.wall_cm(place), "cm", "inside height", source),
-        Term("gap below the rim", shapes.rim_gap_cm(place), "cm", "kept topped up", source),
-        Term("fill", depth.fill_cm, "cm", "wall less gap", source),
-        Term(below, depth.loosened_cm, "cm", shapes.bottom(place) + " bottom", source),
-        Term("undug ground offers", depth.native_cm, "cm", place.native or "not described", native),
-        Term("usable depth", depth.usable_cm, "cm", "added up", "Core"),
-        Term("soil", shapes.soil_litres(place), "L", "inside area × fill, by shape", "Core"),
-        Term("depth school", school.label, "", f"assumes {school.assumes}", school.source),
+        Term(
+            message("written-up-wall"),
+            shapes.wall_cm(place),
+            "cm",
+            message("written-up-inside-height"),
+            source,
+        ),
+        Term(
+            message("written-up-gap-below-rim"),
+            shapes.rim_gap_cm(place),
+            "cm",
+            message("written-up-kept-topped-up"),
+            source,
+        ),
+        Term(
+            message("written-up-fill"),
+            depth.fill_cm,
+            "cm",
+            message("written-up-wall-less-gap"),
+            source,
+        ),
+        Term(
+            below,
+            depth.loosened_cm,
+            "cm",
+            message("written-up-bottom", bottom=shapes.bottom(place)),
+            source,
+        ),
+        Term(
+            message("written-up-undug-ground-offers"),
+            depth.native_cm,
+            "cm",
+            place.native or message("written-up-not-described"),
+            native,
+        ),
+        Term(
+            message("written-up-usable-depth"),
+            depth.usable_cm,
+            "cm",
+            message("written-up-added-up"),
+            "Core",
+        ),
+        Term(
+            message("written-up-soil"),
+            shapes.soil_litres(place),
+            "L",
+            message("written-up-inside-area-fill-shape"),
+            "Core",
+        ),
+        Term(
+            message("written-up-depth-school"),
+            school.label,
+            "",
+            message("written-up-assumes", assumes=school.assumes),
+            school.source,
+        ),
     )

@@ -13,6 +13,7 @@ from ample_rows.core.site.place_sun import PlaceSun
 from ample_rows.core.site.surroundings import Surroundings
 from ample_rows.core.soil.roots import DepthResult
 from ample_rows.core.weather.air import Air12
+from ample_rows.core.words.message import Text
 
 ON_GROUND = "ground"
 
@@ -147,7 +148,7 @@ class Light:
 
     hours: float | None
     useful_hours: float | None
-    how: str
+    how: Text
     lost: float = 0.0
     behind: str = ""
     cooled: float = 1.0
@@ -164,10 +165,10 @@ class SetOut:
     per_station: int
     spacing_cm: float
     layout: str
-    how: str
+    how: Text
     asked_share: float
     density: float
-    density_how: str
+    density_how: Text
     region_cm2: float
     taken: tuple[str, ...]
 

@@ -39,6 +39,7 @@ from ample_rows.core.soil import roots
 from ample_rows.core.soil.roots import DepthResult
 from ample_rows.core.structures import supports
 from ample_rows.core.structures.cover_light import light_taken
+from ample_rows.core.words.message import Share, message
 
 
 def evaluate_planting(planting: p.Planting, here: PlaceCase) -> Evaluated:
@@ -121,7 +122,7 @@ def _light(case: Case, laid: SetOut, dates: Dates) -> Light:
         light,
         hours=light.hours * (1 - taken),
         useful_hours=light.useful_hours * (1 - taken),
-        how=f"{light.how}; covers take {100 * taken:.0f} %",
+        how=message("evaluated-less-covers", how=light.how, taken=Share(taken)),
         cooled=max(light.cooled, _cooled(case, dates, taken)),
     )
 
@@ -129,12 +130,12 @@ def _light(case: Case, laid: SetOut, dates: Dates) -> Light:
 def _uncovered_light(case: Case, laid: SetOut, dates: Dates) -> Light:
     seen, sun = case.place.sun_hours, case.sun
     if seen is not None:
-        return Light(seen, seen, "counted here")
+        return Light(seen, seen, message("evaluated-counted-here"))
     if sun is None:
         return Light(None, None, "")
     hours = sun.mean_between(laid.taken, dates.start, dates.clear)
     useful = sun.useful_between(laid.taken, dates.start, dates.clear)
-    how = "sun above 10° on its squares, long days counting most"
+    how = message("evaluated-sun-above-squares-long")
     if case.shade is None:
         return Light(hours, useful, how)
     plain, lost = sun.lost_between(np.array(case.shade.lost_hours), dates.start, dates.clear)

@@ -1,16 +1,15 @@
 """The sum behind the likely harvest of a planting, one line a term."""
 
-import math
-
 from ample_rows.core.book import Crop
 from ample_rows.core.calendar.season import Dates
 from ample_rows.core.planting.cases import Case, Light, Outcome
+from ample_rows.core.words.message import Length, Message, Number, Share, Text, clauses, message
 from ample_rows.core.words.working import Term, crop_source
 
-_CROWDING = "Shinozaki and Kira 1956"
-_TRAINED = "against its usual way"
+_CROWDING = message("harvest-working-shinozaki-kira")
+_TRAINED = message("harvest-working-against-usual-way")
 _LOST_SAID = 0.05
-_UNRECORDED = "no weights recorded here yet"
+_UNRECORDED = message("harvest-working-no-weights-recorded-here")
 
 
 def planting_working(case: Case, outcome: Outcome, total_kg: float) -> tuple[Term, ...]:
@@ -23,49 +22,120 @@ def planting_working(case: Case, outcome: Outcome, total_kg: float) -> tuple[Ter
     def source(group: str) -> str:
         return crop_source(crop.sources, group)
 
-    stand_how = f"{laid.how}, {laid.spacing_cm:.3g} cm apart"
-    living = "gaps and losses by the crop's usual share"
+    stand_how = message("harvest-working-apart", how=laid.how, spacing=Length(laid.spacing_cm))
+    living = message("harvest-working-gaps-losses-crop-usual")
     yield_how = (
-        f"low {spread.low:g}, high {spread.high:g}" if spread else "not grown for its weight"
+        message("harvest-working-low-high", low=Number(spread.low), high=Number(spread.high))
+        if spread
+        else message("harvest-working-not-grown-weight")
     )
-    lines: tuple[tuple[str, float, str, str, str, str], ...] = (
-        ("plants", laid.plants, "", stand_how, "Lattice count", "stand"),
-        ("expected to live", survive, "×", living, source("time"), "living"),
-        ("typical yield", typical, "kg", yield_how, source("yield"), "yield"),
-        ("crowding", factors.density, "×", laid.density_how, _CROWDING, "crowding"),
-        ("depth", factors.depth, "×", outcome.depth.how, source("roots"), "depth"),
-        ("light", factors.light, "×", _light_words(crop, outcome.light), source("light"), "light"),
-        ("season", factors.season, "×", _season_words(outcome.dates), source("time"), "season"),
-        ("training", factors.training, "×", _TRAINED, source("yield"), "training"),
-        ("own record", factors.own, "×", _UNRECORDED, "This garden", "own"),
+    lines: tuple[tuple[Text, float, str, Text, Text, str], ...] = (
         (
-            "likely harvest",
+            message("harvest-working-plants"),
+            laid.plants,
+            "",
+            stand_how,
+            message("harvest-working-lattice-count"),
+            "stand",
+        ),
+        (message("harvest-working-expected-live"), survive, "×", living, source("time"), "living"),
+        (
+            message("harvest-working-typical-yield"),
+            typical,
+            "kg",
+            yield_how,
+            source("yield"),
+            "yield",
+        ),
+        (
+            message("harvest-working-crowding"),
+            factors.density,
+            "×",
+            laid.density_how,
+            _CROWDING,
+            "crowding",
+        ),
+        (
+            message("harvest-working-depth"),
+            factors.depth,
+            "×",
+            outcome.depth.how,
+            source("roots"),
+            "depth",
+        ),
+        (
+            message("harvest-working-light"),
+            factors.light,
+            "×",
+            _light_words(crop, outcome.light),
+            source("light"),
+            "light",
+        ),
+        (
+            message("harvest-working-season"),
+            factors.season,
+            "×",
+            _season_words(outcome.dates),
+            source("time"),
+            "season",
+        ),
+        (
+            message("harvest-working-training"),
+            factors.training,
+            "×",
+            _TRAINED,
+            source("yield"),
+            "training",
+        ),
+        (
+            message("harvest-working-own-record"),
+            factors.own,
+            "×",
+            _UNRECORDED,
+            message("harvest-working-garden"),
+            "own",
+        ),
+        (
+            message("harvest-working-likely-harvest"),
             total_kg,
             "kg",
-            "the terms multiplied",
-            "Median of all seasons",
+            message("harvest-working-terms-multiplied"),
+            message("harvest-working-median-all-seasons"),
             "range",
         ),
     )
     return tuple(Term(*line) for line in lines)
 
 
-def _light_words(crop: Crop, light: Light) -> str:
+def _light_words(crop: Crop, light: Light) -> Message:
     if light.useful_hours is None:
-        return "hours of sun not known; taken as enough"
-    need = f"{crop.full_sun_hours:g} h in full, {crop.least_sun_hours:g} h least"
-    words = f"{light.useful_hours:.3g} h of {need}; {light.how}"
+        return message("harvest-working-hours-sun-not-known")
+    need = message(
+        "harvest-working-full-least",
+        full_sun_hours=Number(crop.full_sun_hours),
+        least_sun_hours=Number(crop.least_sun_hours),
+    )
+    hours = message(
+        "harvest-working-h-of", useful_hours=Number(light.useful_hours, 1), need=need, how=light.how
+    )
+    behind = cooled = None
     if light.lost >= _LOST_SAID:
-        words += f"; {light.lost:.1f} h stay behind the {light.behind}"
+        behind = message(
+            "harvest-working-stay-behind", lost=Number(light.lost, 1), behind=light.behind
+        )
     if light.cooled > 1:
-        words += f"; spared hot afternoons, × {light.cooled:.2f}"
-    return words
+        cooled = message("harvest-working-spared-hot-afternoons", cooled=Number(light.cooled, 2))
+    return clauses(hours, behind, cooled)
 
 
-def _season_words(dates: Dates) -> str:
-    share = math.floor(dates.picked_share * 100 + 0.5)
-    words = f"{share} % of the picking falls before "
-    words += "frost" if dates.killed_by_frost else "clearing"
+def _season_words(dates: Dates) -> Message:
+    before = "frost" if dates.killed_by_frost else "clearing"
+    picked = message(
+        "harvest-working-picking-falls-before", share=Share(dates.picked_share), before=before
+    )
+    spared = None
     if dates.frost_survival < 0.995:
-        words += f"; spring frost spares it {dates.frost_survival * 100:.0f} times in 100"
-    return words
+        spared = message(
+            "harvest-working-spring-frost-spares-times", springs=round(dates.frost_survival * 100)
+        )
+    return clauses(picked, spared)

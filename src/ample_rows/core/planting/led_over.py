@@ -2,6 +2,7 @@
 
 from ample_rows.core.calendar import season
 from ample_rows.core.planting.cases import Case
+from ample_rows.core.words.message import Area, Message, Number, message
 
 
 def rooms(case: Case, own_m2: float) -> float:
@@ -20,10 +21,12 @@ def rooms(case: Case, own_m2: float) -> float:
     return 1.0 + max(0.0, min(1.0, left)) * led.m2 / own_m2
 
 
-def led_words(case: Case, roomy: float) -> str:
+def led_words(case: Case, roomy: float) -> Message | None:
     """What is said of it beside the crowding."""
     led = case.planting.led_over
     if led is None or roomy <= 1.0:
-        return ""
-    where = f" of {led.where}" if led.where else ""
-    return f"; led over another {led.m2:.1f} m²{where}, {roomy:.2f} times the room"
+        return None
+    where = message("led-over-of", where=led.where) if led.where else ""
+    return message(
+        "led-over-led-over-another-times", m2=Area(led.m2), where=where, roomy=Number(roomy, 2)
+    )

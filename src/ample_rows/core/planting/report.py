@@ -6,6 +6,7 @@ from datetime import date
 from ample_rows.core.geometry.lattice import Point
 from ample_rows.core.planting.harvest import Factors, Quantiles, WeekKg
 from ample_rows.core.soil.roots import DepthResult, Verdict
+from ample_rows.core.words.message import Text
 from ample_rows.core.words.working import Term
 
 
@@ -49,7 +50,7 @@ class LightReport:
 class WindowReport:
     earliest: date
     latest: date
-    how: str
+    how: Text
 
 
 @dataclass(frozen=True, slots=True)
@@ -96,7 +97,7 @@ class PlantingReport:
     spacing_cm: float
     layout: str
     between: str | None
-    setting_out: str
+    setting_out: Text
     seeds_to_sow: int
     sets_to_plant: int
     sow_indoors: date | None

@@ -16,6 +16,7 @@ from ample_rows.core.planting.cases import (
 from ample_rows.core.planting.led_over import led_words, rooms
 from ample_rows.core.structures import supports
 from ample_rows.core.structures.shelter import year_of
+from ample_rows.core.words.message import Message, Number, Share, clauses, message
 
 
 def crop_grown(planting: p.Planting, book: Book) -> Crop:
@@ -83,18 +84,24 @@ def _on_ground(case: Case) -> SetOut:
         how=laid.how,
         asked_share=per_m2 / reference,
         density=_crowded(case, per_m2 / reference / roomy),
-        density_how=f"{per_m2:.1f} plants a m² against {reference:.1f} at book spacing"
-        + led_words(case, roomy)
-        + _sharing_words(case),
+        density_how=clauses(
+            message(
+                "set-out-plants-against-book-spacing",
+                per=Number(per_m2, 1),
+                reference=Number(reference, 1),
+            ),
+            led_words(case, roomy),
+            _sharing_words(case),
+        ),
         region_cm2=laid.region_cm2,
         taken=cells,
     )
 
 
 _SIDES = {
-    "one": "one row along",
-    "both": "a row on each side of",
-    "alternate": "in turn on both sides of",
+    "one": message("set-out-one-row-along"),
+    "both": message("set-out-row-each-side"),
+    "alternate": message("set-out-turn-both-sides"),
 }
 
 
@@ -117,11 +124,17 @@ def _on_support(case: Case, support: p.Support) -> SetOut:
         per_station=per_station,
         spacing_cm=in_row,
         layout="rows",
-        how=f"{_SIDES[planting.sides or 'one']} the {system.label}",
+        how=message("set-out-the", sides=_SIDES[planting.sides or "one"], system=system.label),
         asked_share=per_metre * usual / 100,
         density=_crowded(case, per_metre * usual / 100),
-        density_how=f"{per_metre:.1f} plants a metre against {100 / usual:.1f}"
-        + _sharing_words(case),
+        density_how=clauses(
+            message(
+                "set-out-plants-metre-against",
+                per_metre=Number(per_metre, 1),
+                usual=Number(100 / usual, 1),
+            ),
+            _sharing_words(case),
+        ),
         region_cm2=length * (run.footprint_cm if run is not None else 0.0),
         taken=tuple(dict.fromkeys([*listed, *under])),
     )
@@ -164,8 +177,10 @@ def _crowded(case: Case, asked_share: float) -> float:
     )
 
 
-def _sharing_words(case: Case) -> str:
+def _sharing_words(case: Case) -> Message | None:
     if case.sharing is None or not case.sharing.asked:
-        return ""
-    asked = 100 * case.sharing.asked
-    return f"; {case.sharing.asked_by} in the same squares asks for {asked:.0f} % more"
+        return None
+    asked = case.sharing.asked
+    return message(
+        "set-out-same-squares-asks-more", asked_by=case.sharing.asked_by, asked=Share(asked)
+    )

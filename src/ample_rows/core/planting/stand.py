@@ -25,6 +25,7 @@ from ample_rows.core.geometry.cells import (
 )
 from ample_rows.core.geometry.lattice import Point
 from ample_rows.core.geometry.shapes import Box
+from ample_rows.core.words.message import Message, Text, message
 
 MOST_POSITIONS = 20_000
 _CENTRED = 1
@@ -51,7 +52,7 @@ class Stand:
     spacing_cm: float
     region_cm2: float
     cells: tuple[str, ...]
-    how: str
+    how: Text
 
 
 def setting_out(planting: p.Planting, crop: Crop, policies: p.Policies) -> SettingOut:
@@ -282,7 +283,7 @@ def _single_squares(
         points = _in_each_whole_cell(
             grid, cells, lambda b: [(b.x0 + x * b.width, b.y0 + y * b.length) for x, y in centres]
         )
-        how = f"{out.per_cell} a square, evenly set"
+        how = message("stand-square-evenly-set", per_cell=out.per_cell)
         return Stand(tuple(points), unit * grid.cell_cm, area, cells, how)
     across = block_cells(out.spacing_cm, grid.cell_cm, book)
     if across > 1:
@@ -302,7 +303,7 @@ def _single_squares(
             points += _in_box(box, out, book)
         else:
             points += _in_outline(grid.region([address]), out, book)
-    return Stand(tuple(points), out.spacing_cm, area, cells, "each square on its own")
+    return Stand(tuple(points), out.spacing_cm, area, cells, message("stand-each-square-own"))
 
 
 def _in_each_whole_cell(
@@ -331,16 +332,16 @@ def _blocks(grid: Grid, cells: tuple[str, ...], out: SettingOut, area: float, ac
             corner = grid.box((column, row))
             half = across * grid.cell_cm / 2
             points.append((corner.x0 + half, corner.y0 + half))
-    how = f"one to a block of {across} × {across} squares"
+    how = message("stand-one-block-squares", across=across)
     return Stand(tuple(points), out.spacing_cm, area, cells, how)
 
 
-def _words(out: SettingOut) -> str:
+def _words(out: SettingOut) -> Message:
     return {
-        "merged": "squares merged, an even lattice",
-        "stations": f"{out.per_station} to a station, an even lattice",
-        "offset": "rows offset by half a spacing",
-        "rows": "straight rows",
-        "band": "a thick band, not thinned",
-        "single-squares": "each square on its own",
+        "merged": message("stand-squares-merged-even-lattice"),
+        "stations": message("stand-station-even-lattice", per_station=out.per_station),
+        "offset": message("stand-rows-offset-half-spacing"),
+        "rows": message("stand-straight-rows"),
+        "band": message("stand-thick-band-not-thinned"),
+        "single-squares": message("stand-each-square-own"),
     }[out.layout]

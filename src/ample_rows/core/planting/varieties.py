@@ -12,6 +12,7 @@ from ample_rows.core.planting import harvest
 from ample_rows.core.planting.cases import Case, Evaluated, SetOut
 from ample_rows.core.planting.harvest import Draws, Factors, WeekKg
 from ample_rows.core.planting.report import PlantingReport, VarietyReport
+from ample_rows.core.words.message import Count, Mass, Number, message
 from ample_rows.core.words.working import Term, crop_source
 
 
@@ -131,11 +132,27 @@ def _working(parts: Sequence[Part], total_kg: float) -> tuple[Term, ...]:
     for _, part in parts:
         report = part.report
         source = crop_source(part.crop.sources, "yield")
-        how = f"{report.stand_expected:.3g} plants expected × {report.kg_per_plant:.3g} kg each"
-        name = f"{part.crop.name}, {report.plants}"
+        how = message(
+            "varieties-plants-expected-each",
+            stand_expected=Number(report.stand_expected, 1),
+            kg_per_plant=Mass(report.kg_per_plant),
+        )
+        name = message(
+            "varieties-values", crop=part.crop.name, plants=Count(report.plants, "plant")
+        )
         terms.append(Term(name, report.harvest_kg.p50, "kg", how, source, "yield"))
-    how = "the varieties added up, season by season"
-    return (*terms, Term("likely harvest", total_kg, "kg", how, "Median of all seasons", "range"))
+    how = message("varieties-varieties-added-up-season")
+    return (
+        *terms,
+        Term(
+            message("varieties-likely-harvest"),
+            total_kg,
+            "kg",
+            how,
+            "Median of all seasons",
+            "range",
+        ),
+    )
 
 
 def _weeks(reports: Sequence[PlantingReport], total_kg: float) -> tuple[WeekKg, ...]:

@@ -3,6 +3,7 @@
 from collections.abc import Sequence
 
 from ample_rows.core.book import Book
+from ample_rows.core.words.message import Message, listed, message
 
 _MONTHS = (
     "January",
@@ -20,7 +21,7 @@ _MONTHS = (
 )
 GROWING_MONTHS = 6
 _NEEDS = (
-    ("fruit crops", "sun_for_fruit"),
+    (message("bears-fruit-crops"), "sun_for_fruit"),
     ("roots", "sun_for_roots"),
     ("leaves", "sun_for_leaves"),
 )
@@ -32,29 +33,31 @@ def best_months(hours: Sequence[float]) -> float:
     return sum(best) / len(best)
 
 
-def bears_words(hours: Sequence[float], book: Book) -> str:
+def bears_words(hours: Sequence[float], book: Book) -> Message:
     """A sentence on the months whose sun is enough for each kind of crop.
 
     Args:
         hours: Mean daily direct sun of twelve months, January first. [hours]
     """
     if min(hours) >= book.value(_NEEDS[0][1]):
-        return "Sun enough for any crop in every month."
+        return message("bears-sun-enough-any-crop")
     parts = [f"{what} {_when([h >= book.value(need) for h in hours])}" for what, need in _NEEDS]
-    return f"Sun enough for {', for '.join(parts)}."
+    return message("bears-sun-enough", crops=listed(parts, "comma"))
 
 
-def _when(enough: list[bool]) -> str:
+def _when(enough: list[bool]) -> Message:
     if all(enough):
-        return "all year"
+        return message("bears-all-year")
     if not any(enough):
-        return "in no month"
+        return message("bears-no-month")
     spans = _spans(enough)
     words = [
-        f"in {_MONTHS[first]}" if first == last else f"from {_MONTHS[first]} to {_MONTHS[last]}"
+        message("bears-in", months=_MONTHS[first])
+        if first == last
+        else message("bears-from", months=_MONTHS[first], until=_MONTHS[last])
         for first, last in spans
     ]
-    return " and ".join(words)
+    return message("bears-spans", spans=listed(words, "and"))
 
 
 def _spans(enough: list[bool]) -> list[tuple[int, int]]:

@@ -10,6 +10,7 @@ from ample_rows.core import plan as p
 from ample_rows.core.book import Book, PathNeed
 from ample_rows.core.site.frame import outer_ring_m
 from ample_rows.core.site.yard import LEAFY
+from ample_rows.core.words.message import Text, message
 
 _STEP_M = 0.25
 _MOST_STEPS = 2_000
@@ -25,7 +26,7 @@ class PathRoom:
     width_cm: float
     need: PathNeed
     clear_cm: float | None
-    between: str
+    between: Text
     headroom_m: float | None
 
 
@@ -58,9 +59,9 @@ def _room(
 
 def _narrowest(
     line: shapely.LineString, solids: list[tuple[str, shapely.Polygon]]
-) -> tuple[float | None, str]:
+) -> tuple[float | None, Text]:
     """The least width across a line between things at its two sides, and their names. [cm]"""
-    best: tuple[float | None, str] = (None, "")
+    best: tuple[float | None, Text] = (None, "")
     if not solids:
         return best
     for at in _beside(line, solids):
@@ -79,7 +80,7 @@ def _narrowest(
         (left, left_name), (right, right_name) = (side for side in sides if side is not None)
         width = (left + right) * 100
         if best[0] is None or width < best[0]:
-            best = (width, f"{left_name} and {right_name}")
+            best = (width, message("paths-and", left_name=left_name, right_name=right_name))
     return best
 
 

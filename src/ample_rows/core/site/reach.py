@@ -17,6 +17,7 @@ from ample_rows.core.geometry.cells import Grid, Spot, grid_of
 from ample_rows.core.geometry.shapes import Box
 from ample_rows.core.site.cell_points import block_points_cm
 from ample_rows.core.site.frame import Points, laid
+from ample_rows.core.words.message import Length, Text, message
 
 ReachVerdict = Literal["within reach", "a stretch", "out of reach"]
 _STEP_CM = 10.0
@@ -28,7 +29,7 @@ class Reach:
     """The farthest square from a standing person's side of the wall, against an arm. [cm]"""
 
     verdict: ReachVerdict
-    reasons: tuple[str, ...]
+    reasons: tuple[Text, ...]
     needed_cm: float
     arm_cm: float
     cells_beyond: tuple[str, ...] = ()
@@ -66,7 +67,7 @@ def reach_of(
         # What can be lifted or turned is reached all round.
         stood = np.ones(len(rim), dtype=bool)
     if not stood.any():
-        nowhere = ("There is no room to stand beside it.",)
+        nowhere = (message("reach-no-room-stand-beside"),)
         return Reach("out of reach", nowhere, 0.0, arm, tuple(grid_of(place).cells))
     needed = _needed_cm(place, rim[stood], outward[stood])
     beyond = tuple(a for a, cm in needed.items() if cm > stretch + 0.01)
@@ -74,9 +75,13 @@ def reach_of(
     verdict: ReachVerdict = "within reach"
     if most > arm + 0.01:
         verdict = "out of reach" if beyond else "a stretch"
-    reasons = [f"The farthest square is {most:.0f} cm in; {worker.label} reaches {arm:.0f} cm."]
+    reasons = [
+        message(
+            "reach-farthest-square-reaches", most=Length(most), worker=worker.label, arm=Length(arm)
+        )
+    ]
     if not stood.all():
-        reasons.append("Part of its rim has no room to stand at.")
+        reasons.append(message("reach-part-rim-has-no"))
     return Reach(verdict, tuple(reasons), most, arm, beyond)
 
 

@@ -8,6 +8,7 @@ from ample_rows.core.book import Book, Crop
 from ample_rows.core.soil.fill import Fill, base_cm
 from ample_rows.core.soil.mixes import n_freed_g_per_litre
 from ample_rows.core.soil.soft import soft_layers
+from ample_rows.core.words.message import Message, Number, Text, message
 from ample_rows.core.words.working import Term, of_rule
 
 _PART_OF = {
@@ -53,14 +54,14 @@ class Feed:
     mix_frees_n_g: float
     counts_mix: bool
     lacks_n_g: float
-    packet: str | None
+    packet: Text | None
     packet_g: float | None
     packet_g_per_m2: float | None
     packet_p2o5_g: float | None
     packet_k2o_g: float | None
     packet_cost: float | None
     crops: tuple[CropFeed, ...]
-    advice: tuple[str, ...]
+    advice: tuple[Text, ...]
     working: tuple[Term, ...]
 
 
@@ -96,7 +97,7 @@ def feed_of(
         mix_frees_n_g=frees,
         counts_mix=counts,
         lacks_n_g=lacks,
-        packet=(soil.packet.name or "your feed") if soil.packet else None,
+        packet=(soil.packet.name or message("feed-your-feed")) if soil.packet else None,
         packet_g=grams,
         packet_g_per_m2=None if grams is None else grams / area_m2,
         packet_p2o5_g=_brings(grams, soil.packet.p2o5_percent if soil.packet else None),
@@ -124,11 +125,15 @@ def crop_working(eater: Eater, book: Book) -> tuple[Term, ...]:
     part = book.parts[_PART_OF.get(eater.crop.group, "other")]
     return (
         Term(
-            "a crop so hungry", of_class.n_g_per_m2, "g N a m²", eater.crop.feeder, of_class.source
+            message("feed-crop-so-hungry"),
+            of_class.n_g_per_m2,
+            "g N per m²",
+            eater.crop.feeder,
+            of_class.source,
         ),
-        Term("for what is picked", part.times, "×", why, part.source),
-        Term("its squares", eater.area_m2, "m²", "by their true area", "Core"),
-        Term("takes", taken, "g N", "multiplied", "Core"),
+        Term(message("feed-what-picked"), part.times, "×", why, part.source),
+        Term(message("feed-squares"), eater.area_m2, "m²", message("feed-their-true-area"), "Core"),
+        Term(message("feed-takes"), taken, "g N", message("feed-multiplied"), "Core"),
     )
 
 
@@ -153,22 +158,14 @@ def _brings(grams: float | None, percent: float | None) -> float | None:
 _LEAST_PH, _MOST_PH = 6.0, 7.5
 
 
-def _advice(soil: p.Soil) -> tuple[str, ...]:
+def _advice(soil: p.Soil) -> tuple[Message, ...]:
     found = []
     ph = soil.test.ph if soil.test else None
     if ph is not None and ph < _LEAST_PH:
-        found.append(
-            f"At pH {ph:g} most vegetables starve beside full soil; lime in autumn by the rate on "
-            "its packet for your soil, and test again."
-        )
+        found.append(message("feed-ph-most-vegetables-starve", ph=Number(ph)))
     if ph is not None and ph > _MOST_PH:
-        found.append(
-            f"At pH {ph:g} iron and manganese are locked up; compost helps, lime does not."
-        )
-    found.append(
-        "Half at planting and half when growth is strong; the packet's own rate is the most to "
-        "give at once."
-    )
+        found.append(message("feed-ph-iron-manganese-locked", ph=Number(ph)))
+    found.append(message("feed-half-planting-half-when"))
     return tuple(found)
 
 
@@ -176,14 +173,28 @@ def _advice(soil: p.Soil) -> tuple[str, ...]:
 def _working(
     *, taken: float, base: float, frees: float, lacks: float, grams: float | None, soil: p.Soil
 ) -> tuple[Term, ...]:
-    school = "a rich mix feeds itself for a season"
-    terms = [Term("crops take", taken, "g N", "class × part × area, added up", "Feeder tables")]
+    school = message("feed-rich-mix-feeds-itself")
+    terms = [
+        Term(
+            message("feed-crops-take"),
+            taken,
+            "g N",
+            message("feed-class-part-area-added"),
+            "Feeder tables",
+        )
+    ]
     if base:
-        terms.append(Term("woody base takes", base, "g N", "by its area, this year", "Judged"))
+        terms.append(
+            Term(message("feed-woody-base-takes"), base, "g N", message("feed-area-year"), "Judged")
+        )
     if soil.feeding == "mix":
-        terms.append(Term("the fill frees", frees, "g N", school, "By the parts of its mix"))
-    terms.append(Term("lacking", lacks, "g N", "what is taken, less what is freed", "Core"))
+        terms.append(
+            Term(message("feed-fill-frees"), frees, "g N", school, "By the parts of its mix")
+        )
+    terms.append(
+        Term(message("feed-lacking"), lacks, "g N", message("feed-what-taken-less-what"), "Core")
+    )
     if grams is not None and soil.packet is not None:
-        how = f"lacking ÷ {soil.packet.n_percent:g} % nitrogen"
-        terms.append(Term("of the packet", grams, "g", how, "The packet's analysis"))
+        how = message("feed-lacking-nitrogen", n_percent=Number(soil.packet.n_percent))
+        terms.append(Term(message("feed-packet"), grams, "g", how, "The packet's analysis"))
     return tuple(terms)

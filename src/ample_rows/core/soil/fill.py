@@ -6,6 +6,7 @@ from ample_rows.core import plan as p
 from ample_rows.core.book import Book, Mix
 from ample_rows.core.geometry import shapes
 from ample_rows.core.soil.mixes import mixes_of
+from ample_rows.core.words.message import Text, message
 from ample_rows.core.words.working import Term, of_rule
 
 DEFAULT_BED, DEFAULT_POT = "garden-bed", "light-container"
@@ -15,7 +16,7 @@ DEFAULT_BED, DEFAULT_POT = "garden-bed", "light-container"
 class Layer:
     """One layer of a fill, from the top down. [cm, L]"""
 
-    what: str
+    what: Text
     cm: float
     litres: float
 
@@ -59,7 +60,7 @@ def fill_of(place: p.Place, soil: p.Soil | None, book: Book) -> Fill:
     order = mixed / (1 - mix.settling)
     layers = [Layer(mix.label, depth - base, mixed)]
     if base:
-        layers.append(Layer("coarse woody base", base, base_litres))
+        layers.append(Layer(message("fill-coarse-woody-base"), base, base_litres))
     return Fill(
         mix=name,
         kind=mix,
@@ -103,12 +104,34 @@ def recipe(mix: Mix, litres: float) -> dict[str, float]:
 def order_working(fill: Fill) -> tuple[Term, ...]:
     """The sum behind what is to be poured."""
     mix = fill.kind
-    terms = [Term("settled fill", fill.fill_litres, "L", "inside area × fill, by shape", "Core")]
+    terms = [
+        Term(
+            message("fill-settled-fill"),
+            fill.fill_litres,
+            "L",
+            message("fill-inside-area-fill-shape"),
+            "Core",
+        )
+    ]
     if fill.mix_litres != fill.fill_litres:
         base = fill.fill_litres - fill.mix_litres
-        terms.append(Term("coarse woody base", base, "L", "found, not bought", "Core"))
+        terms.append(
+            Term(
+                message("fill-coarse-woody-base"),
+                base,
+                "L",
+                message("fill-found-not-bought"),
+                "Core",
+            )
+        )
     return (
         *terms,
-        Term("settling", fill.settling, "share", f"of what is poured, {mix.label}", mix.source),
-        Term("to pour", fill.order_litres, "L", "mix ÷ (1 − settling)", "Core"),
+        Term(
+            message("fill-settling"),
+            fill.settling,
+            "share",
+            message("fill-what-poured", mix=mix.label),
+            mix.source,
+        ),
+        Term(message("fill-pour"), fill.order_litres, "L", message("fill-mix-settling"), "Core"),
     )

@@ -10,6 +10,7 @@ from ample_rows.core.calendar.season import GrowingYear
 from ample_rows.core.geometry import shapes
 from ample_rows.core.soil.fill import Fill, base_cm
 from ample_rows.core.soil.soft import soft_layers
+from ample_rows.core.words.message import Length, Text, Volume, message
 
 _SETTLE_WEEKS, _SOD_WEEKS, _WARM_WEEKS = 4, 16, 4
 
@@ -26,10 +27,10 @@ class Begun:
 class PrepJob:
     """One job of a place: the day to do it from, the latest day, and why."""
 
-    what: str
+    what: Text
     on: date
     latest: date
-    why: str
+    why: Text
 
 
 def prep_jobs(
@@ -47,24 +48,24 @@ def prep_jobs(
     elif fill.top_up_litres >= 1:
         found.append(
             PrepJob(
-                f"top up with {fill.top_up_litres:.0f} L",
+                message("getting-ready-top-up", top_up=Volume(fill.top_up_litres)),
                 first - timedelta(weeks=2),
                 first,
-                "the mix sinks as it rots, a little every year",
+                message("getting-ready-mix-sinks-rots-little"),
             )
         )
     for layer in soft_layers(place, book):
         found.append(
             PrepJob(
-                f"a fine layer of 3 cm over the {layer.label}, then plant",
+                message("getting-ready-fine-layer-cm-over", layer=layer.label),
                 layer.fit_on,
                 layer.fit_on + timedelta(weeks=4),
-                "by then it has sunk and cooled enough to plant",
+                message("getting-ready-then-has-sunk-cooled"),
             )
         )
     if place.mulch_cm:
         found += _mulched(place, begun, year, book)
-    return tuple(sorted(found, key=lambda job: (job.on, job.what)))
+    return tuple(sorted(found, key=lambda job: job.on))
 
 
 def _made_ready(place: p.Place, first: date, fill: Fill) -> list[PrepJob]:
@@ -76,28 +77,28 @@ def _made_ready(place: p.Place, first: date, fill: Fill) -> list[PrepJob]:
     ):
         found.append(
             PrepJob(
-                "cover the grass, or turn it under",
+                message("getting-ready-cover-grass-or-turn"),
                 first - timedelta(weeks=_SOD_WEEKS),
                 filled,
-                "grass left alive grows through; under cover it dies in about four months",
+                message("getting-ready-grass-left-alive-grows"),
             )
         )
     if base_cm(place):
         found.append(
             PrepJob(
-                "lay the woody base, tread it and water it in",
+                message("getting-ready-lay-woody-base-tread"),
                 filled - timedelta(weeks=1),
                 filled,
-                "dry wood drinks what the bed is given, and leaves holes",
+                message("getting-ready-dry-wood-drinks-what"),
             )
         )
     if place.kind != "ground" and fill.order_litres > 0:
         found.append(
             PrepJob(
-                f"fill with {fill.order_litres:.0f} L of {fill.label}",
+                message("getting-ready-fill", order=Volume(fill.order_litres), fill=fill.label),
                 filled,
                 first,
-                "filled in autumn or a month ahead, it settles and warms before it is planted",
+                message("getting-ready-filled-autumn-or-month"),
             )
         )
     return found
@@ -116,23 +117,28 @@ def _mulched(
     return [
         *(
             PrepJob(
-                f"draw the mulch back to {thin:g} cm where seed is sown, until it is up",
+                message("getting-ready-draw-mulch-back-where", thin=Length(thin)),
                 seed.start,
                 seed.up_by or seed.start,
-                "seedlings do not come through more, and slugs lie in it",
+                message("getting-ready-seedlings-do-not-come"),
             )
             for seed in sown[:1]
         ),
         PrepJob(
-            f"mulch {cm:g} cm deep, {litres:.0f} L settled ({loose:.0f} L loose)",
+            message(
+                "getting-ready-mulch-deep-settled-loose",
+                cm=Length(cm),
+                litres=Volume(litres),
+                loose=Volume(loose),
+            ),
             warm,
             warm + timedelta(weeks=4),
-            "on warm wet soil; on cold soil it keeps the cold, on dry soil the rain out",
+            message("getting-ready-warm-wet-soil-cold"),
         ),
         PrepJob(
-            f"top the mulch up with {litres * lost:.0f} L",
+            message("getting-ready-top-mulch-up", litres=Volume(litres * lost)),
             year.first_frost,
             year.first_frost + timedelta(weeks=4),
-            "so much of it has rotted over the summer",
+            message("getting-ready-so-much-has-rotted"),
         ),
     ]

@@ -5,6 +5,7 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 
 from ample_rows.core import plan as p
+from ample_rows.core.words.message import Text, Volume, message
 
 LITRES_PER_M3 = 1000.0
 DEFAULT_STEP_M3 = 0.1
@@ -18,7 +19,7 @@ class Option:
     The cost is null until its price is entered.
     """
 
-    name: str
+    name: Text
     units: float
     unit: str
     cost: float | None
@@ -68,7 +69,7 @@ def options_for(
         share = rest / litres
         found.append(_by_parts(soil, {k: v * share for k, v in recipe_litres.items()}, own_cost))
     if soil.own is not None and rest <= _DUST:
-        found = [Option("own material", own, "L", own_cost, soil.own.litres - own)]
+        found = [Option(message("order-own-material"), own, "L", own_cost, soil.own.litres - own)]
     return tuple(sorted(found, key=lambda o: (o.cost is None, o.cost or 0.0)))
 
 
@@ -77,7 +78,11 @@ def _by_bag(bag: p.Bag, litres: float, added: float) -> Option:
     count = math.ceil(litres / holds - _DUST)
     cost = None if bag.price is None else count * bag.price + added
     pressed = bag.opened_litres is not None
-    words = f"bales of {bag.litres:g} L, opened {holds:g} L" if pressed else f"bags of {holds:g} L"
+    words = (
+        message("order-bales-opened", litres=Volume(bag.litres), holds=Volume(holds))
+        if pressed
+        else message("order-bags", holds=Volume(holds))
+    )
     unit = "bales" if pressed else "bags"
     return Option(bag.name or words, count, unit, cost, count * holds - litres)
 
@@ -88,9 +93,9 @@ def _by_bulk(bulk: p.Bulk, litres: float, added: float) -> Option:
     cost = None
     if bulk.price_per_m3 is not None:
         cost = m3 * bulk.price_per_m3 + (bulk.delivery or 0.0) / (bulk.shared_by or 1) + added
-    name = "loose, delivered"
-    if (bulk.shared_by or 1) > 1:
-        name += f", shared by {bulk.shared_by}"
+    name = message("order-loose")
+    if bulk.shared_by and bulk.shared_by > 1:
+        name = message("order-loose-shared", shared_by=bulk.shared_by)
     return Option(name, round(m3, 6), "m³", cost, m3 * LITRES_PER_M3 - litres)
 
 
@@ -107,7 +112,9 @@ def _by_parts(soil: p.Soil, recipe_litres: dict[str, float], added: float) -> Op
             cost = None
         else:
             cost += short * have.price_per_litre
-    return Option("mixed here from its parts", round(sum(recipe_litres.values())), "L", cost, 0.0)
+    return Option(
+        message("order-mixed-here-from-parts"), round(sum(recipe_litres.values())), "L", cost, 0.0
+    )
 
 
 def summed(parts: Iterable[dict[str, float]]) -> dict[str, float]:

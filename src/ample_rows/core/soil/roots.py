@@ -8,6 +8,7 @@ from ample_rows.core import plan as p
 from ample_rows.core.book import Book, Crop, DepthPolicy
 from ample_rows.core.geometry import shapes
 from ample_rows.core.soil.soft import rise_cm
+from ample_rows.core.words.message import Length, Text, Volume, message
 
 Verdict = Literal["full", "reduced", "too-shallow", "root-too-long"]
 
@@ -36,7 +37,7 @@ class DepthResult:
     full_cm: float
     litres_per_plant: float | None
     governed_by: Literal["depth", "litres"]
-    how: str
+    how: Text
 
 
 def roots_pass(place: p.Place, on: date, book: Book) -> bool:
@@ -95,7 +96,9 @@ def judge_depth(
     factor = shortfall_factor(usable_cm, least=least, full=full, at_least=at_least)
     governed: Literal["depth", "litres"] = "depth"
     short = usable_cm < least
-    how = f"{usable_cm:g} cm of {full:g} cm full, {least:g} cm least"
+    how = message(
+        "roots-full-least", usable=Length(usable_cm), full=Length(full), least=Length(least)
+    )
     if litres_per_plant is not None:
         by_litres = shortfall_factor(
             litres_per_plant, least=crop.least_litres, full=crop.full_litres, at_least=at_least
@@ -103,12 +106,18 @@ def judge_depth(
         if by_litres < factor:
             factor, governed = by_litres, "litres"
             short = litres_per_plant < crop.least_litres
-            how = (
-                f"{litres_per_plant:.1f} L a plant of {crop.full_litres:g} L full, "
-                f"{crop.least_litres:g} L least"
+            how = message(
+                "roots-plant-full-least",
+                litres_per_plant=Volume(litres_per_plant, 1),
+                full=Volume(crop.full_litres),
+                least=Volume(crop.least_litres),
             )
     verdict: Verdict = "full" if factor >= 1 else "too-shallow" if short else "reduced"
     if crop.edible_root_cm is not None and crop.edible_root_cm > usable_cm:
         verdict, factor, governed = "root-too-long", 0.0, "depth"
-        how = f"the root itself is {crop.edible_root_cm:g} cm long; {usable_cm:g} cm is there"
+        how = message(
+            "roots-root-itself-long",
+            edible_root=Length(crop.edible_root_cm),
+            usable=Length(usable_cm),
+        )
     return DepthResult(verdict, factor, usable_cm, least, full, litres_per_plant, governed, how)

@@ -6,6 +6,7 @@ from ample_rows.core import plan as p
 from ample_rows.core.book import Book
 from ample_rows.core.geometry import shapes
 from ample_rows.core.soil.fill import Fill, base_cm
+from ample_rows.core.words.message import Mass, Text, Volume, message
 from ample_rows.core.words.working import Term, of_rule
 
 _GRAVITY = 9.81
@@ -27,7 +28,7 @@ def weight_of(place: p.Place, fill: Fill, book: Book) -> Weight:
     return Weight(total, total / covered, total / covered * _GRAVITY / 1000)
 
 
-def _parts(place: p.Place, fill: Fill, book: Book) -> list[tuple[str, float, str, str]]:
+def _parts(place: p.Place, fill: Fill, book: Book) -> list[tuple[Text, float, Text, Text]]:
     """What weighs, in kilograms, with its reckoning and source."""
     soaked, plants = fill.kind.saturated_kg_per_litre, book.coefficients["plants_kg_per_m2"]
     rotten = book.coefficients["base_saturated_kg_per_litre"]
@@ -35,19 +36,29 @@ def _parts(place: p.Place, fill: Fill, book: Book) -> list[tuple[str, float, str
     area = shapes.inside_area_m2(place.shape)
     return [
         (
-            "soaked mix",
+            message("weight-soaked-mix"),
             fill.mix_litres * soaked,
-            f"{fill.mix_litres:.0f} L × {soaked:g} kg a litre",
+            message("weight-litre", mix=Volume(fill.mix_litres), soaked=Mass(soaked)),
             fill.kind.source,
         ),
         (
-            "soaked woody base",
+            message("weight-soaked-woody-base"),
             base * rotten.value,
-            f"{base:.0f} L × {rotten.value:g} kg a litre",
+            message("weight-litre-2", base=Volume(base), value=Mass(rotten.value)),
             rotten.source,
         ),
-        ("plants", area * plants.value, f"{plants.value:g} kg a m² grown", plants.source),
-        ("empty container", place.empty_kg or 0.0, "as entered", "Your own"),
+        (
+            message("weight-plants"),
+            area * plants.value,
+            message("weight-grown", value=Mass(plants.value)),
+            plants.source,
+        ),
+        (
+            message("weight-empty-container"),
+            place.empty_kg or 0.0,
+            message("weight-entered"),
+            message("weight-your-own"),
+        ),
     ]
 
 
@@ -62,8 +73,20 @@ def weight_working(place: p.Place, fill: Fill, book: Book) -> tuple[Term, ...]:
     ]
     return (
         *parts,
-        Term("it stands on", covered, "m²", "the ground that it covers", "Inside measures, walls"),
-        Term("on each square metre", weight.kg_per_m2, "kg", "all ÷ that ground", "Core"),
-        Term("pressure", weight.kpa, "kPa", "× 9.81 m/s²", "Core"),
-        Term("soaked, in all", weight.kg, "kg", "added up", "Core"),
+        Term(
+            message("weight-stands"),
+            covered,
+            "m²",
+            message("weight-ground-covers"),
+            "Inside measures, walls",
+        ),
+        Term(
+            message("weight-each-square-metre"),
+            weight.kg_per_m2,
+            "kg",
+            message("weight-all-ground"),
+            "Core",
+        ),
+        Term(message("weight-pressure"), weight.kpa, "kPa", message("weight-m-s"), "Core"),
+        Term(message("weight-soaked-all"), weight.kg, "kg", message("weight-added-up"), "Core"),
     )

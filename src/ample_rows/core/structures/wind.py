@@ -4,12 +4,13 @@ import math
 from dataclasses import dataclass
 
 from ample_rows.core.book import Book, Footing
+from ample_rows.core.words.message import Length, Message, Number, Text, listed, message
 from ample_rows.core.words.working import Term, Terms, of_rule
 
 DEEPEST_CM = 250.0
 _FASTEST_M_S = 80.0
 _GRAVITY_M_S2 = 9.81
-_HOLDERS = {"frame": "frame holds", "stays": "stays hold"}
+_HOLDERS = {"frame": message("wind-frame-holds"), "stays": message("wind-stays-hold")}
 
 
 @dataclass(frozen=True, slots=True)
@@ -45,7 +46,7 @@ class WindCheck:
     deep_enough_cm: float | None
     thick_enough_cm: float | None
     stands_to_m_s: float
-    words: str
+    words: Text
     working: Terms
 
 
@@ -53,11 +54,8 @@ def wind_check(face: Face, post: Post, wind_m_s: float | None, book: Book) -> Wi
     """What wind does to one post of a support, as an estimate to choose it by."""
     stands = _stands_to(face, post, book)
     if wind_m_s is None:
-        words = (
-            "No wind is entered. Take the design wind of your local code; as it stands, this "
-            f"post is estimated to stand gusts of about {stands:.0f} m/s"
-        )
-        return WindCheck(None, None, None, None, None, stands, words + _by(post) + ".", ())
+        words = message("wind-no-wind-entered-take", stands=Number(stands, 0), by=_by(post))
+        return WindCheck(None, None, None, None, None, stands, words, ())
     push = push_n(face, wind_m_s, book)
     asked = _Asked(
         wind_m_s=wind_m_s,
@@ -160,26 +158,31 @@ def _in_ground(post: Post) -> bool:
     return post.footing.holds_across in ("ground", "concrete")
 
 
-def _by(post: Post) -> str:
+def _by(post: Post) -> Message:
     if _in_ground(post):
-        return f", {post.buried_cm:.0f} cm deep and {post.diameter_cm:g} cm thick"
-    return f" if its {_HOLDERS[post.footing.holds_across]}, {post.diameter_cm:g} cm thick"
+        return message(
+            "wind-deep-thick", buried=Length(post.buried_cm), diameter=Length(post.diameter_cm)
+        )
+    return message(
+        "wind-if-thick",
+        holders=_HOLDERS[post.footing.holds_across],
+        diameter=Length(post.diameter_cm),
+    )
 
 
-def _words(post: Post, stands: float, asked: _Asked) -> str:
-    gust = f"gusts of {asked.wind_m_s:g} m/s"
+def _words(post: Post, stands: float, asked: _Asked) -> Message:
+    gust = message("wind-gusts", wind_m_s=Number(asked.wind_m_s))
     if stands >= asked.wind_m_s:
-        return f"Estimated to stand {gust}{_by(post)}; not a proof."
+        return message("wind-estimated-stand-not-proof", gust=gust, by=_by(post))
     wants = []
     if asked.thick_cm > post.diameter_cm:
-        wants.append(f"posts {math.ceil(asked.thick_cm)} cm thick")
+        wants.append(message("wind-posts-thick", thick=Length(math.ceil(asked.thick_cm))))
     if asked.deep_cm is not None and asked.deep_cm > post.buried_cm:
-        wants.append(f"{math.ceil(asked.deep_cm)} cm in the ground")
+        wants.append(message("wind-ground", deep=Length(math.ceil(asked.deep_cm))))
     if asked.deep_cm is None and _in_ground(post):
-        wants.append("another footing")
-    return (
-        f"In {gust} it needs {' and '.join(wants)}, or posts closer together, concrete, or "
-        f"stays; as it is, it should stand about {stands:.0f} m/s."
+        wants.append(message("wind-another-footing"))
+    return message(
+        "wind-needs-or-posts-closer", gust=gust, list=listed(wants, "and"), stands=Number(stands, 0)
     )
 
 
@@ -191,12 +194,44 @@ def _working(face: Face, asked: _Asked, book: Book) -> Terms:
     area = face.bay_cm * face.height_cm / 1e4
     pressure = 0.5 * book.value("air_density") * asked.wind_m_s**2
     return (
-        Term("gust", asked.wind_m_s, "m/s", "as entered", "Your design wind"),
-        Term("pressure", pressure, "Pa", "½ × air × speed²", "Fluid dynamics"),
-        Term("face of one post", area, "m2", "one bay × height of the crop", "Posts and bays"),
-        Term("share met", face.stops_wind, "×", "leaves let some through", "Table of supports"),
-        Term("drag", drag.value, "×", drag.unit, drag.source),
-        Term("thickness", asked.thick_cm, "cm", f"bends at {bending.value:g} MPa", bending.source),
-        Term("depth that holds", asked.deep_cm, "cm", "where the ground takes it", ground.source),
-        Term("push on a post", asked.push_n, "N", "pressure × face × share × drag", "Core"),
+        Term(
+            message("wind-gust"), asked.wind_m_s, "m/s", message("wind-entered"), "Your design wind"
+        ),
+        Term(message("wind-pressure"), pressure, "Pa", message("wind-air-speed"), "Fluid dynamics"),
+        Term(
+            message("wind-face-one-post"),
+            area,
+            "m2",
+            message("wind-one-bay-height-crop"),
+            "Posts and bays",
+        ),
+        Term(
+            message("wind-share-met"),
+            face.stops_wind,
+            "×",
+            message("wind-leaves-let-some-through"),
+            "Table of supports",
+        ),
+        Term(message("wind-drag"), drag.value, "×", drag.unit, drag.source),
+        Term(
+            message("wind-thickness"),
+            asked.thick_cm,
+            "cm",
+            message("wind-bends-mpa", value=Number(bending.value)),
+            bending.source,
+        ),
+        Term(
+            message("wind-depth-holds"),
+            asked.deep_cm,
+            "cm",
+            message("wind-where-ground-takes"),
+            ground.source,
+        ),
+        Term(
+            message("wind-push-post"),
+            asked.push_n,
+            "N",
+            message("wind-pressure-face-share-drag"),
+            "Core",
+        ),
     )

@@ -11,6 +11,7 @@ from ample_rows.core.geometry import shapes
 from ample_rows.core.planting.report import GrowthReport, PlantingReport
 from ample_rows.core.site.stays import stay_on
 from ample_rows.core.weather.air import Air12
+from ample_rows.core.words.message import Text, message
 from ample_rows.core.words.working import Term, of_rule
 
 _MIDDLE = 15
@@ -30,7 +31,7 @@ class WaterNeed:
     days_between: tuple[float | None, ...]
     dry_days_between: tuple[float | None, ...]
     wets_cm: float
-    how: str
+    how: Text
 
     @property
     def thirstiest(self) -> int:
@@ -120,16 +121,44 @@ def need_working(what: Watered, month: int, air: Air12, book: Book) -> tuple[Ter
     held = what.held_litres(book)
     days = _days(held, at.drunk)
     return (
-        Term("the air takes", air.taken[month], "mm a day", air.method, "FAO-56"),
-        Term("leaves cover", at.cover, "", "canopies in mid-month over the soil", "Growth curves"),
-        Term("of that, here", at.coefficient, "×", "bare soil to full cover by leaves", source),
-        Term("ground or leaves", at.wide_m2, "m²", "the larger of soil and canopy", "Core"),
-        Term("walls and trees", what.dries(book), "×", "material, and roots beside", "Judged"),
-        Term("in a dry week", at.drunk * 7, "L", "seven days of it", "Core"),
-        Term("rain brings", at.rain * 7, "L a week", "useful share of the usual rain", "FAO-56"),
-        Term("in a usual week", at.daily * 7, "L", "less the rain", "Core"),
-        Term("the soil holds", held, "L", "depth × held water × share used", "FAO-56"),
-        Term("lasts in dry days", days, "days", "held ÷ a day's need", "Core"),
+        Term(message("need-air-takes"), air.taken[month], "mm per day", air.method, "FAO-56"),
+        Term(
+            message("need-leaves-cover"),
+            at.cover,
+            "",
+            message("need-canopies-mid-month-over"),
+            "Growth curves",
+        ),
+        Term(
+            message("need-here"), at.coefficient, "×", message("need-bare-soil-full-cover"), source
+        ),
+        Term(
+            message("need-ground-or-leaves"),
+            at.wide_m2,
+            "m²",
+            message("need-larger-soil-canopy"),
+            "Core",
+        ),
+        Term(
+            message("need-walls-trees"),
+            what.dries(book),
+            "×",
+            message("need-material-roots-beside"),
+            "Judged",
+        ),
+        Term(message("need-dry-week"), at.drunk * 7, "L", message("need-seven-days"), "Core"),
+        Term(
+            message("need-rain-brings"),
+            at.rain * 7,
+            "L per week",
+            message("need-useful-share-usual-rain"),
+            "FAO-56",
+        ),
+        Term(message("need-usual-week"), at.daily * 7, "L", message("need-less-rain"), "Core"),
+        Term(
+            message("need-soil-holds"), held, "L", message("need-depth-held-water-share"), "FAO-56"
+        ),
+        Term(message("need-lasts-dry-days"), days, "days", message("need-held-day-need"), "Core"),
     )
 
 

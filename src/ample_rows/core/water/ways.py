@@ -5,6 +5,7 @@ from dataclasses import dataclass
 
 from ample_rows.core.book import Book, WaterWay
 from ample_rows.core.water.lines import WaterLines
+from ample_rows.core.words.message import Count, Distance, message
 from ample_rows.core.words.working import Term, of_rule
 
 _CANS_A_TRIP = 2
@@ -84,19 +85,41 @@ def way_working(name: str, wanted: Wanted, lines: WaterLines, book: Book) -> tup
     found = _way(name, way, wanted, lines, book)
     tap = wanted.tap_l_per_min or book.value("tap_flow_l_per_min")
     own = {
-        "carried": f"{found.trips} trips of two cans over {2 * (wanted.route_m or 0):.0f} m",
-        "held": "begun each time, and held while it runs",
-    }.get(way.by, "turned on and off each time")
-    return (
-        Term("roots want", wanted.litres, "L", "a dry week, thirstiest month", "Core"),
-        Term("of what is poured reach them", way.reaches_roots, "×", way.label, way.source),
-        Term("to pour", found.litres, "L", "wanted ÷ that share", "Core"),
-        Term(
-            "flows", min(found.flow_l_per_min, tap), "L a min", "no more than the tap gives", "Tap"
+        "carried": message(
+            "ways-trips-two-cans-over",
+            trips=Count(found.trips or 0, "trip"),
+            route=Distance(2 * (wanted.route_m or 0)),
         ),
-        Term("water runs", found.running_minutes, "min", "to pour ÷ flow", "Core"),
-        Term("times a week", found.waterings, "", "by the days that the soil lasts", "Core"),
-        Term("of your own time", found.own_minutes, "min", own, "Judged"),
+        "held": message("ways-begun-each-time-held"),
+    }.get(way.by, message("ways-turned-off-each-time"))
+    return (
+        Term(
+            message("ways-roots-want"),
+            wanted.litres,
+            "L",
+            message("ways-dry-week-thirstiest-month"),
+            "Core",
+        ),
+        Term(message("ways-what-poured-reach-them"), way.reaches_roots, "×", way.label, way.source),
+        Term(message("ways-pour"), found.litres, "L", message("ways-wanted-share"), "Core"),
+        Term(
+            message("ways-flows"),
+            min(found.flow_l_per_min, tap),
+            "L per min",
+            message("ways-no-more-than-tap"),
+            "Tap",
+        ),
+        Term(
+            message("ways-water-runs"),
+            found.running_minutes,
+            "min",
+            message("ways-pour-flow"),
+            "Core",
+        ),
+        Term(
+            message("ways-times-week"), found.waterings, "", message("ways-days-soil-lasts"), "Core"
+        ),
+        Term(message("ways-your-own-time"), found.own_minutes, "min", own, "Judged"),
     )
 
 

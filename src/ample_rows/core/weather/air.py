@@ -11,12 +11,13 @@ from ample_rows.core.weather.evapotranspiration import (
     hargreaves,
     penman_monteith,
 )
+from ample_rows.core.words.message import Text, message
 
 MONTH_DAYS = (31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31)
 _MIDDLE = 15
 
 
-def reference_by_month(garden: p.Garden) -> tuple[tuple[float, ...], str] | None:
+def reference_by_month(garden: p.Garden) -> tuple[tuple[float, ...], Text] | None:
     """Reference evapotranspiration of twelve months and its method, where there is a climate.
     [mm/day]"""
     climate = garden.climate
@@ -39,7 +40,7 @@ def reference_by_month(garden: p.Garden) -> tuple[tuple[float, ...], str] | None
         hargreaves(low, high, extraterrestrial_radiation(garden.latitude, day))
         for low, high, day in pairs
     ]
-    return tuple(simple), "Hargreaves and Samani 1985"
+    return tuple(simple), message("air-hargreaves-samani")
 
 
 @dataclass(frozen=True)
@@ -48,7 +49,7 @@ class Air12:
 
     taken: tuple[float, ...]
     rain: tuple[float, ...]
-    method: str
+    method: Text
 
 
 def air_of(garden: p.Garden, book: Book) -> Air12 | None:

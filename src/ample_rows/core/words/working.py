@@ -5,6 +5,8 @@ from dataclasses import dataclass, replace
 from functools import wraps
 from typing import ParamSpec
 
+from ample_rows.core.words.message import Text
+
 P = ParamSpec("P")
 
 
@@ -12,11 +14,11 @@ P = ParamSpec("P")
 class Term:
     """One line of a working: a named value, where it came from, its source, and its rule."""
 
-    name: str
-    value: float | int | str | None
+    name: Text
+    value: float | int | Text | None
     unit: str
-    how: str
-    source: str
+    how: Text
+    source: Text
     rule: str = ""
 
 

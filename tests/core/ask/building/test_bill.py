@@ -6,6 +6,7 @@ from ample_rows.core.ask.building.bill import bill_for
 from ample_rows.core.carpentry.frame import frame_of, sheet_of, sheets_for
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry.shapes import Box
+from ample_rows.core.words.message import said
 from tests.conftest import bed, document, rectangle, tub
 
 BUILD = {
@@ -65,8 +66,8 @@ def test_a_bill_is_cut_from_boards_together_and_added_up(bill):
 def test_what_has_no_price_or_board_is_named_and_no_sum_is_given(bill):
     found = bill(framed(), build=None)
     assert found.cost is None
-    assert any("softwood board" in words for words in found.missing)
-    assert any("lining sheet" in words for words in found.missing)
+    assert any("softwood board" in said(words) for words in found.missing)
+    assert any("lining sheet" in said(words) for words in found.missing)
 
 
 def test_over_long_sides_meet_at_a_post(bill):

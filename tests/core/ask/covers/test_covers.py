@@ -11,6 +11,7 @@ from ample_rows.core.carpentry.cover_size import size_over
 from ample_rows.core.edits import apply_edit
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.plan.reading import PlanFaultsError
+from ample_rows.core.words.message import said
 from tests.conftest import bed, block, document, planting
 
 
@@ -64,7 +65,7 @@ def test_a_cover_is_billed_at_the_prices_here(covered):
     assert found.missing == ()
     unpriced = covered(planting(), covers=[cover()]).covers[0]
     assert unpriced.cost is None
-    assert "a price for insect mesh" in unpriced.missing
+    assert "a price for insect mesh" in map(said, unpriced.missing)
 
 
 def test_the_bill_of_a_place_counts_its_covers(book, read):
@@ -110,9 +111,9 @@ def test_a_family_in_one_block_saves_cloth_and_is_told(covered):
     (advice,) = covered(*scattered).advice
     assert advice.family == "Brassicaceae"
     assert advice.together_m2 < 0.9 * advice.apart_m2
-    assert "if they stood in one block" in advice.words
+    assert "if they stood in one block" in said(advice.words)
     (alone,) = covered(planting("kale", block("A1", "D6"), **kale)).advice
-    assert "one block" not in alone.words
+    assert "one block" not in said(alone.words)
 
 
 def test_taking_the_advice_covers_each_planting_for_its_time(book, read):

@@ -8,6 +8,7 @@ from ample_rows.core.ask.crop_book.pages import crop_index, crop_page
 from ample_rows.core.calendar.season import growing_year, window
 from ample_rows.core.errors import UnknownPartError
 from ample_rows.core.estimate.estimate import Estimate
+from ample_rows.core.words.message import said
 from tests.conftest import bed, document, rectangle, tub
 
 SHALLOW = bed(id="shallow", wall_height_cm=14, native=None, bottom="closed")
@@ -30,42 +31,42 @@ def fits(plan, book):
 
 
 def test_a_good_bed_has_all_that_a_crop_wants(fits):
-    assert fits("lettuce-leaf")["bed"].words == "has all it needs"
+    assert said(fits("lettuce-leaf")["bed"].words) == "has all it needs"
 
 
 @pytest.mark.parametrize(
-    ("crop", "place", "said"),
+    ("crop", "place", "reason"),
     [
         ("carrot", "shallow", "the root itself is"),
-        ("tomato", "shallow", "22 cm least"),
+        ("tomato", "shallow", "22 cm at least"),
         ("tomato", "shade", "2.2 h of sun, and it needs 4.5 h"),
         ("courgette", "narrow", "a plant needs 90 cm, and the place is 30 cm wide"),
-        ("tomato", "pot", "L a plant"),
+        ("tomato", "pot", "L per plant"),
     ],
 )
-def test_what_stands_in_the_way_is_said_in_its_own_measures(fits, crop, place, said):
+def test_what_stands_in_the_way_is_said_in_its_own_measures(fits, crop, place, reason):
     fit = fits(crop)[place]
     assert not fit.fits
-    assert said in fit.words
+    assert reason in said(fit.words)
 
 
 def test_every_reason_is_named_at_once(fits):
-    words = fits("pumpkin")["shade"].words
+    words = said(fits("pumpkin")["shade"].words)
     assert "h of sun" in words
     assert "a plant needs 150 cm, and the place is 120 cm wide" in words
 
 
 def test_what_lessens_a_crop_without_ending_it_is_told_in_percent(fits):
     # 11 cm of the 9 that corn salad wants at least and the 15 it could use: 0.7 + 0.3 x 2/6.
-    assert fits("corn-salad")["shallow"].words == "about 20 % less than it could"
+    assert said(fits("corn-salad")["shallow"].words) == "about 20 % less than it could"
 
 
 def test_a_climber_with_nothing_to_climb_is_told_its_loss(read, book):
     net = {"id": "net", "edge": "north", "height_cm": 180, "system": "net"}
     plan = read(document(places=[bed(id="bare"), bed(id="net", supports=[net])]))
     bare, netted = crop_page(Estimate(plan, book), "pea", book).places
-    assert bare.words == "about 50 % less than it could"
-    assert netted.words == "has all it needs"
+    assert said(bare.words) == "about 50 % less than it could"
+    assert said(netted.words) == "has all it needs"
 
 
 def test_windows_are_those_of_the_season_with_the_first_start_carried_to_its_pick(plan, book):
@@ -83,7 +84,7 @@ def test_a_season_too_short_is_said(read, book):
     short = read(document(places=[bed()], last_frost="2027-06-20", first_frost="2027-08-20"))
     page = crop_page(Estimate(short, book), "watermelon", book)
     assert not any(window.open for window in page.windows)
-    assert "the season here is too short" in page.places[0].words
+    assert "the season here is too short" in said(page.places[0].words)
 
 
 def test_neighbours_are_told_from_both_sides(plan, book):

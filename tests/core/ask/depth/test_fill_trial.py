@@ -7,6 +7,7 @@ from hypothesis import strategies as st
 from ample_rows.core.ask.depth.fill_trial import fill_trial
 from ample_rows.core.edits import apply_edit
 from ample_rows.core.estimate.estimate import Estimate
+from ample_rows.core.words.message import said
 from ample_rows.demo import demo_plans
 from tests.conftest import bed, document, planting, tub
 
@@ -60,7 +61,7 @@ def test_a_woody_base_that_no_longer_fits_is_left_out(book, read):
 
 def test_it_is_said_in_litres_and_kilograms(book, read):
     plan = read(document(planting("parsnip"), places=[bed(loosened_below_cm=0, native=None)]))
-    words = fill_trial(Estimate(plan, book), "bed", 45).words
+    words = said(fill_trial(Estimate(plan, book), "bed", 45).words)
     assert words.startswith("Filled 45 cm: ")
     assert "L more to pour" in words
     assert "likely" in words

@@ -21,6 +21,7 @@ from ample_rows.core.edits import (
 from ample_rows.core.errors import UnknownPartError
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.plan.reading import PlanFaultsError
+from ample_rows.core.words.message import said
 from ample_rows.crops import load_book
 from tests.conftest import bed, block, document, planting, tub
 
@@ -43,7 +44,7 @@ def listed(read):
     def found(*plantings, parts=None, **context):
         by_verb = {}
         for job in jobs(read({**document(*plantings, **context), **(parts or {})})):
-            by_verb.setdefault(job.verb, []).append(job)
+            by_verb.setdefault(said(job.verb), []).append(job)
         return by_verb
 
     return found
@@ -58,11 +59,11 @@ def test_a_raised_plant_from_the_sill_to_the_kitchen(listed):
     inside, harden, out = (found[verb][0] for verb in ("Sow inside", "Harden off", "Set out"))
     weeks = BOOK.crops["lettuce"].weeks_indoors
     assert inside.on == date(2027, 4, 20) - timedelta(days=round(weeks * 7))
-    assert inside.about == "head lettuce, 6 seeds 0.8 cm deep"
+    assert said(inside.about) == "head lettuce, 6 seeds 0.8 cm deep"
     assert harden.on == date(2027, 4, 11)
     assert harden.until < out.on == date(2027, 4, 20)
     assert out.first == ("Harden off",)
-    assert out.about == "head lettuce, 2, 25 cm apart"
+    assert said(out.about) == "head lettuce, 2 plants, 25 cm apart"
     assert out.latest > out.until
     assert found["Pick"][0].on == date(2027, 5, 30)
     assert found["Clear"][-1].on == date(2027, 6, 17)
@@ -75,15 +76,15 @@ def test_what_is_sown_in_place_is_thinned_once_it_is_up(listed):
     sown, thinned = found["Sow"][0], found["Thin"][0]
     slowest = BOOK.crops["carrot"].germination_days.high
     assert thinned.on == sown.on + timedelta(days=slowest + 12)
-    assert thinned.about == "maincrop carrot to 64, 7.5 cm apart"
+    assert said(thinned.about) == "maincrop carrot to 64 plants, 7.5 cm apart"
     assert sown.first == ()
-    assert "192 seeds" in sown.about
+    assert "192 seeds" in said(sown.about)
     assert not {"Sow inside", "Harden off", "Set out"} & set(found)
 
 
 def test_a_flower_is_picked_without_a_weight(listed):
     (first, *_) = listed(planting("pot-marigold", ("A1",), start_date="2027-04-15"))["Pick"]
-    assert first.why.startswith("until ")
+    assert said(first.why).startswith("until ")
 
 
 def test_picking_comes_again_until_its_last_day(listed):
@@ -127,8 +128,8 @@ def test_a_poured_feed_comes_as_its_label_says(listed):
     ]
     assert (fed[1].on - fed[0].on).days == 10
     # A can holds 9 L; a twentieth of the tub's 61 L is poured.
-    assert fed[0].about.endswith("; 18 mL of tomato feed in a can of 9 L, 3.1 L of it")
-    assert "the label asks for 2 days before anything is picked" in fed[0].why
+    assert said(fed[0].about).endswith("; 18 mL of tomato feed in a 9 L can, 3.1 L of it")
+    assert "the label asks for 2 days before anything is picked" in said(fed[0].why)
 
 
 PELLETS = {"name": "pellets", "n_percent": 4}
@@ -138,14 +139,14 @@ def test_a_bed_is_fed_in_two_goes_by_its_packet(listed):
     cabbage = planting("cabbage", block("A1", "D4"), start="transplant", start_date="2027-05-10")
     first, second = listed(cabbage, parts={"soil": {"packet": PELLETS}})["Feed"]
     # 16 squares of 30 cm: 1.44 m2 x 20 g N x 1.15, by 4 % nitrogen, halved.
-    assert first.about == "414 g of pellets, raked in"
+    assert said(first.about) == "414 g of pellets, raked in"
     assert first.on == date(2027, 5, 10)
-    assert second.about == "414 g of pellets, most of it to pointed cabbage"
+    assert said(second.about) == "414 g of pellets, most of it to pointed cabbage"
     assert first.until < second.on < date(2027, 8, 20)
     label = {**PELLETS, "at_once_g_per_m2": 100, "every_days": 21}
     sparing = listed(cabbage, parts={"soil": {"packet": label}})["Feed"][0]
     assert "414 g of pellets in 2 goes, 21 days apart (the label allows 288 g at once)" in (
-        sparing.about
+        said(sparing.about)
     )
     assert "Feed" not in listed(cabbage)
 
@@ -154,15 +155,15 @@ def test_what_is_fed_late_is_given_once_and_before_the_crop(listed):
     kale = planting("kale", block("A1", "D4"), start="transplant", start_date="2027-08-20")
     only = listed(kale, parts={"soil": {"packet": PELLETS}})["Feed"]
     assert [job.on for job in only] == [date(2027, 8, 20)]
-    assert only[0].why.startswith("all that its crops take in the year")
+    assert said(only[0].why).startswith("all that its crops take in the year")
 
 
 def test_seed_is_ordered_by_the_month_and_what_the_box_holds_is_not(listed):
     first, second = listed(LETTUCE, planting("leek", ("C1",), start_date="2027-06-01"))["Order"]
-    assert (first.place, first.place_label) == (None, "The garden")
-    assert first.about == "head lettuce, 1 packet"
+    assert (first.place, said(first.place_label)) == (None, "The garden")
+    assert said(first.about) == "head lettuce, 1 packet"
     assert first.on == date(2027, 2, 23)
-    assert second.about == "leek, 1 packet"
+    assert said(second.about) == "leek, 1 packet"
     packet = {"id": "s1", "crop": "lettuce", "seeds": 500, "year": 2027}
     assert "Order" not in listed(LETTUCE, parts={"seed_box": {"packets": [packet]}})
 
@@ -188,7 +189,7 @@ def test_a_job_of_one_s_own_comes_again_after_years(read, again, days, why):
     plan = apply_edit(read(document(CARROT)), chore(**again))
     found = [job for job in jobs(plan) if job.job == "chore-own-1"]
     assert [(job.nth, job.on) for job in found] == days
-    assert all(job.why.startswith(why) for job in found)
+    assert all(said(job.why).startswith(why) for job in found)
 
 
 def test_a_job_of_the_end_of_a_month_keeps_to_its_end(read):
@@ -235,7 +236,7 @@ def test_single_stems_are_pinched_along_a_string(listed):
     assert "Pinch side shoots" in found
     up = found["Put up"][0]
     assert up.on < up.until == date(2027, 5, 25)
-    assert "200 cm high" in up.about
+    assert "200 cm high" in said(up.about)
 
 
 def test_covers_go_on_and_come_off_and_thirsty_weeks_are_named(listed):
@@ -257,7 +258,7 @@ def test_covers_go_on_and_come_off_and_thirsty_weeks_are_named(listed):
 def test_what_follows_is_the_reason_to_clear(listed):
     later = planting("spinach", ("A1",), id="later", start_date="2027-09-01")
     cleared = next(job for job in listed(CARROT, later)["Clear"] if job.planting == "roots")
-    assert cleared.why == "spinach follows on 1 September"
+    assert said(cleared.why) == "spinach follows on 1 September"
 
 
 def mark(state, on, job="sow", ident="roots", **more):
@@ -267,7 +268,7 @@ def mark(state, on, job="sow", ident="roots", **more):
 
 
 def find(plan, verb):
-    return next(job for job in jobs(plan) if job.verb == verb)
+    return next(job for job in jobs(plan) if said(job.verb) == verb)
 
 
 def test_a_job_done_on_another_day_moves_what_follows(read):
@@ -353,12 +354,12 @@ def test_what_is_behind_says_what_it_costs_and_can_be_put_to_the_day(read):
     plan = read(document(planting("dwarf-bean", id="beans", start_date="2027-05-10")))
     sown = find(plan, "Sow")
     late = replanned(Estimate(plan, BOOK), sown, date(2027, 5, 24))
-    assert late.words == "14 days late: it costs little"
+    assert said(late.words) == "14 days late: it costs little"
     assert apply_edit(plan, late.edit).plantings[0].start_date == date(2027, 5, 24)
     much = replanned(Estimate(plan, BOOK), sown, date(2027, 8, 5))
-    assert "it costs about" in much.words
+    assert "it costs about" in said(much.words)
     never = replanned(Estimate(plan, BOOK), sown, date(2027, 10, 5))
-    assert "too late to pick anything" in never.words
+    assert "too late to pick anything" in said(never.words)
 
 
 def test_evenly_spaced_jobs_are_one_series_and_closed_ones_are_none(read):
@@ -385,7 +386,7 @@ def test_twine_follows_growth_tier_by_tier(listed):
     found = listed(tomato, places=[place])["Tie in"]
     assert len(found) >= 4
     assert [job.nth for job in found] == list(range(1, len(found) + 1))
-    assert "tier 2 at 60 cm" in found[1].about
+    assert "tier 2 at 60 cm" in said(found[1].about)
     assert [job.on for job in found] == sorted(job.on for job in found)
 
 

@@ -5,6 +5,7 @@ import pytest
 from ample_rows.core.ask.pantry.earnings import earnings_of
 from ample_rows.core.ask.pantry.pantry import pantry_of
 from ample_rows.core.estimate.estimate import Estimate
+from ample_rows.core.words.message import said
 from tests.conftest import bed, block, document, planting
 
 CARROT = planting("carrot", block("A1", "B2"), id="roots")
@@ -79,7 +80,7 @@ def test_a_want_is_worked_back_to_plants_squares_and_seed(pantry, book):
     assert found.more_squares == pytest.approx(found.more_plants / 16, abs=1)
     assert found.more_seeds == found.more_plants * book.crops["carrot"].seeds_per_station
     assert found.chance == 0
-    assert f"{found.more_plants} plants more" in found.words
+    assert f"{found.more_plants} more plants" in said(found.words)
 
 
 def test_what_is_not_grown_yet_is_worked_back_from_the_book(pantry, book):
@@ -95,7 +96,7 @@ def test_more_than_enough_says_what_is_to_spare(pantry):
     assert found.short_kg < 0
     assert found.more_plants is None
     assert found.chance == 1
-    assert "to spare" in found.words
+    assert "to spare" in said(found.words)
 
 
 def test_a_want_lies_between_never_and_always(pantry):

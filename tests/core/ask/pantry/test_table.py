@@ -23,6 +23,7 @@ from ample_rows.core.checks import check_plan
 from ample_rows.core.edits import apply_edit
 from ample_rows.core.errors import CannotBeDoneError
 from ample_rows.core.estimate.estimate import Estimate
+from ample_rows.core.words.message import said
 from tests.conftest import bed, block, document, planting
 from tests.core.ask.pantry.test_pantry import crop as crop_in
 from tests.core.ask.pantry.test_pantry import wanting
@@ -183,7 +184,7 @@ def test_remedies_do_what_they_say(read, reported, book):
         assert remedy.table.eaten_kg - before.eaten_kg == pytest.approx(remedy.more_eaten_kg)
         assert before.spoils_kg - remedy.table.spoils_kg == pytest.approx(remedy.less_spoils_kg)
     # One great glut of salad is best met by sowing it in turns.
-    assert any("waves" in remedy.label for remedy in found)
+    assert any("waves" in said(remedy.label) for remedy in found)
     assert found[0].more_eaten_kg > 0
 
 
@@ -206,7 +207,7 @@ def test_factors_lead_from_the_book_to_the_harvest(read, reported, book):
     assert found.book_kg == pytest.approx(
         own[0].report.plants * book.crops["dwarf-bean"].yield_kg_per_plant.typical
     )
-    assert {"losses", "depth", "light"} <= {step.name for step in found.steps}
+    assert {"losses", "depth", "light"} <= {said(step.name) for step in found.steps}
     last = found.book_kg
     for step in found.steps:
         assert step.kg == pytest.approx(last + step.change_kg, rel=0.02)
@@ -245,7 +246,7 @@ def test_every_minute_of_the_jobs_is_in_some_week(hours):
     jobs, found = hours(LETTUCE, BEANS)
     assert found.year_hours == pytest.approx(sum(job.minutes for job in jobs) / 60)
     assert found.fits_m2 is None
-    assert "most in the week of" in found.words
+    assert "most in the week of" in said(found.words)
 
 
 def test_a_household_s_hours_size_the_garden(hours):
@@ -266,7 +267,7 @@ def test_days_away_have_no_hours_and_name_what_cannot_wait(hours):
     for one in found.cannot_wait:
         assert date(2027, 7, 26) <= one.job.on
         assert one.job.until < date(2027, 8, 6)
-        assert "before 26 July" in one.words
+        assert "before 26 July" in said(one.words)
 
 
 def test_visits_share_the_hours_out(hours):

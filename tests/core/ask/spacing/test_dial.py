@@ -12,6 +12,7 @@ from ample_rows.core.ask.spacing.side_by_side import side_by_side
 from ample_rows.core.ask.spacing.sown import sowing_of
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.planting import sizes
+from ample_rows.core.words.message import said
 from ample_rows.crops import load_book
 from tests.conftest import bed, document, planting, rectangle, tub
 
@@ -94,11 +95,11 @@ def test_a_clump_that_keeps_its_ground_is_as_close_as_usual(read):
 
 
 def test_the_dial_says_what_a_change_would_bring(dialled):
-    words = dialled(planting("carrot")).words
+    words = said(dialled(planting("carrot")).words)
     assert words.startswith("Closer, at 6 cm: 36 more")
     assert "lighter. Wider, at 9 cm: 28 fewer" in words
-    alone = dialled(planting("courgette", "all"), places=[bed(shape=rectangle(100, 100))]).words
-    assert "none fits" in alone
+    alone = dialled(planting("courgette", "all"), places=[bed(shape=rectangle(100, 100))])
+    assert "none fits" in said(alone.words)
 
 
 def test_what_is_too_small_by_the_law_of_sizes():
@@ -165,8 +166,8 @@ def test_seeds_thinnings_and_gaps_by_hand(grown):
     assert found.gaps == pytest.approx(64 * found.gap_share)
     # Of what comes up, one a station is kept.
     assert found.thinned == pytest.approx(192 * crop.emergence - 64 * (1 - found.gap_share))
-    assert found.words.startswith("3 seeds at each of 64 stations.")
-    assert "thin to the strongest before leaves touch" in found.words
+    assert said(found.words).startswith("3 seeds at each of 64 stations.")
+    assert "thin to the strongest before leaves touch" in said(found.words)
 
 
 def test_gaps_not_passed_nine_times_in_ten(grown):
@@ -178,6 +179,6 @@ def test_gaps_not_passed_nine_times_in_ten(grown):
 
 
 def test_a_band_is_strewn_and_what_is_set_out_is_not_sown(grown):
-    assert "strewn over the band" in sowing(grown, planting("rocket", layout="band")).words
+    assert "scattered over the band" in said(sowing(grown, planting("rocket", layout="band")).words)
     assert sowing(grown, planting("lettuce", start="transplant")) is None
     assert sowing(grown, planting("garlic", start="set")) is None

@@ -4,6 +4,7 @@ import pytest
 
 from ample_rows.core.ask.spacing.marking import marking_sheet
 from ample_rows.core.estimate.estimate import Estimate
+from ample_rows.core.words.message import said
 from tests.conftest import bed, document, planting, rectangle, tub
 
 RING = {
@@ -70,18 +71,18 @@ def test_a_hole_parts_the_strings_that_cross_it(marked):
 )
 def test_a_planting_by_tape(marked, what, words):
     (found,) = marked(what).plantings
-    assert found.words == words
+    assert said(found.words) == words
 
 
 def test_offset_rows_are_two_kinds_of_line(marked):
     (found,) = marked(planting("lettuce", ("A1", "A2", "B1", "B2"), layout="offset")).plantings
-    assert found.words.count("; then ") == len(found.lines) - 1
+    assert said(found.words).count("; then ") == len(found.lines) - 1
     assert sum(len(line.at_cm) * len(line.marks_cm) for line in found.lines) == found.plants
 
 
 def test_plants_of_a_tub_are_told_from_its_middle(marked):
     (found,) = marked(planting("lettuce", "all", place="tub", spacing_cm=15), place=tub()).plantings
-    assert found.words == "1 in the middle; 6 plants 15.3 cm from the middle, evenly round."
+    assert said(found.words) == "1 in the middle; 6 plants 15.3 cm from the middle, evenly round."
 
 
 def test_a_template_is_the_fullest_whole_square(marked):

@@ -9,6 +9,7 @@ from ample_rows.core.checks import require_sound
 from ample_rows.core.edits import apply_edit
 from ample_rows.core.errors import AmpleRowsError, CannotBeDoneError
 from ample_rows.core.estimate.estimate import Estimate
+from ample_rows.core.words.message import said
 from tests.conftest import bed, block, document, planting
 from tests.core.ask.pantry.test_pantry import wanting
 from tests.core.plan.test_reading import faults_of
@@ -125,7 +126,7 @@ def test_a_family_that_comes_back_too_soon(reported, crop, cells, told):
     found = codes(reported(document(planting(crop, cells), places=[bed(**GREW)])))
     assert bool(found) == (told is not None)
     if told:
-        assert told in found[0].text
+        assert told in said(found[0].text)
         assert set(found[0].cells) <= {"A1", "A2"}
 
 

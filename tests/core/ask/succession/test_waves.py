@@ -11,6 +11,7 @@ from ample_rows.core.checks import require_sound
 from ample_rows.core.edits import apply_edit
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.plan.reading import PlanFaultsError
+from ample_rows.core.words.message import said
 from tests.conftest import bed, block, document, planting
 from tests.core.weather.test_warmth import THERMAL
 
@@ -69,7 +70,7 @@ def test_waves_too_late_to_be_picked_are_left_out_and_said(waves):
     beans = planting("dwarf-bean", SQUARES, id="first", start_date="2027-06-20")
     found = waves(beans, 5, 21)
     assert len(found.waves) < 5
-    assert "too late to be picked" in found.words
+    assert "too late to be picked" in said(found.words)
     assert all(wave.first_pick < date(2027, 10, 20) for wave in found.waves)
 
 

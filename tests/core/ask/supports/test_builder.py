@@ -5,6 +5,7 @@ import pytest
 from ample_rows.core.ask.supports.builder import support_sheet
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.plan.reading import PlanFaultsError
+from ample_rows.core.words.message import said
 from tests.conftest import bed, document, planting, rectangle, tub
 
 NET = {"id": "net", "system": "net", "height_cm": 180}
@@ -41,7 +42,7 @@ def test_a_net_along_a_bed_is_billed_by_hand(sheet):
 def test_what_has_no_price_is_named_and_not_summed(sheet):
     found = sheet(beans())
     assert found.cost is None
-    assert "a price for climbing net" in found.missing
+    assert "a price for climbing net" in map(said, found.missing)
 
 
 def test_woven_twine_goes_up_by_tiers_as_the_crop_grows(sheet):

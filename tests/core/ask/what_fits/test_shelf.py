@@ -9,6 +9,7 @@ from ample_rows.core.ask.what_fits.shelf import shelf_for
 from ample_rows.core.errors import AmpleRowsError
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.weather.frost_guess import guess_frosts
+from ample_rows.core.words.message import said
 from tests.conftest import bed, block, document, planting, tub
 
 MAY = date(2027, 5, 15)
@@ -59,7 +60,7 @@ def test_what_fits_comes_first_and_best_first(shelf):
 def test_the_reason_against_a_crop(shelf, crop, place, cells, day, reason):
     found = entry(shelf(document(places=[bed(**place)]), cells, day), crop)
     assert not found.fits
-    assert reason in found.reason
+    assert reason in said(found.reason)
 
 
 def test_garlic_fits_in_autumn(shelf):
@@ -76,7 +77,7 @@ def test_a_net_over_the_squares_is_used(shelf):
 
 def test_taken_ground_says_until_when(shelf):
     answer = shelf(document(planting()), ("A1",))
-    assert answer.blocked == "maincrop carrot stands here until 28 August"
+    assert said(answer.blocked) == "maincrop carrot stands here until 28 August"
     assert answer.free_from == date(2027, 8, 28)
     assert not any(e.fits for e in answer.entries)
 
@@ -88,12 +89,12 @@ def test_what_comes_later_bounds_what_fits_now(shelf):
     assert radish.fits
     assert radish.clear_by is None
     assert not tomato.fits
-    assert "leek comes on 10 July" in tomato.reason
+    assert "leek comes on 10 July" in said(tomato.reason)
 
 
 def test_a_held_square_is_held_from_every_crop(shelf):
     held = bed(held=[{"cells": ["A1"]}])
-    assert shelf(document(places=[held]), ("A1", "A2")).blocked == "A1 is held"
+    assert said(shelf(document(places=[held]), ("A1", "A2")).blocked) == "A1 is held"
 
 
 def test_all_squares_of_a_tub_are_the_whole_tub(shelf, read):

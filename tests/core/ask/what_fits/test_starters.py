@@ -8,6 +8,7 @@ from ample_rows.core.ask.what_fits.starters import starter_fits
 from ample_rows.core.checks import check_plan
 from ample_rows.core.edits import apply_edit
 from ample_rows.core.estimate.estimate import Estimate
+from ample_rows.core.words.message import said
 from tests.conftest import bed, document, planting, rectangle, tub
 
 SOUTHERN = {
@@ -78,7 +79,7 @@ def test_a_low_bed_gets_short_roots_and_is_told_why_the_others_stay_out(fitted):
     _, fits = fitted(*PLACES["low"])
     roots = next(fit for fit in fits if fit.id == "roots")
     assert "short-rooted carrot" in {part.name for part in roots.parts}
-    assert any(why.startswith("onion: needs") for why in roots.left_out)
+    assert any(said(why).startswith("onion: needs") for why in roots.left_out)
     assert fits[0].id == "shallow"
 
 

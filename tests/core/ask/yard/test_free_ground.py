@@ -10,6 +10,7 @@ from ample_rows.core.ask.yard.free_spot import free_spot
 from ample_rows.core.errors import CannotBeDoneError
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.site.footprints import place_outline
+from ample_rows.core.words.message import said
 from tests.conftest import bed, document, rectangle, tub
 
 OUTLINE = [[0, 0], [10, 0], [10, 8], [0, 8]]
@@ -88,7 +89,7 @@ def test_paths_and_the_door_are_left_free(yard, book):
 
 
 def test_borders_lie_along_each_side_and_face_the_yard(yard, book):
-    found = {b.label: b for b in borders(Estimate(yard(), book), 60, 0)}
+    found = {said(b.label): b for b in borders(Estimate(yard(), book), 60, 0)}
     assert {label: b.length_cm for label, b in found.items()} == {
         "yard's edge, north side": 1000,
         "yard's edge, east side": 800,
@@ -99,7 +100,8 @@ def test_borders_lie_along_each_side_and_face_the_yard(yard, book):
 
 def test_a_fence_on_the_edge_is_one_border_named_by_the_fence(yard, laid, book):
     found = {
-        b.label: b for b in borders(Estimate(yard(obstacles=[wall(0, 7.9, 10, 8)]), book), 60, 2.5)
+        said(b.label): b
+        for b in borders(Estimate(yard(obstacles=[wall(0, 7.9, 10, 8)]), book), 60, 2.5)
     }
     # Its own walls take 2.5 cm at both ends; its front lies 2.5 cm from the wall.
     border = found["wall, south side"]
@@ -125,7 +127,9 @@ def test_a_border_ends_at_a_house_and_a_walk_before_the_next_bed(yard, laid, boo
     plan = yard(
         bed(shape=rectangle(100, 100), at_m=[7, 0]), obstacles=[wall(0, 0, 2, 1, kind="house")]
     )
-    south = {b.label: b for b in borders(Estimate(plan, book), 60, 0)}["yard's edge, south side"]
+    south = {said(b.label): b for b in borders(Estimate(plan, book), 60, 0)}[
+        "yard's edge, south side"
+    ]
     assert south.length_cm == pytest.approx((7 - WALK_M - 2) * 100, abs=1)
     ground = laid(south)
     assert ground.bounds[0] == pytest.approx(2, abs=0.02)

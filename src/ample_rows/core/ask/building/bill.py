@@ -34,6 +34,7 @@ from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry import shapes
 from ample_rows.core.place.report import OrderReport, PlaceReport
 from ample_rows.core.place.total_order import order_for
+from ample_rows.core.words.message import Number, Text, message
 from ample_rows.core.words.working import Term, of_rule
 
 STAGES: tuple[p.Stage, ...] = ("standing", "this-year", "later")
@@ -74,24 +75,32 @@ def _working(
     boards: Sequence[BoardOrder], lines: Sequence[BillLine], book: Book
 ) -> tuple[Term, ...]:
     """The bill as a sum, with the cost of a year beside it."""
-    prices = "Your prices"
+    prices = message("bill-your-prices")
     terms = [
-        Term(b.label, b.cost, "money", f"{b.boards} boards, cut together", prices)
+        Term(b.label, b.cost, "money", message("bill-boards-cut-together", boards=b.boards), prices)
         for b in boards
         if b.cost is not None
     ]
     terms += [
-        Term(line.label, line.cost, "money", f"{line.amount:.1f} {line.unit}", prices)
+        Term(
+            line.label,
+            line.cost,
+            "money",
+            message("bill-values", amount=Number(line.amount, 1), unit=line.unit),
+            prices,
+        )
         for line in lines
         if line.cost is not None
     ]
-    lives = "Materials table, middle of the span"
+    lives = message("bill-materials-table-middle-span")
     total = _summed([*(b.cost for b in boards), *(line.cost for line in lines)])
     yearly = _a_year(boards, lines, book)
     return (
         *terms,
-        Term("a year of use", yearly, "money", "each cost ÷ the years that it lasts", lives),
-        Term("in all", total, "money", "added up", "Core"),
+        Term(
+            message("bill-year-use"), yearly, "money", message("bill-each-cost-years-lasts"), lives
+        ),
+        Term(message("bill-all"), total, "money", message("bill-added-up"), "Core"),
     )
 
 
@@ -99,7 +108,7 @@ def stage_of(place: p.Place) -> p.Stage:
     return place.stage or DEFAULT_STAGE
 
 
-Costed = tuple[tuple[BoardOrder, ...], tuple[BillLine, ...], tuple[str, ...]]
+Costed = tuple[tuple[BoardOrder, ...], tuple[BillLine, ...], tuple[Text, ...]]
 
 
 def _costed(estimate: Estimate, chosen: Chosen) -> Costed:
@@ -119,12 +128,13 @@ def _costed(estimate: Estimate, chosen: Chosen) -> Costed:
 
 def _boards(
     frames: list[Frame], build: p.Build, book: Book
-) -> tuple[tuple[BoardOrder, ...], list[str]]:
+) -> tuple[tuple[BoardOrder, ...], list[Text]]:
     by_material: dict[str, list[Frame]] = defaultdict(list)
     for frame in frames:
         if frame.sides_cm:
             by_material[frame.material].append(frame)
-    orders, missing = [], []
+    orders: list[BoardOrder] = []
+    missing: list[Text] = []
     for material, alike in by_material.items():
         label = book.materials[material].label
         found = [
@@ -133,11 +143,11 @@ def _boards(
             if (order := _cut_from(alike, height, build, book)) is not None
         ]
         if not found:
-            missing.append(f"the length, height and price of a {label}")
+            missing.append(message("bill-length-height-price", label=label))
             continue
         best = min(found, key=lambda o: (o.cost is None, o.cost or 0.0, o.waste_cm))
         if best.cost is None:
-            missing.append(f"a price for {label}")
+            missing.append(message("bill-price", label=label))
         orders.append(best)
     return tuple(orders), missing
 
@@ -186,9 +196,11 @@ def _place_build(estimate: Estimate, place: p.Place, report: PlaceReport) -> Pla
     if frame is not None:
         sides = Counter(round(cm, 1) for cm in frame.sides_cm)
         rows += [PieceRow("side", n, cm) for cm, n in sides.items()]
-        rows += [PieceRow("tie across", n, cm) for cm, n in Counter(frame.ties_cm).items()]
+        rows += [
+            PieceRow(message("bill-tie-across"), n, cm) for cm, n in Counter(frame.ties_cm).items()
+        ]
         if frame.bent_cm:
-            rows.append(PieceRow("bent strip", 1, frame.bent_cm))
+            rows.append(PieceRow(message("bill-bent-strip"), 1, frame.bent_cm))
         rows.append(PieceRow("post", frame.posts, frame.post_cm))
     area = shapes.inside_area_m2(place.shape)
     framing = _handled(frame, book) * book.value("hours_per_piece") if frame else 0.0
@@ -279,9 +291,9 @@ def _starts(
         return soil_cost + build_cost
 
     return (
-        StartCost("least", "mix the cheapest way, mounds or wood that is there for frames", soil),
-        StartCost("middling", "mix the cheapest way, frames and lines as planned", both(soil)),
-        StartCost("all new", "mix the dearest way, nothing of your own", both(soil_new)),
+        StartCost("least", message("bill-mix-cheapest-way-mounds"), soil),
+        StartCost("middling", message("bill-mix-cheapest-way-frames"), both(soil)),
+        StartCost(message("bill-all-new"), message("bill-mix-dearest-way-nothing"), both(soil_new)),
     )
 
 

@@ -16,6 +16,7 @@ from ample_rows.core.edits import ChangePlace
 from ample_rows.core.geometry.cells import grid_of, span_words
 from ample_rows.core.notes.note import Fix
 from ample_rows.core.planting.cases import Evaluated
+from ample_rows.core.words.message import Area, Message, Text, Value, listed, message
 
 _WIDE_CM = 120.0
 _WORTH_MOVING = 0.9
@@ -33,7 +34,7 @@ class CoverAdvice:
     where: str
     apart_m2: float
     together_m2: float
-    words: str
+    words: Text
     cover: Fix
 
 
@@ -88,24 +89,24 @@ def _advised(
         apart_m2=apart,
         together_m2=min(apart, together),
         words=_advice_words(kind, family, crops, (apart, together)),
-        cover=Fix(f"Cover with {kind.label}", _covering(place, name, bare)),
+        cover=Fix(message("advice-cover", kind=kind.label), _covering(place, name, bare)),
     )
 
 
 def _advice_words(
     kind: CoverKind, family: str, crops: tuple[str, ...], cloth_m2: tuple[float, float]
-) -> str:
+) -> Message:
     apart, together = cloth_m2
-    words = f"{kind.label.capitalize()} keeps {kind.families[family]} off {_listed(crops)}: "
+    cloth: Value = Area(apart)
     if together < _WORTH_MOVING * apart:
-        return words + (
-            f"{apart:.1f} m² as they stand, {together:.1f} m² if they stood in one block."
-        )
-    return words + f"{apart:.1f} m²."
-
-
-def _listed(names: tuple[str, ...]) -> str:
-    return names[0] if len(names) == 1 else f"{', '.join(names[:-1])} and {names[-1]}"
+        cloth = message("advice-apart-or-together", apart=cloth, together=Area(together))
+    return message(
+        "advice-keeps-off",
+        kind=kind.label,
+        families=kind.families[family],
+        crops=listed(crops, "and"),
+        cloth=cloth,
+    )
 
 
 def _covering(place: p.Place, kind: str, bare: list[Evaluated]) -> ChangePlace:

@@ -19,6 +19,7 @@ from ample_rows.core.carpentry.lines import bill_lines
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry.cells import grid_of, span_words
 from ample_rows.core.planting.cases import Evaluated
+from ample_rows.core.words.message import Text, message
 from ample_rows.core.words.working import Term, Terms, of_rule
 
 
@@ -37,7 +38,7 @@ class CoverSheet:
     holes: int
     hole_cm: float | None
     lines: tuple[BillLine, ...]
-    missing: tuple[str, ...]
+    missing: tuple[Text, ...]
     cost: float | None
     words: str
     working: Terms
@@ -125,10 +126,34 @@ def _inside(place: p.Place, point: tuple[float, float], cells: tuple[str, ...]) 
 def _working(size: CoverSize, kind: CoverKind) -> Terms:
     source = kind.source
     return (
-        Term("across", size.width_cm, "cm", "the short side of its squares", "Plan"),
-        Term("along", size.length_cm, "cm", "the long side", "Plan"),
-        Term("high", size.height_cm, "cm", "over the crop, and half of what it spans", source),
-        Term("cloth across", size.cloth_width_cm, "cm", "over the hoop and tucked in", source),
-        Term("cloth along", size.cloth_length_cm, "cm", "with both ends down", source),
-        Term("cloth", size.cloth_m2, "m²", "across × along", "Core"),
+        Term(
+            message("sheet-across"),
+            size.width_cm,
+            "cm",
+            message("sheet-short-side-squares"),
+            "Plan",
+        ),
+        Term(message("sheet-along"), size.length_cm, "cm", message("sheet-long-side"), "Plan"),
+        Term(
+            message("sheet-high"),
+            size.height_cm,
+            "cm",
+            message("sheet-over-crop-half-what"),
+            source,
+        ),
+        Term(
+            message("sheet-cloth-across"),
+            size.cloth_width_cm,
+            "cm",
+            message("sheet-over-hoop-tucked"),
+            source,
+        ),
+        Term(
+            message("sheet-cloth-along"),
+            size.cloth_length_cm,
+            "cm",
+            message("sheet-both-ends-down"),
+            source,
+        ),
+        Term(message("sheet-cloth"), size.cloth_m2, "m²", message("sheet-across-along"), "Core"),
     )

@@ -26,6 +26,7 @@ from ample_rows.core.planting import harvest
 from ample_rows.core.planting.cases import PlaceCase
 from ample_rows.core.site.bears import best_months
 from ample_rows.core.soil.roots import depth_policy, judge_depth, soil_depth
+from ample_rows.core.words.message import Length, Message, Number, Text, clauses, message
 
 _FIT_CM = 0.01
 
@@ -37,7 +38,7 @@ class PlaceFit:
     place: str
     label: str
     fits: bool
-    words: str
+    words: Text
 
 
 @dataclass(frozen=True, slots=True)
@@ -116,7 +117,7 @@ class CropLine:
     own: bool
     traits: tuple[str, ...]
     fits: bool | None
-    words: str
+    words: Text
 
 
 def crop_index(estimate: Estimate, place_id: str | None) -> tuple[CropLine, ...]:
@@ -191,16 +192,20 @@ def _own_figure(field: CropField, crop: Crop, begun: Crop) -> OwnFigure:
 
 def _fit(crop: Crop, here: PlaceCase, book: Book) -> PlaceFit:
     """What stands in the way of a crop in a place; where nothing does, what it would cost."""
-    reasons = [*_too_narrow(crop, here), *_out_of_season(crop, here, book)]
+    reasons: list[Text] = [*_too_narrow(crop, here), *_out_of_season(crop, here, book)]
     depth_reason, depth_factor = _depth(crop, here, book)
     light_reason, light_factor = _light(crop, here)
     reasons += [reason for reason in (depth_reason, light_reason) if reason]
     if reasons:
-        words = "; ".join(reasons)
+        words = clauses(*reasons)
     else:
         held_up = _held_up(crop, here, book)
         lost = round((1 - depth_factor * light_factor * held_up) * 100)
-        words = f"about {lost} % less than it could" if lost else "has all it needs"
+        words = (
+            message("pages-about-less-than-could", lost=lost)
+            if lost
+            else message("pages-has-all-needs")
+        )
     return PlaceFit(here.place.id, here.place.label, not reasons, words)
 
 
@@ -215,20 +220,24 @@ def _held_up(crop: Crop, here: PlaceCase, book: Book) -> float:
     return min(1.0, max(possible, default=1.0))
 
 
-def _too_narrow(crop: Crop, here: PlaceCase) -> list[str]:
+def _too_narrow(crop: Crop, here: PlaceCase) -> list[Message]:
     box = shapes.bounds(here.place.shape)
     narrow = min(box.width, box.length)
     if crop.spacing_cm <= narrow + _FIT_CM or any(s.system for s in here.place.supports):
         return []
-    return [f"a plant needs {crop.spacing_cm:g} cm, and the place is {narrow:g} cm wide"]
+    return [
+        message(
+            "pages-plant-needs-place-wide", spacing=Length(crop.spacing_cm), narrow=Length(narrow)
+        )
+    ]
 
 
-def _out_of_season(crop: Crop, here: PlaceCase, book: Book) -> list[str]:
+def _out_of_season(crop: Crop, here: PlaceCase, book: Book) -> list[Message]:
     windows = [crop_window(here.setting.year, crop, start, book) for start in crop.starts]
-    return [] if any(w.open for w in windows) else ["the season here is too short"]
+    return [] if any(w.open for w in windows) else [message("pages-season-here-too-short")]
 
 
-def _depth(crop: Crop, here: PlaceCase, book: Book) -> tuple[str | None, float]:
+def _depth(crop: Crop, here: PlaceCase, book: Book) -> tuple[Text | None, float]:
     """What the soil wants, in words, and the factor of its depth."""
     place = here.place
     usable = soil_depth(
@@ -241,13 +250,15 @@ def _depth(crop: Crop, here: PlaceCase, book: Book) -> tuple[str | None, float]:
     return (found.how if short else None), found.factor
 
 
-def _light(crop: Crop, here: PlaceCase) -> tuple[str | None, float]:
+def _light(crop: Crop, here: PlaceCase) -> tuple[Text | None, float]:
     hours = here.place.sun_hours
     if hours is None and here.sun is not None:
         hours = best_months(here.sun.monthly())
     factor = harvest.light_factor(crop, hours)
     if hours is not None and hours < crop.least_sun_hours:
-        return f"{hours:.1f} h of sun, and it needs {crop.least_sun_hours:g} h", factor
+        return message(
+            "pages-sun-needs", hours=Number(hours, 1), least_sun_hours=Number(crop.least_sun_hours)
+        ), factor
     return None, factor
 
 

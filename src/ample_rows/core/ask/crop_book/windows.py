@@ -8,6 +8,7 @@ from ample_rows.core import plan as p
 from ample_rows.core.book import Book, Crop
 from ample_rows.core.calendar import season
 from ample_rows.core.structures.shelter import under_cover
+from ample_rows.core.words.message import Text
 
 
 @dataclass(frozen=True, slots=True)
@@ -23,7 +24,7 @@ class CropWindow:
     latest: date
     first_pick: date | None
     last_pick: date | None
-    how: str
+    how: Text
     sow_indoors: date | None
     covered: tuple["CoveredWindow", ...]
 

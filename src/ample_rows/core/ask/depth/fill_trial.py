@@ -12,6 +12,7 @@ from ample_rows.core.planting.report import DepthReport
 from ample_rows.core.soil.fill import fill_of
 from ample_rows.core.soil.order import options_for
 from ample_rows.core.soil.roots import soil_depth
+from ample_rows.core.words.message import Length, Mass, Message, Text, Volume, message
 
 
 @dataclass(frozen=True, slots=True)
@@ -40,7 +41,7 @@ class FillTrial:
     harvest_kg: float
     gain_kg: float
     plantings: tuple[PlantingDepth, ...]
-    words: str
+    words: Text
     edit: ChangePlace
 
 
@@ -81,12 +82,21 @@ def fill_trial(estimate: Estimate, place_id: str, fill_cm: float) -> FillTrial:
     )
 
 
-def _words(fill_cm: float, more_litres: float, kg: float, gain: float) -> str:
-    litres = f"{abs(more_litres):.0f} L {'more' if more_litres >= 0 else 'less'}"
-    given = f"likely {kg:.1f} kg"
+def _words(fill_cm: float, more_litres: float, kg: float, gain: float) -> Message:
+    litres = message(
+        "fill-trial-mix",
+        litres=Volume(abs(more_litres)),
+        change="more" if more_litres >= 0 else "less",
+    )
+    given = message("fill-trial-likely", kg=Mass(kg))
     if abs(gain) >= _LEAST_KG:
-        given += f" ({gain:+.1f} kg)"
-    return f"Filled {fill_cm:g} cm: {litres} to pour, {given}"
+        given = message(
+            "fill-trial-likely-change",
+            kg=Mass(kg),
+            gain=Mass(abs(gain)),
+            change="more" if gain > 0 else "less",
+        )
+    return message("fill-trial-filled-pour", fill=Length(fill_cm), litres=litres, given=given)
 
 
 _LEAST_KG = 0.05

@@ -8,6 +8,7 @@ from ample_rows.core.edits import Changes, Edit, MarkJob
 from ample_rows.core.edits.job_marks import STARTS
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.planting.evaluated import evaluate_planting
+from ample_rows.core.words.message import Mass, Message, Text, message
 
 _SAID_KG = 0.05
 
@@ -17,7 +18,7 @@ class Behind:
     """A job that is behind, what doing it on the day costs, and the edit that puts it there."""
 
     job: Job
-    words: str
+    words: Text
     edit: Edit
 
 
@@ -32,13 +33,13 @@ def replanned(estimate: Estimate, job: Job, day: date) -> Behind:
     named = (("place", job.place), ("planting", job.planting))
     mark |= {key: value for key, value in named if value is not None}
     late = (day - job.on).days
-    words = f"{late} days late"
+    words = message("behind-days-late", late=late)
     if job.job in STARTS:
-        words = f"{words}: {_cost(estimate, job, day)}"
+        words = message("behind-values", words=words, cost=_cost(estimate, job, day))
     return Behind(job, words, MarkJob(mark=mark, planned=job.on))
 
 
-def _cost(estimate: Estimate, job: Job, day: date) -> str:
+def _cost(estimate: Estimate, job: Job, day: date) -> Message:
     planting = estimate.planting(str(job.planting))
     here = estimate.place(planting.place)
     before = evaluate_planting(planting, here).report
@@ -48,7 +49,7 @@ def _cost(estimate: Estimate, job: Job, day: date) -> str:
     after = evaluate_planting(moved, here).report
     lost = before.harvest_kg.p50 - after.harvest_kg.p50
     if after.first_pick is None:
-        return "it is too late to pick anything; grow something quicker"
+        return message("behind-too-late-pick-anything")
     if lost < _SAID_KG:
-        return "it costs little"
-    return f"it costs about {lost:.1f} kg"
+        return message("behind-costs-little")
+    return message("behind-costs-about", lost=Mass(lost))

@@ -9,6 +9,7 @@ from ample_rows.core import plan as p
 from ample_rows.core.ask.jobs.job import Job, ground_job
 from ample_rows.core.book import Book
 from ample_rows.core.calendar.season import days, growing_year
+from ample_rows.core.words.message import Count, Message, message
 
 _LASTS = timedelta(days=13)
 _WEEK = timedelta(days=6)
@@ -27,7 +28,7 @@ def chore_jobs(plan: p.Plan, since: date, until: date, book: Book) -> Iterator[J
                 places.get(chore.place) if chore.place else None,
                 f"chore-{chore.id}",
                 nth=nth,
-                verb="See to",
+                verb=message("chores-see"),
                 about=chore.what,
                 why=_why(chore, nth),
                 span=(on, on + (_WEEK if chore.per == "week" else _LASTS)),
@@ -59,12 +60,12 @@ def _times(chore: p.Chore, since: date, until: date) -> Iterator[tuple[int, date
         on = day_of_time(chore, nth)
 
 
-def _why(chore: p.Chore, nth: int) -> str:
+def _why(chore: p.Chore, nth: int) -> Message:
     if chore.every is None or chore.per is None:
-        return "a job of your own, once"
-    span = chore.per if chore.every == 1 else f"{chore.every} {chore.per}s"
+        return message("chores-job-your-own-once")
+    span = Count(chore.every, f"every-{chore.per}")
     following = day_of_time(chore, nth + 1)
-    return f"every {span}; next on {following.day} {following:%B %Y}"
+    return message("chores-every-next", every=span, on=following, year=f"{following.year}")
 
 
 @dataclass(frozen=True, slots=True)

@@ -11,14 +11,14 @@ from ample_rows.core.calendar.season import days
 from ample_rows.core.estimate.report import YearReport
 from ample_rows.core.place.report import PlaceReport
 from ample_rows.core.planting.report import PlantingReport
+from ample_rows.core.words.message import Dose, Message, Number, Text, Volume, listed, message
 
-_KILOGRAM_G = 1000.0
 _LEAST_G = 2.0
 _MOST_NAMED = 3
 _LASTS_DAYS = 13
 
 
-def dose_words(place: PlaceReport, soil: p.Soil | None, book: Book) -> str:
+def dose_words(place: PlaceReport, soil: p.Soil | None, book: Book) -> Text:
     """A liquid feed's dose for a pot: so much in a can, and how much of it; else nothing."""
     liquid = soil.liquid if soil else None
     if liquid is None:
@@ -26,14 +26,20 @@ def dose_words(place: PlaceReport, soil: p.Soil | None, book: Book) -> str:
     can = book.value("can_litres")
     dose = liquid.ml_per_10_l * can / 10
     pour = place.soil_litres * book.value("feed_pour_share")
-    return f"; {dose:.3g} mL of {liquid.name or 'feed'} in a can of {can:g} L, {pour:.2g} L of it"
+    return message(
+        "feeding-ml-can",
+        dose=Number(dose, 1),
+        feed=liquid.name or message("feeding-feed"),
+        can=Volume(can),
+        pour=Volume(pour, 1),
+    )
 
 
-def wait_words(wait_days: int | None) -> str:
+def wait_words(wait_days: int | None) -> Text:
     """What a label asks for between feeding and picking."""
     if not wait_days:
         return ""
-    return f"; the label asks for {wait_days} days before anything is picked"
+    return message("feeding-label-asks-days-before", wait_days=wait_days)
 
 
 def bed_feeds(
@@ -60,20 +66,33 @@ def bed_feeds(
     strong = next((planting for planting in hungry if _half_grown(planting) <= last), None)
     goes = []
     if begun:
-        goes.append((min(begun), "raked in", "before the first crop"))
+        goes.append((min(begun), message("feeding-raked"), message("feeding-before-first-crop")))
     if strong:
         on = _half_grown(strong)
-        most = ", ".join(_standing(hungry, on)[:_MOST_NAMED])
-        goes.append((on, f"most of it to {most}", f"{strong.name} is half grown"))
+        most = listed(_standing(hungry, on)[:_MOST_NAMED])
+        goes.append(
+            (
+                on,
+                message("feeding-most", most=most),
+                message("feeding-half-grown", strong=strong.name),
+            )
+        )
     for nth, (on, how, why) in enumerate(goes, 1):
-        part = "half of what" if len(goes) > 1 else "all that"
+        part = message("feeding-half") if len(goes) > 1 else message("feeding-all")
         yield ground_job(
             place,
             "feed",
             nth=nth,
             verb="Feed",
-            about=f"{_amount(grams / len(goes), packet, report)}, {how}",
-            why=f"{part} its crops take in the year, {why}{wait_words(packet.wait_days)}",
+            about=message(
+                "feeding-amount-how", amount=_amount(grams / len(goes), packet, report), how=how
+            ),
+            why=message(
+                "feeding-crops-take-year",
+                part=part,
+                why=why,
+                wait=wait_words(packet.wait_days),
+            ),
             span=(on, on + timedelta(days=_LASTS_DAYS)),
             minutes=book.place_minutes["feed"].of(area_m2=report.inside_area_m2),
         )
@@ -95,19 +114,15 @@ def _half_grown(planting: PlantingReport) -> date:
     return planting.start_date + days((end - planting.start_date).days / 2)
 
 
-def _amount(grams: float, packet: p.Packet, report: PlaceReport) -> str:
+def _amount(grams: float, packet: p.Packet, report: PlaceReport) -> Message:
     """So much of the packet, and how often the label's most at once has to be given for it."""
-    told = f"{_mass(grams)} of {report.feed.packet}"
+    told = message("feeding-of", mass=Dose(grams), packet=report.feed.packet or "")
     if packet.at_once_g_per_m2 is None:
         return told
     most = packet.at_once_g_per_m2 * report.inside_area_m2
     times = math.ceil(grams / most) if most else 1
-    allowed = f"the label allows {_mass(most)} at once"
+    allowed = message("feeding-label-allows-once", mass=Dose(most))
     if times <= 1:
-        return f"{told} ({allowed})"
-    apart = f", {packet.every_days} days apart" if packet.every_days else ""
-    return f"{told} in {times} goes{apart} ({allowed})"
-
-
-def _mass(grams: float) -> str:
-    return f"{grams / 1000:.2g} kg" if grams >= _KILOGRAM_G else f"{grams:.3g} g"
+        return message("feeding-allowed", amount=told, allowed=allowed)
+    apart = message("feeding-days-apart", every_days=packet.every_days) if packet.every_days else ""
+    return message("feeding-goes", amount=told, times=times, apart=apart, allowed=allowed)

@@ -7,7 +7,7 @@ from datetime import date, timedelta
 
 from ample_rows.core import plan as p
 from ample_rows.core.ask.jobs.job import Job
-from ample_rows.core.words.day_words import day_words
+from ample_rows.core.words.message import Area, Message, Number, Text, message
 
 _WEEK = timedelta(days=7)
 _DAYS = ("monday", "tuesday", "wednesday", "thursday", "friday", "saturday", "sunday")
@@ -31,7 +31,7 @@ class CannotWait:
     """A job that falls into days on which nobody is there, and the day to do it by instead."""
 
     job: Job
-    words: str
+    words: Text
 
 
 @dataclass(frozen=True, slots=True)
@@ -43,7 +43,7 @@ class Hours:
     year_hours: float
     over: int
     fits_m2: float | None
-    words: str
+    words: Text
     cannot_wait: tuple[CannotWait, ...]
 
 
@@ -116,16 +116,16 @@ def _busy(weeks: Sequence[WeekHours]) -> float:
     return worked[min(len(worked) - 1, int(_BUSY * len(worked)))] if worked else 0.0
 
 
-def _words(weeks: Sequence[WeekHours], fits_m2: float | None, area_m2: float) -> str:
+def _words(weeks: Sequence[WeekHours], fits_m2: float | None, area_m2: float) -> Message:
     if not any(week.hours for week in weeks):
-        return "nothing is to do yet"
+        return message("hours-nothing-do-yet")
     busiest = max(weeks, key=lambda week: week.hours)
-    told = f"most in the week of {day_words(busiest.week)}: {busiest.hours:.1f} hours"
+    told = message("hours-most-week-hours", week=busiest.week, hours=Number(busiest.hours, 1))
     if fits_m2 is None:
         return told
     if fits_m2 >= area_m2:
-        return f"{told}; there is time for {fits_m2:.1f} m² of such a garden, and this has less"
-    return f"{told}; there is time for {fits_m2:.1f} m² of such a garden, of {area_m2:.1f} here"
+        return message("hours-time-such-garden-has", told=told, fits=Area(fits_m2))
+    return message("hours-time-such-garden-here", told=told, fits=Area(fits_m2), area=Area(area_m2))
 
 
 def _cannot_wait(jobs: Iterable[Job], household: p.Household) -> Iterable[CannotWait]:
@@ -143,10 +143,10 @@ def _cannot_wait(jobs: Iterable[Job], household: p.Household) -> Iterable[Cannot
         yield CannotWait(job, _instead(job, household))
 
 
-def _instead(job: Job, household: p.Household) -> str:
+def _instead(job: Job, household: p.Household) -> Message:
     leave = min((a.since for a in household.away if a.since <= job.on < a.until), default=job.on)
     if job.job == "water":
-        return f"ask someone, or set up drip or a reservoir before {day_words(leave)}"
+        return message("hours-ask-someone-or-set", leave=leave)
     if job.job == "pick":
-        return f"pick all that is ready before {day_words(leave)}, or give it to who waters"
-    return f"do it before {day_words(leave)}, or ask someone"
+        return message("hours-pick-all-ready-before", leave=leave)
+    return message("hours-do-before-or-ask", leave=leave)

@@ -5,6 +5,7 @@ from datetime import date
 from typing import Literal
 
 from ample_rows.core import plan as p
+from ample_rows.core.words.message import Text, message
 
 State = Literal["open", "done", "part", "put-off", "left-out"]
 
@@ -22,14 +23,14 @@ class Job:
     key: str
     job: str
     nth: int
-    verb: str
+    verb: Text
     place: str | None
-    place_label: str
+    place_label: Text
     planting: str | None
     cells: tuple[str, ...]
     where: str
-    about: str
-    why: str
+    about: Text
+    why: Text
     sign: str | None
     first: tuple[str, ...]
     on: date
@@ -49,9 +50,9 @@ def ground_job(
     place: p.Place | None,
     name: str,
     *,
-    verb: str,
-    about: str,
-    why: str,
+    verb: Text,
+    about: Text,
+    why: Text,
     span: tuple[date, date],
     minutes: float,
     nth: int = 1,
@@ -64,7 +65,7 @@ def ground_job(
         nth=nth,
         verb=verb,
         place=place.id if place else None,
-        place_label=place.label if place else "The garden",
+        place_label=place.label if place else message("job-garden"),
         planting=None,
         cells=(),
         where="",

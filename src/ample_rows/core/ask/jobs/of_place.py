@@ -13,7 +13,7 @@ from ample_rows.core.estimate.report import YearReport
 from ample_rows.core.geometry.cells import grid_of, span_words
 from ample_rows.core.place.report import PlaceReport, WaterReport
 from ample_rows.core.planting.report import PlantingReport
-from ample_rows.core.words.day_words import day_words
+from ample_rows.core.words.message import Length, Volume, message
 
 _WEEK = timedelta(days=7)
 _BY_HAND = "cans"
@@ -59,14 +59,14 @@ def _supports(kept: Kept) -> Iterator[Job]:
             continue
         first, known = min(on_it), labels[support.id]
         before = first - days(kept.book.value("put_up_before_days"))
-        about = f"{known.label}, {known.height_cm:g} cm high"
-        why = f"before what climbs it starts on {first.day} {first:%B}; roots are not hurt then"
+        about = message("of-place-high", known=known.label, height=Length(known.height_cm))
+        why = message("of-place-before-what-climbs-starts", first=first)
         name = f"put-up-{support.id}"[:64]
         run_m = math.dist(*known.line_cm) / 100
         yield ground_job(
             kept.place,
             name,
-            verb="Put up",
+            verb=message("of-place-put-up"),
             about=about,
             why=why,
             span=(before, first),
@@ -78,11 +78,11 @@ def _covers(kept: Kept) -> Iterator[Job]:
     for cover in kept.report.covers:
         where, what = span_words(cover.cells), cover.label
         for verb, day, why in (
-            ("Cover", cover.since, "kept on until " + day_words(cover.until)),
-            ("Uncover", cover.until, "it is needed no longer"),
+            ("Cover", cover.since, message("of-place-kept-until", until=cover.until)),
+            ("Uncover", cover.until, message("of-place-needed-no-longer")),
         ):
             name = f"{verb.lower()}-{cover.id}"[:64]
-            about, span = f"{what} over {where}", (day, day + _WEEK)
+            about, span = message("of-place-over", what=what, where=where), (day, day + _WEEK)
             minutes = kept.minutes(verb.lower(), _ground_m2(kept, cover.cells))
             yield ground_job(
                 kept.place, name, verb=verb, about=about, why=why, span=span, minutes=minutes
@@ -98,8 +98,8 @@ def _waterings(kept: Kept) -> Iterator[Job]:
     while monday <= kept.year.end:
         litres = water.litres_per_week[(monday + timedelta(days=3)).month - 1]
         if litres >= 1:
-            about = f"{litres:.0f} L in the week, beyond the usual rain"
-            why = "a usual year; less after rain, more in a dry spell"
+            about = message("of-place-week-beyond-usual-rain", litres=Volume(litres))
+            why = message("of-place-usual-year-less-after")
             span = (monday, monday + timedelta(days=6))
             minutes = _watering_minutes(kept, water, litres)
             yield ground_job(

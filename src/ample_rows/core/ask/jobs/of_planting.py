@@ -14,7 +14,17 @@ from ample_rows.core.calendar.season import days
 from ample_rows.core.geometry.cells import grid_of, span_words
 from ample_rows.core.place.report import PlaceReport
 from ample_rows.core.planting.report import PlantingReport
-from ample_rows.core.words.day_words import day_words
+from ample_rows.core.words.message import (
+    Count,
+    Length,
+    Mass,
+    Number,
+    Temperature,
+    Text,
+    Value,
+    message,
+    of_table,
+)
 
 _MOST_TIMES = 60
 _HALF_WEEK_DAYS = 4
@@ -46,7 +56,7 @@ class Grown:
         return sum(cells[a].area_cm2 for a in self.report.cells) / 1e4
 
     @cached_property
-    def words(self) -> dict[str, str]:
+    def words(self) -> dict[str, Value]:
         """The planting's own figures as the table's sentences name them."""
         return _words(self)
 
@@ -113,7 +123,7 @@ def _tiers(name: str, rule: JobRule, grown: Grown, each_cm: float) -> Iterator[J
             return
         step, below, above = crossed
         into = (step + (height - below) / (above - below)) * growth.step_days
-        tier = {"tier": f"{nth}", "high": f"{height:g} cm"}
+        tier: dict[str, Value] = {"tier": f"{nth}", "high": Length(height)}
         yield _job(name, rule, grown, nth, growth.start + days(into), tier=tier)
 
 
@@ -138,7 +148,7 @@ def _job(
     nth: int,
     on: date,
     *,
-    tier: dict[str, str] | None = None,
+    tier: dict[str, Value] | None = None,
 ) -> Job:
     planting, report = grown.planting, grown.report
     words = {**grown.words, **(tier or {})}
@@ -154,8 +164,8 @@ def _job(
         planting=planting.id,
         cells=report.cells,
         where=span_words(report.cells) if report.cells else "",
-        about=rule.about.format_map(words),
-        why=rule.why.format_map(words),
+        about=of_table(rule.about, **words),
+        why=of_table(rule.why, **words),
         sign=rule.sign,
         first=tuple(grown.book.jobs[before].verb for before in _before(rule, grown)),
         on=on,
@@ -180,35 +190,41 @@ def _before(rule: JobRule, grown: Grown) -> Iterator[str]:
             yield name
 
 
-def _comes_up(report: PlantingReport) -> str:
+def _comes_up(report: PlantingReport) -> Text:
     """When seed comes up, where the soil's warmth is known."""
     if report.soil_c is None or report.comes_up_days is None:
         return ""
-    return f"up in about {report.comes_up_days:.0f} days in soil of {report.soil_c:.0f} °C; "
+    return message(
+        "of-planting-up-about-days-soil",
+        comes_up_days=Number(report.comes_up_days, 0),
+        soil=Temperature(report.soil_c),
+    )
 
 
-def _words(grown: Grown) -> dict[str, str]:
+def _words(grown: Grown) -> dict[str, Value]:
     report, crop = grown.report, grown.crop
     kg = report.harvest_kg.p50
     depth = report.sowing_depth_cm if report.sowing_depth_cm is not None else crop.sowing_depth_cm
-    following = f"frees {len(report.cells)} squares"
+    following = message("of-planting-frees-squares", cells=Count(len(report.cells), "square"))
     if grown.next_name and grown.next_on:
-        following = f"{grown.next_name} follows on {day_words(grown.next_on)}"
+        following = message("of-planting-follows", next_name=grown.next_name, next_on=grown.next_on)
     return {
         "name": report.name,
-        "plants": f"{report.plants}",
-        "seeds": f"{report.seeds_to_sow}",
-        "deep": f"{depth:g} cm deep" if depth else "on the surface",
-        "apart": f"{report.spacing_cm:.3g} cm",
-        "weeks_indoors": f"{crop.weeks_indoors or 0:g}",
-        "start": day_words(report.start_date),
+        "plants": Count(report.plants, "plant"),
+        "seeds": Count(report.seeds_to_sow, "seed"),
+        "deep": message("of-planting-deep", depth=Length(depth))
+        if depth
+        else message("of-planting-surface"),
+        "apart": Length(report.spacing_cm),
+        "weeks_indoors": Number(crop.weeks_indoors or 0),
+        "start": report.start_date,
         "comes_up": _comes_up(report),
-        "first_pick": f"about {day_words(report.first_pick)}"
+        "first_pick": message("of-planting-about", first_pick=report.first_pick)
         if report.first_pick
-        else "never here",
-        "gives": f"likely {kg:.1f} kg in all, " if kg else "",
+        else message("of-planting-never-here"),
+        "gives": message("of-planting-likely-all", kg=Mass(kg)) if kg else "",
         "how_often": grown.book.picking_shapes[crop.picking.kind].how_often,
-        "last_pick": day_words(report.last_pick) if report.last_pick else "",
+        "last_pick": report.last_pick or "",
         "next": following,
         "dose": dose_words(grown.here, grown.soil, grown.book),
         "wait": wait_words(grown.liquid.wait_days if grown.liquid else None),

@@ -10,7 +10,7 @@ from ample_rows.core.ask.seed_box.shopping import ShoppingRow, shopping_list
 from ample_rows.core.book import Book
 from ample_rows.core.calendar.season import days
 from ample_rows.core.estimate.report import Report
-from ample_rows.core.words.day_words import day_words
+from ample_rows.core.words.message import Count, Text, clauses, message
 
 
 def order_jobs(plan: p.Plan, report: Report, book: Book) -> Iterator[Job]:
@@ -29,17 +29,18 @@ def order_jobs(plan: p.Plan, report: Report, book: Book) -> Iterator[Job]:
             None,
             f"order-{month}",
             verb="Order",
-            about="; ".join(f"{row.name}, {_sold(row)}" for row in rows),
-            why=f"{rows[0].name} is begun on {day_words(rows[0].first_use)}; the post takes its "
-            "time, and good seed sells out",
+            about=clauses(*(message("orders-row", row=row.name, sold=_sold(row)) for row in rows)),
+            why=message(
+                "orders-begun-post-takes-time", rows=rows[0].name, first_use=rows[0].first_use
+            ),
             span=(on, last),
             latest=max(last, rows[0].first_use),
             minutes=book.place_minutes["order"].of(),
         )
 
 
-def _sold(row: ShoppingRow) -> str:
+def _sold(row: ShoppingRow) -> Text:
     """How it is sold, in short: what a packet holds stands in the shopping list."""
     if row.unit != "seeds":
         return row.as_sold
-    return "1 packet" if row.buy == 1 else f"{row.buy} packets"
+    return message("orders-packets", packets=Count(row.buy, "packet"))

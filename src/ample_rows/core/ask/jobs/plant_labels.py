@@ -7,9 +7,14 @@ from datetime import date
 from ample_rows.core import plan as p
 from ample_rows.core.geometry.cells import span_words
 from ample_rows.core.planting.report import PlantingReport
-from ample_rows.core.words.day_words import day_words
+from ample_rows.core.words.message import Count, Message, Text, Value, message
 
-_STARTED = {"sow": "sown", "transplant": "set out", "set": "planted", "division": "planted"}
+_STARTED = {
+    "sow": message("plant-labels-sown"),
+    "transplant": message("plant-labels-set-out"),
+    "set": message("plant-labels-planted"),
+    "division": message("plant-labels-planted"),
+}
 
 
 @dataclass(frozen=True, slots=True)
@@ -19,8 +24,8 @@ class PlantLabel:
     place: str
     planting: str
     name: str
-    where: str
-    when: str
+    where: Text
+    when: Text
 
 
 def plant_labels(
@@ -44,22 +49,31 @@ def plant_labels(
     )
 
 
-def _kinds(report: PlantingReport) -> Iterator[tuple[str, str, date | None]]:
+def _kinds(report: PlantingReport) -> Iterator[tuple[str, Value, date | None]]:
     """Each kind of a planting with its plants, counted as they are set out."""
     if not report.by_variety:
         # What is grown for the soil is not picked.
         picked = report.first_pick if report.harvest_kg.p50 else None
-        yield report.name, f"{report.plants}", picked
+        yield report.name, Count(report.plants, "plant"), picked
     for kind in report.by_variety:
         last = kind.first_plant + kind.plants - 1
-        yield kind.name, f"plants {kind.first_plant}–{last}", kind.first_pick
+        yield (
+            kind.name,
+            message("plant-labels-plants", first_plant=kind.first_plant, until=last),
+            kind.first_pick,
+        )
 
 
-def _where(report: PlantingReport, labels: dict[str, str], plants: str) -> str:
+def _where(report: PlantingReport, labels: dict[str, str], plants: Value) -> Message:
     cells = f" {span_words(report.cells)}" if report.cells else ""
-    return f"{labels[report.place]}{cells}, {plants}"
+    return message("plant-labels-values", labels=labels[report.place], cells=cells, plants=plants)
 
 
-def _when(report: PlantingReport, start: str, pick: date | None) -> str:
-    begun = f"{_STARTED[start]} {day_words(report.start_date)} {report.start_date.year}"
-    return f"{begun}, pick {day_words(pick)}" if pick else begun
+def _when(report: PlantingReport, start: str, pick: date | None) -> Text:
+    begun = message(
+        "plant-labels-begun",
+        how=_STARTED[start],
+        start=report.start_date,
+        year=f"{report.start_date.year}",
+    )
+    return message("plant-labels-pick", begun=begun, pick=pick) if pick else begun

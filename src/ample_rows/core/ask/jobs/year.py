@@ -53,7 +53,7 @@ def jobs_of(estimate: Estimate) -> tuple[Job, ...]:
             jobs += planting_jobs(grown)
     marked = [_marked(job, marks) for job in jobs]
     in_year = (j for j in marked if report.year.start <= j.until and j.on <= report.year.end)
-    return tuple(sorted(in_year, key=lambda job: (job.on, job.place_label, job.verb, job.key)))
+    return tuple(sorted(in_year, key=lambda job: (job.on, job.place or "", job.key)))
 
 
 def _grown(

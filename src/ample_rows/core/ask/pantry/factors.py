@@ -8,6 +8,7 @@ from ample_rows.core.ask.pantry.supply import total_of
 from ample_rows.core.book import Book
 from ample_rows.core.planting.cases import Evaluated
 from ample_rows.core.planting.harvest import Quantiles
+from ample_rows.core.words.message import Message, Text, listed, message
 
 _SAID = 0.005
 """Steps of less than this share of the first are left out."""
@@ -17,8 +18,8 @@ _SAID = 0.005
 class FactorStep:
     """One step from the book's yield towards what is likely here; `kg` is where it leads. [kg]"""
 
-    name: str
-    how: str
+    name: Message
+    how: Text
     change_kg: float
     kg: float
 
@@ -49,7 +50,7 @@ def crop_factors(crop: str, grown: Sequence[Evaluated], seasons: int, book: Book
     for name, change in changes.items():
         kg += change
         if abs(change) >= _SAID * begun:
-            steps.append(FactorStep(name, words[name], change, kg))
+            steps.append(FactorStep(_NAMES[name], words[name], change, kg))
     return CropFactors(
         crop=crop,
         plants=sum(e.report.plants for e in grown),
@@ -59,15 +60,26 @@ def crop_factors(crop: str, grown: Sequence[Evaluated], seasons: int, book: Book
     )
 
 
+_NAMES = {
+    "gaps": message("factor-gaps"),
+    "losses": message("factor-losses"),
+    "spacing": message("factor-spacing"),
+    "depth": message("factor-depth"),
+    "light": message("factor-light"),
+    "spring frost": message("factor-spring-frost"),
+    "cut short": message("factor-cut-short"),
+    "training": message("factor-training"),
+    "this garden": message("factor-this-garden"),
+}
 _HOW = {
-    "gaps": "nothing came up, and nothing was filled in",
-    "spacing": "closer or wider than the book's, and what shares the squares",
-    "depth": "soil for the roots",
-    "light": "sun on its squares",
-    "spring frost": "springs in which it is taken",
-    "cut short": "frost or clearing before the picking is over",
-    "training": "the way it is held up",
-    "this garden": "what this garden gave before",
+    "gaps": message("factors-nothing-came-up-nothing"),
+    "spacing": message("factors-closer-or-wider-than"),
+    "depth": message("factors-soil-roots"),
+    "light": message("factors-sun-squares"),
+    "spring frost": message("factors-springs-which-taken"),
+    "cut short": message("factors-frost-or-clearing-before"),
+    "training": message("factors-way-held-up"),
+    "this garden": message("factors-what-garden-gave-before"),
 }
 
 
@@ -94,11 +106,13 @@ def _factors(e: Evaluated) -> Iterator[tuple[str, float]]:
     yield "this garden", factors.own
 
 
-def _losses(grown: Sequence[Evaluated], book: Book) -> str:
+def _losses(grown: Sequence[Evaluated], book: Book) -> Message:
     """What takes plants before they are picked: the troubles that the crop withstands least."""
     named: dict[str, None] = {}
     for e in grown:
         for trouble, grade in book.withstands(e.crop).items():
             if grade == "little":
                 named.setdefault(book.troubles[trouble].label)
-    return ", ".join(list(named)[:3]) or "pests, slugs and bolting"
+    if not named:
+        return message("factors-pests-slugs-bolting")
+    return message("factors-losses", troubles=listed(list(named)[:3]))

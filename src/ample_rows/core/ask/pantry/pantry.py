@@ -31,6 +31,7 @@ from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry.cells import DEFAULT_CELL_CM
 from ample_rows.core.planting.cases import Evaluated
 from ample_rows.core.planting.harvest import Quantiles
+from ample_rows.core.words.message import Count, Mass, Text, message
 
 _WEEKS_A_YEAR = 52
 
@@ -69,7 +70,7 @@ class CropSupply:
     more_plants: int | None
     more_squares: int | None
     more_seeds: int | None
-    words: str
+    words: Text
     piece_kg: float | None
     keeps: tuple[Keeps, ...]
     asked_as: tuple[str, ...]
@@ -192,13 +193,16 @@ def _squares_a_plant(crop: Crop, own: Sequence[Evaluated]) -> float:
     return crop.spacing_cm**2 / DEFAULT_CELL_CM**2
 
 
-def _words(short: float | None, likely: float, more: int | None, squares: int | None) -> str:
+def _words(short: float | None, likely: float, more: int | None, squares: int | None) -> Text:
     if short is None:
-        return "nothing is wanted of it yet" if likely else ""
+        return message("pantry-nothing-wanted-yet") if likely else ""
     if more is not None:
-        plants = "1 plant more" if more == 1 else f"{more} plants more"
-        on = "1 square" if squares == 1 else f"{squares} squares"
-        return f"{short:.1f} kg short: {plants}, on {on}"
+        return message(
+            "pantry-short-plants",
+            short=Mass(short),
+            plants=Count(more, "more-plant"),
+            squares=Count(squares or 0, "square"),
+        )
     if short > 0:
-        return f"{short:.1f} kg short"
-    return f"{-short:.1f} kg to spare: keep it, give it away, or sow less"
+        return message("pantry-short", short=Mass(short))
+    return message("pantry-spare-keep-give-away", short=Mass(-short))

@@ -12,7 +12,7 @@ from ample_rows.core.ask.pantry.supply import Seasons, weekly_draws
 from ample_rows.core.ask.pantry.wants import Wanted
 from ample_rows.core.calendar.season import GrowingYear
 from ample_rows.core.planting.cases import Evaluated
-from ample_rows.core.words.day_words import day_words
+from ample_rows.core.words.message import Text, listed, message
 
 Floats = NDArray[np.float64]
 
@@ -43,7 +43,7 @@ class AtTable:
     kept_kg: float
     spoils_kg: float
     weeks_short: int
-    words: str
+    words: Text
 
 
 def weeks_of(year: GrowingYear) -> tuple[date, ...]:
@@ -95,16 +95,16 @@ def _medians(by_week: Floats) -> Floats:
     return found
 
 
-def _words(rows: Sequence[TableWeek]) -> str:
+def _words(rows: Sequence[TableWeek]) -> Text:
     """When the table goes short, the longest spells in their order."""
     spells = _spells(rows)
     if not spells:
         return ""
     longest = sorted(sorted(spells, key=lambda s: s[0] - s[1])[:_MOST_SPELLS])
-    told = [f"{day_words(a)} to {day_words(b + timedelta(days=6))}" for a, b in longest]
+    told = [message("table-to", since=a, until=b + timedelta(days=6)) for a, b in longest]
     more = len(spells) - len(longest)
-    rest = f", and {more} shorter" if more else ""
-    return f"short {', '.join(told)}{rest}"
+    rest = message("table-shorter", more=more) if more else ""
+    return message("table-short", spells=listed(told), rest=rest)
 
 
 def _spells(rows: Sequence[TableWeek]) -> list[tuple[date, date]]:

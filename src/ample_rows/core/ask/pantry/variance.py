@@ -9,6 +9,7 @@ from numpy.typing import NDArray
 
 from ample_rows.core.planting.cases import Evaluated
 from ample_rows.core.planting.harvest import stream
+from ample_rows.core.words.message import Text, message
 
 Floats = NDArray[np.float64]
 
@@ -20,7 +21,7 @@ _MOST_CROPS = 5
 class Share:
     """What one source of uncertainty has of the variance of the whole. [0-1]"""
 
-    name: str
+    name: Text
     share: float
 
 
@@ -55,9 +56,9 @@ def uncertainty(grown: Sequence[Evaluated], seed: int) -> Uncertainty:
     season = _explained(whole, stream(seed, "season", len(whole)))
     crops = sum(_explained(whole, stream(seed, f"crop/{crop}", len(whole))) for crop in totals)
     found = {
-        "weather of the season": season,
-        "luck with each crop": crops,
-        "from bed to bed": max(0.0, 1 - season - crops),
+        message("variance-season"): season,
+        message("variance-crop"): crops,
+        message("variance-bed"): max(0.0, 1 - season - crops),
     }
     scale = sum(found.values())
     shares = [

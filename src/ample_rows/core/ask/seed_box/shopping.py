@@ -10,6 +10,7 @@ from ample_rows.core.ask.seed_box.needs import Need, needs_of
 from ample_rows.core.ask.seed_box.viability import alive_share
 from ample_rows.core.book import Book, Crop
 from ample_rows.core.planting.report import PlantingReport
+from ample_rows.core.words.message import Count, Message, Number, Text, clauses, listed, message
 from ample_rows.core.words.working import Term, Terms, of_rule
 
 _DUST = 1e-6
@@ -27,16 +28,16 @@ class PacketState:
     seeds: int
     comes_up: float
     as_fresh: int
-    words: str
+    words: Text
 
 
 @dataclass(frozen=True, slots=True)
 class WayToBegin:
     """What a crop's plants cost one way; null while a price is missing."""
 
-    way: str
+    way: Text
     cost: float | None
-    missing: str
+    missing: Text
     chosen: bool
 
 
@@ -56,9 +57,9 @@ class ShoppingRow:
     wanted: int
     there: int
     buy: int
-    as_sold: str
+    as_sold: Text
     cost: float | None
-    words: str
+    words: Text
     ways: tuple[WayToBegin, ...]
     working: Terms
 
@@ -70,7 +71,7 @@ class ShoppingList:
     rows: tuple[ShoppingRow, ...]
     packets: tuple[PacketState, ...]
     cost: float | None
-    missing: tuple[str, ...]
+    missing: tuple[Text, ...]
 
 
 def shopping_list(
@@ -88,7 +89,7 @@ def shopping_list(
     for need in needs_of(plan, reports, since, book):
         own = [state for state in packets if state.crop == need.crop.id]
         rows.append(_row(need, own, box, names, book))
-    missing = tuple(f"a price for {row.name}" for row in rows if row.cost is None)
+    missing = tuple(message("shopping-price", row=row.name) for row in rows if row.cost is None)
     cost = None if missing else sum(row.cost or 0.0 for row in rows)
     return ShoppingList(tuple(rows), packets, cost, missing)
 
@@ -110,16 +111,16 @@ def _state(packet: p.SeedPacket, year: int, book: Book) -> PacketState:
     )
 
 
-def _packet_words(packet: p.SeedPacket, crop: Crop, alive: float, book: Book) -> str:
+def _packet_words(packet: p.SeedPacket, crop: Crop, alive: float, book: Book) -> Message:
     words = []
     if alive < book.value("seed_least_alive"):
-        words.append("too old to count on: sow a pinch on damp paper first, or buy fresh")
+        words.append(message("shopping-too-old-count-sow"))
     elif alive < book.value("seed_sow_thicker"):
         times = 1 / alive
-        words.append(f"sow {times:.1f} times as thick")
+        words.append(message("shopping-sow-times-thick", times=Number(times, 1)))
     if packet.saved and "hybridises" in crop.traits:
-        words.append("saved beside others of its kind it may not come true")
-    return "; ".join(words)
+        words.append(message("shopping-saved-beside-others-kind"))
+    return clauses(*words)
 
 
 @dataclass(frozen=True, slots=True)
@@ -131,7 +132,7 @@ class _Buying:
     wanted: int
     there: int
     buy: int
-    as_sold: str
+    as_sold: Text
     price: float | None
 
     @property
@@ -149,13 +150,30 @@ def _buying(need: Need, there: int, choice: p.SeedChoice, book: Book) -> _Buying
     if by_seed:
         packet = crop.packet_seeds or wanted
         buy = math.ceil(max(0, wanted - there) / packet)
-        sold = f"{buy} {_many('packet', buy)} of about {packet}" if buy else ""
+        sold = (
+            message("shopping-about", packets=Count(buy, "packet"), seeds=round(packet))
+            if buy
+            else ""
+        )
         return _Buying("seeds", spare, wanted, there, buy, sold, choice.packet)
     if need.raised or crop.sold_as is None:
-        return _Buying("plants", spare, wanted, 0, wanted, f"{wanted} plants", choice.plant)
+        return _Buying(
+            "plants",
+            spare,
+            wanted,
+            0,
+            wanted,
+            message("shopping-plants", wanted=wanted),
+            choice.plant,
+        )
     each = crop.sold_as.plants
     buy = math.ceil(wanted / each - _DUST)
-    sold = f"{buy} × {crop.sold_as.what}, {each:g} {_many('plant', round(each))} each"
+    sold = message(
+        "shopping-each",
+        buy=buy,
+        what=crop.sold_as.what,
+        each=Count(round(each), "plant"),
+    )
     return _Buying("plants", spare, wanted, 0, buy, sold, choice.sold)
 
 
@@ -183,16 +201,16 @@ def _row(
     )
 
 
-def _many(word: str, count: int) -> str:
-    return word if count == 1 else f"{word}s"
-
-
-def _words(own: list[PacketState], buying: _Buying) -> str:
+def _words(own: list[PacketState], buying: _Buying) -> Text:
     if not own or buying.unit != "seeds":
         return ""
-    said = "; ".join(state.words for state in own if state.words)
-    enough = "enough in the box" if buying.buy == 0 else f"the box is good for {buying.there}"
-    return f"{enough}; {said}" if said else enough
+    said = [state.words for state in own if state.words]
+    enough = (
+        message("shopping-enough-box")
+        if buying.buy == 0
+        else message("shopping-box-good", there=buying.there)
+    )
+    return clauses(enough, *said)
 
 
 def _ways(
@@ -208,11 +226,23 @@ def _ways(
     at_home = None if seed is None or growing is None else seed + growing
     plants = None if choice.plant is None else raised * choice.plant
     by_plants = bool(choice.buy_plants)
-    wants = [word for word, cost in (("packet", seed), ("raising one", growing)) if cost is None]
+    wants = [
+        word
+        for word, cost in (("packet", seed), (message("shopping-raising-one"), growing))
+        if cost is None
+    ]
     return (
-        WayToBegin("raised at home", at_home, " and ".join(wants), not by_plants),
         WayToBegin(
-            "bought as plants", plants, "" if choice.plant is not None else "plant", by_plants
+            message("shopping-raised-home"),
+            at_home,
+            message("shopping-lacking", wants=listed(wants, "and")) if wants else "",
+            not by_plants,
+        ),
+        WayToBegin(
+            message("shopping-bought-plants"),
+            plants,
+            "" if choice.plant is not None else "plant",
+            by_plants,
         ),
     )
 
@@ -221,12 +251,30 @@ def _ways(
 def _working(need: Need, buying: _Buying, book: Book) -> Terms:
     kept = book.coefficients["fresh_seed_score"].source
     count = need.seeds if buying.unit == "seeds" else need.plants
-    sowings = f"{len(need.sowings)} {_many('planting', len(need.sowings))}"
-    how = f"{sowings}, stations × seeds a station" if buying.unit == "seeds" else sowings
+    sowings = Count(len(need.sowings), "planting")
+    how = (
+        message("shopping-stations-seeds-station", sowings=sowings)
+        if buying.unit == "seeds"
+        else message("shopping-of-plantings", sowings=sowings)
+    )
     return (
-        Term("to sow or set", count, "", how, "Plan"),
-        Term("some to spare", buying.spare, "×", "for gaps, slugs and a second go", "Judged"),
-        Term("wanted", buying.wanted, "", "rounded up", "Core"),
-        Term("in the box", buying.there, "", "counted as fresh seed", kept),
-        Term("to buy", buying.buy, "", "in whole packets or as sold", "Core"),
+        Term(message("shopping-sow-or-set"), count, "", how, "Plan"),
+        Term(
+            message("shopping-some-spare"),
+            buying.spare,
+            "×",
+            message("shopping-gaps-slugs-second-go"),
+            "Judged",
+        ),
+        Term(message("shopping-wanted"), buying.wanted, "", message("shopping-rounded-up"), "Core"),
+        Term(
+            message("shopping-box"), buying.there, "", message("shopping-counted-fresh-seed"), kept
+        ),
+        Term(
+            message("shopping-buy"),
+            buying.buy,
+            "",
+            message("shopping-whole-packets-or-sold"),
+            "Core",
+        ),
     )

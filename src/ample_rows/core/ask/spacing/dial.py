@@ -19,6 +19,7 @@ from ample_rows.core.planting.evaluated import evaluate_planting
 from ample_rows.core.planting.report import PlantingReport
 from ample_rows.core.planting.set_out import crop_grown
 from ample_rows.core.planting.sizes import piece_kg, too_small_kg
+from ample_rows.core.words.message import Length, Mass, Message, Share, message, sentences
 
 _MOST_POINTS = 18
 _STEPS_CM = (0.25, 0.5, 1.0, 2.0, 5.0, 10.0, 20.0, 50.0)
@@ -57,7 +58,7 @@ class Dial:
     reference_cm: float
     own_cm: float
     points: tuple[Closeness, ...]
-    words: str
+    words: Message
     source: str
 
 
@@ -160,35 +161,41 @@ def _air(report: PlantingReport, reference_cm: float, book: Book) -> str:
     return next(band.words for band in book.airs.values() if ratio <= band.up_to)
 
 
-def _words(points: Sequence[Closeness], own_cm: float) -> str:
+def _words(points: Sequence[Closeness], own_cm: float) -> Message:
     """What a fifth closer, and a fifth wider, would change."""
     own = _nearest(points, own_cm)
     closer, wider = _nearest(points, own_cm * 0.8), _nearest(points, own_cm * 1.2)
     parts = []
     if closer.spacing_cm < own.spacing_cm:
-        parts.append(f"{_change('Closer', closer, own)}.")
+        parts.append(message("dial-closer", change=_change(closer, own)))
     if wider.spacing_cm > own.spacing_cm:
-        parts.append(f"{_change('Wider', wider, own)}.")
-    return " ".join(parts)
+        parts.append(message("dial-wider", change=_change(wider, own)))
+    return sentences(*parts)
 
 
 def _nearest(points: Sequence[Closeness], cm: float) -> Closeness:
     return min(points, key=lambda point: abs(point.spacing_cm - cm))
 
 
-def _change(way: str, there: Closeness, own: Closeness) -> str:
+def _change(there: Closeness, own: Closeness) -> Message:
     if there.plants == 0:
-        return f"{way}, at {there.spacing_cm:.3g} cm: none fits"
+        return message("dial-none-fits", spacing=Length(there.spacing_cm))
     plants, kg = there.plants - own.plants, there.kg - own.kg
-    count = f"{abs(plants)} {'more' if plants > 0 else 'fewer'}" if plants else "as many plants"
+    if plants > 0:
+        count = message("dial-more", plants=plants)
+    elif plants < 0:
+        count = message("dial-fewer", plants=-plants)
+    else:
+        count = message("dial-same-plants")
     weight = (
-        f"{abs(kg):.2f} kg {'more' if kg > 0 else 'less'} in all"
+        message("dial-weight", kg=Mass(abs(kg)), change="more" if kg > 0 else "less")
         if abs(kg) > _NOTICED * max(own.kg, there.kg)
-        else "no more and no less in all"
+        else message("dial-same-weight")
     )
-    words = f"{way}, at {there.spacing_cm:.3g} cm: {count}, {weight}"
+    words = message("dial-at", spacing=Length(there.spacing_cm), count=count, weight=weight)
     if plants and own.kg_per_plant > 0:
         share = round((there.kg_per_plant / own.kg_per_plant - 1) * 100)
         if share:
-            words += f", each {abs(share)} % {'heavier' if share > 0 else 'lighter'}"
+            change = "heavier" if share > 0 else "lighter"
+            words = message("dial-each", words=words, share=Share(abs(share) / 100), change=change)
     return words

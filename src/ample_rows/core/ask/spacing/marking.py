@@ -20,6 +20,7 @@ from ample_rows.core.geometry import shapes
 from ample_rows.core.geometry.cells import Grid, address_of, grid_of
 from ample_rows.core.geometry.lattice import Point
 from ample_rows.core.planting.report import PlantingReport
+from ample_rows.core.words.message import Count, Length, Message, Text, listed, message
 
 _CM_PER_M = 100.0
 _DIGITS = 2
@@ -60,7 +61,7 @@ class PlantingMarks:
     plants: int
     runs: Direction
     lines: tuple[Lines, ...]
-    words: str
+    words: Text
     template_cell: str | None
     template_cm: tuple[Point, ...]
 
@@ -179,14 +180,14 @@ def _alike(pairs: list[Point]) -> tuple[Lines, ...]:
 
 def _words_for(
     shape: p.Shape, points: list[Point], lines: tuple[Lines, ...], runs: Direction, per: int
-) -> str:
+) -> Message:
     inner = shapes.inside_shape(shape)
     if isinstance(inner, p.Circle):
         return _rings(points, inner.diameter_cm / 2)
     return _words(lines, runs, per)
 
 
-def _rings(points: list[Point], radius_cm: float) -> str:
+def _rings(points: list[Point], radius_cm: float) -> Message:
     """Plants of a round place by their distance from its middle."""
     polar = sorted(
         (math.dist(point, (radius_cm, radius_cm)), math.atan2(*(v - radius_cm for v in point)))
@@ -198,58 +199,64 @@ def _rings(points: list[Point], radius_cm: float) -> str:
             rings[-1].append(at)
         else:
             rings.append([at])
-    return "; ".join(_ring(ring) for ring in rings) + "."
+    return message("marking-rings", rings=listed((_ring(ring) for ring in rings), "semicolon"))
 
 
-def _ring(ring: list[tuple[float, float]]) -> str:
+def _ring(ring: list[tuple[float, float]]) -> Message:
     count, away = len(ring), ring[0][0]
     if away <= _SAME_RING_CM:
-        return "1 in the middle"
+        return message("marking-middle")
     if count == 1:
-        return f"1 plant {away:.1f} cm from the middle"
+        return message("marking-plant-from-middle", away=Length(away))
     angles = sorted(math.degrees(angle) for _, angle in ring)
     gaps = [b - a for a, b in itertools.pairwise([*angles, angles[0] + 360])]
     even = max(gaps) - min(gaps) <= _EVEN_DEGREES
-    return f"{count} plants {away:.1f} cm from the middle, {'evenly round' if even else 'as drawn'}"
+    return message(
+        "marking-plants-from-middle",
+        count=Count(count, "plant"),
+        away=Length(away),
+        way="even" if even else "drawn",
+    )
 
 
-def _words(lines: tuple[Lines, ...], runs: Direction, per: int) -> str:
+def _words(lines: tuple[Lines, ...], runs: Direction, per: int) -> Message:
     side = "column A" if runs == "along" else "row 1"
     if len(lines) > _MOST_PATTERNS:
-        return "Each line for itself, as drawn: lay a cane and measure."
+        return message("marking-each-line-itself-drawn")
     parts = []
     for pattern in lines:
         count = len(pattern.at_cm)
-        head = "1 line" if count == 1 else f"{count} lines"
-        each = "" if count == 1 else ", on each "
-        places_of = _row(pattern.at_cm, f"from the outer side of {side}")
+        places_of = _row(pattern.at_cm, message("marking-from-outer-side", side=side))
         plants = _counted(len(pattern.marks_cm), per)
-        marks = _row(pattern.marks_cm, "from the corner")
-        parts.append(f"{head} {places_of}{each or ', '}{plants} {marks}")
-    return f"Lines {runs}: {'; then '.join(parts)}."
+        marks = _row(pattern.marks_cm, message("marking-from-corner"))
+        parts.append(
+            message(
+                "marking-pattern",
+                lines=Count(count, "line"),
+                number=count,
+                at=places_of,
+                plants=plants,
+                marks=marks,
+            )
+        )
+    return message("marking-lines", runs=runs, patterns=listed(parts, "then"))
 
 
-def _counted(count: int, per: int) -> str:
-    what = "plant" if per == 1 else "station"
-    told = f"{count} {what}s" if count > 1 else f"1 {what}"
-    return told if per == 1 else f"{told} of {per}"
+def _counted(count: int, per: int) -> Message:
+    if per == 1:
+        return message("marking-plants", plants=Count(count, "plant"))
+    return message("marking-stations", stations=Count(count, "station"), per=per)
 
 
-def _row(values: tuple[float, ...], where: str) -> str:
+def _row(values: tuple[float, ...], where: Text) -> Message:
     """Even marks by their first and step; uneven ones by number."""
     if len(values) == 1:
-        return f"at {_cm(values[0])} cm {where}"
+        return message("marking-one-at", cm=Length(values[0]), where=where)
     steps = [b - a for a, b in itertools.pairwise(values)]
     if max(steps) - min(steps) <= _EVEN_CM:
         step = (values[-1] - values[0]) / len(steps)
-        return f"{step:.3g} cm apart, the first {_cm(values[0])} cm {where}"
-    told = ", ".join(map(_cm, values))
-    return f"at {told} cm {where}"
-
-
-def _cm(value: float) -> str:
-    """A length as a tape shows it, to the millimetre."""
-    return f"{round(value, 1):g}"
+        return message("marking-apart-first", step=Length(step), cm=Length(values[0]), where=where)
+    return message("marking-at", spots=listed(map(Length, values)), where=where)
 
 
 def _template(report: PlantingReport, grid: Grid) -> tuple[str | None, tuple[Point, ...]]:

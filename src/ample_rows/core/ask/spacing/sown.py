@@ -5,6 +5,7 @@ from dataclasses import dataclass, replace
 
 from ample_rows.core.book import Crop
 from ample_rows.core.planting.report import PlantingReport
+from ample_rows.core.words.message import Count, Message, Number, Span, Text, message, sentences
 
 _SURE = 0.9
 
@@ -25,7 +26,7 @@ class Sowing:
     gaps: float
     gaps_at_most: int
     thinned: float
-    words: str
+    words: Text
 
 
 def sowing_of(report: PlantingReport, crop: Crop, per_station: int) -> Sowing | None:
@@ -51,28 +52,38 @@ def sowing_of(report: PlantingReport, crop: Crop, per_station: int) -> Sowing | 
     return replace(found, words=_words(found, report.layout, crop))
 
 
-def _words(sowing: Sowing, layout: str, crop: Crop) -> str:
+def _words(sowing: Sowing, layout: str, crop: Crop) -> Message:
     """The sowing plan as one says it to a helper."""
-    some = f"{sowing.seeds_each} seeds" if sowing.seeds_each > 1 else "1 seed"
-    many = f"{sowing.stations} stations" if sowing.stations > 1 else "1 station"
-    parts = [f"{some} at each of {many}."]
+    parts = [
+        message(
+            "sown-each",
+            seeds=Count(sowing.seeds_each, "seed"),
+            stations=Count(sowing.stations, "station"),
+        )
+    ]
     if layout == "band":
-        parts = [f"{sowing.seeds} seeds strewn over the band, and left as they come up."]
+        parts = [message("sown-band", seeds=Count(sowing.seeds, "seed"))]
     elif sowing.seeds_each > sowing.keep:
-        days = f"{crop.germination_days.low:g} to {crop.germination_days.high:g} days"
-        kept = "the strongest" if sowing.keep == 1 else f"the strongest {sowing.keep}"
+        days = Span(Number(crop.germination_days.low), Number(crop.germination_days.high))
         parts.append(
-            f"Up in {days} of warm soil; thin to {kept} before leaves touch,"
-            f" about {sowing.thinned:.0f} come out."
+            message(
+                "sown-up-warm-soil-thin",
+                days=days,
+                keep=sowing.keep,
+                thinned=Number(sowing.thinned, 0),
+            )
         )
     if sowing.gaps >= 0.5:
         parts.append(
-            f"Expect {sowing.gaps:.0f} bare, nine times in ten no more than {sowing.gaps_at_most};"
-            " sow a few spare at an end to fill them."
+            message(
+                "sown-expect-bare-nine-times",
+                gaps=Number(sowing.gaps, 0),
+                gaps_at_most=sowing.gaps_at_most,
+            )
         )
     else:
-        parts.append("A bare station is unlikely.")
-    return " ".join(parts)
+        parts.append(message("sown-bare-station-unlikely"))
+    return sentences(*parts)
 
 
 def _at_most(stations: int, gap: float) -> int:

@@ -30,6 +30,7 @@ from ample_rows.core.planting.cases import Evaluated
 from ample_rows.core.planting.evaluated import evaluate_planting
 from ample_rows.core.planting.harvest import Quantiles
 from ample_rows.core.planting.report import PlantingReport
+from ample_rows.core.words.message import Text
 
 _MOST = 24
 _TOO_FEW_DAYS = 28
@@ -57,7 +58,7 @@ class Following:
     harvest_kg: Quantiles
     lacking_kg: float | None
     fills_weeks: float
-    caution: str
+    caution: Text
     edit: Edit
 
 

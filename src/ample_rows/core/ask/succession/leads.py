@@ -24,6 +24,7 @@ from ample_rows.core.planting.cases import Evaluated, PlaceCase
 from ample_rows.core.planting.evaluated import evaluate_planting
 from ample_rows.core.planting.report import PlantingReport
 from ample_rows.core.site.frame import outer_ring_m
+from ample_rows.core.words.message import Text, message
 
 TRAIT = "trails"
 _LEAST_KG = 0.05
@@ -34,7 +35,7 @@ _CM2_A_M2 = 1e4
 class Lead:
     """One way to lead it: from a day on over so much ground, what it then gives, and the edit."""
 
-    label: str
+    label: Text
     since: date
     m2: float
     kg: float
@@ -51,7 +52,7 @@ class Leads:
 
     ways: tuple[Lead, ...]
     back: Edit | None
-    words: str
+    words: Text
 
 
 @dataclass(frozen=True)
@@ -85,16 +86,18 @@ def leads_of(estimate: Estimate, planting_id: str) -> Leads:
     alone = planting.model_copy(update={"led_over": None})
     now = evaluate_planting(alone, here)
     if TRAIT not in now.crop.traits:
-        return Leads((), None, f"{now.crop.name} does not trail")
+        return Leads((), None, message("leads-does-not-trail", crop=now.crop.name))
     if planting.support is not None:
-        return Leads((), None, "it climbs a support; what is led lies on the ground")
+        return Leads((), None, message("leads-climbs-support-what-led"))
     grows = (now.dates.due - now.dates.start).days
     runs = now.dates.start + season.days(grows * book.value("vines_run_share"))
     trailing = _Trailing(estimate, alone, here, now, runs)
     ways = [*_beside(trailing), *_over_places(trailing)]
     ways.sort(key=lambda way: -way.more_kg)
-    words = "nobody walks or works there until it is cleared; keep the way to the water free"
-    return Leads(tuple(ways), _back(plan, planting), words if ways else "no ground is free in time")
+    words = message("leads-nobody-walks-or-works")
+    return Leads(
+        tuple(ways), _back(plan, planting), words if ways else message("leads-no-ground-free-time")
+    )
 
 
 def _most_m2(trailing: _Trailing) -> float:
@@ -106,7 +109,14 @@ def _beside(trailing: _Trailing) -> Iterator[Lead]:
     box = shapes.bounds(trailing.here.place.shape)
     along = max(box.width, box.length) / 100
     m2 = min(_most_m2(trailing), along * trailing.book.value("path_beside_m"))
-    yield from _lead(trailing, "the path beside it", trailing.runs, m2, None)
+    yield from _lead(
+        trailing,
+        message("leads-path-beside"),
+        trailing.runs,
+        m2,
+        None,
+        where="the path beside it",
+    )
 
 
 def _over_places(trailing: _Trailing) -> Iterator[Lead]:
@@ -171,17 +181,23 @@ def _over(
         }
         rests = [*(p.document(known_rest) for known_rest in place.rests), rest]
         keep = ChangePlace(id=place.id, changes={"rests": rests})
-        yield from _lead(trailing, label, since, m2, keep)
+        yield from _lead(trailing, label, since, m2, keep, where=label)
 
 
 def _lead(
-    trailing: _Trailing, label: str, since: date, m2: float, keep: ChangePlace | None
+    trailing: _Trailing,
+    label: Text,
+    since: date,
+    m2: float,
+    keep: ChangePlace | None,
+    *,
+    where: str,
 ) -> Iterator[Lead]:
     """One way, where it is worth it."""
     if m2 <= 0:
         return
     m2 = round(m2, 2)
-    led = p.LedOver(m2=m2, since=since, where=label[:120])
+    led = p.LedOver(m2=m2, since=since, where=where[:120])
     tried = evaluate_planting(trailing.planting.model_copy(update={"led_over": led}), trailing.here)
     kg, before = tried.report.harvest_kg.p50, trailing.now.report.harvest_kg.p50
     if kg - before < _LEAST_KG:

@@ -23,6 +23,7 @@ from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.planting.cases import PlaceCase
 from ample_rows.core.planting.evaluated import evaluate_planting
 from ample_rows.core.planting.set_out import crop_grown
+from ample_rows.core.words.message import Text, message
 
 MOST_WAVES = 26
 _FARTHEST_DAYS = 366
@@ -46,7 +47,7 @@ class Waves:
     """A planting in waves, and the edit that sows them so; `words` tells of those left out."""
 
     waves: tuple[Wave, ...]
-    words: str
+    words: Text
     edit: Edit | None
 
 
@@ -136,14 +137,18 @@ def wave_of(number: int, planting: p.Planting, here: PlaceCase) -> Wave:
     )
 
 
-def _words(wanted: int, found: int, planting: p.Planting, here: PlaceCase) -> str:
+def _words(wanted: int, found: int, planting: p.Planting, here: PlaceCase) -> Text:
     if found == wanted:
         return ""
     crop = crop_grown(planting, here.book)
     latest = season.window(here.setting.year, crop, planting.start, here.book).latest
     left = wanted - found
-    waves = "one wave would start" if left == 1 else f"{left} waves would start"
-    return f"{waves} after {latest.day} {latest:%B}, too late to be picked, and are left out"
+    waves = (
+        message("waves-one-wave-would-start")
+        if left == 1
+        else message("waves-waves-would-start", left=left)
+    )
+    return message("waves-after-too-late-picked", waves=waves, latest=latest)
 
 
 def sown_edit(planting: p.Planting, sown: list[p.Planting]) -> Edit | None:

@@ -33,6 +33,7 @@ from ample_rows.core.structures.wind import (
     WindCheck,
     wind_check,
 )
+from ample_rows.core.words.message import Length, Text, message
 from ample_rows.core.words.working import Term, Terms, of_rule
 
 _FOOT_RAIL_CM = 10.0
@@ -90,7 +91,7 @@ class SupportSheet:
     crops: tuple[OnSupport, ...]
     tiers: tuple[Tier, ...]
     lines: tuple[BillLine, ...]
-    missing: tuple[str, ...]
+    missing: tuple[Text, ...]
     cost: float | None
     hours: float
     put_up_by: date | None
@@ -208,21 +209,63 @@ def _working(up: Stood, book: Book) -> Terms:
     bays, practice = up.bays, up.system.source
     below = book.coefficients["post_below_fill_cm"]
     terms = [
-        Term("run", up.run.length_cm, "cm", "along its edge", "Inside measures"),
-        Term("widest bay", up.system.post_spacing_cm, "cm", up.system.label, practice),
+        Term(
+            message("builder-run"),
+            up.run.length_cm,
+            "cm",
+            message("builder-along-edge"),
+            "Inside measures",
+        ),
+        Term(
+            message("builder-widest-bay"),
+            up.system.post_spacing_cm,
+            "cm",
+            up.system.label,
+            practice,
+        ),
     ]
     if bays.openings:
-        how = f"{bays.openings} openings of {up.opening_cm:g} cm a bay"
-        terms.append(Term("openings", bays.openings, "", how, "Core"))
+        how = message(
+            "builder-openings-bay", openings=bays.openings, opening=Length(up.opening_cm or 0.0)
+        )
+        terms.append(Term(message("builder-openings"), bays.openings, "", how, "Core"))
     if up.arch:
-        how = f"legs of {up.arch.legs_cm:.0f} cm and the bow over {up.arch.span_cm:.0f} cm"
-        terms.append(Term("mesh", up.arch.mesh_cm, "cm", how, "Core"))
-        terms.append(Term("stands high", up.arch.height_cm, "cm", "at its crown", "Core"))
+        how = message(
+            "builder-legs-bow-over", legs=Length(up.arch.legs_cm), span=Length(up.arch.span_cm)
+        )
+        terms.append(Term(message("builder-mesh"), up.arch.mesh_cm, "cm", how, "Core"))
+        terms.append(
+            Term(
+                message("builder-stands-high"),
+                up.arch.height_cm,
+                "cm",
+                message("builder-crown"),
+                "Core",
+            )
+        )
         return tuple(terms)
     return (
         *terms,
-        Term("bay", bays.bay_cm, "cm", f"{len(bays.posts_at_cm)} posts, evenly", "Core"),
-        Term("above the soil", up.height_cm, "cm", "as high as it is wanted", "Plan"),
-        Term("below it", up.buried_cm, "cm", up.footing.label, below.source),
-        Term("length of a post", up.post_length_cm, "cm", "to the next 10 cm", "Core"),
+        Term(
+            message("builder-bay"),
+            bays.bay_cm,
+            "cm",
+            message("builder-posts-evenly", posts_at=len(bays.posts_at_cm)),
+            "Core",
+        ),
+        Term(
+            message("builder-above-soil"),
+            up.height_cm,
+            "cm",
+            message("builder-high-wanted"),
+            "Plan",
+        ),
+        Term(message("builder-below"), up.buried_cm, "cm", up.footing.label, below.source),
+        Term(
+            message("builder-length-post"),
+            up.post_length_cm,
+            "cm",
+            message("builder-next-cm"),
+            "Core",
+        ),
     )

@@ -10,6 +10,7 @@ from ample_rows.core.geometry import shapes
 from ample_rows.core.geometry.shapes import Edge
 from ample_rows.core.notes.note import Fix
 from ample_rows.core.structures import supports
+from ample_rows.core.words.message import Mass, Message, Share, Text, message
 
 _SAME_KG = 0.05
 
@@ -25,7 +26,7 @@ class EdgeChoice:
     own_kg: float
     others_kg: float
     loss_kg: float
-    words: str
+    words: Text
     move: Fix | None
 
 
@@ -64,16 +65,16 @@ def edge_choices(estimate: Estimate, place_id: str, support_id: str) -> tuple[Ed
                 others_kg=others,
                 loss_kg=loss,
                 words=_words(loss, best),
-                move=None if here else Fix(f"Move it to the {point} side", moved),
+                move=None if here else Fix(message("edges-move-side", point=point), moved),
             )
         )
     return tuple(sorted(found, key=lambda choice: choice.loss_kg))
 
 
-def _words(loss: float, best: float) -> str:
+def _words(loss: float, best: float) -> Message:
     if loss < _SAME_KG:
-        return "as much as anywhere"
-    return f"{loss:.1f} kg less, {100 * loss / best:.0f} % of the garden's harvest"
+        return message("edges-much-anywhere")
+    return message("edges-less-garden-harvest", loss=Mass(loss), share=Share(loss / best))
 
 
 _Move = tuple[Edge, Edge, p.Compass]

@@ -11,6 +11,7 @@ from ample_rows.core.ask.what_fits.shelf import ShelfEntry, shelf_for
 from ample_rows.core.calendar.season import window
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry.cells import grid_of
+from ample_rows.core.words.message import Number, Text, message
 
 SETTLE_DAYS = 2
 LEAST_FACTOR = 0.4
@@ -50,10 +51,12 @@ def first_that_does_well(
     return None
 
 
-def why_not(estimate: Estimate, place: str, block: Block, crop: str) -> str:
+def why_not(estimate: Estimate, place: str, block: Block, crop: str) -> Text:
     """What keeps a crop from doing well in a block."""
     entry, _ = _tried(estimate, place, block, crop)
-    return entry.reason or f"would give {entry.factor * 100:.0f} % of what it can"
+    return entry.reason or message(
+        "filling-would-give-what-can", factor=Number(entry.factor * 100, 0)
+    )
 
 
 def _tried(estimate: Estimate, place: str, block: Block, ident: str) -> tuple[ShelfEntry, date]:

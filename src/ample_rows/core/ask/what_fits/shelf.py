@@ -15,7 +15,7 @@ from ample_rows.core.planting.evaluated import evaluate_planting
 from ample_rows.core.planting.harvest import Quantiles
 from ample_rows.core.planting.report import PlantingReport, WindowReport
 from ample_rows.core.structures import supports
-from ample_rows.core.words.day_words import day_words
+from ample_rows.core.words.message import Length, Number, Text, Volume, listed, message
 
 LEAST_SHARE_WORTH_HAVING = 0.5
 PROBE = "shelf"
@@ -32,7 +32,7 @@ class ShelfEntry:
     family: str
     group: str
     fits: bool
-    reason: str
+    reason: Text
     start: p.Start
     cells: tuple[str, ...] | Literal["all"]
     support: str | None
@@ -51,7 +51,7 @@ class ShelfAnswer:
     """Every crop of the book, those that fit first; what stands in the way of them all."""
 
     entries: tuple[ShelfEntry, ...]
-    blocked: str | None
+    blocked: Text | None
     free_from: date | None
 
 
@@ -203,17 +203,17 @@ def support_over(asked: Asked, crop: Crop) -> str | None:
     return None
 
 
-def _blocked(asked: Asked) -> str:
+def _blocked(asked: Asked) -> Text:
     """What stands in the way of every crop; empty when the ground is free."""
     now = asked.use.now
     if asked.held:
-        return f"{', '.join(asked.held)} is held"
+        return message("shelf-held", cells=listed(asked.held))
     if now is not None and now.clear_date is not None:
-        return f"{now.name} stands here until {day_words(now.clear_date)}"
+        return message("shelf-stands-here-until", now=now.name, clear_date=now.clear_date)
     return ""
 
 
-def why_not(e: Evaluated, asked: Asked) -> str:
+def why_not(e: Evaluated, asked: Asked) -> Text:
     """The first reason against, in the grower's order of asking; empty when it fits."""
     report, window = e.report, e.report.window
     use, day = asked.use, asked.day
@@ -221,26 +221,36 @@ def why_not(e: Evaluated, asked: Asked) -> str:
     if blocked:
         return blocked
     if report.plants == 0:
-        return f"too few squares: plants stand {report.spacing_cm:g} cm apart"
+        return message("shelf-too-few-squares-plants", spacing=Length(report.spacing_cm))
     if e.depth.verdict == "root-too-long":
-        return f"its root is {e.crop.edible_root_cm:g} cm long; {e.depth.usable_cm:g} cm is there"
+        return message(
+            "shelf-root-long",
+            edible_root=Length(e.crop.edible_root_cm or 0.0),
+            usable=Length(e.depth.usable_cm),
+        )
     if e.depth.verdict == "too-shallow":
         if e.depth.governed_by == "litres":
-            return f"needs {e.crop.least_litres:g} L of soil a plant"
-        return f"needs {e.depth.least_cm:g} cm of soil; {e.depth.usable_cm:g} cm is there"
+            return message("shelf-needs-soil-plant", least=Volume(e.crop.least_litres))
+        return message(
+            "shelf-needs-soil", least=Length(e.depth.least_cm), usable=Length(e.depth.usable_cm)
+        )
     hours = report.light.useful_hours
     if hours is not None and hours < e.crop.least_sun_hours:
-        return f"needs {e.crop.least_sun_hours:g} h of sun"
+        return message("shelf-needs-sun", least_sun_hours=Number(e.crop.least_sun_hours))
     if day < window.earliest and not _within_a_year_later(window, day):
-        return f"too early: from {day_words(window.earliest)}"
+        return message("shelf-too-early-from", earliest=window.earliest)
     if e.climbs_without_support:
-        return "needs a net to climb"
+        return message("shelf-needs-net-climb")
     if e.dates.picked_share < LEAST_SHARE_WORTH_HAVING:
         if e.dates.cleared_early and use.later is not None:
-            return f"not ready before {use.later.name} comes on {day_words(use.later.start_date)}"
-        return "frost comes before it is picked"
+            return message(
+                "shelf-not-ready-before-comes",
+                later=use.later.name,
+                start_date=use.later.start_date,
+            )
+        return message("shelf-frost-comes-before-picked")
     if day > window.latest:
-        return f"too late: by {day_words(window.latest)}"
+        return message("shelf-too-late", latest=window.latest)
     return ""
 
 
@@ -250,7 +260,7 @@ def _within_a_year_later(window: WindowReport, day: date) -> bool:
     return earlier[0] <= day <= earlier[1]
 
 
-def _shown(crop: Crop, e: Evaluated, reason: str, cells: tuple[str, ...]) -> ShelfEntry:
+def _shown(crop: Crop, e: Evaluated, reason: Text, cells: tuple[str, ...]) -> ShelfEntry:
     report = e.report
     weeks = max(1.0, (e.dates.clear - e.dates.start).days / 7)
     return ShelfEntry(

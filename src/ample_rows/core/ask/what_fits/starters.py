@@ -25,6 +25,7 @@ from ample_rows.core.geometry.cells import Grid, cells_about, grid_of
 from ample_rows.core.planting.cases import Setting
 from ample_rows.core.site.risers import placed
 from ample_rows.core.structures import supports
+from ample_rows.core.words.message import Text, message
 
 _LEAST_BESIDE_SUPPORT = 2
 _MOST_FOLLOWERS = 2
@@ -51,7 +52,7 @@ class StarterFit:
     label: str
     suits: str
     parts: tuple[StarterPart, ...]
-    left_out: tuple[str, ...]
+    left_out: tuple[Text, ...]
     harvest_kg: float
     edit: Edit | None
 
@@ -78,13 +79,13 @@ def _fitted(estimate: Estimate, place_id: str, name: str, starter: Starter) -> S
     filled, left_out = ready, []
     for entry, block in _blocks(place, estimate.trying(ready).setting, starter, book):
         if not block:
-            left_out.append(f"{_names(entry, book)}: no room left")
+            left_out.append(message("starters-no-room-left", names=_names(entry, book)))
             continue
         before = filled
         filled = _with_entry(filled, place_id, entry, block, book)
         if filled is before:
             why = why_not(estimate.trying(filled), place_id, block, entry.crops[0])
-            left_out.append(f"{_names(entry, book)}: {why}")
+            left_out.append(message("starters-values", names=_names(entry, book), why=why))
     new = filled.plantings[len(plan.plantings) :]
     edits += [Plant(planting=p.document(planting)) for planting in new]
     parts = _parts(estimate.trying(filled), place_id, {planting.id for planting in new})

@@ -19,6 +19,7 @@ from ample_rows.core.site.footprints import (
     solid,
     solid_outlines,
 )
+from ample_rows.core.words.message import Message, Text, message
 
 _ALIKE_DEG = 5.0
 _ALIKE_SHARE = 0.3
@@ -35,7 +36,7 @@ class Border:
     The place's frame has its width away from the fence. [cm, m, degrees, h]
     """
 
-    label: str
+    label: Text
     width_cm: float
     length_cm: float
     at_m: p.PointM
@@ -86,10 +87,10 @@ def borders(estimate: Estimate, width_cm: float, wall_cm: float) -> tuple[Border
     )
 
 
-def _label(name: str, strip: "_Strip", north_deg: float) -> str:
+def _label(name: str, strip: "_Strip", north_deg: float) -> Message:
     """The side of a fence that faces the border; the edge of the yard that lies behind it."""
     faces = strip.faces_deg + north_deg + (180 if name == EDGE else 0)
-    return f"{name}, {shapes.compass_point(faces)} side"
+    return message("borders-side", name=name, compass_point=shapes.compass_point(faces))
 
 
 def _edges(site: p.Site, yard: shapely.Polygon) -> Iterator[tuple[str, p.PointM, p.PointM]]:

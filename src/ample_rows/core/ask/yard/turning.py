@@ -14,6 +14,7 @@ from ample_rows.core.geometry import shapes
 from ample_rows.core.notes.note import Fix
 from ample_rows.core.site.frame import laid
 from ample_rows.core.structures import supports
+from ample_rows.core.words.message import Mass, Message, Number, Text, message
 
 _QUARTER = 90.0
 _HOURS_SAID = 0.05
@@ -27,7 +28,7 @@ class Turned:
     hours_turned: float
     kg_now: float
     kg_turned: float
-    words: str
+    words: Text
     turn: Fix
 
 
@@ -55,7 +56,7 @@ def turned(estimate: Estimate, place_id: str) -> Turned:
         kg_now,
         kg_then,
         _words(place.label, hours_then - hours_now, kg_now, kg_then, book),
-        Fix("Turn it a quarter", ChangePlace(id=place_id, changes=changes)),
+        Fix(message("turning-turn-quarter"), ChangePlace(id=place_id, changes=changes)),
     )
 
 
@@ -98,15 +99,17 @@ def _hours(result: PlaceResult) -> float:
     return result.report.sun.best_months_hours if result.report.sun else 0.0
 
 
-def _words(label: str, hours: float, kg_now: float, kg_then: float, book: Book) -> str:
+def _words(label: str, hours: float, kg_now: float, kg_then: float, book: Book) -> Message:
     kg = kg_then - kg_now
     small_kg = abs(kg) <= book.value("turning_worth_kg_share") * max(kg_now, kg_then)
-    sun = f"{'gain' if hours > 0 else 'lose'} {abs(hours):.1f} h of sun a day"
+    sun = message(
+        "turning-sun-day", change="gain" if hours > 0 else "lose", hours=Number(abs(hours), 1)
+    )
     if abs(hours) < _HOURS_SAID:
-        sun = "get the same sun"
+        sun = message("turning-get-same-sun")
     if small_kg:
-        end = "its harvest would hardly differ: leave it as it is"
+        end = message("turning-harvest-would-hardly-differ")
     else:
-        end = f"give about {abs(kg):.1f} kg {'more' if kg > 0 else 'less'}"
-        end += ": worth it where the paths allow" if kg > 0 else ": leave it as it is"
-    return f"Turned a quarter, {label} would {sun} and {end}."
+        change = "more" if kg > 0 else "less"
+        end = message("turning-give", kg=Mass(abs(kg)), change=change)
+    return message("turning-turned-quarter-would", label=label, sun=sun, end=end)

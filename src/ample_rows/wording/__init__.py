@@ -1,0 +1,6 @@
+"""Words and units for what the core says: the one place where a message becomes a sentence."""
+
+from ample_rows.wording.renderer import METRIC, renderer_for
+from ample_rows.wording.units import UnitSystem
+
+__all__ = ["METRIC", "UnitSystem", "renderer_for"]

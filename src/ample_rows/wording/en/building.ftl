@@ -1,0 +1,98 @@
+# Boards, supports, covers, loads and wind: what is built, and its bill.
+
+## The bill
+
+bill-your-prices = Your prices
+bill-materials-table-middle-span = Materials table, middle of the span
+bill-boards-cut-together = { $boards } boards, cut together
+bill-values = { $amount } { $unit }
+bill-year-use = a year of use
+bill-each-cost-years-lasts = each cost ÷ the years that it lasts
+bill-all = in all
+bill-added-up = added up
+bill-mix-cheapest-way-mounds = mix the cheapest way; mounds, or wood that is there for frames
+bill-mix-cheapest-way-frames = mix the cheapest way; frames and lines as planned
+bill-all-new = all new
+bill-mix-dearest-way-nothing = mix the dearest way; nothing of your own
+bill-length-height-price = the length, height and price of a { $label }
+bill-price = a price for { $label }
+bill-tie-across = tie across
+bill-bent-strip = bent strip
+
+## Covers
+
+advice-keeps-off = { CAPITAL($kind) } keeps { $families } off { $crops }: { $cloth }.
+advice-apart-or-together = { $apart } as they stand, { $together } if they stood in one block
+advice-cover = Cover with { $kind }
+sheet-across = across
+sheet-short-side-squares = the short side of its squares
+sheet-along = along
+sheet-long-side = the long side
+sheet-high = height
+sheet-over-crop-half-what = over the crop, and half of what it spans
+sheet-cloth-across = cloth across
+sheet-over-hoop-tucked = over the hoop and tucked in
+sheet-cloth-along = cloth along
+sheet-both-ends-down = with both ends down
+sheet-cloth = cloth
+sheet-across-along = across × along
+
+## Supports
+
+builder-run = run
+builder-along-edge = along its edge
+builder-widest-bay = widest bay
+builder-bay = bay
+builder-posts-evenly = { $posts_at } posts, evenly spaced
+builder-openings = openings
+builder-openings-bay = { $openings } openings of { $opening } per bay
+builder-mesh = mesh
+builder-legs-bow-over = legs of { $legs } and the bow over { $span }
+builder-stands-high = height
+builder-crown = at its crown
+builder-above-soil = above the soil
+builder-high-wanted = as high as planned
+builder-below = below it
+builder-length-post = length of a post
+builder-next-cm = to the next 10 cm
+edges-much-anywhere = as much as anywhere
+edges-less-garden-harvest = { $loss } less, { $share } of the garden's harvest
+edges-move-side = Move it to the { $point } side
+
+load-leaf-stem = { $name }, leaf and stem
+load-metre-face-leaf = per metre: face × leaf
+load-rain = { $name }, rain on it
+load-metre-face-film = per metre: face × film
+load-hanging-crop = { $name }, hanging crop
+load-high-harvest-share-hangs = high harvest × share that hangs at once ÷ metres of run
+load-one-metre = on one metre
+load-added-up = added up
+
+## Wind
+
+wind-gusts = gusts of { $wind_m_s } m/s
+wind-estimated-stand-not-proof = Estimated to withstand { $gust }{ $by }; not a proof.
+wind-needs-or-posts-closer = In { $gust } it needs { $list }, or posts closer together, concrete, or stays; as it is, it should withstand about { $stands } m/s.
+wind-no-wind-entered-take = No wind is entered. Use the design wind of your local code; as it is, this post is estimated to withstand gusts of about { $stands } m/s{ $by }.
+wind-deep-thick = , { $buried } deep and { $diameter } thick
+wind-if-thick = { " " }if its { $holders }, { $diameter } thick
+wind-frame-holds = frame holds
+wind-stays-hold = stays hold
+wind-ground = { $deep } in the ground
+wind-posts-thick = posts { $thick } thick
+wind-another-footing = another footing
+wind-gust = gust
+wind-entered = as entered
+wind-pressure = pressure
+wind-air-speed = ½ × air × speed²
+wind-face-one-post = face of one post
+wind-one-bay-height-crop = one bay × height of the crop
+wind-share-met = share met
+wind-leaves-let-some-through = leaves let some through
+wind-drag = drag
+wind-push-post = push on a post
+wind-pressure-face-share-drag = pressure × face × share × drag
+wind-thickness = thickness
+wind-bends-mpa = bends at { $value } MPa
+wind-depth-holds = depth that holds
+wind-where-ground-takes = where the ground takes it
