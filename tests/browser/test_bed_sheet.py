@@ -163,7 +163,7 @@ def test_a_spacing_that_cannot_be_is_explained_at_the_field(at, typed):
     field = page.get_by_label("Apart, cm")
     field.fill(typed)
     field.press("Enter")
-    expect(page.get_by_role("alert")).to_contain_text("Give a length")
+    expect(page.get_by_role("alert")).to_contain_text("Enter a length")
     expect(page.get_by_role("tabpanel")).to_contain_text("maincrop carrot 64 plants")
 
 
@@ -305,7 +305,7 @@ def test_a_box_is_stood_on_chosen_squares(page, at):
     south.get_by_role("tab", name="What fits").click()
     south.get_by_label("Height of the box").fill("400")
     south.get_by_role("button", name="Stand a box on these squares").click()
-    expect(south.get_by_text("Give a height of 5 to 300 cm")).to_be_visible()
+    expect(south.get_by_text("Enter a height of 5 to 300 cm")).to_be_visible()
     south.get_by_label("Height of the box").fill("25")
     south.get_by_role("button", name="Stand a box on these squares").click()
     expect(south.get_by_role("link", name="Box D1–D4, South bed")).to_be_visible()

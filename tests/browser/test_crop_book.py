@@ -31,12 +31,12 @@ def test_a_crop_is_found_by_any_of_its_names(crops, letters, crop):
 
 def test_letters_that_nothing_answers_to_say_so(crops):
     crops.get_by_label("Find a crop by any of its names").fill("xyzzy")
-    expect(crops.get_by_text("No crop here answers to that.")).to_be_visible()
+    expect(crops.get_by_text("No crop matches.")).to_be_visible()
 
 
 def test_a_place_parts_what_it_bears_from_what_it_does_not(crops):
     crops.get_by_label("For a place").select_option("Low bed")
-    refused = crops.get_by_role("list", name="Crops that the place does not bear")
+    refused = crops.get_by_role("list", name="Crops that do not suit this place")
     expect(refused).to_contain_text("parsnip")
     expect(refused).to_contain_text("the root itself is")
     bearing = crops.get_by_role("list", name="Crops", exact=True)

@@ -33,7 +33,7 @@ def test_a_newcomer_gets_a_planted_bed_from_four_answers(page, base_url):
 
 @pytest.mark.parametrize(
     ("label", "typed", "words"),
-    [("Width", "0", "Give a length"), ("Hours", "30", "0 to 24"), ("Latitude", "", "0 to 66")],
+    [("Width", "0", "Enter a length"), ("Hours", "30", "0 to 24"), ("Latitude", "", "0 to 66")],
 )
 def test_an_answer_that_cannot_be_is_told_at_its_question(page, base_url, label, typed, words):
     answer(page, base_url, Latitude="47")
@@ -63,15 +63,15 @@ def test_a_place_is_added_changed_and_removed(page, base_url):
     page.get_by_role("button", name="Save the place").click()
     expect(page.get_by_text("42 cm mix")).to_be_visible()
     page.get_by_role("link", name="Change").click()
-    page.get_by_role("button", name="Remove it").click()
-    page.get_by_role("button", name="Remove it with its 0 plantings").click()
+    page.get_by_role("button", name="Delete").click()
+    page.get_by_role("button", name="Delete it with its 0 plantings").click()
     expect(page.get_by_role("link", name=re.compile("Fence strip"))).to_have_count(0)
 
 
 @pytest.mark.parametrize(
     ("label", "typed", "words"),
     [
-        ("Width, inside", "many", "Give a length"),
+        ("Width, inside", "many", "Enter a length"),
         ("Side of a square", "5", "at least 15 cm"),
         ("Hours of sun", "99", "0 to 24"),
     ],
@@ -188,7 +188,7 @@ def test_slow_work_is_told_and_can_be_cancelled(page, base_url):
 def test_a_garden_that_is_not_there(page, base_url):
     page.goto(f"{base_url}/gardens/atlantis/squares")
     expect(page.get_by_text('There is no garden "atlantis"')).to_be_visible()
-    page.get_by_role("link", name="To the first garden").click()
+    page.get_by_role("link", name="Open the first garden").click()
     expect(page.get_by_role("heading", name="South bed")).to_be_visible()
 
 
@@ -201,7 +201,7 @@ def test_an_empty_garden_teaches_the_next_step(page, base_url):
 
 def test_a_usual_year_s_weather_begins_from_a_made_up_climate(page, base_url):
     page.goto(f"{base_url}/gardens/lantern-court/garden")
-    page.get_by_label("Begin from").select_option("dry-summer")
+    page.get_by_label("Start from").select_option("dry-summer")
     expect(page.get_by_label("Rain, mm, Jul")).to_have_value("3")
     page.get_by_label("Rain, mm, Jul").fill("")
     page.get_by_role("button", name="Save the weather").click()

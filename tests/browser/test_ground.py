@@ -160,7 +160,7 @@ def test_turning_answers_in_hours_and_kilograms_and_turns(yard):
 
 def test_what_is_laid_out_can_be_taken_out(yard):
     thing(yard, '"tap"').click()
-    yard.get_by_role("button", name="Take it out").click()
+    yard.get_by_role("button", name="Delete").click()
     expect(yard.locator(".bed")).not_to_contain_text("hose 12 m")
 
 
@@ -271,14 +271,14 @@ def test_layouts_stand_side_by_side_and_one_is_taken(page, base_url):
     page.get_by_role("button", name="Layouts").click()
     table = page.get_by_role("table", name="Layouts side by side")
     expect(table.get_by_role("columnheader", name="beds up and down")).to_be_visible()
-    page.get_by_label("Keep the yard as it is drawn").fill("four beds")
-    page.get_by_role("button", name="Keep this drawing").click()
+    page.get_by_label("Save the yard as it is drawn").fill("four beds")
+    page.get_by_role("button", name="Save this drawing").click()
     expect(table.get_by_role("columnheader", name="four beds")).to_be_visible()
     expect(table.get_by_role("row", name=re.compile("^A walk to tend all"))).to_contain_text("m")
-    page.get_by_label("Take a place from beds up and down").select_option("far")
+    page.get_by_label("Use a place from beds up and down").select_option("far")
     places = page.get_by_role("region", name="Places")
     expect(places.get_by_role("link", name=re.compile("^Far bed"))).to_be_visible()
-    table.get_by_role("button", name="Take it").first.click()
+    table.get_by_role("button", name="Use it").first.click()
     expect(places.get_by_role("link", name=re.compile("^West bed"))).to_be_visible()
     expect(places.get_by_role("link", name=re.compile("^South bed"))).to_have_count(0)
     expect(table.get_by_role("columnheader", name="before beds up and down")).to_be_visible()
@@ -292,12 +292,12 @@ def test_a_pot_is_carried_to_another_spot_for_the_winter(page, base_url):
     form = page.get_by_role("form", name="Another spot")
     form.get_by_label("From, every year").fill("2028-06-01")
     form.get_by_label("until").fill("2028-05-01")
-    form.get_by_role("button", name="Carry it there").click()
-    expect(form.get_by_role("alert")).to_contain_text("Give a later day")
+    form.get_by_role("button", name="Add the spot").click()
+    expect(form.get_by_role("alert")).to_contain_text("Enter a later day")
     form.get_by_label("until").fill("2028-09-01")
     form.get_by_label("To the right").fill("4.2m")
     form.get_by_label("under cover").check()
-    form.get_by_role("button", name="Carry it there").click()
+    form.get_by_role("button", name="Add the spot").click()
     spots = page.get_by_role("region", name="Other spots")
     expect(spots).to_contain_text(
         "1 June to 1 September: 4.2 m right, 1.5 m up, 4.1 m from the tap"

@@ -11,7 +11,7 @@ def test_a_place_is_marked_out_by_tape_and_template(page, base_url):
     expect(grid).to_contain_text("11 strings, 21 m")
     carrots = page.get_by_role("row", name="maincrop carrot, 64")
     expect(carrots).to_contain_text("8 lines 7.5 cm apart, the first 33.8 cm")
-    page.get_by_label("Template for").select_option("maincrop carrot, 16 a square")
+    page.get_by_label("Template for").select_option("maincrop carrot, 16 per square")
     sheets = page.get_by_role("img", name="maincrop carrot, sheet")
     expect(sheets).to_have_count(4)
     # Fifteen centimetres a sheet, and six millimetres of margin on either side.

@@ -16,41 +16,41 @@ def own_figures(page):
 
 
 def test_a_figure_is_changed_felt_in_the_beds_and_taken_back(carrot):
-    carrot.get_by_text("Figures of your own").click()
-    carrot.get_by_label("Apart each way, cm").fill("15")
-    carrot.get_by_role("button", name="Keep these figures").click()
+    carrot.get_by_text("Your own figures").click()
+    carrot.get_by_label("Spacing each way, cm").fill("15")
+    carrot.get_by_role("button", name="Save these figures").click()
     expect(own_figures(carrot)).to_contain_text("book 7.5")
     carrot.get_by_role("link", name="Squares").click()
     expect(carrot.get_by_role("button", name="maincrop carrot, 16")).to_be_visible()
     carrot.go_back()
-    own_figures(carrot).get_by_role("button", name="Take back Apart each way").click()
+    own_figures(carrot).get_by_role("button", name="Reset Spacing each way").click()
     expect(own_figures(carrot)).to_have_count(0)
     carrot.get_by_role("link", name="Squares").click()
     expect(carrot.get_by_role("button", name="maincrop carrot, 64")).to_be_visible()
 
 
 def test_what_no_carrot_can_be_is_refused_and_kept_in_the_form(carrot):
-    carrot.get_by_text("Figures of your own").click()
+    carrot.get_by_text("Your own figures").click()
     field = carrot.get_by_label("Soil at least, cm")
     field.fill("a hand")
-    carrot.get_by_role("button", name="Keep these figures").click()
+    carrot.get_by_role("button", name="Save these figures").click()
     expect(carrot.get_by_role("alert")).to_contain_text("“a hand” is not a number")
     field.fill("90")
-    carrot.get_by_role("button", name="Keep these figures").click()
+    carrot.get_by_role("button", name="Save these figures").click()
     expect(carrot.get_by_text("least_depth_cm is above full_depth_cm")).to_be_visible()
     expect(field).to_have_value("90")
 
 
 def test_a_kind_of_ones_own_is_begun_found_and_taken_out(carrot):
-    carrot.get_by_label("A kind of your own, begun from this one").fill("Rüebli, früh")
-    carrot.get_by_role("button", name="Begin it").click()
+    carrot.get_by_label("Add a kind of your own, based on this one").fill("Rüebli, früh")
+    carrot.get_by_role("button", name="Add it").click()
     expect(carrot.get_by_role("heading", name="Rüebli, früh")).to_be_visible()
     carrot.get_by_label("Find a crop by any of its names").fill("rüebli")
     crops = carrot.get_by_role("list", name="Crops", exact=True)
     expect(crops.get_by_role("listitem")).to_have_count(1)
     expect(crops).to_contain_text("own")
     expect(own_figures(carrot)).to_contain_text("begun from maincrop carrot")
-    carrot.get_by_role("button", name="Take this kind out").click()
+    carrot.get_by_role("button", name="Delete this kind").click()
     expect(carrot.get_by_role("heading", name="maincrop carrot")).to_be_visible()
 
 
@@ -62,7 +62,7 @@ def test_a_crop_file_is_taken_but_for_what_is_wrong_in_it(carrot, tmp_path):
     carrot.get_by_label("A crop file, CSV or TOML").set_input_files(file)
     refused = carrot.get_by_role("alert").filter(has_text="Line 7, leek, spacing_cm")
     expect(refused).to_contain_text('must be a number; "6 in" was given')
-    expect(own_figures(carrot)).to_contain_text("Apart each way, cm9book 7.5")
+    expect(own_figures(carrot)).to_contain_text("Spacing each way, cm9book 7.5")
     with carrot.expect_download() as found:
         carrot.get_by_role("link", name="Own crops, TOML").click()
     assert 'id = "carrot"\nspacing_cm = 9' in found.value.path().read_text()

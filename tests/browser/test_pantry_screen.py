@@ -9,7 +9,7 @@ from playwright.sync_api import expect
 @pytest.fixture
 def pantry(page, base_url):
     page.goto(f"{base_url}/gardens/lantern-court/pantry")
-    expect(page.get_by_role("region", name="What is wanted")).to_be_visible()
+    expect(page.get_by_role("region", name="What the household needs")).to_be_visible()
     return page
 
 
@@ -34,7 +34,7 @@ def test_a_remedy_is_tried_before_it_is_taken(pantry):
     expect(lettuce.locator("p").first).not_to_have_text(before)
     first.get_by_role("button", name="Tried above").click()
     expect(lettuce.locator("p").first).to_have_text(before)
-    first.get_by_role("button", name="Take it").click()
+    first.get_by_role("button", name="Apply it").click()
     expect(lettuce.locator("p").first).not_to_have_text(before)
     expect(pantry.get_by_text(re.compile("^Last: (change|plant|clear) "))).to_be_visible()
 
@@ -58,8 +58,8 @@ def test_a_want_in_pieces_of_some_months_and_kept(pantry):
 
 
 def test_the_figures_tell_how_they_came_to_be(pantry):
-    row(pantry, "cordon tomato").get_by_role("button", name="How it comes to this").click()
-    told = pantry.get_by_role("region", name="cordon tomato: how it comes to this")
+    row(pantry, "cordon tomato").get_by_role("button", name="How it adds up").click()
+    told = pantry.get_by_role("region", name="cordon tomato: how it adds up")
     expect(told.get_by_role("img", name="From the book's yield")).to_be_visible()
     expect(told.get_by_text(re.compile(r"^−[0-9.]+ kg: late blight"))).to_be_visible()
     rests = pantry.get_by_role("region", name="What the ranges rest on")
@@ -122,7 +122,7 @@ def test_seasons_that_take_long_can_be_stopped_and_run_again(page, base_url):
     page.get_by_role("status").get_by_role("button", name="Cancel").click()
     page.unroute("**/pantry")
     page.get_by_role("button", name="Run the seasons").click()
-    expect(page.get_by_role("region", name="What is wanted")).to_be_visible()
+    expect(page.get_by_role("region", name="What the household needs")).to_be_visible()
     assert len(held) == 1
 
 
@@ -140,7 +140,7 @@ def test_hours_days_away_and_what_cannot_wait(pantry):
     expect(waits.get_by_role("listitem").first).to_contain_text("before 5 July")
     home.get_by_label("Hours a week for the garden").fill("900")
     home.get_by_role("button", name="Save the household").click()
-    expect(home.get_by_role("alert")).to_contain_text("Give 0.1 to 168")
+    expect(home.get_by_role("alert")).to_contain_text("Enter 0.1 to 168")
 
 
 def test_other_seasons_can_be_drawn(pantry):

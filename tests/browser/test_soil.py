@@ -47,7 +47,7 @@ def test_a_price_below_zero_is_told_at_its_field(soil):
     soil.get_by_role("button", name="Mix and prices").click()
     soil.get_by_label("Delivery").fill("-5")
     soil.get_by_role("button", name="Save").first.click()
-    expect(soil.get_by_role("alert")).to_contain_text("Give a number from 0")
+    expect(soil.get_by_role("alert")).to_contain_text("Enter a number from 0")
 
 
 def test_a_figure_opens_the_sum_behind_it(soil):
@@ -112,10 +112,10 @@ def test_frames_are_staged_costed_and_cut(page, base_url):
     page.get_by_role("button", name="Boards and prices").click()
     page.get_by_label("corner and side post, a m").fill("x")
     page.get_by_role("button", name="Save").click()
-    expect(page.get_by_role("alert")).to_contain_text("Give a number")
+    expect(page.get_by_role("alert")).to_contain_text("Enter a number")
     page.get_by_label("corner and side post, a m").fill("")
     page.get_by_role("button", name="Save").click()
-    expect(page.get_by_text("Still wanted for a sum: a price for corner")).to_be_visible()
+    expect(page.get_by_text("Still needed for a total: a price for corner")).to_be_visible()
 
 
 def test_ways_to_water_stand_side_by_side_and_a_mulch_saves(page, base_url):
@@ -152,8 +152,8 @@ def test_a_packet_s_analysis_gives_grams_and_a_school_may_need_none(page, base_u
 def test_a_label_s_rates_are_in_the_jobs(page, base_url):
     page.goto(f"{base_url}/gardens/lantern-court/soil?view=feeding")
     expect(page.get_by_label("mL in 10 L")).to_have_value("20")
-    page.get_by_label("At once, g a m²").fill("600")
-    page.get_by_label("Picking waits, days").first.fill("30")
+    page.get_by_label("Most at once, g per m²").fill("600")
+    page.get_by_label("Wait before picking, days").first.fill("30")
     page.get_by_role("button", name="Save").click()
     expect(page.get_by_text("Last: change")).to_be_visible()
     page.get_by_role("link", name="Year", exact=True).click()
@@ -188,7 +188,7 @@ def test_leaves_laid_on_a_bed_rise_and_are_dated(page, base_url):
     page.get_by_role("button", name="Leaves, manure or greens").click()
     form = page.get_by_role("form", name="Soft matter")
     form.get_by_role("button", name="Add it").click()
-    expect(form.get_by_role("alert").first).to_contain_text("Give a depth")
+    expect(form.get_by_role("alert").first).to_contain_text("Enter a depth")
     form.get_by_label("Depth as laid").fill("40")
     form.get_by_label("On", exact=True).fill("2026-11-10")
     form.get_by_role("button", name="Add it").click()
@@ -200,7 +200,7 @@ def test_a_mound_takes_its_height_from_the_path(page, base_url):
     page.goto(f"{base_url}/gardens/lantern-court/places/new")
     page.get_by_label("Outline").select_option("mound")
     page.get_by_label("Path dug, deep").fill("20")
-    page.get_by_role("button", name="Take that height").click()
+    page.get_by_role("button", name="Use that height").click()
     expect(page.get_by_label("Height, cm", exact=True)).to_have_value("8")
 
 

@@ -31,8 +31,8 @@ def test_the_dial_shows_each_spacing_in_the_bed_before_it_is_taken(carrots):
     expect(plan_of(carrots)).to_contain_text("Ct 100, 6 cm apart")
     # Nothing is changed yet.
     expect(carrots.get_by_role("button", name="Undo")).to_be_disabled()
-    carrots.get_by_role("button", name="Take 6 cm").click()
-    expect(carrots.get_by_role("button", name="Take 6 cm")).to_have_count(0)
+    carrots.get_by_role("button", name="Use 6 cm").click()
+    expect(carrots.get_by_role("button", name="Use 6 cm")).to_have_count(0)
     expect(plan_of(carrots)).to_contain_text("Ct 100, 6 cm apart")
     carrots.get_by_role("button", name="Undo").click()
     expect(plan_of(carrots)).to_contain_text("Ct 64, 7.5 cm apart")

@@ -17,7 +17,7 @@ def test_a_whole_bed_is_taken_seen_and_undone_at_once(page, base_url):
     page.goto(f"{base_url}/gardens/test-yard/squares/bed")
     beds = page.get_by_role("region", name="Whole beds to begin from")
     expect(beds.get_by_role("listitem").filter(has_text="Roots to keep")).to_contain_text("parsnip")
-    beds.get_by_role("button", name="Take Climbers and leaves").click()
+    beds.get_by_role("button", name="Plant Climbers and leaves").click()
     expect(page.get_by_text("Last: plant ")).to_be_visible()
     drawing = page.locator("svg.bed")
     expect(drawing).to_contain_text("net on posts")

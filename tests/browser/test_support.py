@@ -10,7 +10,7 @@ def test_a_support_is_drawn_billed_and_changed(page, base_url):
     expect(drawing).to_be_visible()
     bill = page.get_by_role("table", name="What it takes")
     expect(bill.get_by_role("row", name="climbing net")).to_contain_text("4.86 m²")
-    page.get_by_label("Posts apart, at most").fill("60")
+    page.get_by_label("Post spacing, at most").fill("60")
     page.get_by_label("Design wind").fill("15")
     page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("img", name="7 posts")).to_be_visible()

@@ -13,7 +13,7 @@ def print_crops(*, as_json: bool) -> int:
         records = [crop.model_dump(mode="json") for crop in crops]
         print(json.dumps(records, ensure_ascii=False, indent=1))
         return 0
-    print(f"{'':4}{'crop':24}{'family':18}{'apart':>8}{'depth':>10}  kg a plant")
+    print(f"{'':4}{'crop':24}{'family':18}{'apart':>8}{'depth':>10}  kg per plant")
     for crop in crops:
         y = crop.yield_kg_per_plant
         kg = f"{y.low:g} – {y.typical:g} – {y.high:g}" if y else "no harvest"

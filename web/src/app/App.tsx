@@ -189,7 +189,7 @@ function Trouble({ problem, retry }: { problem: ProblemError; retry?: () => void
         {!closed && (
           <>
             <Link className="press" to="/">
-              To the first garden
+              Open the first garden
             </Link>
             <Link className="press" to="/keeping">
               Backups and deleted gardens

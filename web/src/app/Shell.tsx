@@ -19,7 +19,7 @@ const KEYS = [
   ['Two letters', 'plant the crop with that mark in the chosen squares'],
   ['Delete', 'clear the chosen squares'],
   ['Escape', 'choose nothing'],
-  ['Page Up, Page Down', 'a week back, a week on'],
+  ['Page Up, Page Down', 'a week back, a week forward'],
   ['Ctrl Z', 'undo'],
   ['Ctrl Shift Z', 'redo'],
 ] as const;

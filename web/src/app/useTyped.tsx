@@ -33,7 +33,7 @@ export function useTyped(first: Texts | (() => Texts)): Typed {
         const value = Number(text);
         if (Number.isNaN(value) || value < least || value > most)
           found[key] =
-            most === Infinity ? `Give a number from ${least}.` : `Give ${least} to ${most}.`;
+            most === Infinity ? `Enter a number from ${least}.` : `Enter ${least} to ${most}.`;
         return value;
       },
       sound: () => {

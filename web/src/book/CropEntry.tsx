@@ -19,8 +19,8 @@ const EVIDENCE: Record<string, string> = {
   belief: 'an old belief',
 };
 const FROST: Record<string, string> = {
-  hardy: 'stands frost',
-  'half-hardy': 'stands a light frost',
+  hardy: 'survives frost',
+  'half-hardy': 'survives a light frost',
   tender: 'killed by frost',
 };
 const PICKED: Record<string, string> = {
@@ -49,7 +49,7 @@ export function CropEntry({ page, nameOf, onOpen }: Props) {
       <div className="grid gap-x-8 sm:grid-cols-2">
         <Profile crop={crop} />
         <WindowWords page={page} />
-        <section aria-label="To know" className="sm:pt-3">
+        <section aria-label="Good to know" className="sm:pt-3">
           {crop.cautions.map((caution) => (
             <p key={caution} className="mb-1.5">
               <strong className="text-marigold">Care </strong>
@@ -139,7 +139,7 @@ function Company({ page, nameOf, onOpen }: Props) {
   );
 }
 
-const BEARS = { little: 'gives in to it', some: 'holds out a while', well: 'stands up to it' };
+const BEARS = { little: 'prone to it', some: 'resists it for a while', well: 'resists it' };
 
 /** What troubles the crop, how it shows, what lessens it, and where another kind does better. */
 function Troubles({ page }: { page: CropPage }) {
@@ -187,7 +187,10 @@ function groupsOf({ crop }: CropPage, units: Units): Group[] {
       source: from('spacing'),
       rows: [
         ['Spacing each way', units.length(crop.spacing_cm)],
-        ['In rows', `${units.bare(crop.in_row_cm)}, rows ${units.length(crop.between_row_cm)}`],
+        [
+          'In the row, between rows',
+          `${units.bare(crop.in_row_cm)}, ${units.length(crop.between_row_cm)}`,
+        ],
         ['Spread, height', `${units.bare(crop.canopy_cm)}, ${units.length(crop.height_cm)}`],
       ],
     },
@@ -205,7 +208,7 @@ function groupsOf({ crop }: CropPage, units: Units): Group[] {
           `${units.volume(crop.least_litres)}, ${units.volume(crop.full_litres)}`,
         ],
         ...(crop.edible_root_cm
-          ? [['The root itself', units.length(crop.edible_root_cm)] as [string, string]]
+          ? [['Edible root', units.length(crop.edible_root_cm)] as [string, string]]
           : []),
       ],
     },
@@ -222,7 +225,7 @@ function groupsOf({ crop }: CropPage, units: Units): Group[] {
       head: 'Time',
       source: from('time'),
       rows: [
-        ['Up in', `${span(crop.germination_days.low, crop.germination_days.high)} days`],
+        ['Germinates in', `${span(crop.germination_days.low, crop.germination_days.high)} days`],
         ...(crop.weeks_indoors
           ? [['Weeks indoors', String(crop.weeks_indoors)] as [string, string]]
           : []),
@@ -233,9 +236,11 @@ function groupsOf({ crop }: CropPage, units: Units): Group[] {
       head: 'Harvest',
       source: from('yield'),
       rows: [
-        ['A plant gives', gives],
-        ...(crop.piece_kg ? [['A piece', units.mass(crop.piece_kg)] as [string, string]] : []),
-        ['Feeds', crop.feeder],
+        ['Harvest per plant', gives],
+        ...(crop.piece_kg
+          ? [['Weight of a piece', units.mass(crop.piece_kg)] as [string, string]]
+          : []),
+        ['Feeder', crop.feeder],
       ],
     },
     {
@@ -243,13 +248,13 @@ function groupsOf({ crop }: CropPage, units: Units): Group[] {
       source: from('spacing'),
       rows: [
         ...(crop.sowing_depth_cm
-          ? [['Deep', units.length(crop.sowing_depth_cm)] as [string, string]]
+          ? [['Sowing depth', units.length(crop.sowing_depth_cm)] as [string, string]]
           : []),
         ...(crop.seeds_per_station
-          ? [['Seeds at a station', String(crop.seeds_per_station)] as [string, string]]
+          ? [['Seeds per station', String(crop.seeds_per_station)] as [string, string]]
           : []),
-        ['Come up', `${Math.round(crop.emergence * 100)} %`],
-        ['Live to be picked', `${Math.round(crop.survival * 100)} %`],
+        ['Germination', `${Math.round(crop.emergence * 100)} %`],
+        ['Survive to picking', `${Math.round(crop.survival * 100)} %`],
       ],
     },
   ];

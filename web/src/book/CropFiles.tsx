@@ -33,9 +33,9 @@ export function CropFiles({ slug, onEdit }: Props) {
       }));
       const count = edits.length === 1 ? '1 crop' : `${edits.length} crops`;
       if (edits.length === 0) {
-        say({ kind: 'tip', text: `${file.name} holds nothing that the book does not say.` });
+        say({ kind: 'tip', text: `${file.name} changes nothing in the book.` });
       } else if (await onEdit({ do: 'together', edits })) {
-        say({ kind: 'tip', text: `${count} taken from ${file.name}.` });
+        say({ kind: 'tip', text: `${count} imported from ${file.name}.` });
       }
     } catch (cause) {
       const why = cause instanceof ProblemError ? cause.message : 'it cannot be read';
@@ -46,7 +46,7 @@ export function CropFiles({ slug, onEdit }: Props) {
     <>
       <span className="no-print ml-auto flex flex-wrap gap-x-4">
         <FileButton
-          words="Take in a crop file"
+          words="Import a crop file"
           label="A crop file, CSV or TOML"
           accept=".csv,.toml"
           onFile={(file) => void take(file)}
@@ -59,7 +59,7 @@ export function CropFiles({ slug, onEdit }: Props) {
         </a>
       </span>
       {refused.length > 0 && (
-        <ul aria-label="Not taken from the file" className="w-full" role="alert">
+        <ul aria-label="Not imported" className="w-full" role="alert">
           {refused.map((fault) => (
             <li key={`${fault.line} ${fault.field}`}>
               <strong>{`Line ${fault.line}, ${fault.record || 'no id'}`}</strong>

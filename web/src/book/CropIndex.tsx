@@ -69,14 +69,14 @@ export function CropIndex({ lines, chosen, place, places, onCrop, onPlace }: Pro
         />
       </div>
       <div className="mt-2 min-h-0 flex-1 overflow-y-auto pb-3">
-        {found.length === 0 && <p className="text-muted">No crop here answers to that.</p>}
+        {found.length === 0 && <p className="text-muted">No crop matches.</p>}
         <ul aria-label="Crops">{bearing.map(entry)}</ul>
         {others.length > 0 && (
           <>
             <h2 className="mt-3 font-sans text-[13px] font-semibold">
-              What this place does not bear
+              What does not suit this place
             </h2>
-            <ul aria-label="Crops that the place does not bear">{others.map(entry)}</ul>
+            <ul aria-label="Crops that do not suit this place">{others.map(entry)}</ul>
           </>
         )}
       </div>

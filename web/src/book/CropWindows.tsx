@@ -79,7 +79,7 @@ export function CropWindows({ page, year }: Props) {
                             fill={PICKED}
                           />
                           <text x={at(first)} y={base + 24} fontSize={12.5} fill="var(--muted)">
-                            {`begun on its first day, picked from ${shortWords(dayOf(first))}`}
+                            {`started on its first day, picked from ${shortWords(dayOf(first))}`}
                           </text>
                         </>
                       )}
@@ -105,7 +105,7 @@ export function WindowWords({ page }: { page: CropPage }) {
   }
   if (told.length === 0) return null;
   return (
-    <ul aria-label="Sooner and later" className="text-[13px] text-muted">
+    <ul aria-label="Extending the season" className="text-[13px] text-muted">
       {told.map((line) => (
         <li key={line}>{line}</li>
       ))}
@@ -121,7 +121,7 @@ function boughtWords(window: CropPage['windows'][number]): string[] {
     : [];
   const covered = window.covered.map(
     (one) =>
-      `${capital(HOW[window.start] ?? window.start)} under a ${one.label}: from ${shortWords(dayOf(one.earliest))}, ${Math.round(one.weeks_sooner)} weeks sooner.`,
+      `${capital(HOW[window.start] ?? window.start)} under a ${one.label}: from ${shortWords(dayOf(one.earliest))}, ${Math.round(one.weeks_sooner)} weeks earlier.`,
   );
   return [...inside, ...covered];
 }

@@ -37,7 +37,7 @@ export function OwnFigures({ page, onEdit }: Props) {
   };
   return (
     <details className="mt-3" open={own.length > 0}>
-      <summary className="press inline-block">Figures of your own</summary>
+      <summary className="press inline-block">Your own figures</summary>
       {own.length > 0 && (
         <ul aria-label="What differs from the book" className="mt-1">
           {own.map((figure) => (
@@ -48,15 +48,15 @@ export function OwnFigures({ page, onEdit }: Props) {
               <span className="w-48 shrink-0">{labelled(figure, system)}</span>
               <strong>{shown(figure, figure.value, system) || '–'}</strong>
               <span className="text-muted">
-                {`${page.like ? 'begun from' : 'book'} ${shown(figure, figure.book, system) || '–'}`}
+                {`${page.like ? 'based on' : 'book'} ${shown(figure, figure.book, system) || '–'}`}
               </span>
               <button
                 type="button"
                 className="press ml-auto"
-                aria-label={`Take back ${figure.field.label}`}
+                aria-label={`Reset ${figure.field.label}`}
                 onClick={() => set({ [figure.field.key]: null })}
               >
-                Take back
+                Reset
               </button>
             </li>
           ))}
@@ -87,7 +87,7 @@ export function OwnFigures({ page, onEdit }: Props) {
         )}
         <p className="mt-2">
           <button type="submit" className="act act-main">
-            Keep these figures
+            Save these figures
           </button>
         </p>
       </form>

@@ -27,7 +27,7 @@ export function OwnKind({ page, taken, onEdit, onOpen }: Props) {
       }}
     >
       <label className="flex flex-col">
-        <span className="text-[12.5px] text-muted">A kind of your own, begun from this one</span>
+        <span className="text-[12.5px] text-muted">Add a kind of your own, based on this one</span>
         <input
           value={name}
           maxLength={80}
@@ -36,7 +36,7 @@ export function OwnKind({ page, taken, onEdit, onOpen }: Props) {
         />
       </label>
       <button type="submit" className="act">
-        Begin it
+        Add it
       </button>
       {like && (
         <button
@@ -46,7 +46,7 @@ export function OwnKind({ page, taken, onEdit, onOpen }: Props) {
             void onEdit({ do: 'remove-crop', id: crop.id }).then((gone) => gone && onOpen(like))
           }
         >
-          Take this kind out
+          Delete this kind
         </button>
       )}
     </form>

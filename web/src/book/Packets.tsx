@@ -74,7 +74,7 @@ function NewPacket({ state, onAdd }: { state: HeldGarden; onAdd: (packet: SeedPa
   };
   return (
     <form
-      aria-label="A packet"
+      aria-label="Add a packet"
       className="mt-2 grid grid-cols-2 gap-x-3 gap-y-1"
       onSubmit={(event) => {
         event.preventDefault();
@@ -83,7 +83,7 @@ function NewPacket({ state, onAdd }: { state: HeldGarden; onAdd: (packet: SeedPa
     >
       <div className="col-span-2">
         <Choice
-          label="Another packet"
+          label="Add another packet"
           value={crop}
           options={[['', 'choose a crop'], ...lines.map((line) => [line.id, line.name] as const)]}
           onChange={setCrop}
@@ -97,7 +97,7 @@ function NewPacket({ state, onAdd }: { state: HeldGarden; onAdd: (packet: SeedPa
       </label>
       {missing && (
         <p role="alert" className="col-span-2 font-semibold text-damson">
-          A packet wants its crop and the seeds left.
+          Choose a crop and enter the seeds left.
         </p>
       )}
       <p className="col-span-2">

@@ -31,9 +31,7 @@ export function SeedBox({ state }: { state: HeldGarden }) {
     <main className="workbench soil tall">
       <header className="flex flex-wrap items-baseline gap-x-4 px-4 pt-2">
         <h1 className="text-xl">Seed box</h1>
-        <p className="text-[13px] text-muted">
-          What the plan sows and sets, against what is there.
-        </p>
+        <p className="text-[13px] text-muted">What the plan needs, against what you have.</p>
         <span className="no-print ml-auto flex gap-4">
           <Link className="press" to={`/gardens/${slug}/crops`}>
             Crop book
@@ -47,7 +45,7 @@ export function SeedBox({ state }: { state: HeldGarden }) {
         <div className="sheet overflow-y-auto px-4 pb-4">
           {answer.error && <p role="alert">{answer.error.message}</p>}
           {list && list.rows.length === 0 && (
-            <p className="mt-3 text-muted">Nothing is begun in this plan’s year yet.</p>
+            <p className="mt-3 text-muted">Nothing is sown or planted in this year yet.</p>
           )}
           {list && list.rows.length > 0 && (
             <Shopping list={list} chosen={chosen} onChoose={setChosen} />
@@ -91,7 +89,7 @@ function Shopping({ list, chosen, onChoose }: ShoppingProps) {
         columns={[
           ['First used'],
           ['Crop'],
-          ['Wanted', 'right'],
+          ['Needed', 'right'],
           ['In the box', 'right'],
           ['To buy', 'after'],
           ['Cost', 'right'],
@@ -137,7 +135,7 @@ function Row({
       </th>
       <td className="whitespace-nowrap text-right">
         <Figure
-          label={`${row.name}, wanted: working`}
+          label={`${row.name}, needed: working`}
           working={() => <Sum title={row.name} terms={[...row.working]} />}
         >
           {`${row.wanted} ${row.unit}`}

@@ -55,12 +55,12 @@ export function SeedPrices({ state, row, onEdit, onDone }: Props) {
       <div className="grid grid-cols-2 gap-x-3 gap-y-1">
         {bySeed && <NumberField form={form} name="packet" label="A packet" />}
         {bySeed && <NumberField form={form} name="plant" label="One plant" />}
-        {!bySeed && <NumberField form={form} name="sold" label="As it is sold" />}
+        {!bySeed && <NumberField form={form} name="sold" label="Price as sold" />}
         {raises && (
           <NumberField
             form={form}
             name="raising"
-            label="Raising any one"
+            label="Raising one plant"
             hint="Pot, mix and light."
           />
         )}
@@ -83,7 +83,7 @@ export function SeedPrices({ state, row, onEdit, onDone }: Props) {
               />
               <span className="grow">{way.way}</span>
               <span className="font-semibold">
-                {way.cost === null ? `no price of ${way.missing}` : money(way.cost)}
+                {way.cost === null ? `no price for ${way.missing}` : money(way.cost)}
               </span>
             </label>
           ))}

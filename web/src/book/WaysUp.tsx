@@ -6,7 +6,7 @@ import { useUnits } from '../app/preferences';
 export function WaysUp({ page }: { page: CropPage }) {
   const units = useUnits();
   if (page.ways_up.length === 0) return null;
-  const bed = units.system === 'imperial' ? 'a sq ft' : 'a m²';
+  const bed = units.system === 'imperial' ? 'per sq ft' : 'per m²';
   return (
     <section aria-label="Ways of growing it" className="mb-3">
       <table className="w-full">
@@ -20,8 +20,8 @@ export function WaysUp({ page }: { page: CropPage }) {
             [`${units.weightUnit} ${bed}`, 'right'],
             ['Weeks picked', 'right'],
             [`Hours ${bed}`, 'right'],
-            [`Cost ${bed}, a year`, 'right'],
-            ['What to know', 'after'],
+            [`Cost ${bed}, per year`, 'right'],
+            ['Good to know', 'after'],
           ]}
         />
         <tbody>

@@ -19,10 +19,10 @@ export function BillTable({ caption, lines, total }: Props) {
       <Heads
         columns={[
           ['Material'],
-          ['How much', 'right'],
+          ['Amount', 'right'],
           ['Lasts, years', 'right'],
-          ['Costs', 'right'],
-          ['a year', 'right'],
+          ['Cost', 'right'],
+          ['per year', 'right'],
         ]}
       />
       <tbody>

@@ -21,7 +21,7 @@ const UNIT_WORDS: Record<Material['unit'], string> = {
   m: 'a m',
   m2: 'a m²',
   piece: 'each',
-  L: 'a litre',
+  L: 'per litre',
 };
 
 /** Boards as they are sold here, and what all else costs by its unit. */
@@ -58,7 +58,7 @@ export function BuildPrices({ state, build, onEdit, onSaved }: Props) {
     }));
     const kept = rows.filter((row) => row.length_cm !== null || row.height_cm !== null);
     const half = kept.some((row) => row.length_cm === null || row.height_cm === null);
-    setShort(half ? 'A board wants both a length and a height.' : null);
+    setShort(half ? 'A board needs both a length and a height.' : null);
     const costs = [...new Set([...others, ...prices.map((known) => known.material)])].map(
       (material) => ({ material, price: reader.number(material, 0) }),
     );
@@ -99,7 +99,7 @@ export function BuildPrices({ state, build, onEdit, onSaved }: Props) {
       )}
       <p className="col-span-full">
         <button type="button" className="press" onClick={() => setCount(count + 1)}>
-          Another board
+          Add a board
         </button>
       </p>
       {others.map((id) => (

@@ -33,13 +33,13 @@ export function Building({ state, onEdit }: Props) {
         {build.boards.map((order) => (
           <CutList key={order.material} order={order} />
         ))}
-        {build.lines.length > 0 && <BillTable caption="Besides the boards" lines={build.lines} />}
+        {build.lines.length > 0 && <BillTable caption="Other materials" lines={build.lines} />}
       </div>
       <aside className="side flex min-h-0 flex-col gap-3 overflow-y-auto border-l border-rule px-3 pb-3 pt-2">
         <section aria-labelledby="build-cost">
           <header className="flex items-baseline justify-between">
             <h2 id="build-cost" className="text-base">
-              What it comes to
+              Total
             </h2>
             <button
               type="button"
@@ -71,7 +71,7 @@ function Costs({ build }: { build: BuildReport }) {
   return (
     <>
       {build.missing.length > 0 && (
-        <p className="mb-2">{`Still wanted for a sum: ${build.missing.join('; ')}.`}</p>
+        <p className="mb-2">{`Still needed for a total: ${build.missing.join('; ')}.`}</p>
       )}
       <table className="w-full">
         <caption className="sr-only">Cost and hours by stage</caption>
@@ -92,7 +92,7 @@ function Costs({ build }: { build: BuildReport }) {
         </tbody>
         <tfoot>
           <tr className="double-rule font-semibold">
-            <td colSpan={2}>In use, a year</td>
+            <td colSpan={2}>In use, per year</td>
             <td className="text-right">
               <Figure
                 label="a year of use: working"

@@ -18,8 +18,8 @@ export function CutList({ order }: { order: BoardOrder }) {
         {`${units.length(order.waste_cm)} left over in all. `}
         {order.least
           ? order.cost === null
-            ? 'No shorter sum of boards does it.'
-            : 'No cheaper set of boards does it.'
+            ? 'No shorter total of boards will do.'
+            : 'No cheaper set of boards will do.'
           : 'Too many pieces to try every way; this one is good, though perhaps not the best.'}
       </p>
       <table className="w-full">

@@ -47,7 +47,7 @@ export function CoverForm({ state, place, report, onEdit }: Props) {
   };
   return (
     <form
-      aria-label="A cover"
+      aria-label="Add a cover"
       className="grid grid-cols-2 gap-x-3 gap-y-1"
       onSubmit={(event) => {
         event.preventDefault();
@@ -56,7 +56,7 @@ export function CoverForm({ state, place, report, onEdit }: Props) {
     >
       <div className="col-span-2">
         <Choice
-          label="Another cover"
+          label="Add another cover"
           value={kind}
           options={Object.entries(kinds ?? {}).map(([id, k]) => [id, k.label] as const)}
           onChange={setKind}
@@ -75,7 +75,7 @@ export function CoverForm({ state, place, report, onEdit }: Props) {
       )}
       <p className="col-span-2">
         <button type="submit" className="act">
-          Put it on
+          Add the cover
         </button>
       </p>
     </form>

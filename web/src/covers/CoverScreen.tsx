@@ -36,7 +36,7 @@ export function CoverScreen({ state }: { state: HeldGarden }) {
       <main className="p-6">
         <h1 className="text-xl">There is no such place</h1>
         <Link className="press" to={`/gardens/${slug}/squares`}>
-          To the squares
+          Back to the squares
         </Link>
       </main>
     );
@@ -109,7 +109,7 @@ function OneCover({ cover, onTakeOff }: { cover: CoverSheet; onTakeOff: () => vo
           {`${cover.label} over ${cover.where}, ${from} to ${to}`}
         </h2>
         <button type="button" className="press no-print ml-auto" onClick={onTakeOff}>
-          Take it off the plan
+          Delete this cover
         </button>
       </header>
       <p>

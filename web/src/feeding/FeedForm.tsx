@@ -97,27 +97,27 @@ export function FeedForm({ state, onEdit }: Props) {
     >
       <h2 className="col-span-full text-base">Feed</h2>
       <div className="col-span-full">
-        <Choice label="School" value={school} options={SCHOOLS} onChange={setSchool} />
+        <Choice label="Feeding school" value={school} options={SCHOOLS} onChange={setSchool} />
       </div>
       <div className="col-span-2">
-        <TextField form={form} name="name" label="What the packet is called" />
+        <TextField form={form} name="name" label="Name of the packet" />
       </div>
-      <NumberField form={form} name="price" label="Price a kg" />
+      <NumberField form={form} name="price" label="Price per kg" />
       <NumberField form={form} name="n" label="Nitrogen, %" />
       <NumberField form={form} name="p" label="Phosphate, %" />
       <NumberField form={form} name="k" label="Potash, %" />
-      <NumberField form={form} name="atOnce" label="At once, g a m²" />
+      <NumberField form={form} name="atOnce" label="Most at once, g per m²" />
       <NumberField form={form} name="every" label="Again after, days" />
-      <NumberField form={form} name="wait" label="Picking waits, days" />
+      <NumberField form={form} name="wait" label="Wait before picking, days" />
       <h3 className="col-span-full mt-1 font-sans text-[13px] font-semibold">
-        A feed for pots, poured
+        Liquid feed for pots
       </h3>
       <div className="col-span-2">
-        <TextField form={form} name="liquid" label="What the bottle is called" />
+        <TextField form={form} name="liquid" label="Name of the bottle" />
       </div>
       <NumberField form={form} name="dose" label="mL in 10 L" />
       <NumberField form={form} name="poured" label="Every, days" />
-      <NumberField form={form} name="liquidWait" label="Picking waits, days" />
+      <NumberField form={form} name="liquidWait" label="Wait before picking, days" />
       <h3 className="col-span-full mt-1 font-sans text-[13px] font-semibold">A soil test</h3>
       <NumberField form={form} name="ph" label="pH" />
       <Choice label="Phosphate" value={phosphate} options={LEVELS} onChange={setPhosphate} />

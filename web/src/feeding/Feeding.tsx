@@ -103,7 +103,7 @@ function Besides({ place, name }: { place: PlaceReport; name: string }) {
     <p className="mt-2">
       <span className="font-semibold">{`${name}: phosphate and potash. `}</span>
       {`${told('Phosphate', feed.p2o5_g, feed.packet_p2o5_g)} ${told('Potash', feed.k2o_g, feed.packet_k2o_g)}`}
-      {feed.packet_cost !== null && ` The packet costs ${feed.packet_cost.toFixed(2)} a year.`}
+      {feed.packet_cost !== null && ` The packet costs ${feed.packet_cost.toFixed(2)} per year.`}
     </p>
   );
 }

@@ -14,7 +14,7 @@ const ROWS = [
   ['rain_mm', 'Rain, mm'],
   ['vapour_kpa', 'Vapour, kPa'],
   ['wind_m_per_s', 'Wind, m/s'],
-  ['sunshine_hours', 'Sunshine, h a day'],
+  ['sunshine_hours', 'Sunshine, h per day'],
 ] as const;
 type Key = (typeof ROWS)[number][0];
 type Typed = Record<Key, string[]>;
@@ -57,12 +57,12 @@ export function ClimateForm({ state }: { state: HeldGarden }) {
         The weather of a usual year
       </h2>
       <p className="mb-2 text-muted">
-        Lows, highs and rain give the water a bed wants; vapour, wind and sunshine, where a station
-        tells them, make it truer.
+        Lows, highs and rain give the water a bed needs; vapour, wind and sunshine, where a station
+        reports them, make it more exact.
       </p>
       <div className="mb-2 flex flex-wrap items-center gap-x-5 gap-y-1">
         <label className="flex max-w-full items-center gap-2">
-          Begin from
+          Start from
           <select
             className="min-w-0"
             value=""
@@ -86,7 +86,7 @@ export function ClimateForm({ state }: { state: HeldGarden }) {
           onFile={(chosen) => void take(chosen)}
         />
         <a className="press" href={`/api/gardens/${slug}/climate.csv`} download>
-          Take it out as CSV
+          Export as CSV
         </a>
       </div>
       <form
@@ -169,7 +169,7 @@ function readTyped(typed: Typed): {
     if (wrong >= 0)
       return {
         climate: null,
-        fault: `${label}, ${MONTHS[wrong]}: give a number, or leave the whole row empty.`,
+        fault: `${label}, ${MONTHS[wrong]}: enter a number, or leave the whole row blank.`,
       };
     climate[key] = texts.map(Number);
   }

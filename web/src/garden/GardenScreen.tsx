@@ -111,7 +111,7 @@ function Facts({ state }: { state: HeldGarden }) {
         </Field>
         <Field
           label="Latitude, south below zero"
-          fault={faulty ? 'Give degrees from −90 to 90.' : undefined}
+          fault={faulty ? 'Enter degrees from −90 to 90.' : undefined}
         >
           <input
             value={typed.latitude}

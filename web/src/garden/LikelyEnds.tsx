@@ -46,7 +46,7 @@ export function LikelyEnds({ state }: { state: HeldGarden }) {
               className="press"
               onClick={() => save(known.filter((other) => other !== end))}
             >
-              Forget it
+              Delete
             </button>
           </li>
         ))}
@@ -76,7 +76,7 @@ export function LikelyEnds({ state }: { state: HeldGarden }) {
         </Field>
         <Choice label="Plants lost" value={takes} options={TAKES} onChange={setTakes} />
         <button type="submit" className="press">
-          Add it
+          Add
         </button>
       </form>
     </section>

@@ -53,11 +53,11 @@ export function Layouts({ state, onEdit }: Props) {
           keep();
         }}
       >
-        <Field label="Keep the yard as it is drawn, under the name">
+        <Field label="Save the yard as it is drawn, under the name">
           <input value={name} maxLength={120} onChange={(event) => setName(event.target.value)} />
         </Field>
         <button type="submit" className="act">
-          Keep this drawing
+          Save this drawing
         </button>
       </form>
       <div className="overflow-x-auto">
@@ -109,9 +109,9 @@ export function Layouts({ state, onEdit }: Props) {
       </div>
       {layouts.length < 2 && (
         <p className="mt-2 max-w-prose text-muted">
-          Keep this drawing, then move and add as you like: both stand here side by side with their
-          ground, walks, reach, sun, soil and cost. Take one back whole, or a bed from it, at any
-          time; what lay there is kept in its stead.
+          Save this drawing, then move and add as you like: both stand here side by side with their
+          ground, walks, reach, sun, soil and cost. You can use a whole drawing, or one bed from it,
+          at any time; what was there before is kept.
         </p>
       )}
     </div>
@@ -134,10 +134,10 @@ function Taking({
         className="act"
         onClick={() => onEdit({ do: 'take-layout', id, places: null })}
       >
-        Take it
+        Use it
       </button>
       <select
-        aria-label={`Take a place from ${layout.name}`}
+        aria-label={`Use a place from ${layout.name}`}
         className="max-w-[10rem]"
         value=""
         onChange={(event) => {
@@ -152,7 +152,7 @@ function Taking({
         ))}
       </select>
       <button type="button" className="press" onClick={() => onEdit({ do: 'forget-layout', id })}>
-        Forget it
+        Delete
       </button>
     </div>
   );

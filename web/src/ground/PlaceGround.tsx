@@ -85,7 +85,7 @@ export function PlaceGround({ state, report, turn, hours, day, onEdit, onPlacing
       ? []
       : [
           [
-            'Falls across, along',
+            'Fall across, along',
             `${units.bare(Math.abs(ground.fall_width_cm))}, ${units.length(Math.abs(ground.fall_length_cm))}`,
           ] as [string, string],
         ]),
@@ -115,7 +115,7 @@ export function PlaceGround({ state, report, turn, hours, day, onEdit, onPlacing
           Move
         </button>
         <button type="button" className="press" onClick={() => copy(false)}>
-          Copy it
+          Copy
         </button>
         <button type="button" className="press" onClick={() => copy(true)}>
           Mirror it
@@ -140,7 +140,7 @@ export function PlaceGround({ state, report, turn, hours, day, onEdit, onPlacing
           notes={notes}
           onFix={onEdit}
 
-          none="It lies well: nothing to say of its ground."
+          none="No problems found with its ground."
         />
       </div>
     </section>

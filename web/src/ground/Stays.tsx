@@ -87,12 +87,12 @@ function StayForm({ place, onSave }: { place: Place; onSave: (stay: Stay) => voi
       return m;
     };
     const at: [number, number] = [metres('right'), metres('up')];
-    if (typed.since === '') found.since = 'Give the day.';
-    if (typed.until === '') found.until = 'Give the day.';
+    if (typed.since === '') found.since = 'Enter the day.';
+    if (typed.until === '') found.until = 'Enter the day.';
     else if (typed.until <= typed.since)
-      found.until = 'Give a later day; it may lie in the next year.';
+      found.until = 'Enter a later day; it can be in the next year.';
     const limit = typed.limit.trim() === '' ? null : numberOf(typed.limit);
-    if (limit !== null && !(limit > 0)) found.limit = 'Give a number above 0.';
+    if (limit !== null && !(limit > 0)) found.limit = 'Enter a number above 0.';
     setFaults(found);
     if (Object.keys(found).length > 0) return;
     onSave({
@@ -126,7 +126,7 @@ function StayForm({ place, onSave }: { place: Place; onSave: (stay: Stay) => voi
       {field('until', 'until', 'date')}
       {field('right', `To the right, ${units.lengthUnit}`)}
       {field('up', `Up, ${units.lengthUnit}`)}
-      {field('limit', 'Floor there carries, kg a m²')}
+      {field('limit', 'Floor load limit, kg per m²')}
       <label className="flex items-center gap-2 self-end pb-1">
         <input
           type="checkbox"
@@ -138,7 +138,7 @@ function StayForm({ place, onSave }: { place: Place; onSave: (stay: Stay) => voi
       </label>
       <p className="col-span-full pt-1">
         <button type="submit" className="act">
-          Carry it there
+          Add the spot
         </button>
       </p>
     </form>

@@ -68,7 +68,7 @@ export function ThingForm({ state, thing, onEdit, onRemove, onPlacing }: Props) 
         const text = (typed[key] ?? '').trim().replace(',', '.');
         const value = Number(text);
         if (text !== '' && (Number.isNaN(value) || value < low || value > high)) {
-          found[key] = `Give a number from ${low} to ${high}.`;
+          found[key] = `Enter a number from ${low} to ${high}.`;
         }
         return text === '' ? null : value;
       },
@@ -123,7 +123,7 @@ export function ThingForm({ state, thing, onEdit, onRemove, onPlacing }: Props) 
             className="press"
             onClick={() => onRemove(removeThing(state.plan, thing))}
           >
-            Take it out
+            Delete
           </button>
         </p>
       </form>
@@ -247,7 +247,7 @@ function specOf(state: HeldGarden, thing: Thing): Spec {
         title: old.name ?? 'butt',
         fields: [
           nameField(old.name),
-          { kind: 'number', key: 'litres', label: 'Holds, litres', value: String(old.litres) },
+          { kind: 'number', key: 'litres', label: 'Capacity, litres', value: String(old.litres) },
           {
             kind: 'number',
             key: 'roof',
@@ -291,7 +291,7 @@ function obstacleSpec(old: Obstacle, put: (obstacle: Obstacle) => Edit): Spec {
     title: old.name ?? old.kind ?? 'obstacle',
     fields: [
       nameField(old.name),
-      { kind: 'choice', key: 'kind', label: 'It is', value: old.kind ?? 'other', options: KINDS },
+      { kind: 'choice', key: 'kind', label: 'Kind', value: old.kind ?? 'other', options: KINDS },
       { kind: 'length', key: 'height', label: 'Height', m: old.height_m },
       ...(form === 'rectangle'
         ? ([

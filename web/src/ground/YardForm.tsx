@@ -61,7 +61,7 @@ export function YardForm({ state, onEdit }: { state: HeldGarden; onEdit: (edit: 
     const number = (key: 'north' | 'fall' | 'downhill' | 'wind', low: number, high: number) => {
       const value = numberOf(typed[key]);
       if (typed[key].trim() === '' || Number.isNaN(value) || value < low || value > high) {
-        found[key] = `Give a number from ${low} to ${high}.`;
+        found[key] = `Enter a number from ${low} to ${high}.`;
       }
       return value;
     };
@@ -120,11 +120,11 @@ export function YardForm({ state, onEdit }: { state: HeldGarden; onEdit: (edit: 
         {!plain && (
           <p className="col-span-full text-muted">Its outline is kept as it is in the plan.</p>
         )}
-        {field('north', 'Up on the drawing is, degrees', '0 north, 90 east.')}
-        {field('arm', `The shortest arm, ${units.lengthUnit}`, 'Empty: the usual.')}
-        {field('fall', 'Falls, in a hundred')}
-        {field('downhill', 'Downhill, degrees from up', '90 right, 180 down.')}
-        {field('wind', 'Strong wind from, degrees', '225 is southwest; empty: not known.')}
+        {field('north', 'Bearing of up on the drawing, degrees', '0 north, 90 east.')}
+        {field('arm', `Shortest arm reach, ${units.lengthUnit}`, 'Leave blank for the usual.')}
+        {field('fall', 'Slope, percent')}
+        {field('downhill', 'Downhill direction, degrees from up', '90 right, 180 down.')}
+        {field('wind', 'Strong wind from, degrees', '225 is southwest; leave blank if not known.')}
         <Ticks label="Who works here" options={WORKERS} ticked={workers} onChange={setWorkers} />
         <Ticks
           label="Animals that come"

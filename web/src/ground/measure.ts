@@ -13,7 +13,7 @@ export function readMetres(
   if (cm === null || m < least) {
     const example = units.system === 'imperial' ? `4', 3'6" or 42in` : '120, 1.2m or 45cm';
     const bound = least > 0 ? ` of at least ${units.length(least * 100)}` : '';
-    return { m: 0, fault: `Give a length${bound}, such as ${example}.` };
+    return { m: 0, fault: `Enter a length${bound}, such as ${example}.` };
   }
   return { m: Math.round(m * 10_000) / 10_000, fault: undefined };
 }

@@ -124,7 +124,7 @@ function HouseholdForm({ state }: { state: HeldGarden }) {
       </div>
       <fieldset className="flex flex-wrap gap-x-4">
         <legend className="text-[12.5px] text-muted">
-          Someone comes on (none chosen: every day)
+          Days someone is there (none chosen: every day)
         </legend>
         {DAYS.map((name) => (
           <label key={name} className="flex items-center gap-1.5">
@@ -176,7 +176,7 @@ function AwayList({
           </Field>
           <Field
             label="back on"
-            fault={one.until <= one.since ? 'Give a day after leaving.' : undefined}
+            fault={one.until <= one.since ? 'Enter a day after leaving.' : undefined}
           >
             <input
               type="date"

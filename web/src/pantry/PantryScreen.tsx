@@ -76,13 +76,14 @@ function Table({ state, pantry, scale, width }: Props) {
         day={day}
         label="Everything picked, week by week"
       />
-      <section aria-label="What is wanted">
+      <section aria-label="What the household needs">
         <div className="flex flex-wrap items-baseline gap-x-5 px-[14px]">
-          <h2 className="text-base">What is wanted</h2>
+          <h2 className="text-base">What the household needs</h2>
           {pantry.eaten_kg_a_week > 0 && (
             <p>
-              {`${units.mass(pantry.eaten_kg_a_week)} a week`}
-              {pantry.each_kg_a_week !== null && `, ${units.mass(pantry.each_kg_a_week)} a head`}
+              {`${units.mass(pantry.eaten_kg_a_week)} per week`}
+              {pantry.each_kg_a_week !== null &&
+                `, ${units.mass(pantry.each_kg_a_week)} per person`}
             </p>
           )}
           <p className="text-[13px] text-muted">
@@ -147,7 +148,7 @@ function AddWant({ state, wanted }: { state: HeldGarden; wanted: readonly CropSu
     <div className="no-print ml-auto">
       <Choice
         inline
-        label="Also wanted"
+        label="Add a crop"
         value=""
         options={[['', 'choose a crop'], ...free.map((line) => [line.id, line.name] as const)]}
         onChange={(crop) => crop && save({ crop, asked_as: [] }, { kg_per_year: FIRST_WANT_KG })}

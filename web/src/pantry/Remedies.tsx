@@ -49,7 +49,7 @@ export function Remedies({ slug, version, crop, tried, onTry, onTake }: Props) {
             {tried === remedy.label ? 'Tried above' : 'Try it'}
           </button>
           <button type="button" className="press" onClick={() => onTake(remedy.edit)}>
-            Take it
+            Apply it
           </button>
         </li>
       ))}

@@ -36,7 +36,7 @@ function sameMonths(one: readonly number[], other: readonly number[]): boolean {
   return [...one].sort((a, b) => a - b).join() === [...other].sort((a, b) => a - b).join();
 }
 
-/** What is wanted in a year, by weight or pieces, when it is eaten, and how it is kept. */
+/** What is wanted in per year, by weight or pieces, when it is eaten, and how it is kept. */
 export function WantForm({ state, crop }: { state: HeldGarden; crop: CropSupply }) {
   const units = useUnits();
   const save = useWants(state);
@@ -74,7 +74,7 @@ export function WantForm({ state, crop }: { state: HeldGarden; crop: CropSupply 
       )}
       <Choice
         inline
-        label="a year,"
+        label="per year,"
         value={known ? known[0] : 'own'}
         options={spans}
         onChange={(key) => {
@@ -117,7 +117,7 @@ function WantField({ state, crop, want }: WantProps) {
   const commit = (typed: string) => {
     const value = numberOf(typed);
     const sound = typed.trim() !== '' && value >= 0 && value <= MOST_WANTED;
-    setFault(sound ? undefined : `Give 0 to ${MOST_WANTED}; 0 takes it from the list.`);
+    setFault(sound ? undefined : `Enter 0 to ${MOST_WANTED}; 0 takes it off the list.`);
     if (!sound || typed === shown) return;
     if (value === 0) save(crop, null);
     else if (pieces) save(crop, { pieces_per_year: value });

@@ -26,14 +26,14 @@ type Opened = keyof typeof OPENED | null;
 const OPENED = {
   remedies: 'what to do',
   plantings: 'by planting',
-  factors: 'how it comes to this',
+  factors: 'how it adds up',
   store: 'what lies in store',
 };
 
 const WORDS: readonly (readonly [keyof typeof OPENED, string])[] = [
   ['remedies', 'What to do'],
   ['plantings', 'By planting'],
-  ['factors', 'How it comes to this'],
+  ['factors', 'How it adds up'],
   ['store', 'In store'],
 ];
 

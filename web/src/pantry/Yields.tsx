@@ -40,8 +40,8 @@ function Earned({ state, earnings }: { state: HeldGarden; earnings: Earnings }) 
             'per hour',
             'hours',
             'water',
-            'at the shop',
-            'its soil',
+            'shop price',
+            'cost of soil',
           ]}
           rows={earnings.places.map((place) => ({
             key: place.place,
@@ -65,8 +65,8 @@ function Earned({ state, earnings }: { state: HeldGarden; earnings: Earnings }) 
             'per hour',
             'hours',
             'water',
-            'at the shop',
-            `1 ${units.weightUnit} costs`,
+            'shop price',
+            `Price per ${units.weightUnit}`,
           ]}
           rows={earnings.yields
             .filter((crop) => crop.harvest_kg.p50 > 0)
@@ -90,7 +90,7 @@ function Earned({ state, earnings }: { state: HeldGarden; earnings: Earnings }) 
               <Link
                 to={to(least.place)}
               >{`${least.name}, ${nameOf(state, least.place)} ${least.cell}`}</Link>
-              <span>{`${units.mass(least.kg_per_square_week)} a square-week`}</span>
+              <span>{`${units.mass(least.kg_per_square_week)} per square-week`}</span>
             </li>
           ))}
         </ul>
@@ -124,7 +124,7 @@ function Price({ state, crop }: { state: HeldGarden; crop: CropYield }) {
     <CommittedInput
       aria-label={`${crop.name}, price of 1 ${units.weightUnit}`}
       aria-invalid={fault}
-      title={fault ? `Give 0 to ${MOST_PRICE}, or nothing.` : undefined}
+      title={fault ? `Enter 0 to ${MOST_PRICE}, or leave it blank.` : undefined}
       className="min-h-0 w-16 px-1 py-0 text-right"
       inputMode="decimal"
       value={shown}

@@ -24,7 +24,7 @@ export function MaterialChoice({ use, value, onChange }: Props) {
         <p className="text-[12.5px] text-muted">
           {[
             `Lasts ${chosen.life_years.low}–${chosen.life_years.high} years.`,
-            chosen.dries > 1 ? `Wants ${Math.round((chosen.dries - 1) * 100)} % more water.` : '',
+            chosen.dries > 1 ? `Needs ${Math.round((chosen.dries - 1) * 100)} % more water.` : '',
             chosen.heat ?? '',
             chosen.caution ?? '',
           ]

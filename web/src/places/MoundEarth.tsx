@@ -39,10 +39,10 @@ export function MoundEarth({
   );
   return (
     <div className="col-span-full grid grid-cols-1 gap-x-6 gap-y-1 border-y border-faint py-2 sm:grid-cols-3">
-      <Field label={`Path beside it, wide, ${units.lengthUnit}`}>
+      <Field label={`Path width, ${units.lengthUnit}`}>
         <input value={path} inputMode="decimal" onChange={(e) => setPath(e.target.value)} />
       </Field>
-      <Field label={`Path dug, deep, ${units.lengthUnit}`}>
+      <Field label={`Path depth, ${units.lengthUnit}`}>
         <input value={dug} inputMode="decimal" onChange={(e) => setDug(e.target.value)} />
       </Field>
       <div>
@@ -54,13 +54,13 @@ export function MoundEarth({
               className="press"
               onClick={() => onHeight(units.toField(Math.round(made.height_cm)))}
             >
-              Take that height
+              Use that height
             </button>
           </p>
         )}
         {wanted && (
           <p className="text-muted">
-            {`A height of ${units.length(wanted.height_cm)} wants the path dug ${units.length(Math.round(wanted.dug_cm))} deep.`}
+            {`A height of ${units.length(wanted.height_cm)} needs the path dug ${units.length(Math.round(wanted.dug_cm))} deep.`}
           </p>
         )}
       </div>

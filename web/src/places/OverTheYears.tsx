@@ -9,7 +9,7 @@ import { useIndex } from '../book/useBook';
 import { dayOf, shortWords } from '../time/day';
 
 const PROBES = [
-  ['', 'none: reckoned from the air'],
+  ['', 'none: calculated from the air'],
   ['stand-in', 'a stand-in probe'],
 ] as const;
 const OLDEST_YEARS = 20;
@@ -36,7 +36,7 @@ export function OverTheYears({ state, place }: { state: HeldGarden; place: Place
               className="press"
               onClick={() => change({ grew: orNull(without(place.grew, index)) })}
             >
-              {`Forget ${one.year}`}
+              {`Delete ${one.year}`}
             </button>
           </li>
         ))}
@@ -50,7 +50,7 @@ export function OverTheYears({ state, place }: { state: HeldGarden; place: Place
               className="press"
               onClick={() => change({ rests: orNull(without(place.rests, index)) })}
             >
-              Free it no longer
+              Delete
             </button>
           </li>
         ))}
@@ -92,7 +92,9 @@ function AddYear({ state, onAdd }: AddProps) {
         event.preventDefault();
         const typed = Number(year);
         const sound = Number.isInteger(typed) && typed <= latest && typed > latest - OLDEST_YEARS;
-        setFault(sound ? undefined : `Give a year from ${latest - OLDEST_YEARS + 1} to ${latest}.`);
+        setFault(
+          sound ? undefined : `Enter a year from ${latest - OLDEST_YEARS + 1} to ${latest}.`,
+        );
         if (sound && crop) onAdd(typed, crop);
       }}
     >
@@ -111,7 +113,7 @@ function AddYear({ state, onAdd }: AddProps) {
         onChange={setCrop}
       />
       <button type="submit" className="press">
-        Add it
+        Add
       </button>
     </form>
   );

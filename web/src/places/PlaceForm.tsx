@@ -137,7 +137,7 @@ export function PlaceForm({ state }: { state: HeldGarden }) {
   );
   return (
     <main className="max-w-3xl overflow-y-auto p-6">
-      <h1 className="text-xl">{before ? `Change ${before.name ?? before.id}` : 'Add a place'}</h1>
+      <h1 className="text-xl">{before ? `Edit ${before.name ?? before.id}` : 'Add a place'}</h1>
       <p className="mb-4 text-muted">Inside measures count: walls take ground from both sides.</p>
       <form
         onSubmit={(event) => void save(event)}
@@ -162,8 +162,9 @@ export function PlaceForm({ state }: { state: HeldGarden }) {
             onChange={(v) => set('outline', v)}
           />
         )}
-        {(outline === 'round' || outline === 'ring') && length('width', `Across, ${measured}`)}
-        {outline === 'round' && length('foot', 'Across its foot', 'Empty where it is as wide.')}
+        {(outline === 'round' || outline === 'ring') && length('width', `Diameter, ${measured}`)}
+        {outline === 'round' &&
+          length('foot', 'Diameter at the foot', 'Leave blank if it is as wide.')}
         {outline === 'mound' && length('width', 'Width on top')}
         {outline === 'mound' && length('length', 'Length on top')}
         {outline === 'mound' && (
@@ -243,7 +244,7 @@ export function PlaceForm({ state }: { state: HeldGarden }) {
         <Field
           label="Hours of sun"
           fault={faults.sun}
-          hint="Counted on a clear day; empty when not known."
+          hint="Counted on a clear day; leave blank if not known."
         >
           <input
             value={draft.sun}
@@ -286,16 +287,16 @@ export function PlaceForm({ state }: { state: HeldGarden }) {
           </button>
           {before && !sure && (
             <button type="button" className="act" onClick={() => setSure(true)}>
-              Remove it
+              Delete
             </button>
           )}
           {before && sure && (
             <>
               <button type="button" className="act act-main" onClick={() => void remove()}>
-                {`Remove it with its ${planted} plantings`}
+                {`Delete it with its ${planted} plantings`}
               </button>
               <button type="button" className="act" onClick={() => setSure(false)}>
-                Keep it
+                Cancel
               </button>
             </>
           )}

@@ -133,14 +133,14 @@ export function readDraft(
   const measure = (key: LengthKey, least: number) => {
     const cm = readLength(draft[key], units.system);
     if (cm === null || cm < least) {
-      faults[key] = `Give a length of at least ${units.length(least)}, such as 120, 1.2m or 3'6".`;
+      faults[key] = `Enter a length of at least ${units.length(least)}, such as 120, 1.2m or 3'6".`;
     }
     return cm ?? 0;
   };
   const number = (key: 'heading' | 'sun' | 'slope', low: number, high: number) => {
     const value = numberOf(draft[key]);
     if (Number.isNaN(value) || value < low || value > high) {
-      faults[key] = `Give a number from ${low} to ${high}.`;
+      faults[key] = `Enter a number from ${low} to ${high}.`;
     }
     return value;
   };

@@ -101,7 +101,7 @@ function MixToBuy({ order }: { order: MixOrder }) {
               </th>
               <td className="whitespace-nowrap text-right">{`${option.units} ${option.unit}`}</td>
               <td className="whitespace-nowrap pl-2 text-right font-normal text-muted">
-                {`${units.volume(option.over_litres)} over`}
+                {`${units.volume(option.over_litres)} left over`}
               </td>
               <td className="pl-2 text-right">
                 {option.cost === null ? 'no price' : option.cost.toFixed(2)}

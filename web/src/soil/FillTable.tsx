@@ -32,7 +32,7 @@ export function FillTable({ state, order, chosen, bought, onChoose, onBuy }: Pro
           ['Settles by', 'right'],
           ['To pour', 'right'],
           [`Soaked, ${units.weightUnit}`, 'right'],
-          [units.system === 'imperial' ? 'lb a sq ft' : 'kg a m²', 'right'],
+          [units.system === 'imperial' ? 'lb per sq ft' : 'kg per m²', 'right'],
         ]}
       />
       <tbody>

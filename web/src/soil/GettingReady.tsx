@@ -26,7 +26,7 @@ export function GettingReady({ place, name }: { place: PlaceReport; name: string
       </ul>
       {topUp >= 1 && (
         <p className="mt-1 text-muted">
-          {`It sinks by about ${units.volume(topUp)} a year as it rots: top it up each spring.`}
+          {`It sinks by about ${units.volume(topUp)} per year as it rots: top it up each spring.`}
         </p>
       )}
       {soft.map((layer) => (

@@ -32,9 +32,9 @@ export function PlaceSoil({ slug, soil, place, notes, onEdit }: Props) {
   const save = () => {
     const found: typeof faults = {};
     const cm = base.trim() === '' ? null : readLength(base, preferences.units);
-    if (base.trim() !== '' && cm === null) found.base = 'Give a depth, such as 15 or 6in.';
+    if (base.trim() !== '' && cm === null) found.base = 'Enter a depth, such as 15 or 6in.';
     const load = limit.trim() === '' ? null : numberOf(limit);
-    if (load !== null && (Number.isNaN(load) || load <= 0)) found.limit = 'Give a number above 0.';
+    if (load !== null && (Number.isNaN(load) || load <= 0)) found.limit = 'Enter a number above 0.';
     setFaults(found);
     if (Object.keys(found).length > 0) return;
     const changes = { mix: mix || null, base_cm: cm, load_limit_kg_per_m2: load };
@@ -66,7 +66,7 @@ export function PlaceSoil({ slug, soil, place, notes, onEdit }: Props) {
         <Field label={`Woody base, ${units.lengthUnit}`} fault={faults.base}>
           <input value={base} inputMode="decimal" onChange={(e) => setBase(e.target.value)} />
         </Field>
-        <Field label="Floor carries, kg a m²" fault={faults.limit}>
+        <Field label="Floor load limit, kg per m²" fault={faults.limit}>
           <input value={limit} inputMode="decimal" onChange={(e) => setLimit(e.target.value)} />
         </Field>
         <p className="col-span-full pt-1">

@@ -80,19 +80,19 @@ export function Prices({ state, onEdit, onSaved }: Props) {
       </div>
       {Array.from({ length: bags }, (_, i) => [
         <NumberField key={`bag${i}`} form={form} name={`bag${i}`} label={`Bag ${i + 1}, litres`} />,
-        <NumberField key={`opened${i}`} form={form} name={`opened${i}`} label="a bale, opened" />,
+        <NumberField key={`opened${i}`} form={form} name={`opened${i}`} label="opened, litres" />,
         <NumberField key={`price${i}`} form={form} name={`price${i}`} label="its price" />,
       ])}
       <button type="button" className="press col-span-full" onClick={() => setBags(bags + 1)}>
-        Another bag
+        Add a bag
       </button>
-      <NumberField form={form} name="m3" label="Loose, a m³" />
+      <NumberField form={form} name="m3" label="Loose, per m³" />
       <NumberField form={form} name="delivery" label="Delivery" />
       <NumberField form={form} name="shared" label="shared by, homes" />
       <NumberField form={form} name="least" label="Least load, m³" />
       <NumberField form={form} name="own" label="Own mix, litres" />
       <span />
-      <NumberField form={form} name="vehicleLitres" label="Vehicle takes, L" />
+      <NumberField form={form} name="vehicleLitres" label="Vehicle load, L" />
       <NumberField form={form} name="vehicleKg" label="and at most, kg" />
       <h3 className="col-span-full mt-2 font-sans text-[13px] font-semibold">
         To mix from at home
@@ -106,7 +106,7 @@ export function Prices({ state, onEdit, onSaved }: Props) {
           key={`cost ${name}`}
           form={form}
           name={`cost ${name}`}
-          label="more, a litre"
+          label="more, per litre"
         />,
       ])}
       <div className="col-span-full">

@@ -122,7 +122,7 @@ function RecipeForm({
       ))}
       {none && (
         <p role="alert" className="col-span-full font-semibold text-damson">
-          Give at least one part.
+          Add at least one part.
         </p>
       )}
       <p className="col-span-full pt-1">

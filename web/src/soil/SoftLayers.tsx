@@ -69,8 +69,8 @@ function LayerForm({
   const save = () => {
     const cm = readLength(deep, preferences.units);
     const wrong: typeof fault = {};
-    if (cm === null || cm <= 0) wrong.deep = 'Give a depth, such as 30 or 12in.';
-    if (on === '') wrong.on = 'Give the day.';
+    if (cm === null || cm <= 0) wrong.deep = 'Enter a depth, such as 30 or 12in.';
+    if (on === '') wrong.on = 'Enter the day.';
     setFault(wrong);
     if (cm !== null && cm > 0 && on !== '') onSave({ material, cm, how, on });
   };

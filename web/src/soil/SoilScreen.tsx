@@ -34,7 +34,7 @@ export function SoilScreen({ state }: { state: HeldGarden }) {
     return (
       <main className="p-6">
         <h1 className="text-xl">Nothing to fill yet</h1>
-        <p className="my-3">Soil is reckoned for each bed and container.</p>
+        <p className="my-3">Soil is calculated for each bed and container.</p>
         <Link className="act act-main inline-block" to={`/gardens/${slug}/places/new`}>
           Add a place
         </Link>

@@ -22,8 +22,8 @@ export function WaterYear({ state, place, name }: Props) {
   if (!water) {
     return (
       <p className="text-muted">
-        How much water a place wants is worked out from the climate: enter monthly lows and highs,
-        or bring in a plan that has them.
+        How much water a place needs is worked out from the climate: enter monthly lows and highs,
+        or import a plan that has them.
       </p>
     );
   }
@@ -32,7 +32,7 @@ export function WaterYear({ state, place, name }: Props) {
   return (
     <table className="w-full table-fixed">
       <caption className="mb-1 text-left text-[13px] text-muted">
-        {`Water on ${name}, ${units.volumeUnit} a week: in a dry week, and beside the usual rain · ${water.how}`}
+        {`Water on ${name}, ${units.volumeUnit} per week: in a dry week, and on top of the usual rain · ${water.how}`}
       </caption>
       <thead>
         <tr>

@@ -68,7 +68,7 @@ function Chooser({ found, report, onEdit, onShow }: Omit<Props, 'state'> & { fou
             className="press"
             onClick={() => change({ spacing_cm: point.spacing_cm, per_cell: null })}
           >
-            {`Take ${units.length(point.spacing_cm)}`}
+            {`Use ${units.length(point.spacing_cm)}`}
           </button>
         )}
         {!layout && at === own && <span className="text-muted">as it is set out now</span>}

@@ -29,13 +29,13 @@ export function DepthSchools({ slug, version, place, onEdit }: Props) {
       ),
   });
   if (answer.error) return <p role="alert">{answer.error.message}</p>;
-  if (!answer.data) return <p className="text-muted">Working out the schools…</p>;
+  if (!answer.data) return <p className="text-muted">Working out the standards…</p>;
   const schools = answer.data;
   return (
-    <section aria-label="Schools on depth" className="mt-4 border-t border-rule pt-2">
+    <section aria-label="Depth standards" className="mt-4 border-t border-rule pt-2">
       <table className="w-full">
         <caption className="text-left font-serif text-base font-semibold">
-          By each school on depth
+          By each depth standard
         </caption>
         <thead>
           <tr>
@@ -69,12 +69,12 @@ export function DepthSchools({ slug, version, place, onEdit }: Props) {
             {schools.map((school) => (
               <td key={school.school} className="pt-1 text-right">
                 {school.own ? (
-                  <span className="text-muted">followed here</span>
+                  <span className="text-muted">used here</span>
                 ) : (
                   <button
                     type="button"
                     className="press"
-                    aria-label={`Follow here: ${school.label}`}
+                    aria-label={`Use here: ${school.label}`}
                     onClick={() =>
                       onEdit({
                         do: 'change-place',
@@ -83,7 +83,7 @@ export function DepthSchools({ slug, version, place, onEdit }: Props) {
                       })
                     }
                   >
-                    Follow it
+                    Use it
                   </button>
                 )}
               </td>

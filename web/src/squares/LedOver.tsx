@@ -72,7 +72,7 @@ export function LedOver({ state, planting, onEdit }: Props) {
                   className="press"
                   onClick={() => leads.back && onEdit(leads.back)}
                 >
-                  Take it back
+                  Delete
                 </button>
               </li>
             )}

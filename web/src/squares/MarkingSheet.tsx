@@ -115,7 +115,7 @@ function Marks({ sheet, state }: { sheet: Sheet; state: HeldGarden }) {
               options={[
                 ['', 'none'],
                 ...withTemplate.map(
-                  (p) => [p.planting, `${p.name}, ${p.template_cm.length} a square`] as const,
+                  (p) => [p.planting, `${p.name}, ${p.template_cm.length} per square`] as const,
                 ),
               ]}
               onChange={setChosen}

@@ -186,7 +186,7 @@ function SpacingField({
     }
     const cm = readLength(typed, preferences.units);
     if (cm === null || cm < 0.5 || cm > 2000) {
-      setFault(`Give a length from ${units.length(0.5)}, such as ${units.toField(20)}.`);
+      setFault(`Enter a length from ${units.length(0.5)}, such as ${units.toField(20)}.`);
       return;
     }
     setFault(undefined);

@@ -30,7 +30,7 @@ export function RiserForm({ place, cells, taken, onEdit }: Props) {
         event.preventDefault();
         const cm = readLength(typed, preferences.units);
         if (cm === null || cm < LEAST_CM || cm > MOST_CM) {
-          setFault(`Give a height of ${units.bare(LEAST_CM)} to ${units.length(MOST_CM)}.`);
+          setFault(`Enter a height of ${units.bare(LEAST_CM)} to ${units.length(MOST_CM)}.`);
           return;
         }
         setFault(undefined);

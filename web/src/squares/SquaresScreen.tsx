@@ -370,7 +370,7 @@ function Workbench({ state, placeId }: { state: HeldGarden; placeId: string }) {
         </svg>
         {plantings.length === 0 && (
           <p className="absolute top-2 px-4 text-muted">
-            Nothing planted yet: choose squares above, then a crop; or take a whole bed at the
+            Nothing planted yet: choose squares above, then a crop; or plant a whole bed from the
             right.
           </p>
         )}

@@ -46,10 +46,10 @@ export function StarterBeds({ slug, version, place, onTake }: Props) {
                 <button
                   type="button"
                   className="press"
-                  aria-label={`Take ${fit.label}`}
+                  aria-label={`Plant ${fit.label}`}
                   onClick={() => fit.edit && onTake(fit.edit)}
                 >
-                  Take it
+                  Plant it
                 </button>
               )}
             </p>

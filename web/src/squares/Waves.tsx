@@ -54,7 +54,7 @@ export function Waves({ slug, version, planting, onEdit }: Props) {
     return (
       <p>
         <button type="button" className="press" onClick={() => setOpen(true)}>
-          Sow it in waves
+          Sow in waves
         </button>
       </p>
     );
@@ -115,11 +115,11 @@ export function Waves({ slug, version, planting, onEdit }: Props) {
                 className="press"
                 onClick={() => found.edit && onEdit(found.edit)}
               >
-                {how === 'waves' ? `Take ${found.waves.length} waves` : 'Take both'}
+                {how === 'waves' ? `Use ${found.waves.length} waves` : 'Use both'}
               </button>
             )}
             <button type="button" className="press" onClick={() => setOpen(false)}>
-              Leave it as it is
+              Cancel
             </button>
           </p>
         </>
@@ -152,7 +152,7 @@ function NumberField({
         onChange={(event) => {
           const typed = Number(event.target.value);
           const sound = Number.isInteger(typed) && typed >= least && typed <= most;
-          setFault(sound ? undefined : `Give ${least} to ${most}.`);
+          setFault(sound ? undefined : `Enter ${least} to ${most}.`);
           if (sound) onSet(typed);
         }}
       />

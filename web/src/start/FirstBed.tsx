@@ -65,7 +65,7 @@ export function FirstBed() {
     const measure = (key: 'width' | 'length' | 'depth', least: number) => {
       const cm = readLength(answers[key], preferences.units);
       if (cm === null || cm < least)
-        found[key] = `Give a length of at least ${units.length(least)}.`;
+        found[key] = `Enter a length of at least ${units.length(least)}.`;
       return cm ?? 0;
     };
     const body = {
@@ -80,9 +80,9 @@ export function FirstBed() {
       first_frost: answers.first || null,
     };
     if (Number.isNaN(body.sun_hours) || body.sun_hours < 0 || body.sun_hours > 24) {
-      found.sun = 'Give hours from 0 to 24.';
+      found.sun = 'Enter hours from 0 to 24.';
     }
-    if (!known) found.latitude = 'Give degrees from 0 to 66; a rough figure will do.';
+    if (!known) found.latitude = 'Enter degrees from 0 to 66; a rough figure will do.';
     setFaults(found);
     if (Object.keys(found).length > 0) return;
     const stop = new AbortController();

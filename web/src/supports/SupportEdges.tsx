@@ -39,7 +39,7 @@ export function SupportEdges({ slug, version, place, support, onEdit }: Props) {
       <Heads
         columns={[
           ['Side'],
-          ['Long', 'right'],
+          ['Length', 'right'],
           [`On it, ${units.weightUnit}`, 'right'],
           [`All else, ${units.weightUnit}`, 'right'],
           ['In all', 'after'],

@@ -35,12 +35,12 @@ const EDGES = [
 const LENGTHS = [
   ['height_cm', 'Height above the soil', 10, 1000],
   ['opening_cm', 'Openings of the net', 1, 60],
-  ['post_spacing_cm', 'Posts apart, at most', 20, 500],
-  ['post_diameter_cm', 'Posts, thickness', 1, 30],
+  ['post_spacing_cm', 'Post spacing, at most', 20, 500],
+  ['post_diameter_cm', 'Post thickness', 1, 30],
 ] as const;
 const BENT = [
   ['mesh_cm', 'Length of the mesh', 1, 10000],
-  ['span_cm', 'Between its feet', 1, 10000],
+  ['span_cm', 'Width between its feet', 1, 10000],
 ] as const;
 
 /** What a support is, where it stands and how; empty fields are worked out. */
@@ -166,12 +166,7 @@ export function SupportForm({ state, place, support, sheet, onEdit, ...tables }:
         label={`Along the edge from, ${units.lengthUnit}`}
         {...shownUsual('from')}
       />
-      <NumberField
-        form={form}
-        name="to"
-        label={`as far as, ${units.lengthUnit}`}
-        {...shownUsual('to')}
-      />
+      <NumberField form={form} name="to" label={`to, ${units.lengthUnit}`} {...shownUsual('to')} />
       {!system?.build.bent && (
         <div className="col-span-2">
           <NumberField

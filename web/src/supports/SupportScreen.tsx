@@ -138,7 +138,7 @@ function Drawn({
       <BillTable caption="What it takes" lines={sheet.lines} total={sheet.cost} />
       {sheet.missing.length > 0 && (
         <p className="mt-1 text-[13px]">
-          {`Still wanted for a sum: ${sheet.missing.join('; ')}. `}
+          {`Still needed for a total: ${sheet.missing.join('; ')}. `}
           <Link className="press" to={`/gardens/${state.head.slug}/soil?view=building`}>
             Enter prices
           </Link>

@@ -22,7 +22,7 @@ export function PlaceWater({ place, report, onEdit }: Props) {
   const ways = report.water?.ways ?? [];
   const save = () => {
     const cm = mulch.trim() === '' ? null : readLength(mulch, preferences.units);
-    if (mulch.trim() !== '' && cm === null) return setFault('Give a depth, such as 5 or 2in.');
+    if (mulch.trim() !== '' && cm === null) return setFault('Enter a depth, such as 5 or 2in.');
     setFault(undefined);
     onEdit({
       do: 'change-place',
@@ -59,11 +59,11 @@ export function PlaceWater({ place, report, onEdit }: Props) {
       </form>
       {report.water && (
         <p className="mt-2">
-          {`Ten litres on a square metre wet this soil ${units.length(Math.round(report.water.wets_cm))} deep when it wants water. Dig a finger in an hour later: if it is dry below, the water ran off or round the roots.`}
+          {`Ten litres on a square metre wet this soil ${units.length(Math.round(report.water.wets_cm))} deep when it needs water. Dig a finger in an hour later: if it is dry below, the water ran off or round the roots.`}
         </p>
       )}
       <p className="mt-1 text-muted">
-        Seed rows want wet soil until they are up, and plants just set out a drink a day until they
+        Seed rows need wet soil until they are up, and plants just set out a drink a day until they
         stand; after that water as deep as they root.
       </p>
     </section>

@@ -51,7 +51,7 @@ export function Chosen({ state, planting, onEdit, onClose }: Props) {
           onClose();
         }}
       >
-        Take it out
+        Delete
       </button>
       <button type="button" className="press ml-auto" onClick={onClose}>
         Close

@@ -35,7 +35,7 @@ export function FollowPanel({ slug, version, gap, onTake, onRest, onClose }: Pro
       {found && (
         <>
           {found.entries.length === 0 && (
-            <p className="text-muted">Nothing comes to a pick in that time.</p>
+            <p className="text-muted">Nothing is ready to pick in that time.</p>
           )}
           <Offers found={found} onTake={onTake} />
           <RestForm gap={gap} until={found.until} onRest={onRest} />
@@ -67,7 +67,7 @@ function Offers({ found, onTake }: { found: Follow; onTake: (edit: Edit) => void
             <th scope="col">Crop</th>
             <th scope="col">Start</th>
             <th scope="col">Picked</th>
-            <th scope="col" className="text-right">{`Gives, ${units.weightUnit}`}</th>
+            <th scope="col" className="text-right">{`Harvest, ${units.weightUnit}`}</th>
             <th scope="col" className="pl-4 text-right">
               Still lacking
             </th>

@@ -27,10 +27,10 @@ export function TakeAlong({ slug }: { slug: string }) {
   const known = (sheets.data ?? []).map((one) => [one.sheet, one.label] as const);
   return (
     <section
-      aria-label="To take along"
+      aria-label="Print and export"
       className="no-print col-span-full flex flex-wrap items-baseline gap-x-5 gap-y-1 border-t border-faint pt-2"
     >
-      <h2 className="text-base">To take along</h2>
+      <h2 className="text-base">Print and export</h2>
       <button type="button" className="press" onClick={() => window.print()}>
         Print the two weeks
       </button>
