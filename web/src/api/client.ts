@@ -1,21 +1,14 @@
 import createClient from 'openapi-fetch';
 
 import type { paths } from './schema.gen';
-import type { UnitSystem } from '../units/units';
+import { unitsAsked } from '../kit/units';
 import type { GardenChange, GardenState, Problem } from './types';
 
 export const api = createClient<paths>({ baseUrl: '' });
 
-let asked: UnitSystem = 'metric';
-
-/** The units in which the server's sentences are asked for from now on. */
-export function askIn(units: UnitSystem): void {
-  asked = units;
-}
-
 api.use({
   onRequest({ request }) {
-    request.headers.set('prefer', `units=${asked}`);
+    request.headers.set('prefer', `units=${unitsAsked()}`);
     return request;
   },
 });

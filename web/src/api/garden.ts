@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import type { QueryClient } from '@tanstack/react-query';
 import { useCallback, useMemo } from 'react';
 
-import { useMessages } from '../app/messages';
+import { useMessages } from '../kit/messages';
 import { answered, answeredChange, answeredState, api, ProblemError } from './client';
 import { held, merged } from './merge';
 import type { HeldGarden } from './merge';

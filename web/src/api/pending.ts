@@ -1,4 +1,4 @@
-import { dayOf, isoOf } from '../time/day';
+import { dayOf, isoOf } from '../kit/day';
 import type { HeldGarden } from './merge';
 import type { Edit, Planting, PlantingReport } from './types';
 

@@ -1,4 +1,4 @@
-import type { Day } from '../time/day';
+import type { Day } from '../kit/day';
 import { dayToPx } from './scale';
 import type { TimeScale } from './scale';
 

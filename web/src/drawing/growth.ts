@@ -1,5 +1,5 @@
-import type { Day } from '../time/day';
-import { dayOf } from '../time/day';
+import type { Day } from '../kit/day';
+import { dayOf } from '../kit/day';
 import type { Growth, PlantingReport } from '../api/types';
 
 /** How large one planting stands on a day; null when it is not there. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 
-import { dayOf, isoOf, monthsWithin, shortWords, words } from '../time/day';
+import { dayOf, isoOf, monthsWithin, shortWords, words } from '../kit/day';
 import { dayToPx, fitGround, groundToPx, pxToDay, pxToGround, upAzimuth } from './scale';
 
 describe('centimetres and days become pixels in one place', () => {

@@ -1,4 +1,4 @@
-import type { Day } from '../time/day';
+import type { Day } from '../kit/day';
 
 /** The one place where centimetres and days become pixels. */
 

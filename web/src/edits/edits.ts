@@ -1,0 +1,93 @@
+import type { Edit, Place, Plan, Planting, PlantingReport, ShelfEntry } from '../api/types';
+import { dayOf, isoOf } from '../kit/day';
+import type { Day } from '../kit/day';
+import type { Gap } from '../drawing/lanes';
+
+/** Edits that the bed sheet makes, as plain values. */
+
+export function nextId(taken: readonly string[], prefix: string): string {
+  const used = new Set(taken);
+  let number = taken.length + 1;
+  while (used.has(`${prefix}${number}`)) number += 1;
+  return `${prefix}${number}`;
+}
+
+export function plantEdit(plan: Plan, place: string, entry: ShelfEntry, day: Day): Edit {
+  const planting: Record<string, unknown> = {
+    id: nextId(
+      plan.plantings.map((p) => p.id),
+      'p',
+    ),
+    place,
+    crop: entry.crop,
+    cells: entry.cells,
+    start: entry.start,
+    start_date: isoOf(day),
+  };
+  if (entry.support) planting.support = entry.support;
+  if (entry.clear_by) planting.clear_date = entry.clear_by;
+  return { do: 'plant', planting };
+}
+
+/** Keep squares free of crops, for a post, a seat or a later project. */
+export function holdEdit(place: Place, cells: readonly string[], reason: string): Edit {
+  const words = reason.trim();
+  const part = words ? { cells: [...cells], reason: words } : { cells: [...cells] };
+  return { do: 'change-place', id: place.id, changes: { held: [...place.held, part] } };
+}
+
+/** Leave squares without a crop on purpose for a while, and say why. */
+export function restEdit(plan: Plan, gap: Gap, until: string, reason: string): Edit {
+  const before = plan.places.find((place) => place.id === gap.place)?.rests ?? [];
+  const rest = { cells: [...gap.cells], since: gap.since, until, reason };
+  return { do: 'change-place', id: gap.place, changes: { rests: [...before, rest] } };
+}
+
+/** Give held squares back to the crops. */
+export function freeEdit(place: Place, index: number): Edit {
+  const held = place.held.filter((_, i) => i !== index);
+  return { do: 'change-place', id: place.id, changes: { held } };
+}
+
+/** Take some cells from whatever stands there on the day; a planting left without any goes. */
+export function clearEdit(
+  cells: readonly string[],
+  standing: readonly PlantingReport[],
+): Edit | null {
+  const edits = standing.flatMap((planting): Edit[] => {
+    const left = planting.cells.filter((cell) => !cells.includes(cell));
+    if (left.length === planting.cells.length) return [];
+    return left.length === 0
+      ? [{ do: 'remove-planting', id: planting.id }]
+      : [{ do: 'change-planting', id: planting.id, changes: { cells: left, run_cm: null } }];
+  });
+  const [only] = edits;
+  if (!only) return null;
+  return edits.length === 1 ? only : { do: 'together', edits };
+}
+
+/** The move of a wedge that was dragged by so many days; null where nothing moves. */
+export function draggedEdit(
+  plan: Plan,
+  plantings: readonly PlantingReport[],
+  ident: string,
+  byDays: number,
+): Edit | null {
+  const report = plantings.find((p) => p.id === ident);
+  const inPlan = plan.plantings.find((p) => p.id === ident);
+  if (!report || !inPlan || byDays === 0) return null;
+  const clear = report.clear_date ? dayOf(report.clear_date) : null;
+  return moveEdit(inPlan, dayOf(report.start_date), clear, byDays);
+}
+
+/** Move a planting in time: both of its own dates, by so many days. */
+export function moveEdit(
+  planting: Planting,
+  startDay: Day,
+  clearDay: Day | null,
+  byDays: number,
+): Edit {
+  const changes: Record<string, unknown> = { start_date: isoOf(startDay + byDays) };
+  if (planting.clear_date && clearDay !== null) changes.clear_date = isoOf(clearDay + byDays);
+  return { do: 'change-planting', id: planting.id, changes };
+}

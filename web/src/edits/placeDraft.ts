@@ -1,0 +1,221 @@
+import type { Place } from '../api/types';
+import { readLength } from '../kit/units';
+import type { Units } from '../kit/units';
+import { numberOf } from '../kit/text';
+
+/** A place as typed: every measure as text until it is read. */
+export interface Draft {
+  name: string;
+  kind: Place['kind'];
+  /** Drawn outlines are kept as the plan has them. */
+  outline: 'rectangle' | 'border' | 'round' | 'l' | 'u' | 'ring' | 'mound' | 'drawn';
+  bottom: NonNullable<Place['bottom']>;
+  native: '' | NonNullable<Place['native']>;
+  width: string;
+  length: string;
+  /** Width of an arm of an L or a U, of a ring from rim to hole. */
+  arm: string;
+  /** Across the foot of a tapered pot; empty where it is as wide as its rim. */
+  foot: string;
+  /** Run over rise of a mound's sides. */
+  slope: string;
+  thickness: string;
+  measured: 'inside' | 'outside';
+  wall: string;
+  gap: string;
+  loosened: string;
+  cell: string;
+  heading: string;
+  sun: string;
+  policy: '' | NonNullable<Place['depth_policy']>;
+  net: string;
+  /** What stands on the pole-ward side; empty for none. */
+  system: string;
+  /** What a frame or a container is made of. */
+  material: string;
+  /** The day on which card was laid; empty when not known. */
+  laid: string;
+}
+
+export const NEW_PLACE = { width: 120, length: 240, arm: 60, wall: 30, gap: 3, cell: 30 };
+
+/** The measures from which an L, a U or a ring was drawn, kept beside its outline. */
+export interface FormMeasures {
+  form: 'l' | 'u' | 'ring';
+  width_cm: number;
+  length_cm: number;
+  arm_cm: number;
+}
+
+const FORM_KEY = 'x-form';
+
+export function draftOf(place: Place | undefined, units: Units): Draft {
+  const shape = place?.shape;
+  const field = (cm: number | null | undefined, other: number) => units.toField(cm ?? other);
+  const { width, length } = sizeOf(shape);
+  const form = formOf(shape);
+  const net = place?.supports[0];
+  const foot = shape?.type === 'circle' ? shape.bottom_diameter_cm : null;
+  return {
+    name: place?.name ?? '',
+    kind: place?.kind ?? 'framed',
+    outline: outlineOf(shape),
+    bottom: place?.bottom ?? (place?.kind === 'container' ? 'closed' : 'open'),
+    native: place ? (place.native ?? '') : 'ordinary',
+    width: field(width, NEW_PLACE.width),
+    length: field(length, NEW_PLACE.length),
+    arm: field(form?.arm_cm, NEW_PLACE.arm),
+    foot: foot ? field(foot, 0) : '',
+    slope: String(shape?.type === 'mound' ? (shape.side_slope ?? 1) : 1),
+    thickness: field(shape?.wall_thickness_cm, 0),
+    measured: shape?.measured === 'outside' ? 'outside' : 'inside',
+    wall: field(place?.wall_height_cm, NEW_PLACE.wall),
+    gap: field(place?.rim_gap_cm, NEW_PLACE.gap),
+    loosened: field(place?.loosened_below_cm, 0),
+    cell: field(place?.cell_cm, NEW_PLACE.cell),
+    heading: String(place?.heading_deg ?? 90),
+    sun: place?.sun_hours === null || place?.sun_hours === undefined ? '' : String(place.sun_hours),
+    policy: place?.depth_policy ?? '',
+    net: net ? field(net.height_cm, 180) : '',
+    system: net?.system ?? '',
+    material: place?.material ?? '',
+    laid: place?.bottom_laid ?? '',
+  };
+}
+
+/** The measures an outline was drawn from, where it was. */
+export function formOf(shape: Place['shape'] | undefined): FormMeasures | null {
+  const kept = (shape as Record<string, unknown> | undefined)?.[FORM_KEY];
+  return (kept as FormMeasures | undefined) ?? null;
+}
+
+function sizeOf(shape: Place['shape'] | undefined): { width?: number; length?: number } {
+  switch (shape?.type) {
+    case 'rectangle':
+      return { width: shape.width_cm, length: shape.length_cm };
+    case 'circle':
+      return { width: shape.diameter_cm, length: shape.diameter_cm };
+    case 'mound':
+      return { width: shape.top_width_cm, length: shape.top_length_cm };
+    default: {
+      const form = formOf(shape);
+      return form ? { width: form.width_cm, length: form.length_cm } : {};
+    }
+  }
+}
+
+function outlineOf(shape: Place['shape'] | undefined): Draft['outline'] {
+  switch (shape?.type) {
+    case undefined:
+    case 'rectangle':
+      return 'rectangle';
+    case 'circle':
+      return 'round';
+    case 'mound':
+      return 'mound';
+    default:
+      return formOf(shape)?.form ?? 'drawn';
+  }
+}
+
+export type LengthKey =
+  'width' | 'length' | 'arm' | 'foot' | 'thickness' | 'wall' | 'gap' | 'loosened' | 'cell' | 'net';
+
+export type Faults = Partial<Record<keyof Draft, string>>;
+
+/** The place's keys that a draft sets, or what is wrong field by field. */
+export function readDraft(
+  draft: Draft,
+  units: Units,
+  before: Place | undefined,
+): { changes: Record<string, unknown>; form: FormMeasures | null; faults: Faults } {
+  const faults: Faults = {};
+  const measure = (key: LengthKey, least: number) => {
+    const cm = readLength(draft[key], units.system);
+    if (cm === null || cm < least) {
+      faults[key] = `Enter a length of at least ${units.length(least)}, such as 120, 1.2m or 3'6".`;
+    }
+    return cm ?? 0;
+  };
+  const number = (key: 'heading' | 'sun' | 'slope', low: number, high: number) => {
+    const value = numberOf(draft[key]);
+    if (Number.isNaN(value) || value < low || value > high) {
+      faults[key] = `Enter a number from ${low} to ${high}.`;
+    }
+    return value;
+  };
+  const walls = () => {
+    const thick = measure('thickness', 0);
+    return thick > 0
+      ? { wall_thickness_cm: thick, measured: draft.measured }
+      : { wall_thickness_cm: null, measured: null };
+  };
+  let form: FormMeasures | null = null;
+  const shape = (): object | undefined => {
+    switch (draft.outline) {
+      case 'drawn':
+        return before?.shape;
+      case 'round':
+        return {
+          ...keptShape(before, 'circle'),
+          type: 'circle',
+          diameter_cm: measure('width', 1),
+          bottom_diameter_cm: draft.foot.trim() === '' ? null : measure('foot', 1),
+          ...walls(),
+        };
+      case 'border':
+      case 'rectangle':
+        return {
+          ...keptShape(before, 'rectangle'),
+          type: 'rectangle',
+          width_cm: measure('width', 1),
+          length_cm: measure('length', 1),
+          ...walls(),
+        };
+      case 'mound':
+        return {
+          ...keptShape(before, 'mound'),
+          type: 'mound',
+          top_width_cm: measure('width', 1),
+          top_length_cm: measure('length', 1),
+          height_cm: measure('wall', 1),
+          side_slope: number('slope', 0, 10),
+        };
+      default: {
+        const width = measure('width', 1);
+        const long = draft.outline === 'ring' ? width : measure('length', 1);
+        form = { form: draft.outline, width_cm: width, length_cm: long, arm_cm: measure('arm', 1) };
+        return { type: 'polygon', [FORM_KEY]: form, ...walls() };
+      }
+    }
+  };
+  const changes: Record<string, unknown> = {
+    name: draft.name.trim() || null,
+    kind: draft.kind,
+    bottom: draft.bottom,
+    native: draft.native || null,
+    shape: shape(),
+    wall_height_cm: measure('wall', 0),
+    rim_gap_cm: measure('gap', 0),
+    loosened_below_cm: measure('loosened', 0),
+    cell_cm: measure('cell', 15),
+    heading_deg: number('heading', -360, 360),
+    sun_hours: draft.sun.trim() === '' ? null : number('sun', 0, 24),
+    depth_policy: draft.policy || null,
+    material: draft.material || null,
+    bottom_laid: draft.bottom === 'rotting' ? draft.laid || null : null,
+  };
+  const rest = (before?.supports ?? []).slice(1);
+  if (draft.system !== '') {
+    const first = before?.supports[0] ?? { id: draft.system };
+    const standing = { ...first, system: draft.system, height_cm: measure('net', 10) };
+    changes.supports = [standing, ...rest];
+  } else if ((before?.supports ?? []).length > 0) {
+    changes.supports = rest;
+  }
+  return { changes, form, faults };
+}
+
+function keptShape(before: Place | undefined, type: string): object {
+  return before?.shape.type === type ? before.shape : {};
+}

@@ -1,0 +1,261 @@
+import type { ReactNode } from 'react';
+
+import type { CropPage } from '../../api/types';
+import { useUnits } from '../../kit/preferences';
+import type { Units } from '../../kit/units';
+import { WindowWords } from './CropWindows';
+import { Profile } from './Profile';
+import { WaysUp } from './WaysUp';
+
+interface Props {
+  page: CropPage;
+  nameOf: (id: string) => string;
+  onOpen: (id: string) => void;
+}
+
+const EVIDENCE: Record<string, string> = {
+  tested: 'tested in trials',
+  some: 'some evidence',
+  belief: 'an old belief',
+};
+const FROST: Record<string, string> = {
+  hardy: 'survives frost',
+  'half-hardy': 'survives a light frost',
+  tender: 'killed by frost',
+};
+const PICKED: Record<string, string> = {
+  once: 'once',
+  few: 'a few times',
+  'cut-and-come-again': 'again and again',
+  continuous: 'every few days',
+};
+
+/** One crop as a reference book has it: drawn at scale, its figures, its cautions, its company. */
+export function CropEntry({ page, nameOf, onOpen }: Props) {
+  const units = useUnits();
+  const { crop } = page;
+  return (
+    <article aria-labelledby="crop-name">
+      <header className="mb-1">
+        <h2 id="crop-name" className="text-[22px] first-letter:uppercase">
+          {crop.name}
+        </h2>
+        <p className="text-muted">
+          <i>{crop.botanical}</i>
+          {`, ${crop.family}`}
+          {crop.names.length > 0 && `; also ${crop.names.join(', ')}`}
+        </p>
+      </header>
+      <div className="grid gap-x-8 sm:grid-cols-2">
+        <Profile crop={crop} />
+        <WindowWords page={page} />
+        <section aria-label="Good to know" className="sm:pt-3">
+          {crop.cautions.map((caution) => (
+            <p key={caution} className="mb-1.5">
+              <strong className="text-marigold">Care </strong>
+              {caution}
+            </p>
+          ))}
+          {page.traits.map((trait) => (
+            <p key={trait.label} className="mb-1.5">
+              <strong className="inline-block first-letter:uppercase">{`${trait.label}.`}</strong>{' '}
+              {trait.follows}
+            </p>
+          ))}
+          {crop.before_sowing && (
+            <p className="mb-1.5">
+              <strong>Before sowing. </strong>
+              {crop.before_sowing}
+            </p>
+          )}
+          <Company page={page} nameOf={nameOf} onOpen={onOpen} />
+        </section>
+      </div>
+      <div className="mt-3 grid gap-x-8 sm:grid-cols-2">
+        {groupsOf(page, units).map(({ head, source, rows }) => (
+          <section key={head} className="mb-3">
+            <h3 className="border-b border-rule font-sans text-[14px] font-semibold">{head}</h3>
+            <dl>
+              {rows.map(([term, value]) => (
+                <div
+                  key={term}
+                  className="flex items-baseline justify-between gap-3 leading-[1.55]"
+                >
+                  <dt>{term}</dt>
+                  <dd className="text-right font-semibold">{value}</dd>
+                </div>
+              ))}
+            </dl>
+            <details className="text-[12px] text-muted">
+              <summary className="cursor-pointer">Source</summary>
+              {source}
+            </details>
+          </section>
+        ))}
+      </div>
+      <WaysUp page={page} />
+      <Troubles page={page} />
+      <section aria-label="In this garden" className="mt-3">
+        <h3 className="border-b border-rule font-sans text-[14px] font-semibold">In this garden</h3>
+        <ul>
+          {page.places.map((fit) => (
+            <li key={fit.place} className="flex gap-3 border-b border-faint py-0.5">
+              <span className="w-40 shrink-0">{fit.label}</span>
+              <span className={fit.fits ? '' : 'text-muted'}>
+                {`${fit.fits ? 'Suits it' : 'Does not suit it'}: ${fit.words}.`}
+              </span>
+            </li>
+          ))}
+        </ul>
+      </section>
+    </article>
+  );
+}
+
+function Company({ page, nameOf, onOpen }: Props) {
+  const open = (id: string): ReactNode => (
+    <button key={id} type="button" className="press mr-3" onClick={() => onOpen(id)}>
+      {nameOf(id)}
+    </button>
+  );
+  return (
+    <>
+      {page.kinds.length > 0 && <p>{['Other kinds: ', ...page.kinds.map(open)]}</p>}
+      {page.neighbours.length > 0 && (
+        <section aria-label="Neighbours" className="mt-2">
+          <h3 className="border-b border-rule font-sans text-[14px] font-semibold">Neighbours</h3>
+          <ul>
+            {page.neighbours.map((near) => (
+              <li key={near.crop}>
+                {open(near.crop)}
+                {near.effect}
+                <span className="text-muted">{` (${EVIDENCE[near.evidence] ?? near.evidence})`}</span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+    </>
+  );
+}
+
+const BEARS = { little: 'prone to it', some: 'resists it for a while', well: 'resists it' };
+
+/** What troubles the crop, how it shows, what lessens it, and where another kind does better. */
+function Troubles({ page }: { page: CropPage }) {
+  if (page.troubles.length === 0) return null;
+  return (
+    <section aria-label="Troubles" className="mt-3">
+      <h3 className="border-b border-rule font-sans text-[14px] font-semibold">Troubles</h3>
+      <ul>
+        {page.troubles.map((trouble) => {
+          const [own, ...others] = trouble.grades;
+          const differ = others.filter((kind) => kind.grade && kind.grade !== own?.grade);
+          return (
+            <li key={trouble.id} className="border-b border-faint py-0.5">
+              <strong>{trouble.label}</strong>
+              {own?.grade ? `: ${BEARS[own.grade]}` : ''}
+              {differ.map((kind) => `; the ${kind.name} ${kind.grade ? BEARS[kind.grade] : ''}`)}
+              {'. '}
+              <span className="text-muted">{`${trouble.shows}. ${trouble.lessens}`}</span>
+            </li>
+          );
+        })}
+      </ul>
+      <p className="text-[12.5px] text-muted">{page.crop.sources.troubles}</p>
+    </section>
+  );
+}
+
+interface Group {
+  head: string;
+  source: string;
+  rows: [string, string][];
+}
+
+/** The book's figures by group, each with the note on where they come from. */
+function groupsOf({ crop }: CropPage, units: Units): Group[] {
+  const from = (key: string) => crop.sources[key] ?? '';
+  const span = (low: number, high: number) => `${low}–${high}`;
+  const yields = crop.yield_kg_per_plant;
+  const gives = yields
+    ? `${units.mass(yields.low)} – ${units.mass(yields.typical)} – ${units.mass(yields.high)}`
+    : 'not weighed';
+  return [
+    {
+      head: 'Room',
+      source: from('spacing'),
+      rows: [
+        ['Spacing each way', units.length(crop.spacing_cm)],
+        [
+          'In the row, between rows',
+          `${units.bare(crop.in_row_cm)}, ${units.length(crop.between_row_cm)}`,
+        ],
+        ['Spread, height', `${units.bare(crop.canopy_cm)}, ${units.length(crop.height_cm)}`],
+      ],
+    },
+    {
+      head: 'Roots',
+      source: from('roots'),
+      rows: [
+        [
+          'Soil depth, least and full',
+          `${units.bare(crop.least_depth_cm)}, ${units.length(crop.full_depth_cm)}`,
+        ],
+        ['Harvest at the least depth', `${Math.round(crop.least_depth_factor * 100)} %`],
+        [
+          'Pot, least and full',
+          `${units.volume(crop.least_litres)}, ${units.volume(crop.full_litres)}`,
+        ],
+        ...(crop.edible_root_cm
+          ? [['Edible root', units.length(crop.edible_root_cm)] as [string, string]]
+          : []),
+      ],
+    },
+    {
+      head: 'Sun and warmth',
+      source: from('light'),
+      rows: [
+        ['Sun, least and full', `${crop.least_sun_hours}, ${crop.full_sun_hours} h`],
+        ['Frost', FROST[crop.frost] ?? crop.frost],
+        ['Germinates from', units.temperature(crop.germination_least_c)],
+      ],
+    },
+    {
+      head: 'Time',
+      source: from('time'),
+      rows: [
+        ['Germinates in', `${span(crop.germination_days.low, crop.germination_days.high)} days`],
+        ...(crop.weeks_indoors
+          ? [['Weeks indoors', String(crop.weeks_indoors)] as [string, string]]
+          : []),
+        ['Picked', `${PICKED[crop.picking.kind] ?? ''}, over ${crop.picking.days} days`],
+      ],
+    },
+    {
+      head: 'Harvest',
+      source: from('yield'),
+      rows: [
+        ['Harvest per plant', gives],
+        ...(crop.piece_kg
+          ? [['Weight of a piece', units.mass(crop.piece_kg)] as [string, string]]
+          : []),
+        ['Feeder', crop.feeder],
+      ],
+    },
+    {
+      head: 'Sowing',
+      source: from('spacing'),
+      rows: [
+        ...(crop.sowing_depth_cm
+          ? [['Sowing depth', units.length(crop.sowing_depth_cm)] as [string, string]]
+          : []),
+        ...(crop.seeds_per_station
+          ? [['Seeds per station', String(crop.seeds_per_station)] as [string, string]]
+          : []),
+        ['Germination', `${Math.round(crop.emergence * 100)} %`],
+        ['Survive to picking', `${Math.round(crop.survival * 100)} %`],
+      ],
+    },
+  ];
+}

@@ -1,0 +1,127 @@
+import type { CropPage, YearReport } from '../../api/types';
+import { useExtent } from '../../kit/useExtent';
+import { capital } from '../../kit/text';
+import { PICKED } from '../../drawing/Hatches';
+import { dayToPx } from '../../drawing/scale';
+import { clamp, dayOf, shortWords } from '../../kit/day';
+import { useDay } from '../../shared/DayContext';
+import { timeScale } from '../../shared/SeasonRuler';
+
+interface Props {
+  page: CropPage;
+  year: YearReport;
+}
+
+const HOW: Record<string, string> = {
+  sow: 'sown here',
+  transplant: 'plants set out',
+  set: 'sets, cloves or tubers',
+  division: 'divided',
+};
+const ROW = 58;
+
+/** When this crop can be started here, under the ruler's own days, and when it is first picked. */
+export function CropWindows({ page, year }: Props) {
+  const { day, start, end } = useDay();
+  const [ref, { width }] = useExtent<SVGSVGElement>();
+  const scale = timeScale(start, end, width);
+  const at = (iso: string) => dayToPx(scale, clamp(dayOf(iso), start, end));
+  const words = (window: CropPage['windows'][number]) =>
+    window.open
+      ? `${HOW[window.start]}: ${shortWords(dayOf(window.earliest))} to ${shortWords(dayOf(window.latest))}, ${window.how}`
+      : `${HOW[window.start]}: the season here is too short`;
+  return (
+    <>
+      <svg
+        ref={ref}
+        className="block h-full w-full"
+        role="img"
+        aria-label={page.windows.map(words).join('; ')}
+      >
+        {width > 0 && (
+          <>
+            {[year.last_frost, year.first_frost].map((iso) => (
+              <path
+                key={iso}
+                d={`M${at(iso)} 0V${ROW * page.windows.length + 8}`}
+                stroke="var(--rule)"
+              />
+            ))}
+            {page.windows.map((window, i) => {
+              const base = 30 + i * ROW;
+              const [from, to] = [at(window.earliest), at(window.latest)];
+              const [first, last] = [window.first_pick, window.last_pick];
+              const label = Math.min(from, width - 420);
+              return (
+                <g key={window.start}>
+                  <text
+                    x={Math.max(scale.left, label)}
+                    y={base - 9}
+                    fontSize={12.5}
+                    fill="var(--ink)"
+                  >
+                    {words(window)}
+                  </text>
+                  {window.open && (
+                    <>
+                      <path d={`M${from} ${base}H${to}`} stroke="var(--leaf)" strokeWidth={3.5} />
+                      <path
+                        d={`M${from} ${base - 5}v10M${to} ${base - 5}v10`}
+                        stroke="var(--leaf)"
+                      />
+                      {first && last && dayOf(first) < end && (
+                        <>
+                          <rect
+                            x={at(first)}
+                            y={base + 4}
+                            width={Math.max(2, at(last) - at(first))}
+                            height={8}
+                            fill={PICKED}
+                          />
+                          <text x={at(first)} y={base + 24} fontSize={12.5} fill="var(--muted)">
+                            {`started on its first day, picked from ${shortWords(dayOf(first))}`}
+                          </text>
+                        </>
+                      )}
+                    </>
+                  )}
+                </g>
+              );
+            })}
+            <path d={`M${dayToPx(scale, day)} 0V400`} stroke="var(--damson)" strokeWidth={1.6} />
+          </>
+        )}
+      </svg>
+    </>
+  );
+}
+
+/** What the windowsill and covers buy, and the weeks that are too hot. */
+export function WindowWords({ page }: { page: CropPage }) {
+  const told = page.windows.filter((window) => window.open).flatMap(boughtWords);
+  if (page.heat_gap) {
+    const [since, until] = page.heat_gap.map((iso) => shortWords(dayOf(iso)));
+    told.push(`Usually too hot for it from ${since ?? ''} to ${until ?? ''}.`);
+  }
+  if (told.length === 0) return null;
+  return (
+    <ul aria-label="Extending the season" className="text-[13px] text-muted">
+      {told.map((line) => (
+        <li key={line}>{line}</li>
+      ))}
+    </ul>
+  );
+}
+
+function boughtWords(window: CropPage['windows'][number]): string[] {
+  const inside = window.sow_indoors
+    ? [
+        `On the windowsill from ${shortWords(dayOf(window.sow_indoors))}, to be set out on the first day.`,
+      ]
+    : [];
+  const covered = window.covered.map(
+    (one) =>
+      `${capital(HOW[window.start] ?? window.start)} under a ${one.label}: from ${shortWords(dayOf(one.earliest))}, ${Math.round(one.weeks_sooner)} weeks earlier.`,
+  );
+  return [...inside, ...covered];
+}

@@ -1,0 +1,109 @@
+import type { HeldGarden } from '../../api/merge';
+import type { Edit, SeedChoice, ShoppingRow } from '../../api/types';
+import { NumberField, textOf, useTyped } from '../../kit/useTyped';
+import { money } from '../../shared/BillTable';
+
+interface Props {
+  state: HeldGarden;
+  row: ShoppingRow;
+  onEdit: (edit: Edit) => void;
+  onDone: () => void;
+}
+
+/** What one crop costs as seed, plants or sets, and which way its plants come. */
+export function SeedPrices({ state, row, onEdit, onDone }: Props) {
+  const box = state.plan.seed_box;
+  const own = box?.choices.find((choice) => choice.crop === row.crop);
+  const raises = row.ways.length > 0;
+  const form = useTyped(() => ({
+    packet: textOf(own?.packet),
+    plant: textOf(own?.plant),
+    sold: textOf(own?.sold),
+    raising: textOf(box?.raising),
+  }));
+  const kept = (changes: Partial<SeedChoice>) => [
+    ...(box?.choices ?? []).filter((choice) => choice.crop !== row.crop),
+    { ...own, ...changes, crop: row.crop },
+  ];
+  const save = () => {
+    const reader = form.reader();
+    const prices = {
+      packet: reader.number('packet', 0),
+      plant: reader.number('plant', 0),
+      sold: reader.number('sold', 0),
+    };
+    const raising = reader.number('raising', 0);
+    if (!reader.sound()) return;
+    onEdit({
+      do: 'change-seed-box',
+      changes: { choices: kept(prices).map(known), raising },
+    });
+    onDone();
+  };
+  const bySeed = row.unit === 'seeds' || raises;
+  return (
+    <form
+      aria-labelledby="seed-prices"
+      onSubmit={(event) => {
+        event.preventDefault();
+        save();
+      }}
+    >
+      <h2 id="seed-prices" className="mb-1 text-base first-letter:uppercase">
+        {`${row.name}: prices`}
+      </h2>
+      <div className="grid grid-cols-2 gap-x-3 gap-y-1">
+        {bySeed && <NumberField form={form} name="packet" label="A packet" />}
+        {bySeed && <NumberField form={form} name="plant" label="One plant" />}
+        {!bySeed && <NumberField form={form} name="sold" label="Price as sold" />}
+        {raises && (
+          <NumberField
+            form={form}
+            name="raising"
+            label="Raising one plant"
+            hint="Pot, mix and light."
+          />
+        )}
+      </div>
+      {raises && (
+        <fieldset className="mt-2">
+          <legend className="text-[12.5px] text-muted">Its plants are</legend>
+          {row.ways.map((way, index) => (
+            <label key={way.way} className="flex items-center gap-2">
+              <input
+                type="radio"
+                name="way"
+                checked={way.chosen}
+                onChange={() =>
+                  onEdit({
+                    do: 'change-seed-box',
+                    changes: { choices: kept({ buy_plants: index === 1 }).map(known) },
+                  })
+                }
+              />
+              <span className="grow">{way.way}</span>
+              <span className="font-semibold">
+                {way.cost === null ? `no price for ${way.missing}` : money(way.cost)}
+              </span>
+            </label>
+          ))}
+        </fieldset>
+      )}
+      <p className="mt-2 flex items-baseline gap-4">
+        <button type="submit" className="act act-main">
+          Save
+        </button>
+        <button type="button" className="press" onClick={onDone}>
+          Close
+        </button>
+      </p>
+    </form>
+  );
+}
+
+/** A choice without what is not known. */
+function known(choice: SeedChoice): SeedChoice {
+  return Object.fromEntries(
+    Object.entries(choice).filter(([, value]) => value !== null && value !== undefined),
+  ) as SeedChoice;
+}

@@ -1,0 +1,146 @@
+import { useState } from 'react';
+
+import type { Edit, Place, PlaceReport } from '../../api/types';
+import { Field } from '../../kit/Field';
+import { useUnits } from '../../kit/preferences';
+import { numberOf } from '../../kit/text';
+import { dayOf, words } from '../../kit/day';
+import { metresField, readMetres } from './measure';
+
+interface Props {
+  place: Place;
+  report: PlaceReport;
+  onEdit: (edit: Edit) => void;
+}
+
+type Stay = Place['stays'][number];
+
+/** Where a container is carried to, and from which day of every year to which. */
+export function Stays({ place, report, onEdit }: Props) {
+  const units = useUnits();
+  const seen = (stay: Stay) => {
+    const spot = report.ground.spots.find((s) => s.since === stay.since && s.until === stay.until);
+    if (!spot) return '';
+    const water =
+      spot.water_m === null
+        ? ''
+        : `, ${units.distance(Math.round(spot.water_m * 10) / 10)} from the ${spot.water ?? 'water'}`;
+    const short = spot.water_m !== null && spot.water_m > (spot.hose_m ?? 0) ? ', carried' : '';
+    return `${water}${short}${spot.in_sight === false ? ', out of sight' : ''}`;
+  };
+  const [open, setOpen] = useState(false);
+  const save = (stays: readonly Stay[]) =>
+    onEdit({ do: 'change-place', id: place.id, changes: { stays: [...stays] } });
+  return (
+    <section aria-label="Other spots" className="mt-1 border-t border-rule pt-1">
+      <ul>
+        {place.stays.map((stay, i) => (
+          <li key={`${stay.since} ${stay.until}`} className="flex justify-between gap-3">
+            <span>
+              {`${words(dayOf(stay.since))} to ${words(dayOf(stay.until))}: `}
+              {stay.at_m
+                ? `${units.distance(stay.at_m[0])} right, ${units.distance(stay.at_m[1])} up`
+                : 'the same spot'}
+              {seen(stay)}
+              {stay.under_cover && ', under cover'}
+            </span>
+            <button
+              type="button"
+              className="press shrink-0"
+              onClick={() => save(place.stays.filter((_, j) => j !== i))}
+            >
+              Delete
+            </button>
+          </li>
+        ))}
+      </ul>
+      {open ? (
+        <StayForm place={place} onSave={(stay) => save([...place.stays, stay])} />
+      ) : (
+        <button type="button" className="press" onClick={() => setOpen(true)}>
+          It stands elsewhere for a while
+        </button>
+      )}
+    </section>
+  );
+}
+
+function StayForm({ place, onSave }: { place: Place; onSave: (stay: Stay) => void }) {
+  const units = useUnits();
+  const [x, y] = place.at_m ?? [0, 0];
+  const [typed, setTyped] = useState({
+    since: '',
+    until: '',
+    right: metresField(x, units),
+    up: metresField(y, units),
+    limit: '',
+  });
+  const [covered, setCovered] = useState(false);
+  const [faults, setFaults] = useState<Partial<Record<keyof typeof typed, string>>>({});
+  const set = (key: keyof typeof typed, value: string) =>
+    setTyped((now) => ({ ...now, [key]: value }));
+  const save = () => {
+    const found: typeof faults = {};
+    const metres = (key: 'right' | 'up') => {
+      const { m, fault } = readMetres(typed[key], units, 0);
+      if (fault) found[key] = fault;
+      return m;
+    };
+    const at: [number, number] = [metres('right'), metres('up')];
+    if (typed.since === '') found.since = 'Enter the day.';
+    if (typed.until === '') found.until = 'Enter the day.';
+    else if (typed.until <= typed.since)
+      found.until = 'Enter a later day; it can be in the next year.';
+    const limit = typed.limit.trim() === '' ? null : numberOf(typed.limit);
+    if (limit !== null && !(limit > 0)) found.limit = 'Enter a number above 0.';
+    setFaults(found);
+    if (Object.keys(found).length > 0) return;
+    onSave({
+      since: typed.since,
+      until: typed.until,
+      at_m: at,
+      under_cover: covered || null,
+      load_limit_kg_per_m2: limit,
+    });
+  };
+  const field = (key: keyof typeof typed, label: string, type = 'text') => (
+    <Field label={label} fault={faults[key]}>
+      <input
+        type={type}
+        value={typed[key]}
+        inputMode={type === 'text' ? 'decimal' : undefined}
+        onChange={(event) => set(key, event.target.value)}
+      />
+    </Field>
+  );
+  return (
+    <form
+      className="grid grid-cols-2 gap-x-3 gap-y-1"
+      aria-label="Another spot"
+      onSubmit={(event) => {
+        event.preventDefault();
+        save();
+      }}
+    >
+      {field('since', 'From, every year', 'date')}
+      {field('until', 'until', 'date')}
+      {field('right', `To the right, ${units.lengthUnit}`)}
+      {field('up', `Up, ${units.lengthUnit}`)}
+      {field('limit', 'Floor load limit, kg per m²')}
+      <label className="flex items-center gap-2 self-end pb-1">
+        <input
+          type="checkbox"
+          className="min-h-0"
+          checked={covered}
+          onChange={(event) => setCovered(event.target.checked)}
+        />
+        under cover: no frost, no rain
+      </label>
+      <p className="col-span-full pt-1">
+        <button type="submit" className="act">
+          Add the spot
+        </button>
+      </p>
+    </form>
+  );
+}

@@ -1,0 +1,225 @@
+import { memo } from 'react';
+
+import type { Obstacle, Site } from '../../api/types';
+import { useUnits } from '../../kit/preferences';
+import type { Extent } from '../../kit/useExtent';
+import type { Units } from '../../kit/units';
+import { isShown, ring } from './held';
+import type { Shows } from './held';
+import { textWidth } from './labels';
+import type { Box } from './labels';
+import { pageBox } from './PlaceMarks';
+import { keyOf, sameThing } from './things';
+import type { Thing } from './things';
+import { toPx } from './yardScale';
+import type { YardScale } from './yardScale';
+
+interface Props {
+  site: Site;
+  scale: YardScale;
+  extent: Extent;
+  chosen: Thing | null;
+  shows: Shows;
+}
+
+const LEAFY = ['tree', 'shrub', 'hedge'];
+
+/** What stands round the beds: houses, walls, trees; paths; taps, butts and the door. */
+export const Surround = memo(function Surround({ site, scale, extent, chosen, shows }: Props) {
+  const units = useUnits();
+  const ink = (thing: Thing) => (sameThing(chosen, thing) ? 'var(--damson)' : 'var(--ink)');
+  const part = (thing: Thing) => ({
+    'data-thing': JSON.stringify(thing),
+    visibility: isShown(shows, thing) ? undefined : 'hidden',
+    className: 'cursor-move',
+  });
+  return (
+    <g>
+      {site.paths.map((path, index) => {
+        const thing: Thing = { kind: 'path', index };
+        const points = path.line_m.map((p) => toPx(scale, p));
+        const d = `M${points.map(([x, y]) => `${x} ${y}`).join('L')}`;
+        const wide = (path.width_cm / 100) * scale.pxPerM;
+        return (
+          <g key={index} {...part(thing)} fill="none" stroke={ink(thing)}>
+            <title>{`${path.name ?? 'path'}, ${units.length(path.width_cm)} wide`}</title>
+            <path d={d} strokeWidth={wide} opacity={0.07} strokeLinejoin="round" />
+            <path d={d} strokeWidth={0.9} strokeDasharray="1.5 4" strokeLinecap="round" />
+          </g>
+        );
+      })}
+      {site.obstacles.map((obstacle, index) => {
+        const thing: Thing = { kind: 'obstacle', index };
+        const leafy = LEAFY.includes(obstacle.kind ?? '');
+        return (
+          <g key={index} {...part(thing)}>
+            <path
+              d={ring(scale, obstacle.outline_m)}
+              fill={leafy ? 'url(#hatch-leafy)' : 'url(#hatch-built)'}
+              stroke={leafy && !sameThing(chosen, thing) ? 'var(--leaf)' : ink(thing)}
+              strokeWidth={1.3}
+              strokeDasharray={leafy ? '7 3' : undefined}
+            />
+          </g>
+        );
+      })}
+      {site.obstacles.map((obstacle, index) => {
+        const label = labelOf(obstacle, scale, extent, units);
+        const thing: Thing = { kind: 'obstacle', index };
+        return (
+          label && (
+            <text
+              key={index}
+              {...part(thing)}
+              x={label.x}
+              y={label.y}
+              transform={label.turned ? `rotate(-90 ${label.x} ${label.y})` : undefined}
+              textAnchor="middle"
+              fontSize={12}
+              fill={sameThing(chosen, thing) ? 'var(--damson)' : 'var(--muted)'}
+              className="halo cursor-move"
+            >
+              {label.text}
+            </text>
+          )
+        );
+      })}
+      {[
+        ...site.taps.map((tap, index) => ({
+          thing: { kind: 'tap', index } as const,
+          at: toPx(scale, tap.at_m),
+          sign: 'M0 -8C4 -3 5.5 -1 5.5 1.8A5.5 5.5 0 0 1 -5.5 1.8C-5.5 -1 -4 -3 0 -8z',
+          text: tapWords(tap, units),
+        })),
+        ...site.tanks.map((tank, index) => ({
+          thing: { kind: 'tank', index } as const,
+          at: toPx(scale, tank.at_m),
+          sign: 'M-6 -6H6V6H-6zM-6 -1Q-3 -3 0 -1T6 -1',
+          text: tankWords(tank, units),
+        })),
+        ...(site.door_m
+          ? [
+              {
+                thing: { kind: 'door' } as const,
+                at: toPx(scale, site.door_m),
+                sign: 'M-9 0H9M9 0A18 18 0 0 1 -2 15L-9 0',
+                text: 'door',
+              },
+            ]
+          : []),
+      ].map(({ thing, at, sign, text }) => (
+        <Spot
+          key={keyOf(thing)}
+          part={part(thing)}
+          ink={ink(thing)}
+          at={at}
+          sign={sign}
+          text={text}
+          side={sideOf(at, extent)}
+        />
+      ))}
+    </g>
+  );
+});
+
+interface SpotProps {
+  part: Record<string, string | undefined>;
+  ink: string;
+  at: readonly [number, number];
+  sign: string;
+  text: string;
+  side: 1 | -1;
+}
+
+function Spot({ part, ink, at: [x, y], sign, text, side }: SpotProps) {
+  return (
+    <g {...part}>
+      <circle cx={x} cy={y} r={14} fill="transparent" />
+      <path
+        d={sign}
+        transform={`translate(${x} ${y})`}
+        fill="var(--paper)"
+        stroke={ink}
+        strokeWidth={1.4}
+      />
+      <text
+        x={x + side * 14}
+        y={y + 5}
+        textAnchor={side > 0 ? 'start' : 'end'}
+        fontSize={12}
+        fill={ink}
+        className="halo"
+      >
+        {text}
+      </text>
+    </g>
+  );
+}
+
+function sideOf([x]: readonly [number, number], extent: Extent): 1 | -1 {
+  return x > extent.width * 0.6 ? -1 : 1;
+}
+
+interface Label {
+  x: number;
+  y: number;
+  turned: boolean;
+  text: string;
+}
+
+/** Where an obstacle's name stands: within what is seen of it, or along it where it is thin. */
+function labelOf(obstacle: Obstacle, scale: YardScale, extent: Extent, units: Units): Label | null {
+  const whole = pageBox(scale, obstacle.outline_m);
+  const [x0, y0] = [Math.max(0, whole.x), Math.max(0, whole.y)];
+  const [x1, y1] = [
+    Math.min(extent.width, whole.x + whole.w),
+    Math.min(extent.height, whole.y + whole.h),
+  ];
+  if (x1 - x0 < 2 || y1 - y0 < 2) return null;
+  const text = `${obstacle.name ?? obstacle.kind ?? 'obstacle'}, ${units.distance(obstacle.height_m)}`;
+  const wide = textWidth(text);
+  const turned = x1 - x0 < wide && y1 - y0 > x1 - x0;
+  const centre = { x: (x0 + x1) / 2, y: (y0 + y1) / 2 };
+  if (turned && x1 - x0 < 20) {
+    const outward = centre.x < extent.width / 2 ? -1 : 1;
+    return { ...centre, x: centre.x + outward * ((x1 - x0) / 2 + 9) + 4, turned, text };
+  }
+  if (!turned && y1 - y0 < 20) {
+    const outward = centre.y < extent.height / 2 ? -1 : 1;
+    return { ...centre, y: centre.y + outward * ((y1 - y0) / 2 + 10) + 4, turned, text };
+  }
+  return turned
+    ? { ...centre, x: centre.x + 4, turned, text }
+    : { ...centre, y: centre.y + 4, turned, text };
+}
+
+/** The boxes that the names of surrounding things take, so that nothing is written over them. */
+export function surroundBoxes(site: Site, scale: YardScale, extent: Extent, units: Units): Box[] {
+  const labels = site.obstacles.flatMap((obstacle): Box[] => {
+    const label = labelOf(obstacle, scale, extent, units);
+    if (!label) return [];
+    const w = textWidth(label.text);
+    return label.turned
+      ? [{ x: label.x - 14, y: label.y - w / 2, w: 20, h: w }]
+      : [{ x: label.x - w / 2, y: label.y - 13, w, h: 18 }];
+  });
+  const spots = [
+    ...site.taps.map((tap) => [tap.at_m, tapWords(tap, units)] as const),
+    ...site.tanks.map((tank) => [tank.at_m, tankWords(tank, units)] as const),
+    ...(site.door_m ? [[site.door_m, 'door'] as const] : []),
+  ].map(([at, text]): Box => {
+    const [x, y] = toPx(scale, at);
+    const w = textWidth(text) + 22;
+    return { x: sideOf([x, y], extent) > 0 ? x - 10 : x + 10 - w, y: y - 9, w, h: 19 };
+  });
+  return [...labels, ...spots];
+}
+
+function tapWords(tap: Site['taps'][number], units: Units): string {
+  const hose = tap.hose_m ? `, hose ${units.distance(tap.hose_m)}` : '';
+  return `${tap.name ?? 'tap'}${hose}`;
+}
+
+function tankWords(tank: Site['tanks'][number], units: Units): string {
+  return `${tank.name ?? 'butt'}, ${units.volume(tank.litres)}`;
+}

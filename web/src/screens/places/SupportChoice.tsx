@@ -1,0 +1,34 @@
+import { useQuery } from '@tanstack/react-query';
+
+import { answered, api } from '../../api/client';
+import type { ProblemError } from '../../api/client';
+import type { TrainingSystem } from '../../api/types';
+import { Choice } from '../../kit/Choice';
+
+interface Props {
+  value: string;
+  onChange: (system: string, heightCm: number) => void;
+}
+
+/** What stands along the pole-ward side for crops to climb. */
+export function SupportChoice({ value, onChange }: Props) {
+  const found = useQuery<Record<string, TrainingSystem>, ProblemError>({
+    queryKey: ['trainings'],
+    staleTime: Infinity,
+    queryFn: ({ signal }) => answered(api.GET('/api/trainings', { signal })),
+  });
+  const systems = Object.entries(found.data ?? {}).filter(([, system]) => system.needs_support);
+  const known = systems.some(([id]) => id === value);
+  return (
+    <Choice
+      label="Something to climb, pole-ward side"
+      value={value}
+      options={[
+        ['', 'nothing'],
+        ...(known || value === '' ? [] : [[value, value] as const]),
+        ...systems.map(([id, system]) => [id, system.label] as const),
+      ]}
+      onChange={(id) => onChange(id, found.data?.[id]?.height_cm ?? 0)}
+    />
+  );
+}

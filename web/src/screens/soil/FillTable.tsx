@@ -1,0 +1,108 @@
+import type { HeldGarden } from '../../api/merge';
+import type { OrderReport } from '../../api/types';
+import { Heads } from '../../kit/Heads';
+import { useUnits } from '../../kit/preferences';
+import { PlaceWorking } from '../../shared/PlaceWorking';
+import { Figure, Sum } from '../../shared/Working';
+
+interface Props {
+  state: HeldGarden;
+  order: OrderReport | undefined;
+  chosen: string | null;
+  bought: ReadonlySet<string>;
+  onChoose: (id: string) => void;
+  onBuy: (id: string, buy: boolean) => void;
+}
+
+/** What each place takes, and what all that are ticked take together. */
+export function FillTable({ state, order, chosen, bought, onChoose, onBuy }: Props) {
+  const units = useUnits();
+  const rows = state.report.places;
+  return (
+    <table className="w-full">
+      <caption className="sr-only">
+        What each place takes of soil, and what it weighs soaked
+      </caption>
+      <Heads
+        columns={[
+          ['Fill'],
+          ['Place'],
+          ['Mix'],
+          ['Settled', 'right'],
+          ['Settles by', 'right'],
+          ['To pour', 'right'],
+          [`Soaked, ${units.weightUnit}`, 'right'],
+          [units.system === 'imperial' ? 'lb per sq ft' : 'kg per m²', 'right'],
+        ]}
+      />
+      <tbody>
+        {rows.map((row) => {
+          const name = state.plan.places.find((p) => p.id === row.id)?.name ?? row.id;
+          return (
+            <tr
+              key={row.id}
+              className={`border-t border-faint ${row.id === chosen ? 'bg-wash' : ''}`}
+            >
+              <td>
+                <input
+                  type="checkbox"
+                  className="min-h-0"
+                  aria-label={`Fill ${name} now`}
+                  checked={bought.has(row.id)}
+                  onChange={(event) => onBuy(row.id, event.target.checked)}
+                />
+              </td>
+              <th scope="row" className="text-left font-normal">
+                <button type="button" className="press" onClick={() => onChoose(row.id)}>
+                  {name}
+                </button>
+              </th>
+              <td>{row.soil.label}</td>
+              <td className="text-right">{units.volume(row.soil.fill_litres)}</td>
+              <td className="text-right">{`${Math.round(row.soil.settling * 100)} %`}</td>
+              <td className="text-right font-semibold">
+                <Figure
+                  label={`${name}, to pour: working`}
+                  working={() => (
+                    <Sum title={`Soil to pour, ${name}`} terms={[...row.soil.working]} />
+                  )}
+                >
+                  {units.volume(row.soil.order_litres)}
+                </Figure>
+              </td>
+              <td className="text-right">
+                <Figure
+                  label={`${name}, soaked: working`}
+                  working={() => (
+                    <PlaceWorking
+                      state={state}
+                      place={row.id}
+                      title={`Weight, ${name}`}
+                      pick={(w) => w.weight}
+                    />
+                  )}
+                >
+                  {String(Math.round(units.weightValue(row.weight.kg)))}
+                </Figure>
+              </td>
+              <td className="text-right">{Math.round(units.loadValue(row.weight.kg_per_m2))}</td>
+            </tr>
+          );
+        })}
+      </tbody>
+      <tfoot>
+        <tr className="double-rule font-semibold">
+          <td />
+          <td colSpan={4}>{`${bought.size} of ${rows.length} places, as one order`}</td>
+          <td className="text-right text-damson">
+            {order && bought.size > 0 ? units.volume(order.litres) : '–'}
+          </td>
+          <td className="text-right">
+            {order && bought.size > 0 ? Math.round(units.weightValue(order.kg_wet)) : '–'}
+          </td>
+          <td />
+        </tr>
+      </tfoot>
+    </table>
+  );
+}

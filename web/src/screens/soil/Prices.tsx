@@ -1,0 +1,152 @@
+import { useState } from 'react';
+
+import type { HeldGarden } from '../../api/merge';
+import type { Edit, Soil } from '../../api/types';
+import { Choice } from '../../kit/Choice';
+import { NumberField, textOf, useTyped } from '../../kit/useTyped';
+import { MixChoice } from './MixChoice';
+import { useIngredients } from '../../api/useSoil';
+
+interface Props {
+  state: HeldGarden;
+  onEdit: (edit: Edit) => void;
+  onSaved: () => void;
+}
+
+/** The mix for the beds, and what bags, loads, ingredients and fetching cost here. */
+export function Prices({ state, onEdit, onSaved }: Props) {
+  const soil = state.plan.soil;
+  const [mix, setMix] = useState(soil?.mix ?? '');
+  const [bags, setBags] = useState(Math.max(2, soil?.bags.length ?? 0));
+  const [parts, setParts] = useState(() => (soil?.ingredients ?? []).map((part) => part.name));
+  const known = useIngredients().data ?? {};
+  const form = useTyped(() => typedOf(soil));
+  const save = () => {
+    const reader = form.reader();
+    const sold = Array.from({ length: bags }, (_, i) => ({
+      ...soil?.bags[i],
+      litres: reader.number(`bag${i}`, 1),
+      opened_litres: reader.number(`opened${i}`, 1),
+      price: reader.number(`price${i}`, 0),
+    })).filter((bag) => bag.litres !== null);
+    const bulk = {
+      price_per_m3: reader.number('m3', 0),
+      delivery: reader.number('delivery', 0),
+      shared_by: reader.number('shared', 1, 50),
+      least_m3: reader.number('least', 0),
+    };
+    const own = reader.number('own', 0);
+    const vehicle = {
+      litres: reader.number('vehicleLitres', 1),
+      kg: reader.number('vehicleKg', 1),
+    };
+    const ingredients = parts.map((name) => ({
+      name,
+      litres: reader.number(`there ${name}`, 0),
+      price_per_litre: reader.number(`cost ${name}`, 0),
+    }));
+    if (!reader.sound()) return;
+    const fetches = vehicle.litres !== null || vehicle.kg !== null;
+    onEdit({
+      do: 'change-soil',
+      changes: {
+        mix: mix || null,
+        bags: sold,
+        bulk: bulk.price_per_m3 === null ? null : { ...soil?.bulk, ...bulk },
+        own: own === null ? null : { ...soil?.own, litres: own },
+        vehicle: fetches ? { ...soil?.vehicle, ...vehicle } : null,
+        ingredients,
+      },
+    });
+    onSaved();
+  };
+  const free = Object.keys(known).filter((name) => !parts.includes(name));
+  return (
+    <form
+      className="grid grid-cols-3 gap-x-3 gap-y-1"
+      onSubmit={(event) => {
+        event.preventDefault();
+        save();
+      }}
+    >
+      <div className="col-span-full">
+        <MixChoice
+          label="Mix for the beds"
+          value={mix}
+          none="as suits each bed"
+          recipes={soil?.recipes ?? []}
+          onChange={setMix}
+        />
+      </div>
+      {Array.from({ length: bags }, (_, i) => [
+        <NumberField key={`bag${i}`} form={form} name={`bag${i}`} label={`Bag ${i + 1}, litres`} />,
+        <NumberField key={`opened${i}`} form={form} name={`opened${i}`} label="opened, litres" />,
+        <NumberField key={`price${i}`} form={form} name={`price${i}`} label="its price" />,
+      ])}
+      <button type="button" className="press col-span-full" onClick={() => setBags(bags + 1)}>
+        Add a bag
+      </button>
+      <NumberField form={form} name="m3" label="Loose, per m³" />
+      <NumberField form={form} name="delivery" label="Delivery" />
+      <NumberField form={form} name="shared" label="shared by, homes" />
+      <NumberField form={form} name="least" label="Least load, m³" />
+      <NumberField form={form} name="own" label="Own mix, litres" />
+      <span />
+      <NumberField form={form} name="vehicleLitres" label="Vehicle load, L" />
+      <NumberField form={form} name="vehicleKg" label="and at most, kg" />
+      <h3 className="col-span-full mt-2 font-sans text-[13px] font-semibold">
+        To mix from at home
+      </h3>
+      {parts.map((name) => [
+        <span key={name} className="self-end pb-1">
+          {name}
+        </span>,
+        <NumberField key={`there ${name}`} form={form} name={`there ${name}`} label="there, L" />,
+        <NumberField
+          key={`cost ${name}`}
+          form={form}
+          name={`cost ${name}`}
+          label="more, per litre"
+        />,
+      ])}
+      <div className="col-span-full">
+        <Choice
+          label="Add an ingredient"
+          value=""
+          options={[['', 'choose…'], ...free.map((name) => [name, name] as const)]}
+          onChange={(name) => name && setParts([...parts, name])}
+        />
+      </div>
+      <p className="col-span-full pt-1">
+        <button type="submit" className="act act-main">
+          Save
+        </button>
+      </p>
+    </form>
+  );
+}
+
+function typedOf(soil: Soil | null | undefined): Record<string, string> {
+  return {
+    ...Object.fromEntries(
+      (soil?.bags ?? []).flatMap((bag, i) => [
+        [`bag${i}`, textOf(bag.litres)],
+        [`opened${i}`, textOf(bag.opened_litres)],
+        [`price${i}`, textOf(bag.price)],
+      ]),
+    ),
+    ...Object.fromEntries(
+      (soil?.ingredients ?? []).flatMap((part) => [
+        [`there ${part.name}`, textOf(part.litres)],
+        [`cost ${part.name}`, textOf(part.price_per_litre)],
+      ]),
+    ),
+    m3: textOf(soil?.bulk?.price_per_m3),
+    delivery: textOf(soil?.bulk?.delivery),
+    shared: textOf(soil?.bulk?.shared_by),
+    least: textOf(soil?.bulk?.least_m3),
+    own: textOf(soil?.own?.litres),
+    vehicleLitres: textOf(soil?.vehicle?.litres),
+    vehicleKg: textOf(soil?.vehicle?.kg),
+  };
+}

@@ -1,0 +1,135 @@
+import { useState } from 'react';
+
+import type { HeldGarden } from '../../api/merge';
+import type { Edit } from '../../api/types';
+import { Choice } from '../../kit/Choice';
+import { Field } from '../../kit/Field';
+import { NumberField, useTyped } from '../../kit/useTyped';
+import { nextId } from '../../edits/edits';
+import { useIngredients, useMixes } from '../../api/useSoil';
+
+interface Props {
+  state: HeldGarden;
+  onEdit: (edit: Edit) => void;
+}
+
+/** The grower's own recipes, each begun from one that ships and changed part by part. */
+export function Recipes({ state, onEdit }: Props) {
+  const recipes = state.plan.soil?.recipes ?? [];
+  const [open, setOpen] = useState<string | null>(null);
+  const inUse = new Set([state.plan.soil?.mix, ...state.plan.places.map((place) => place.mix)]);
+  const save = (next: typeof recipes) => {
+    onEdit({ do: 'change-soil', changes: { recipes: next } });
+    setOpen(null);
+  };
+  return (
+    <div>
+      <p className="mb-1 text-muted">A recipe settles, weighs and holds water as its parts do.</p>
+      <ul>
+        {recipes.map((recipe) => (
+          <li key={recipe.id} className="border-t border-faint py-1">
+            <span className="font-semibold">{recipe.name ?? recipe.id}</span>
+            <span className="block text-muted">
+              {recipe.parts.map((part) => `${part.parts} ${part.of}`).join(', ')}
+            </span>
+            <button type="button" className="press mr-4" onClick={() => setOpen(recipe.id)}>
+              Change
+            </button>
+            {inUse.has(recipe.id) ? (
+              <span className="text-muted">in use</span>
+            ) : (
+              <button
+                type="button"
+                className="press"
+                onClick={() => save(recipes.filter((r) => r.id !== recipe.id))}
+              >
+                Remove
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+      {open === null ? (
+        <button type="button" className="press" onClick={() => setOpen('')}>
+          A recipe of your own
+        </button>
+      ) : (
+        <RecipeForm
+          key={open}
+          recipe={recipes.find((r) => r.id === open)}
+          taken={recipes.map((r) => r.id)}
+          onSave={(made) => save([...recipes.filter((r) => r.id !== made.id), made])}
+        />
+      )}
+    </div>
+  );
+}
+
+type Recipe = NonNullable<NonNullable<HeldGarden['plan']['soil']>['recipes']>[number];
+
+function RecipeForm({
+  recipe,
+  taken,
+  onSave,
+}: {
+  recipe: Recipe | undefined;
+  taken: readonly string[];
+  onSave: (recipe: Recipe) => void;
+}) {
+  const mixes = useMixes().data ?? {};
+  const known = Object.keys(useIngredients().data ?? {});
+  const [name, setName] = useState(recipe?.name ?? '');
+  const [none, setNone] = useState(false);
+  const form = useTyped(
+    Object.fromEntries((recipe?.parts ?? []).map((part) => [part.of, String(part.parts)])),
+  );
+  const begin = (id: string) => {
+    const parts = mixes[id]?.parts ?? {};
+    for (const what of known) form.set(what, parts[what]?.toString() ?? '');
+  };
+  const save = () => {
+    const reader = form.reader();
+    const parts = known
+      .map((of) => ({ of, parts: reader.number(of, 0, 1000) }))
+      .filter((part): part is { of: string; parts: number } => (part.parts ?? 0) > 0);
+    setNone(parts.length === 0);
+    if (!reader.sound() || parts.length === 0) return;
+    onSave({ id: recipe?.id ?? nextId(taken, 'recipe-'), name: name.trim() || null, parts });
+  };
+  return (
+    <form
+      className="mt-1 grid grid-cols-2 gap-x-3 gap-y-1 border-t border-rule pt-1"
+      aria-label="Recipe"
+      onSubmit={(event) => {
+        event.preventDefault();
+        save();
+      }}
+    >
+      <Field label="Name">
+        <input value={name} maxLength={120} onChange={(event) => setName(event.target.value)} />
+      </Field>
+      <Choice
+        label="Begin from"
+        value=""
+        options={[
+          ['', 'choose…'],
+          ...Object.entries(mixes).map(([id, m]) => [id, m.label] as const),
+        ]}
+        onChange={begin}
+      />
+      {known.map((what) => (
+        <NumberField key={what} form={form} name={what} label={`Parts of ${what}`} />
+      ))}
+      {none && (
+        <p role="alert" className="col-span-full font-semibold text-damson">
+          Add at least one part.
+        </p>
+      )}
+      <p className="col-span-full pt-1">
+        <button type="submit" className="act act-main">
+          Save the recipe
+        </button>
+      </p>
+    </form>
+  );
+}

@@ -1,0 +1,206 @@
+import { useState } from 'react';
+
+import type { HeldGarden } from '../../api/merge';
+import type { Edit, Place, Planting, PlantingReport, VarietyReport } from '../../api/types';
+import { usePreferences, useUnits } from '../../kit/preferences';
+import { Choice } from '../../kit/Choice';
+import { CommittedInput } from '../../kit/CommittedInput';
+import { DateField } from '../../kit/DateField';
+import type { Options } from '../../kit/Choice';
+import { Field } from '../../kit/Field';
+import { Sum } from '../../shared/Working';
+import { dayOf, isoOf, shortWords, words } from '../../kit/day';
+import { readLength } from '../../kit/units';
+import type { Units } from '../../kit/units';
+import { Climbs } from './Climbs';
+import { Elsewhere } from './Elsewhere';
+import { LedOver } from './LedOver';
+import { Neighbours } from './Neighbours';
+import { Varieties } from './Varieties';
+import { Waves } from './Waves';
+import { LAYOUTS, STARTS } from '../../shared/words';
+
+interface Props {
+  state: HeldGarden;
+  planting: Planting;
+  report: PlantingReport;
+  place: Place;
+  chosen: readonly string[];
+  onEdit: (edit: Edit) => void;
+}
+
+const OWN_LAYOUTS: Options<'' | (typeof LAYOUTS)[number][0]> = [['', 'as the garden'], ...LAYOUTS];
+
+const VERDICT = {
+  full: 'deep enough',
+  reduced: 'less than its best',
+  'too-shallow': 'too shallow',
+  'root-too-long': 'its root is too long',
+} as const;
+
+/** One planting: how it is set out and when, each of it to change, and its sum. */
+export function PlantingCard({ state, planting, report, place, chosen, onEdit }: Props) {
+  const units = useUnits();
+  const change = (changes: Record<string, unknown>) =>
+    onEdit({ do: 'change-planting', id: planting.id, changes });
+  const by = (days: number) => change({ start_date: isoOf(dayOf(planting.start_date) + days) });
+  return (
+    <div className="space-y-2">
+      <p>
+        <strong>{report.name}</strong>{' '}
+        {`${report.plants} plants, ${units.length(report.spacing_cm)} apart; ${report.setting_out}. `}
+        {`${units.length(report.depth.usable_cm)} of soil: ${VERDICT[report.depth.verdict]}.`}
+      </p>
+      <p className="text-muted">{sowing(report, units.length)}</p>
+      {report.by_variety.length > 0 && (
+        <ul>
+          {report.by_variety.map((kind) => (
+            <li key={kind.first_plant}>{varietyWords(kind, units)}</li>
+          ))}
+        </ul>
+      )}
+      <div className="grid grid-cols-2 gap-x-3 gap-y-1.5">
+        <Choice
+          label="Start"
+          value={planting.start}
+          options={STARTS}
+          onChange={(start) => change({ start })}
+        />
+        <DateField
+          label="On"
+          value={planting.start_date}
+          onCommit={(v) => v && change({ start_date: v })}
+        />
+        <Choice
+          label="Set out"
+          value={planting.layout ?? ''}
+          options={OWN_LAYOUTS}
+          onChange={(layout) => change({ layout: layout || null })}
+        />
+        <DateField
+          label="Cleared on"
+          value={planting.clear_date ?? report.clear_date ?? ''}
+          onCommit={(v) => change({ clear_date: v })}
+        />
+        <SpacingField planting={planting} report={report} change={change} />
+        {!planting.between && (
+          <Field label="Plants per square">
+            <CommittedInput
+              type="number"
+              min={1}
+              max={20}
+              placeholder="by spacing"
+              value={planting.per_cell?.toString() ?? ''}
+              onCommit={(typed) => {
+                const value = typed ? Number(typed) : null;
+                if (value !== (planting.per_cell ?? null)) change({ per_cell: value });
+              }}
+            />
+          </Field>
+        )}
+        <Varieties state={state} planting={planting} report={report} change={change} />
+        <Climbs state={state} planting={planting} place={place} change={change} />
+        <Neighbours state={state} planting={planting} report={report} change={change} />
+      </div>
+      <p className="flex flex-wrap gap-x-4">
+        <button type="button" className="press" onClick={() => by(-7)}>
+          A week earlier
+        </button>
+        <button type="button" className="press" onClick={() => by(7)}>
+          A week later
+        </button>
+        {chosen.length > 0 && (
+          <button
+            type="button"
+            className="press"
+            onClick={() => change({ cells: [...chosen], run_cm: null })}
+          >
+            Fit to the chosen squares
+          </button>
+        )}
+        <button
+          type="button"
+          className="press"
+          onClick={() => onEdit({ do: 'remove-planting', id: planting.id })}
+        >
+          Remove
+        </button>
+      </p>
+      <LedOver state={state} planting={planting} onEdit={onEdit} />
+      {!planting.support && report.cells.length > 1 && (
+        <Waves
+          slug={state.head.slug}
+          version={state.head.version}
+          planting={planting.id}
+          onEdit={onEdit}
+        />
+      )}
+      <Elsewhere
+        slug={state.head.slug}
+        version={state.head.version}
+        planting={planting.id}
+        onEdit={onEdit}
+      />
+      <Sum title={`From ${words(dayOf(report.start_date))}`} terms={[...report.working]} />
+    </div>
+  );
+}
+
+function varietyWords(kind: VarietyReport, units: Units): string {
+  const last = kind.first_plant + kind.plants - 1;
+  const which = kind.plants === 1 ? `Plant ${last}` : `Plants ${kind.first_plant}–${last}`;
+  const picked = kind.first_pick ? `, picked from ${shortWords(dayOf(kind.first_pick))}` : '';
+  return `${which}: ${kind.name}${picked}, likely ${units.weight(kind.harvest_kg.p50)}.`;
+}
+
+function sowing(report: PlantingReport, length: (cm: number) => string): string {
+  const parts = [
+    report.sow_indoors && `Sow indoors about ${shortWords(dayOf(report.sow_indoors))}.`,
+    report.seeds_to_sow > 0 && `${report.seeds_to_sow} seeds.`,
+    report.sets_to_plant > 0 && `${report.sets_to_plant} to plant.`,
+    report.sowing_depth_cm !== null && `${length(report.sowing_depth_cm)} deep.`,
+    report.buried_stem_cm !== null && `Bury ${length(report.buried_stem_cm)} of stem.`,
+    report.before_sowing,
+    `Start between ${shortWords(dayOf(report.window.earliest))} and ${shortWords(dayOf(report.window.latest))}: ${report.window.how}.`,
+  ];
+  return parts.filter(Boolean).join(' ');
+}
+
+/** A date that is saved when it is left, not at each key. */
+function SpacingField({
+  planting,
+  report,
+  change,
+}: {
+  planting: Planting;
+  report: PlantingReport;
+  change: (changes: Record<string, unknown>) => void;
+}) {
+  const { units, preferences } = usePreferences();
+  const [fault, setFault] = useState<string>();
+  const commit = (typed: string) => {
+    if (typed.trim() === '') {
+      setFault(undefined);
+      if (planting.spacing_cm) change({ spacing_cm: null });
+      return;
+    }
+    const cm = readLength(typed, preferences.units);
+    if (cm === null || cm < 0.5 || cm > 2000) {
+      setFault(`Enter a length from ${units.length(0.5)}, such as ${units.toField(20)}.`);
+      return;
+    }
+    setFault(undefined);
+    if (cm !== planting.spacing_cm) change({ spacing_cm: cm });
+  };
+  return (
+    <Field label={`Apart, ${units.lengthUnit}`} fault={fault}>
+      <CommittedInput
+        type="text"
+        inputMode="decimal"
+        value={planting.spacing_cm ? units.toField(planting.spacing_cm) : ''}
+        placeholder={units.toField(report.spacing_cm)}
+        onCommit={commit}
+      />
+    </Field>
+  );
+}

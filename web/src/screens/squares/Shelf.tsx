@@ -1,0 +1,129 @@
+import { useState } from 'react';
+
+import type { ProblemError } from '../../api/client';
+import type { ShelfAnswer, ShelfEntry } from '../../api/types';
+import { useUnits } from '../../kit/preferences';
+import { dayOf, shortWords, words } from '../../kit/day';
+import type { Day } from '../../kit/day';
+import { HOW_STARTED } from '../../shared/words';
+
+interface Props {
+  cells: readonly string[];
+  day: Day;
+  answer: ShelfAnswer | undefined;
+  problem: ProblemError | null;
+  onPlant: (entry: ShelfEntry) => void;
+  onDay: (day: Day) => void;
+}
+
+/** What fits the chosen squares on the day, best first; below it what does not, and why. */
+export function Shelf({ cells, day, answer, problem, onPlant, onDay }: Props) {
+  const [wanted, setWanted] = useState('');
+  if (cells.length === 0) {
+    return (
+      <p className="py-2 text-muted">
+        Press or drag over squares in the bed; the crops that fit them on {words(day)} are listed
+        here, best first.
+      </p>
+    );
+  }
+  if (problem) return <p className="py-2">{problem.message}</p>;
+  if (!answer) return <p className="py-2 text-muted">Working out what fits …</p>;
+  if (answer.blocked) {
+    const free = answer.free_from ? dayOf(answer.free_from) : null;
+    return (
+      <p className="py-2">
+        {`${answer.blocked}. `}
+        {free !== null && (
+          <button type="button" className="press" onClick={() => onDay(free)}>
+            {`See what follows on ${words(free)}`}
+          </button>
+        )}
+      </p>
+    );
+  }
+  const text = wanted.trim().toLowerCase();
+  const found = answer.entries.filter(
+    (e) =>
+      e.mark.toLowerCase() === text ||
+      [e.name, ...e.names].some((name) => name.toLowerCase().includes(text)),
+  );
+  const fitting = found.filter((e) => e.fits);
+  const others = found.filter((e) => !e.fits);
+  return (
+    <div>
+      <p className="flex items-baseline justify-between gap-2 text-muted">
+        <span>{`${cells.length} ${cells.length === 1 ? 'square' : 'squares'} from ${words(day)}`}</span>
+        <input
+          type="search"
+          value={wanted}
+          onChange={(event) => setWanted(event.target.value)}
+          placeholder="Find a crop"
+          aria-label="Find a crop"
+          className="min-h-0 w-28 px-1.5 py-0.5"
+        />
+      </p>
+      {fitting.length === 0 && (
+        <p className="py-1">Nothing fits as things stand. The reasons are below.</p>
+      )}
+      <ul aria-label="Crops that fit">
+        {fitting.map((entry) => (
+          <li key={entry.crop} className="border-b border-faint">
+            <Offer entry={entry} onPlant={onPlant} />
+          </li>
+        ))}
+      </ul>
+      {others.length > 0 && (
+        <>
+          <h3 className="mt-2 text-[13px]">What does not fit</h3>
+          <ul aria-label="Crops that do not fit">
+            {others.map((entry) => (
+              <li key={entry.crop} className="flex gap-2 py-0.5">
+                <span className="w-6 font-semibold text-muted">{entry.mark}</span>
+                <span className="text-muted">
+                  <Reason entry={entry} />
+                </span>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </div>
+  );
+}
+
+function Reason({ entry }: { entry: ShelfEntry }) {
+  return <>{`${entry.name}: ${entry.reason}`}</>;
+}
+
+function Offer({ entry, onPlant }: { entry: ShelfEntry; onPlant: (entry: ShelfEntry) => void }) {
+  const units = useUnits();
+  const kg = entry.harvest_kg;
+  const gives =
+    kg.p50 > 0
+      ? `${units.weight(kg.p10)} – ${units.weight(kg.p50)} – ${units.weight(kg.p90)} ${units.weightUnit}`
+      : 'no weight counted';
+  const pick = entry.first_pick ? `from ${shortWords(dayOf(entry.first_pick))}` : '';
+  const support = entry.support ? ', on the net' : '';
+  return (
+    <button
+      type="button"
+      className="flex w-full gap-2 py-1 hover:bg-wash"
+      onClick={() => onPlant(entry)}
+    >
+      <span className="w-6 font-semibold text-damson">{entry.mark}</span>
+      <span className="grow">
+        <span className="flex justify-between gap-2">
+          <span className="font-semibold">{entry.name}</span>
+          <span className="whitespace-nowrap">{gives}</span>
+        </span>
+        <span className="flex justify-between gap-2 text-[12.5px] text-muted">
+          <span>{`${HOW_STARTED[entry.start]}, ${entry.plants} at ${units.length(entry.spacing_cm)}${support}`}</span>
+          <span className="whitespace-nowrap">
+            {entry.clear_by ? `cleared by ${shortWords(dayOf(entry.clear_by))}` : pick}
+          </span>
+        </span>
+      </span>
+    </button>
+  );
+}

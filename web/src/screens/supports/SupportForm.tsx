@@ -1,0 +1,187 @@
+import type { HeldGarden } from '../../api/merge';
+import type {
+  Edit,
+  Footing,
+  Material,
+  Place,
+  Support,
+  SupportSheet,
+  TrainingSystem,
+} from '../../api/types';
+import { Choice } from '../../kit/Choice';
+import { usePreferences, useUnits } from '../../kit/preferences';
+import { NumberField, textOf, useTyped } from '../../kit/useTyped';
+import { fieldUnit } from '../../kit/units';
+
+interface Props {
+  state: HeldGarden;
+  place: Place;
+  support: Support;
+  systems: Record<string, TrainingSystem>;
+  footings: Record<string, Footing>;
+  materials: Record<string, Material>;
+  sheet: SupportSheet | undefined;
+  onEdit: (edit: Edit) => void;
+}
+
+const EDGES = [
+  ['', 'pole-ward side'],
+  ['north', 'north'],
+  ['east', 'east'],
+  ['south', 'south'],
+  ['west', 'west'],
+] as const;
+
+const LENGTHS = [
+  ['height_cm', 'Height above the soil', 10, 1000],
+  ['opening_cm', 'Openings of the net', 1, 60],
+  ['post_spacing_cm', 'Post spacing, at most', 20, 500],
+  ['post_diameter_cm', 'Post thickness', 1, 30],
+] as const;
+const BENT = [
+  ['mesh_cm', 'Length of the mesh', 1, 10000],
+  ['span_cm', 'Width between its feet', 1, 10000],
+] as const;
+
+/** What a support is, where it stands and how; empty fields are worked out. */
+export function SupportForm({ state, place, support, sheet, onEdit, ...tables }: Props) {
+  const units = useUnits();
+  const { preferences } = usePreferences();
+  const unit = fieldUnit('cm', preferences.units);
+  const system = tables.systems[support.system];
+  const fields = system?.build.bent
+    ? [LENGTHS[0], ...BENT]
+    : LENGTHS.filter(([key]) => key !== 'opening_cm' || system?.build.sheet);
+  const usual: Record<string, number | null | undefined> = {
+    height_cm: system?.height_cm,
+    opening_cm: system?.build.openings_cm[0],
+    post_spacing_cm: system?.post_spacing_cm,
+    post_diameter_cm: sheet?.post_diameter_cm,
+    mesh_cm: sheet?.arch?.mesh_cm,
+    span_cm: sheet?.arch?.span_cm,
+    to: sheet && sheet.run_from_cm + sheet.run_cm,
+    from: sheet?.run_from_cm,
+  };
+  const shownUsual = (key: string) => {
+    const cm = usual[key];
+    return cm === null || cm === undefined ? {} : { placeholder: unit.shown(cm) };
+  };
+  const wind = state.plan.site?.design_wind_m_s;
+  const form = useTyped(() => ({
+    ...Object.fromEntries(
+      fields.map(([key]) => [key, support[key] ? unit.shown(support[key]) : '']),
+    ),
+    wind: textOf(wind),
+    from: support.run_cm ? unit.shown(support.run_cm[0]) : '',
+    to: support.run_cm ? unit.shown(support.run_cm[1]) : '',
+  }));
+  const changed = (changes: Partial<Support>): Edit => ({
+    do: 'change-place',
+    id: place.id,
+    changes: {
+      supports: place.supports.map((s) =>
+        s.id === support.id
+          ? Object.fromEntries(
+              Object.entries({ ...s, ...changes }).filter(([, value]) => value !== null),
+            )
+          : s,
+      ),
+    },
+  });
+  const save = () => {
+    const reader = form.reader();
+    const length = (key: string, least: number, most: number) => {
+      const typed = reader.number(key, Number(unit.shown(least)), Number(unit.shown(most)));
+      return typed === null ? null : unit.read(typed);
+    };
+    const changes = Object.fromEntries(
+      fields.map(([key, , least, most]) => [key, length(key, least, most)]),
+    );
+    const [from, to] = [length('from', 0, 10000), length('to', 0, 10000)];
+    const windNow = reader.number('wind', 1, 80);
+    if (!reader.sound()) return;
+    const run = from === null && to === null ? null : ([from ?? 0, to ?? 0] as [number, number]);
+    const edits: Edit[] = [changed({ ...changes, run_cm: run })];
+    if (windNow !== (wind ?? null))
+      edits.push({ do: 'change-site', changes: { design_wind_m_s: windNow } });
+    onEdit({ do: 'together', edits });
+  };
+  const twines = Object.entries(tables.materials).filter(([, m]) => m.most_span_cm);
+  return (
+    <form
+      aria-label="The support"
+      className="grid grid-cols-2 gap-x-3 gap-y-1"
+      onSubmit={(event) => {
+        event.preventDefault();
+        save();
+      }}
+    >
+      <div className="col-span-2">
+        <Choice
+          label="Kind of support"
+          value={support.system}
+          options={Object.entries(tables.systems)
+            .filter(([, s]) => s.needs_support)
+            .map(([id, s]) => [id, s.label] as const)}
+          onChange={(id) => onEdit(changed({ system: id }))}
+        />
+      </div>
+      <Choice
+        label="Edge"
+        value={support.edge ?? ''}
+        options={EDGES}
+        onChange={(edge) => onEdit(changed({ edge: edge || null }))}
+      />
+      {!system?.build.bent && (
+        <Choice
+          label="Posts stand"
+          value={support.footing ?? ''}
+          options={[
+            ['', 'as is usual here'],
+            ...Object.entries(tables.footings).map(([id, f]) => [id, f.label] as const),
+          ]}
+          onChange={(footing) => onEdit(changed({ footing: footing || null }))}
+        />
+      )}
+      {(system?.build.twine_tier_every_cm || system?.build.string_per_plant) && (
+        <Choice
+          label="Twine"
+          value={support.twine ?? 'twine-natural'}
+          options={twines.map(([id, m]) => [id, m.label] as const)}
+          onChange={(twine) => onEdit(changed({ twine }))}
+        />
+      )}
+      {fields.map(([key, label]) => (
+        <NumberField
+          key={key}
+          form={form}
+          name={key}
+          label={`${label}, ${units.lengthUnit}`}
+          {...shownUsual(key)}
+        />
+      ))}
+      <NumberField
+        form={form}
+        name="from"
+        label={`Along the edge from, ${units.lengthUnit}`}
+        {...shownUsual('from')}
+      />
+      <NumberField form={form} name="to" label={`to, ${units.lengthUnit}`} {...shownUsual('to')} />
+      {!system?.build.bent && (
+        <div className="col-span-2">
+          <NumberField
+            form={form}
+            name="wind"
+            label="Design wind, m/s"
+            hint="From your local code; 1 m/s is 3.6 km/h or 2.2 mph."
+          />
+        </div>
+      )}
+      <p className="col-span-2 pt-1">
+        <button type="submit" className="act act-main">
+          Save
+        </button>
+      </p>
+    </form>
+  );
+}

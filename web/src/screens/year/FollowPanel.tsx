@@ -1,0 +1,138 @@
+import type { Edit, Follow, Following } from '../../api/types';
+import { HOW_STARTED } from '../../shared/words';
+import { useUnits } from '../../kit/preferences';
+import { dayOf, shortWords } from '../../kit/day';
+import type { Gap } from '../../drawing/lanes';
+import { useFollow } from './useFollow';
+
+interface Props {
+  slug: string;
+  version: number;
+  gap: Gap;
+  onTake: (edit: Edit) => void;
+  onRest: (gap: Gap, until: string, reason: string) => void;
+  onClose: () => void;
+}
+
+/** Crops for ground that stands free: each with its dates, what it gives and what is lacking. */
+export function FollowPanel({ slug, version, gap, onTake, onRest, onClose }: Props) {
+  const answer = useFollow(slug, version, gap);
+  const found = answer.data;
+  return (
+    <section
+      aria-label="What can follow"
+      className="shrink-0 basis-[40%] overflow-y-auto border-t border-rule px-[14px] py-2"
+    >
+      <header className="flex flex-wrap items-baseline gap-x-5">
+        <h2 className="text-base">What can follow</h2>
+        {found && <p>{whereWords(found)}</p>}
+        <button type="button" className="press ml-auto" onClick={onClose}>
+          Back to the jobs
+        </button>
+      </header>
+      {answer.error && <p role="alert">{answer.error.message}</p>}
+      {!found && !answer.error && <p className="text-muted">Trying every crop …</p>}
+      {found && (
+        <>
+          {found.entries.length === 0 && (
+            <p className="text-muted">Nothing is ready to pick in that time.</p>
+          )}
+          <Offers found={found} onTake={onTake} />
+          <RestForm gap={gap} until={found.until} onRest={onRest} />
+        </>
+      )}
+    </section>
+  );
+}
+
+function whereWords(found: Follow): string {
+  const squares = found.cells.length === 1 ? '1 square' : `${found.cells.length} squares`;
+  const from = `${found.label}, ${squares} from ${shortWords(dayOf(found.since))}`;
+  const before = found.before ? ` after ${found.before}` : '';
+  const until = found.after
+    ? `, ${found.after} from ${shortWords(dayOf(found.until))}`
+    : ', nothing planned after';
+  return `${from}${before}${until}`;
+}
+
+function Offers({ found, onTake }: { found: Follow; onTake: (edit: Edit) => void }) {
+  const units = useUnits();
+  if (found.entries.length === 0) return null;
+  return (
+    <div className="overflow-x-auto">
+      <table className="w-full text-[13.5px]">
+        <caption className="sr-only">Crops that can follow, best for the household first</caption>
+        <thead className="text-left text-[13px] text-muted">
+          <tr>
+            <th scope="col">Crop</th>
+            <th scope="col">Start</th>
+            <th scope="col">Picked</th>
+            <th scope="col" className="text-right">{`Harvest, ${units.weightUnit}`}</th>
+            <th scope="col" className="pl-4 text-right">
+              Still lacking
+            </th>
+            <th scope="col" className="pl-4">
+              Weeks filled
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {found.entries.map((entry) => (
+            <Offer key={entry.crop} entry={entry} onTake={onTake} />
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+function Offer({ entry, onTake }: { entry: Following; onTake: (edit: Edit) => void }) {
+  const units = useUnits();
+  const { p10, p50, p90 } = entry.harvest_kg;
+  const picked = [entry.first_pick, entry.clear_date].map((d) => (d ? shortWords(dayOf(d)) : ''));
+  return (
+    <tr className="border-t border-faint">
+      <th scope="row" className="py-0.5 text-left font-normal">
+        <button type="button" className="press" onClick={() => onTake(entry.edit)}>
+          {`Plant ${entry.name}`}
+        </button>
+        {entry.caution && <span className="block text-marigold">{entry.caution}</span>}
+      </th>
+      <td>{`${HOW_STARTED[entry.start]} ${entry.plants} on ${shortWords(dayOf(entry.start_date))}${entry.up ? `, up the ${entry.up}` : ''}`}</td>
+      <td>{picked.join(' to ')}</td>
+      <td className="text-right whitespace-nowrap">
+        {p50 > 0
+          ? `${units.weight(p10)} – ${units.weight(p50)} – ${units.weight(p90)}`
+          : 'for the soil'}
+      </td>
+      <td className="pl-4 text-right">
+        {entry.lacking_kg === null ? '' : units.mass(entry.lacking_kg)}
+      </td>
+      <td className="pl-4">{Math.round(entry.fills_weeks)}</td>
+    </tr>
+  );
+}
+
+const FIRST_REASON = 'a rest';
+
+function RestForm({ gap, until, onRest }: Pick<Props, 'gap' | 'onRest'> & { until: string }) {
+  return (
+    <form
+      className="flex flex-wrap items-baseline gap-3 pt-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        const typed = new FormData(event.currentTarget).get('reason');
+        const reason = (typeof typed === 'string' && typed.trim()) || FIRST_REASON;
+        onRest(gap, until, reason);
+      }}
+    >
+      <label className="flex items-baseline gap-2">
+        Or leave it free for
+        <input name="reason" defaultValue={FIRST_REASON} maxLength={60} className="w-48" />
+      </label>
+      <button type="submit" className="press">
+        Leave it free on purpose
+      </button>
+    </form>
+  );
+}

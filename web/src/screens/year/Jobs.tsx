@@ -1,0 +1,203 @@
+import { useEditor } from '../../api/garden';
+import type { HeldGarden } from '../../api/merge';
+import type { Behind, Edit, Job } from '../../api/types';
+import { capital } from '../../kit/text';
+import { dayOf, isoOf, shortWords } from '../../kit/day';
+import type { Day } from '../../kit/day';
+import { DaysAhead } from './DaysAhead';
+import { OwnJobs } from './OwnJobs';
+import { PartDone } from './PartDone';
+import { TakeAlong } from './TakeAlong';
+import { useJobs } from './useJobs';
+
+/** What this week and the next ask for, and what is behind the plan. */
+export function Jobs({ state, day }: { state: HeldGarden; day: Day }) {
+  const { slug, version } = state.head;
+  const editor = useEditor(slug);
+  const answer = useJobs(slug, version, isoOf(mondayOf(day)));
+  const edit = (change: Edit) => void editor.edit(change);
+  if (answer.error) return <p role="alert">{answer.error.message}</p>;
+  if (!answer.data) return <p className="px-[14px] text-muted">Loading jobs …</p>;
+  const { monday, this_week: now, next_week: following, behind, closed } = answer.data;
+  const first = dayOf(monday);
+  const span = (from: Day) => `${shortWords(from)} to ${shortWords(from + 6)}`;
+  return (
+    <div className="jobs isolate grid grid-cols-1 shrink-0 basis-[40%] gap-x-8 overflow-y-auto border-t border-rule px-[14px] py-2 md:grid-cols-2">
+      <DaysAhead state={state} day={day} />
+      <section aria-label="This week">
+        <h2 className="text-base">
+          {`This week, ${span(first)} `}
+          <span className="font-sans text-[13px] font-normal text-muted">{`${closed} of ${now.length} done; marked for ${shortWords(day)}`}</span>
+        </h2>
+        <List jobs={now} day={day} onEdit={edit} />
+      </section>
+      <div>
+        {behind.length > 0 && (
+          <section aria-label="Behind the plan">
+            <h2 className="text-base">
+              {'Behind the plan '}
+              <span className="font-sans text-[13px] font-normal text-muted">{behind.length}</span>
+            </h2>
+            <ul>
+              {behind.map((late) => (
+                <Late key={late.job.key} late={late} day={day} onEdit={edit} />
+              ))}
+            </ul>
+          </section>
+        )}
+        <section aria-label="Next week">
+          <h2 className="text-base">
+            {`Next week, ${span(first + 7)} `}
+            <span className="font-sans text-[13px] font-normal text-muted">{following.length}</span>
+          </h2>
+          <List jobs={following} day={day} onEdit={edit} />
+        </section>
+      </div>
+      <OwnJobs state={state} day={day} />
+      <TakeAlong slug={slug} />
+    </div>
+  );
+}
+
+/** Days count from a Thursday: the first of January 1970. */
+function mondayOf(day: Day): Day {
+  return day - ((day + 3) % 7);
+}
+
+interface ListProps {
+  jobs: readonly Job[];
+  day: Day;
+  onEdit: (edit: Edit) => void;
+}
+
+function List({ jobs, day, onEdit }: ListProps) {
+  if (jobs.length === 0) return <p className="text-muted">Nothing to do.</p>;
+  return (
+    <ul>
+      {jobs.map((job) => (
+        <Line key={job.key} job={job} day={day} onEdit={onEdit} />
+      ))}
+    </ul>
+  );
+}
+
+function whereOf(job: Job): string {
+  return job.where ? `${job.place_label} ${job.where}` : job.place_label;
+}
+
+const STATE = {
+  open: '',
+  done: 'done',
+  part: 'done in part',
+  'put-off': 'put off',
+  'left-out': 'left out',
+};
+
+function Line({ job, day, onEdit }: { job: Job; day: Day; onEdit: (edit: Edit) => void }) {
+  const closed = job.state === 'done' || job.state === 'left-out';
+  const mark = (state: string, on: Day) => onEdit(markEdit(job, state, on));
+  const told = [
+    job.why,
+    job.sign && `Wait for: ${job.sign}`,
+    job.first.length > 0 && `After: ${job.first.join(', ')}`,
+    job.latest && `At the latest ${shortWords(dayOf(job.latest))}`,
+  ].filter(Boolean);
+  return (
+    <li className="job border-b border-faint py-0.5">
+      <span className="font-semibold text-damson">{job.verb}</span>
+      <span className={`about ${closed ? 'text-muted line-through' : ''}`}>
+        {`${whereOf(job)}: ${job.about}`}
+      </span>
+      <span className="marks no-print flex items-baseline gap-3 whitespace-nowrap">
+        {job.state !== 'open' && (
+          <span className="text-[13px] text-muted">
+            {`${job.state === 'part' ? partWords(job) : STATE[job.state]}${job.marked_on ? ` ${shortWords(dayOf(job.marked_on))}` : ''}`}
+          </span>
+        )}
+        {closed ? (
+          <button type="button" className="press" onClick={() => mark('open', day)}>
+            Open again
+          </button>
+        ) : (
+          <>
+            <button
+              type="button"
+              className="press"
+              aria-label={`Done: ${job.verb}, ${job.about}`}
+              onClick={() => mark('done', day)}
+            >
+              Done
+            </button>
+            {job.cells.length > 1 && (
+              <PartDone job={job} onPart={(cells) => onEdit(markEdit(job, 'part', day, cells))} />
+            )}
+            <button
+              type="button"
+              className="press"
+              aria-label={`Later: ${job.verb}, ${job.about}`}
+              onClick={() => mark('put-off', dayOf(job.on) + 7)}
+            >
+              Later
+            </button>
+            <button
+              type="button"
+              className="press"
+              aria-label={`Skip: ${job.verb}, ${job.about}`}
+              onClick={() => mark('left-out', day)}
+            >
+              Skip
+            </button>
+          </>
+        )}
+      </span>
+      <span className="why text-[13px] text-muted">{capital(`${told.join('. ')}.`)}</span>
+    </li>
+  );
+}
+
+function Late({ late, day, onEdit }: { late: Behind; day: Day; onEdit: (edit: Edit) => void }) {
+  const { job } = late;
+  return (
+    <li className="border-b border-faint py-0.5">
+      <strong className="text-damson">{job.verb}</strong>
+      {` ${whereOf(job)}: ${job.about} `}
+      <span className="text-marigold">{late.words}</span>{' '}
+      <button type="button" className="press" onClick={() => onEdit(late.edit)}>
+        Do it now
+      </button>{' '}
+      <button
+        type="button"
+        className="press"
+        onClick={() => onEdit(markEdit(job, 'done', dayOf(job.on)))}
+      >
+        It was done
+      </button>{' '}
+      <button
+        type="button"
+        className="press"
+        onClick={() => onEdit(markEdit(job, 'left-out', day))}
+      >
+        Skip
+      </button>
+    </li>
+  );
+}
+
+/** How far a job has come, and where to go on. */
+function partWords(job: Job): string {
+  const next = job.cells.find((cell) => !job.done_cells.includes(cell));
+  return `${job.done_cells.length} of ${job.cells.length} squares done, on at ${next ?? 'the end'},`;
+}
+
+function markEdit(job: Job, state: string, on: Day, cells: readonly string[] = []): Edit {
+  const mark: Record<string, unknown> = {
+    job: job.job,
+    nth: job.nth,
+    state,
+    on: isoOf(on),
+  };
+  if (job.place) mark.place = job.place;
+  if (job.planting) mark.planting = job.planting;
+  if (cells.length > 0) mark.cells = [...cells];
+  return { do: 'mark-job', mark, planned: job.on };
+}

@@ -1,0 +1,37 @@
+import { answeredAs, api, ProblemError } from '../api/client';
+import type { FreeSpot } from '../api/types';
+import { useMessages } from '../kit/messages';
+
+const NO_ROOM =
+  'No free ground in the yard holds it with room to walk round. It waits under Ground; make it smaller, or move something.';
+
+/** Ask for the sunniest free ground for a place; null, and said, where there is none. */
+export function useSpot(slug: string) {
+  const { say, working } = useMessages();
+  return async (place: Record<string, unknown>): Promise<FreeSpot | null> => {
+    const stop = new AbortController();
+    const over = working('Looking for free ground', () => stop.abort());
+    try {
+      const answer = await answeredAs<{ spot: FreeSpot | null }>(
+        api.POST('/api/gardens/{slug}/free-spot', {
+          params: { path: { slug } },
+          body: place,
+          signal: stop.signal,
+        }),
+      );
+      if (!answer.spot) say({ kind: 'care', text: NO_ROOM });
+      return answer.spot;
+    } catch (cause) {
+      // Without a spot the place is kept all the same, and waits beside the yard.
+      if (cause instanceof ProblemError) say({ kind: 'care', text: cause.message });
+      return null;
+    } finally {
+      over();
+    }
+  };
+}
+
+/** A spot as keys of a place. */
+export function spotKeys(spot: FreeSpot | null): Record<string, unknown> {
+  return spot ? { at_m: [...spot.at_m], heading_deg: spot.heading_deg } : {};
+}

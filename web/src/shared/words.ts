@@ -1,0 +1,30 @@
+import type { Planting } from '../api/types';
+import type { Options } from '../kit/Choice';
+
+type Layout = NonNullable<Planting['layout']>;
+
+/** Ways of setting plants out, in words. */
+export const LAYOUTS: Options<Layout> = [
+  ['merged', 'squares merged'],
+  ['single-squares', 'each square alone'],
+  ['offset', 'offset rows'],
+  ['rows', 'straight rows'],
+  ['band', 'thick band'],
+  ['stations', 'stations'],
+];
+
+/** What is done to start a planting, before its number. */
+export const HOW_STARTED = {
+  sow: 'sow',
+  transplant: 'set out plants',
+  set: 'set',
+  division: 'plant',
+} as const;
+
+/** Ways of starting, in words. */
+export const STARTS: Options<Planting['start']> = [
+  ['sow', 'sown here'],
+  ['transplant', 'set out as plants'],
+  ['set', 'sets, cloves or tubers'],
+  ['division', 'divided or runners'],
+];
