@@ -13,6 +13,7 @@ from typing import Any
 from ample_rows.api.door import TOKEN_NAME, Door, token_of
 from ample_rows.cli.folders import base_folder, data_folder
 from ample_rows.cli.log import open_log
+from ample_rows.cli.memory import keep_what_stands
 from ample_rows.crops import load_book
 from ample_rows.demo import demo_plans
 from ample_rows.store import Database, GardenStore, StoreError
@@ -121,8 +122,13 @@ def _run(store: GardenStore, door: Door, port: int, reload: bool, warnings: list
     import uvicorn
 
     from ample_rows.api.app import create_app
+    from ample_rows.core.words.message import verbatim
+    from ample_rows.wording import METRIC
 
     app: Any = create_app(store, load_book(), door)
+    # The first who asks need not wait for the templates to be read.
+    METRIC.say(verbatim(""))
+    keep_what_stands()
     state = app.state
     state.warnings = warnings
 

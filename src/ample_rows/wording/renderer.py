@@ -59,6 +59,7 @@ class Renderer:
     def __init__(self, units: UnitSystem) -> None:
         self.units = units
         self._kept = lru_cache(maxsize=8192)(self._written)
+        self._plain: dict[str, str] = {}
 
     def say(self, message: Message) -> str:
         """A message as its sentence.
@@ -66,7 +67,13 @@ class Renderer:
         Raises:
             WordsMissingError: It has no template, or not all that the template asks.
         """
-        return self._kept(message)
+        if message.values:
+            return self._kept(message)
+        # Most messages hold no values: by their key alone they are found much sooner.
+        words = self._plain.get(message.key)
+        if words is None:
+            words = self._plain[message.key] = self._written(message)
+        return words
 
     def _written(self, message: Message) -> str:
         values = {name: self._value(value) for name, value in message.values}

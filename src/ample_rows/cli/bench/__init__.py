@@ -23,6 +23,7 @@ from ample_rows.cli.bench.page import page_rows
 from ample_rows.cli.bench.rows import Row, median_ms
 from ample_rows.cli.bench.squares import squares_rows
 from ample_rows.cli.bench.year import year_rows
+from ample_rows.cli.memory import keep_what_stands
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
 from ample_rows.core.checks import read_plan
@@ -218,6 +219,7 @@ def bench(*, chromium: str | None, long: bool = False, only: str | None = None) 
         long: Measure the load of a server for a minute rather than some seconds.
         only: Measure one part alone; "load" is one.
     """
+    keep_what_stands()
     if only == "load":
         _print(load_rows(long=long))
         return 0

@@ -5,6 +5,7 @@ from contextlib import contextmanager
 from contextvars import ContextVar
 from dataclasses import dataclass
 from datetime import date
+from functools import cache
 from typing import Any, Literal, Protocol, Union
 
 from pydantic import GetCoreSchemaHandler
@@ -207,7 +208,13 @@ def said(text: Text) -> str:
 
 def message(key: str, /, **values: Value) -> Message:
     """A message by the key of its template; a test holds that the template asks these values."""
-    return Message(key, tuple(sorted(values.items())))
+    return Message(key, tuple(values.items())) if values else _plain(key)
+
+
+@cache
+def _plain(key: str) -> Message:
+    """Messages without values are few, and said again and again."""
+    return Message(key)
 
 
 def of_table(template: str, **values: Value) -> Message:
