@@ -213,7 +213,7 @@ def test_a_place_of_every_outline(yard, outline, fields, area):
         yard.get_by_label(label).first.fill(text)
     yard.get_by_role("button", name="Add the place").click()
     expect(yard.get_by_role("region", name="New shape")).to_contain_text(area)
-    yard.get_by_role("link", name="Change", exact=True).click()
+    yard.get_by_role("link", name="Edit", exact=True).click()
     expect(yard.get_by_label("Outline")).to_have_value(outline)
 
 
@@ -227,7 +227,7 @@ def test_arms_too_wide_are_told_at_their_field(yard):
 
 def test_walls_measured_outside_leave_less_inside(yard):
     thing(yard, '"low"').click(position={"x": 20, "y": 38})
-    yard.get_by_role("link", name="Change", exact=True).click()
+    yard.get_by_role("link", name="Edit", exact=True).click()
     yard.get_by_label("Wall thickness").fill("3")
     yard.get_by_label("Measured").select_option("outside")
     yard.get_by_role("button", name="Save the place").click()
@@ -337,7 +337,7 @@ def test_a_new_place_finds_free_ground_by_itself(yard):
 def test_what_nobody_reaches_is_hatched_in_the_yard(yard):
     expect(yard.locator(".bed title", has_text="out of reach")).to_have_count(0)
     thing(yard, "south").click()
-    yard.get_by_role("link", name="Change", exact=True).click()
+    yard.get_by_role("link", name="Edit", exact=True).click()
     yard.get_by_label("Width, inside, cm").fill("180")
     yard.get_by_role("button", name="Save the place").click()
     expect(yard.locator(".bed title", has_text="out of reach")).to_have_count(1)

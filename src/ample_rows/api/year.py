@@ -263,7 +263,7 @@ def _event(series: Series, slug: str, made: datetime) -> Event:
     event.add("dtstart", job.on)
     event.add("dtend", job.until + timedelta(days=1))
     # A calendar holds no control characters, wherever a text of the grower's own came from.
-    event.add("summary", one_line(f"{job.verb}: {said(job.about)}"))
+    event.add("summary", one_line(f"{said(job.verb)}: {said(job.about)}"))
     event.add("location", one_line(where))
     event.add("description", one_line(". ".join(line for line in told if line)))
     event.add("transp", "TRANSPARENT")

@@ -22,8 +22,8 @@ _MONTHS = (
 GROWING_MONTHS = 6
 _NEEDS = (
     (message("bears-fruit-crops"), "sun_for_fruit"),
-    ("roots", "sun_for_roots"),
-    ("leaves", "sun_for_leaves"),
+    (message("bears-roots"), "sun_for_roots"),
+    (message("bears-leaves"), "sun_for_leaves"),
 )
 
 
@@ -41,8 +41,11 @@ def bears_words(hours: Sequence[float], book: Book) -> Message:
     """
     if min(hours) >= book.value(_NEEDS[0][1]):
         return message("bears-sun-enough-any-crop")
-    parts = [f"{what} {_when([h >= book.value(need) for h in hours])}" for what, need in _NEEDS]
-    return message("bears-sun-enough", crops=listed(parts, "comma"))
+    parts = [
+        message("bears-part", what=what, when=_when([h >= book.value(need) for h in hours]))
+        for what, need in _NEEDS
+    ]
+    return message("bears-sun-enough", crops=listed(parts))
 
 
 def _when(enough: list[bool]) -> Message:

@@ -139,6 +139,10 @@ class Message:
     key: str
     values: tuple[tuple[str, "Value"], ...] = ()
 
+    def __format__(self, _: str) -> str:
+        """A message is said at the edge, never within a text."""
+        raise TypeError(f"{self.key} stands in a text; give it as a value of another message.")
+
     @classmethod
     def __get_pydantic_core_schema__(cls, _: Any, __: GetCoreSchemaHandler) -> CoreSchema:
         """Goes out as the words of whoever answers; never comes in."""

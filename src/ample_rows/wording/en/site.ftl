@@ -2,6 +2,9 @@
 
 bears-sun-enough-any-crop = Sun enough for any crop in every month.
 bears-sun-enough = Sun enough for { $crops }.
+bears-part = { $what } { $when }
+bears-roots = roots
+bears-leaves = leaves
 bears-fruit-crops = fruit crops
 bears-all-year = all year
 bears-no-month = in no month

@@ -99,7 +99,7 @@ export function PlaceGround({ state, report, turn, hours, day, onEdit, onPlacing
           className="press"
           to={`/gardens/${state.head.slug}/places/${encodeURIComponent(report.id)}/change?from=ground`}
         >
-          Change
+          Edit
         </Link>
       </header>
       <dl>

@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { answered, api } from '../../api/client';
 import type { ProblemError } from '../../api/client';
 import type { SetOutSheet } from '../../api/types';
+import { SetOutDrawing } from './SetOutDrawing';
 import { useUnits } from '../../kit/preferences';
 
 /** The sheet to take outside: every stake by its measures, diagonals to prove it, string. */
@@ -24,6 +25,7 @@ export function SetOut({ slug, version }: { slug: string; version: number }) {
       <h2 id="set-out" className="text-base">
         Set-out sheet
       </h2>
+      <SetOutDrawing sheet={sheet.data} length={m} />
       <p className="mb-2 max-w-prose">
         {`Stretch a base line of ${m(base)} along the yard’s first side, from S to E. Run the tape along it, then square off; check each stake from both ends. Equal diagonals mean a true rectangle. ${stakes} stakes, ${m(string)} of string.`}
       </p>

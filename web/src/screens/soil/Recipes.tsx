@@ -33,7 +33,7 @@ export function Recipes({ state, onEdit }: Props) {
               {recipe.parts.map((part) => `${part.parts} ${part.of}`).join(', ')}
             </span>
             <button type="button" className="press mr-4" onClick={() => setOpen(recipe.id)}>
-              Change
+              Edit
             </button>
             {inUse.has(recipe.id) ? (
               <span className="text-muted">in use</span>

@@ -217,7 +217,7 @@ function Workbench({ state, placeId }: { state: HeldGarden; placeId: string }) {
             {asTable ? 'Drawing' : 'Table'}
           </button>
           <Link className="press" to={`/gardens/${slug}/places/${placeId}/change`}>
-            Change
+            Edit
           </Link>
           <Link className="press" to={`/gardens/${slug}/places/${placeId}/marking`}>
             Mark out

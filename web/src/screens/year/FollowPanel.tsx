@@ -19,10 +19,7 @@ export function FollowPanel({ slug, version, gap, onTake, onRest, onClose }: Pro
   const answer = useFollow(slug, version, gap);
   const found = answer.data;
   return (
-    <section
-      aria-label="What can follow"
-      className="shrink-0 basis-[40%] overflow-y-auto border-t border-rule px-[14px] py-2"
-    >
+    <section aria-label="What can follow" className="scrolls min-h-0 flex-1 px-[14px] py-2">
       <header className="flex flex-wrap items-baseline gap-x-5">
         <h2 className="text-base">What can follow</h2>
         {found && <p>{whereWords(found)}</p>}

@@ -22,7 +22,7 @@ export function Jobs({ state, day }: { state: HeldGarden; day: Day }) {
   const first = dayOf(monday);
   const span = (from: Day) => `${shortWords(from)} to ${shortWords(from + 6)}`;
   return (
-    <div className="jobs isolate grid grid-cols-1 shrink-0 basis-[40%] gap-x-8 overflow-y-auto border-t border-rule px-[14px] py-2 md:grid-cols-2">
+    <div className="jobs isolate grid grid-cols-1 scrolls min-h-0 flex-1 gap-x-8 px-[14px] py-2 md:grid-cols-2">
       <DaysAhead state={state} day={day} />
       <section aria-label="This week">
         <h2 className="text-base">

@@ -5,6 +5,7 @@ import type { HeldGarden } from '../../api/merge';
 import type { Edit, PlaceReport, PlantingReport } from '../../api/types';
 import { Choice } from '../../kit/Choice';
 import type { Options } from '../../kit/Choice';
+import { Splitter, useShare } from '../../kit/Splitter';
 import { useExtent } from '../../kit/useExtent';
 import { restEdit } from '../../edits/edits';
 import type { Gap } from '../../drawing/lanes';
@@ -32,6 +33,7 @@ export function YearScreen({ state }: { state: HeldGarden }) {
   const [only, setOnly] = useState('');
   const [selected, setSelected] = useState<string | null>(null);
   const [gap, setGap] = useState<Gap | null>(null);
+  const [share, setShare] = useShare('ample-rows/year-drawing', 55);
   const scale = useMemo(() => timeScale(start, end, extent.width), [start, end, extent.width]);
   // Looked at closely is the year of this screen; the others show all of it.
   useEffect(() => () => setSpan('year'), [setSpan]);
@@ -63,7 +65,10 @@ export function YearScreen({ state }: { state: HeldGarden }) {
           />
         </div>
       </header>
-      <div className="no-print min-h-[30%] grow basis-0 overflow-x-hidden overflow-y-auto max-md:order-last max-md:basis-auto">
+      <div
+        className="scrolls no-print min-h-0 basis-0 overflow-x-hidden max-md:order-last max-md:basis-auto"
+        style={{ flexGrow: share }}
+      >
         <Places
           state={state}
           only={only}
@@ -79,24 +84,30 @@ export function YearScreen({ state }: { state: HeldGarden }) {
           <p className="px-[14px]">Nothing to show yet: add a place first.</p>
         )}
       </div>
-      <Chosen
-        state={state}
-        planting={selected}
-        onEdit={(change) => void edit(change)}
-        onClose={() => setSelected(null)}
-      />
-      {gap ? (
-        <FollowPanel
-          slug={slug}
-          version={version}
-          gap={gap}
-          onTake={take}
-          onRest={(free, until, reason) => take(restEdit(state.plan, free, until, reason))}
-          onClose={() => setGap(null)}
+      <Splitter label="Room for the drawing of the year" share={share} onChange={setShare} />
+      <div
+        className="flex min-h-0 basis-0 flex-col overflow-hidden max-md:basis-auto"
+        style={{ flexGrow: 100 - share }}
+      >
+        <Chosen
+          state={state}
+          planting={selected}
+          onEdit={(change) => void edit(change)}
+          onClose={() => setSelected(null)}
         />
-      ) : (
-        <Jobs state={state} day={day} />
-      )}
+        {gap ? (
+          <FollowPanel
+            slug={slug}
+            version={version}
+            gap={gap}
+            onTake={take}
+            onRest={(free, until, reason) => take(restEdit(state.plan, free, until, reason))}
+            onClose={() => setGap(null)}
+          />
+        ) : (
+          <Jobs state={state} day={day} />
+        )}
+      </div>
     </main>
   );
 }
