@@ -42,7 +42,9 @@ def test_what_was_not_done_is_behind_the_plan_with_its_cost(year):
     expect(late).to_contain_text(re.compile(r"\d+ days late: it costs"))
     late.get_by_role("button", name="Do it now").click()
     expect(late).to_have_count(0)
-    expect(jobs_of_week(year).get_by_text("House border B5–B6: parsley, 3 plants, 20 cm")).to_be_visible()
+    expect(
+        jobs_of_week(year).get_by_text("House border B5–B6: parsley, 3 plants, 20 cm")
+    ).to_be_visible()
 
 
 def test_a_wedge_is_moved_among_all_places_and_one_crop_is_shown(year):

@@ -11,9 +11,11 @@ from ample_rows.core.estimate.report import Report
 from ample_rows.core.estimate.report_json import report_json
 from ample_rows.core.plan import Plan
 from ample_rows.core.plan.reading import PlanFaultsError
+from ample_rows.core.planting.harvest import Quantiles
 from ample_rows.core.planting.report import PlantingReport
 from ample_rows.core.words.message import Text, said
 from ample_rows.crops import load_book
+from ample_rows.wording.units import significant
 
 FAULT = 2
 
@@ -59,23 +61,25 @@ def _table(plan: Plan, report: Report) -> str:
         lines += [_row(r) for r in report.plantings if r.place == place.id]
         total = place.harvest_kg
         lines += [
-            f"{'':4}{'this place':50}{total.p10:8.1f}{total.p50:8.1f}{total.p90:8.1f}",
+            f"{'':4}{'this place':50}{_kg(total)}",
             f"{'':4}idle in season: {place.idle_cell_weeks:.0f} cell-weeks",
             "",
         ]
     whole = report.totals.harvest_kg
-    lines.append(f"{'The garden':54}{whole.p10:8.1f}{whole.p50:8.1f}{whole.p90:8.1f} kg")
+    lines.append(f"{'The garden':54}{_kg(whole)} kg")
     lines += ["", *(_note(note.level, note.text, note.fix) for note in report.notes)]
     return "\n".join(lines)
 
 
 def _row(r: PlantingReport) -> str:
     pick = r.first_pick.isoformat() if r.first_pick else "none"
-    kg = r.harvest_kg
-    return (
-        f"{r.mark:4}{r.name[:23]:24}{r.plants:7d}{r.spacing_cm:7.1f}{pick:>12}"
-        f"{kg.p10:8.2f}{kg.p50:8.2f}{kg.p90:8.2f}"
-    )
+    head = f"{r.mark:4}{r.name[:23]:24}{r.plants:7,d}{r.spacing_cm:7.1f}{pick:>12}"
+    return head + _kg(r.harvest_kg)
+
+
+def _kg(harvest: Quantiles) -> str:
+    """Low, likely and high, with the two figures that an estimate has."""
+    return "".join(f"{significant(kg):>8}" for kg in (harvest.p10, harvest.p50, harvest.p90))
 
 
 def _note(level: str, text: Text, fix: Text | None) -> str:

@@ -23,7 +23,6 @@ from ample_rows.core.edits import (
     Edit,
     ReplacePlan,
     apply_edit,
-    describe,
 )
 from ample_rows.core.errors import ConflictError, UnknownPartError
 from ample_rows.store.database import Database
@@ -227,7 +226,7 @@ class GardenStore:
         fresh_order = isinstance(edit, ReplacePlan)
         new = take_apart(p.document(plan), None if fresh_order else old.parts)
         before, after = changes_between(old.parts, new)
-        label = describe(edit, old.plan)
+        label = edit.named(old.plan)
         # Only the writing itself holds the lock; another's edit meanwhile is a conflict.
         with self.database.writing() as session:
             row = _row_at(session, slug, version)

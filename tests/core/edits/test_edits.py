@@ -9,7 +9,7 @@ from pydantic import TypeAdapter
 
 from ample_rows.core import plan as p
 from ample_rows.core.checks import check_plan, read_plan
-from ample_rows.core.edits import Edit, apply_edit, describe
+from ample_rows.core.edits import Edit, apply_edit
 from ample_rows.core.errors import AmpleRowsError
 from ample_rows.core.plan.reading import PlanFaultsError, read_document
 from ample_rows.crops import load_book
@@ -67,7 +67,7 @@ DOC = document(planting(), FOLLOW)
         (
             {"do": "remove-place", "id": "bed"},
             lambda d: d["places"] == d["plantings"] == [],
-            "remove bed",
+            "delete bed",
         ),
         (
             {"do": "change-garden", "changes": {"name": "Elsewhere"}},
@@ -96,7 +96,7 @@ def test_each_edit_does_what_it_says_and_is_called_by_it(read, edit, check, word
     plan = read(DOC)
     made = EDIT.validate_python(edit)
     assert check(p.document(apply_edit(plan, made)))
-    assert describe(made, plan) == words
+    assert made.named(plan) == words
     assert p.document(plan) == DOC
 
 

@@ -1978,15 +1978,15 @@ export interface components {
          * @description Set some keys of what frames are built from; a key set to null is taken out.
          */
         ChangeBuild: {
+            /** Changes */
+            changes: {
+                [key: string]: unknown;
+            };
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
             do: "change-build";
-            /** Changes */
-            changes: {
-                [key: string]: unknown;
-            };
         };
         /**
          * ChangeCrop
@@ -2010,15 +2010,15 @@ export interface components {
         };
         /** ChangeGarden */
         ChangeGarden: {
+            /** Changes */
+            changes: {
+                [key: string]: unknown;
+            };
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
             do: "change-garden";
-            /** Changes */
-            changes: {
-                [key: string]: unknown;
-            };
         };
         /** ChangePlace */
         ChangePlace: {
@@ -2056,45 +2056,45 @@ export interface components {
          * @description Set some keys of the seed box; a key set to null is taken out.
          */
         ChangeSeedBox: {
+            /** Changes */
+            changes: {
+                [key: string]: unknown;
+            };
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
             do: "change-seed-box";
-            /** Changes */
-            changes: {
-                [key: string]: unknown;
-            };
         };
         /**
          * ChangeSite
          * @description Set some keys of the yard; a key set to null is taken out.
          */
         ChangeSite: {
+            /** Changes */
+            changes: {
+                [key: string]: unknown;
+            };
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
             do: "change-site";
-            /** Changes */
-            changes: {
-                [key: string]: unknown;
-            };
         };
         /**
          * ChangeSoil
          * @description Set some keys of the garden's soil and prices; a key set to null is taken out.
          */
         ChangeSoil: {
+            /** Changes */
+            changes: {
+                [key: string]: unknown;
+            };
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
             do: "change-soil";
-            /** Changes */
-            changes: {
-                [key: string]: unknown;
-            };
         };
         /**
          * Chore
@@ -3729,12 +3729,8 @@ export interface components {
         };
         /**
          * JobMark
-         * @description What became of one job: of a planting, of a place where no planting is named, or of the
-         *     garden as a whole where no place is.
-         *
-         *     `nth` tells the times apart where a job comes again, counting from 1. `on` is the day it was
-         *     done, or is put off to; `cells` the squares done so far. A mark of a job that is not there, as
-         *     when another layout is taken, is kept and does nothing.
+         * @description What became of a job. A mark of a job that is not there, as when another layout is in use,
+         *     is kept and does nothing.
          */
         JobMark: {
             /** Place */
@@ -3749,11 +3745,6 @@ export interface components {
              */
             nth: number;
             /**
-             * State
-             * @enum {string}
-             */
-            state: "done" | "part" | "put-off" | "left-out";
-            /**
              * On
              * Format: date
              */
@@ -3763,6 +3754,11 @@ export interface components {
              * @default []
              */
             cells: string[];
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "done" | "part" | "put-off" | "left-out";
         } & {
             [key: string]: unknown;
         };
@@ -3789,7 +3785,7 @@ export interface components {
         JsonValue: unknown;
         /**
          * KeepChore
-         * @description Keep a job of the grower's own, in the stead of an earlier one of the same id.
+         * @description Keep a job of the grower's own, replacing an earlier one of the same id.
          */
         KeepChore: {
             /**
@@ -4153,12 +4149,43 @@ export interface components {
              * @enum {string}
              */
             do: "mark-job";
-            /** Mark */
-            mark: {
-                [key: string]: unknown;
-            };
+            mark: components["schemas"]["MarkRequest"];
             /** Planned */
             planned?: string | null;
+        };
+        /**
+         * MarkRequest
+         * @description What a job is marked as; "open" takes the mark away.
+         */
+        MarkRequest: {
+            /** Place */
+            place?: string | null;
+            /** Planting */
+            planting?: string | null;
+            /** Job */
+            job: string;
+            /**
+             * Nth
+             * @default 1
+             */
+            nth: number;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /**
+             * Cells
+             * @default []
+             */
+            cells: string[];
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "open" | "done" | "part" | "put-off" | "left-out";
+        } & {
+            [key: string]: unknown;
         };
         /**
          * MarkingSheet
@@ -5496,7 +5523,7 @@ export interface components {
         };
         /**
          * RemoveChore
-         * @description Take out a job of the grower's own, with what was marked of it.
+         * @description Delete a job of the grower's own, with what was marked of it.
          */
         RemoveChore: {
             /**
@@ -5509,7 +5536,7 @@ export interface components {
         };
         /**
          * RemoveCrop
-         * @description Take out an own kind, or all own figures of a crop of the book.
+         * @description Delete an own kind, or all own figures of a crop of the book.
          */
         RemoveCrop: {
             /**
@@ -5522,7 +5549,7 @@ export interface components {
         };
         /**
          * RemovePlace
-         * @description Take a place out, with everything planted in it.
+         * @description Delete a place with everything planted in it; what stood on it stands on the ground.
          */
         RemovePlace: {
             /**
@@ -6751,8 +6778,8 @@ export interface components {
         };
         /**
          * TakeLayout
-         * @description Put a kept layout into force, and keep in its stead what was there; or take over only
-         *     some of its places with what is planted there, in the stead of those of the same id.
+         * @description Put a kept layout into force, and keep what was there in its place; or take over only some
+         *     of its places with what is planted there, replacing those of the same id.
          */
         TakeLayout: {
             /**

@@ -48,6 +48,8 @@ describe('a figure of the core with its unit', () => {
     expect(unitsFor('metric').weight(1.234)).toBe('1.2');
     expect(unitsFor('metric').weight(0.04)).toBe('0.04');
     expect(unitsFor('metric').weight(0)).toBe('0.0');
+    expect(unitsFor('metric').weight(21.96)).toBe('22');
+    expect(unitsFor('metric').weight(1396)).toBe('1,400');
     expect(unitsFor('imperial').weight(1)).toBe('2.2');
   });
 });

@@ -58,7 +58,7 @@ function trimmed(value: number, digits: number): string {
 
 /** Two figures that say something: 0.32, 6, 120. */
 function significant(value: number): string {
-  return String(Number(value.toPrecision(2)));
+  return value >= 1000 ? grouped(Number(value.toPrecision(2))) : String(Number(value.toPrecision(2)));
 }
 
 const GROUPED = new Intl.NumberFormat('en-GB', { maximumFractionDigits: 0 });
@@ -67,6 +67,7 @@ const GROUPED = new Intl.NumberFormat('en-GB', { maximumFractionDigits: 0 });
 export const grouped = (value: number) => GROUPED.format(value);
 
 function weightDigits(value: number): string {
+  if (Math.abs(value) >= 9.95) return grouped(Number(value.toPrecision(2)));
   return value !== 0 && Math.abs(value) < 0.095 ? value.toFixed(2) : value.toFixed(1);
 }
 

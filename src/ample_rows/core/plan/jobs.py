@@ -35,23 +35,28 @@ class Chore(PlanValue):
     minutes: Annotated[float, Field(ge=0, le=10_000, allow_inf_nan=False)] | None = None
 
 
-class JobMark(PlanValue):
-    """What became of one job: of a planting, of a place where no planting is named, or of the
-    garden as a whole where no place is.
+class JobOf(PlanValue):
+    """One job: of a planting, of a place where no planting is named, or of the garden as a whole
+    where no place is.
 
     `nth` tells the times apart where a job comes again, counting from 1. `on` is the day it was
-    done, or is put off to; `cells` the squares done so far. A mark of a job that is not there, as
-    when another layout is taken, is kept and does nothing.
+    done, or is put off to; `cells` the squares done so far.
     """
 
     place: Ident | None = None
     planting: Ident | None = None
     job: Ident
     nth: Annotated[int, Field(ge=1, le=20_000)] = 1
-    state: Literal["done", "part", "put-off", "left-out"]
     on: PlanDate
     cells: tuple[Address, ...] = ()
 
     @property
     def key(self) -> tuple[str | None, str | None, str, int]:
         return (self.place, self.planting, self.job, self.nth)
+
+
+class JobMark(JobOf):
+    """What became of a job. A mark of a job that is not there, as when another layout is in use,
+    is kept and does nothing."""
+
+    state: Literal["done", "part", "put-off", "left-out"]

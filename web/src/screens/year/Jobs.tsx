@@ -95,7 +95,7 @@ const STATE = {
 
 function Line({ job, day, onEdit }: { job: Job; day: Day; onEdit: (edit: Edit) => void }) {
   const closed = job.state === 'done' || job.state === 'left-out';
-  const mark = (state: string, on: Day) => onEdit(markEdit(job, state, on));
+  const mark = (state: Mark['state'], on: Day) => onEdit(markEdit(job, state, on));
   const told = [
     job.why,
     job.sign && `Wait for: ${job.sign}`,
@@ -189,15 +189,17 @@ function partWords(job: Job): string {
   return `${job.done_cells.length} of ${job.cells.length} squares done, on at ${next ?? 'the end'},`;
 }
 
-function markEdit(job: Job, state: string, on: Day, cells: readonly string[] = []): Edit {
-  const mark: Record<string, unknown> = {
+type Mark = Extract<Edit, { do: 'mark-job' }>['mark'];
+
+function markEdit(job: Job, state: Mark['state'], on: Day, cells: readonly string[] = []): Edit {
+  const mark: Mark = {
     job: job.job,
     nth: job.nth,
     state,
     on: isoOf(on),
+    cells: [...cells],
+    ...(job.place ? { place: job.place } : {}),
+    ...(job.planting ? { planting: job.planting } : {}),
   };
-  if (job.place) mark.place = job.place;
-  if (job.planting) mark.planting = job.planting;
-  if (cells.length > 0) mark.cells = [...cells];
   return { do: 'mark-job', mark, planned: job.on };
 }

@@ -1,0 +1,96 @@
+"""Edits of places."""
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from ample_rows.core import plan as p
+from ample_rows.core.edits.edit import Changes, EditBase, found, merge, place_name
+from ample_rows.core.edits.job_marks import forget_jobs, remove_chores
+from ample_rows.core.edits.risers import stand_riser
+from ample_rows.core.edits.twins import twin_of
+from ample_rows.core.plan.links import forget
+
+MOST_RISER_CELLS = 500
+MOST_RISER_WALL_CM = 300
+
+
+class AddPlace(EditBase):
+    do: Literal["add-place"] = "add-place"
+    place: Changes
+
+    def apply_to(self, document: Changes) -> None:
+        document["places"].append(self.place)
+
+    def named(self, before: p.Plan) -> str:
+        return f"add {self.place.get('name') or self.place.get('id', 'a place')}"
+
+
+class ChangePlace(EditBase):
+    do: Literal["change-place"] = "change-place"
+    id: str
+    changes: Changes
+
+    def apply_to(self, document: Changes) -> None:
+        merge(found(document["places"], self.id, "place"), self.changes)
+
+    def named(self, before: p.Plan) -> str:
+        return f"change {place_name(before, self.id)}"
+
+
+class RemovePlace(EditBase):
+    """Delete a place with everything planted in it; what stood on it stands on the ground."""
+
+    do: Literal["remove-place"] = "remove-place"
+    id: str
+
+    def apply_to(self, document: Changes) -> None:
+        places, plantings = document["places"], document["plantings"]
+        places.remove(found(places, self.id, "place"))
+        gone = {g["id"] for g in plantings if g["place"] == self.id}
+        plantings[:] = [g for g in plantings if g["place"] != self.id]
+        forget(plantings, gone)
+        remove_chores(document, lambda chore: chore.get("place") == self.id)
+        forget_jobs(document)
+        for place in places:
+            if place.get("stands_on", {}).get("place") == self.id:
+                del place["stands_on"]
+
+    def named(self, before: p.Plan) -> str:
+        return f"delete {place_name(before, self.id)}"
+
+
+class CopyPlace(EditBase):
+    """Set up a twin of a place, with all that is planted there, as it is or in the mirror."""
+
+    do: Literal["copy-place"] = "copy-place"
+    id: str
+    new_id: str
+    mirrored: bool = False
+
+    def apply_to(self, document: Changes) -> None:
+        place = found(document["places"], self.id, "place")
+        own = [g for g in document["plantings"] if g["place"] == self.id]
+        twin, planted = twin_of(place, own, self.new_id, mirrored=self.mirrored)
+        document["places"].append(twin)
+        document["plantings"].extend(planted)
+
+    def named(self, before: p.Plan) -> str:
+        return f"{'mirror' if self.mirrored else 'copy'} {place_name(before, self.id)}"
+
+
+class StandRiser(EditBase):
+    """Stand a box of boards on squares of a place; what grows on just those moves up with it."""
+
+    do: Literal["stand-riser"] = "stand-riser"
+    id: str
+    cells: Annotated[list[str], Field(max_length=MOST_RISER_CELLS)]
+    new_id: str
+    wall_height_cm: Annotated[float, Field(ge=5, le=MOST_RISER_WALL_CM, allow_inf_nan=False)]
+
+    def apply_to(self, document: Changes) -> None:
+        place = found(document["places"], self.id, "place")
+        stand_riser(document, place, self.cells, self.new_id, self.wall_height_cm)
+
+    def named(self, before: p.Plan) -> str:
+        return f"stand a box on {place_name(before, self.id)}"

@@ -1,0 +1,51 @@
+"""Edits of plantings."""
+
+from typing import Literal
+
+from ample_rows.core import plan as p
+from ample_rows.core.edits.edit import Changes, EditBase, found, merge
+from ample_rows.core.edits.job_marks import forget_jobs
+from ample_rows.core.plan.links import forget
+
+
+class Plant(EditBase):
+    do: Literal["plant"] = "plant"
+    planting: Changes
+
+    def apply_to(self, document: Changes) -> None:
+        document["plantings"].append(self.planting)
+
+    def named(self, before: p.Plan) -> str:
+        return f"plant {self.planting.get('crop', 'a crop')}"
+
+
+class ChangePlanting(EditBase):
+    """Set some keys of a planting; a key set to null is taken out."""
+
+    do: Literal["change-planting"] = "change-planting"
+    id: str
+    changes: Changes
+
+    def apply_to(self, document: Changes) -> None:
+        merge(found(document["plantings"], self.id, "planting"), self.changes)
+
+    def named(self, before: p.Plan) -> str:
+        return f"change {_crop_of(before, self.id)}"
+
+
+class RemovePlanting(EditBase):
+    do: Literal["remove-planting"] = "remove-planting"
+    id: str
+
+    def apply_to(self, document: Changes) -> None:
+        plantings = document["plantings"]
+        plantings.remove(found(plantings, self.id, "planting"))
+        forget(plantings, {self.id})
+        forget_jobs(document)
+
+    def named(self, before: p.Plan) -> str:
+        return f"clear {_crop_of(before, self.id)}"
+
+
+def _crop_of(before: p.Plan, ident: str) -> str:
+    return next((g.crop for g in before.plantings if g.id == ident), ident)
