@@ -22,7 +22,7 @@ def test_a_newcomer_gets_a_planted_bed_from_four_answers(page, base_url):
     page.get_by_role("button", name="Plant this bed").click()
     expect(page.get_by_role("heading", name="First bed")).to_be_visible()
     expect(page.locator("svg[role=slider]")).to_contain_text("guessed")
-    expect(page.get_by_text("are guessed from how far north")).to_be_visible()
+    expect(page.get_by_text("are guessed from your latitude")).to_be_visible()
     assert (
         page.get_by_role("group", name="Plantings through the year").get_by_role("button").count()
         > 5
@@ -122,6 +122,11 @@ def test_inches_and_pounds(page, base_url):
     expect(page.get_by_role("tabpanel")).to_contain_text(
         "root 7.5 in long; this place gives 5.5 in"
     )
+    # Chosen back, every sentence is asked for again.
+    page.get_by_role("link", name="Garden", exact=True).click()
+    page.get_by_label("Measures").select_option("metric")
+    page.get_by_role("link", name=re.compile("Low bed")).click()
+    expect(page.get_by_role("tabpanel")).to_contain_text("root 19 cm long")
 
 
 def test_light_and_dark(page, base_url):

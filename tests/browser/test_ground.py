@@ -152,7 +152,7 @@ def test_a_child_s_arm_is_shorter(yard):
 def test_turning_answers_in_hours_and_kilograms_and_turns(yard):
     thing(yard, '"border"').click(position={"x": 20, "y": 25})
     expect(
-        yard.get_by_text(re.compile("would lose .* h of sun a day and give about"))
+        yard.get_by_text(re.compile("would lose .* h of sun per day and give about"))
     ).to_be_visible()
     yard.get_by_role("button", name="Turn it a quarter").click()
     expect(yard.get_by_text(re.compile("stand in each other"))).to_be_visible()
@@ -199,7 +199,7 @@ def test_a_twin_in_the_mirror_is_set_up_beside_its_bed(yard):
             {"Width, inside": "240", "Length, inside": "180", "Width of an arm": "60"},
             "2.88 m²",
         ),
-        ("ring", {"Across, inside": "3m", "From rim to hole": "60"}, "4.52 m²"),
+        ("ring", {"Diameter, inside": "3m", "From rim to hole": "60"}, "4.52 m²"),
         ("mound", {"Width on top": "90", "Length on top": "2m", "Height": "25"}, "1.8 m²"),
     ],
 )
@@ -237,6 +237,9 @@ def test_walls_measured_outside_leave_less_inside(yard):
 
 def test_the_set_out_sheet_gives_every_stake(yard):
     yard.get_by_role("button", name="Set-out sheet").click()
+    drawing = yard.get_by_role("img", name=re.compile("^The stakes from above"))
+    expect(drawing).to_contain_text("diagonals 2.95 m")
+    expect(drawing.locator("text", has_text=re.compile("^S$|^E$"))).to_have_count(2)
     table = yard.get_by_role("table", name="Stakes of every place")
     # The South bed lies 120 x 270 cm with its corner 1.2 m along and 5.9 m off the line.
     row = table.get_by_role("row", name=re.compile("^South bed"))
@@ -261,7 +264,7 @@ def test_wind_animals_and_who_kneels_are_told_of_the_yard(page, base_url):
     page.get_by_role("button", name="Save the yard").click()
     page.get_by_role("button", name="Size and direction").click()
     expect(page.get_by_text(re.compile("Rabbits come here"))).to_be_visible()
-    expect(page.get_by_text(re.compile("a person seated needs 55 to 75 cm"))).to_be_visible()
+    expect(page.get_by_text(re.compile("a person seated needs 55–75 cm"))).to_be_visible()
     page.get_by_role("button", name="Raise it to 55 cm").click()
     expect(page.get_by_text(re.compile("a person seated wants"))).to_have_count(0)
 

@@ -31,7 +31,7 @@ def test_a_figure_is_changed_felt_in_the_beds_and_taken_back(carrot):
 
 def test_what_no_carrot_can_be_is_refused_and_kept_in_the_form(carrot):
     carrot.get_by_text("Your own figures").click()
-    field = carrot.get_by_label("Soil at least, cm")
+    field = carrot.get_by_label("Soil depth, least, cm")
     field.fill("a hand")
     carrot.get_by_role("button", name="Save these figures").click()
     expect(carrot.get_by_role("alert")).to_contain_text("“a hand” is not a number")
@@ -49,7 +49,7 @@ def test_a_kind_of_ones_own_is_begun_found_and_taken_out(carrot):
     crops = carrot.get_by_role("list", name="Crops", exact=True)
     expect(crops.get_by_role("listitem")).to_have_count(1)
     expect(crops).to_contain_text("own")
-    expect(own_figures(carrot)).to_contain_text("begun from maincrop carrot")
+    expect(own_figures(carrot)).to_contain_text("based on maincrop carrot")
     carrot.get_by_role("button", name="Delete this kind").click()
     expect(carrot.get_by_role("heading", name="maincrop carrot")).to_be_visible()
 

@@ -19,13 +19,13 @@ def row(page, name):
 
 
 def test_an_order_is_summed_over_the_places_that_are_ticked(soil):
-    expect(row(soil, "South bed")).to_contain_text("1029 L")
+    expect(row(soil, "South bed")).to_contain_text("1,029 L")
     # One place stands already and one comes later: they are not bought now.
     expect(soil.get_by_text("4 of 6 places, as one order")).to_be_visible()
     for name in ("House border", "Long bed", "Tub by the tap"):
         soil.get_by_label(f"Fill {name} now").uncheck()
     expect(soil.get_by_text("1 of 6 places, as one order")).to_be_visible()
-    expect(soil.get_by_text("1029 L to pour: 13 barrows, or 86 buckets.")).to_be_visible()
+    expect(soil.get_by_text("1,029 L to pour: 13 barrows, or 86 buckets.")).to_be_visible()
     # 300 L are there already: 729 L want 13 bags of 60 L.
     ways = soil.get_by_role("table", name="Ways to buy garden bed mix, cheapest first")
     expect(ways.get_by_role("row", name=re.compile("bags of 60 L"))).to_contain_text("13 bags")
@@ -51,7 +51,7 @@ def test_a_price_below_zero_is_told_at_its_field(soil):
 
 
 def test_a_figure_opens_the_sum_behind_it(soil):
-    soil.get_by_role("button", name="1029 L, South bed, to pour: working").click()
+    soil.get_by_role("button", name="1,029 L, South bed, to pour: working").click()
     working = soil.get_by_role("dialog", name="Working")
     expect(working).to_contain_text("mix ÷ (1 − settling)")
     expect(working).to_contain_text("875 L")
@@ -71,13 +71,13 @@ def test_a_base_deeper_than_the_fill_is_refused_and_nothing_is_lost(soil):
     soil.get_by_label("Woody base").fill("40")
     soil.get_by_role("region", name="Fill of South bed").get_by_role("button", name="Save").click()
     expect(soil.get_by_text(re.compile("leaves no mix in a fill of 27 cm"))).to_be_visible()
-    expect(row(soil, "South bed")).to_contain_text("1029 L")
+    expect(row(soil, "South bed")).to_contain_text("1,029 L")
 
 
 def test_a_floor_s_load_is_compared_and_left_to_an_engineer(page, base_url):
     page.goto(f"{base_url}/gardens/magpie-terrace/soil")
     page.get_by_role("button", name="Tall box", exact=True).click()
-    page.get_by_label("Floor carries").fill("250")
+    page.get_by_label("Floor load limit").fill("250")
     page.get_by_role("region", name="Fill of Tall box").get_by_role("button", name="Save").click()
     expect(page.get_by_text(re.compile("your papers give 250 kg"))).to_be_visible()
     expect(page.get_by_text(re.compile("is for an engineer to say"))).to_be_visible()
@@ -103,7 +103,7 @@ def test_frames_are_staged_costed_and_cut(page, base_url):
     page.goto(f"{base_url}/gardens/lantern-court/soil")
     page.get_by_role("link", name="Building").click()
     cuts = page.get_by_role("region", name="Cut list, softwood board")
-    expect(cuts).to_contain_text("No cheaper set of boards does it")
+    expect(cuts).to_contain_text("No cheaper set of boards will do")
     expect(cuts.get_by_role("heading")).to_contain_text("15 to buy")
     page.get_by_label("When Long bed is built").select_option("later")
     expect(page.get_by_role("row", name=re.compile(r"^later \(2\)"))).to_be_visible()
@@ -192,14 +192,14 @@ def test_leaves_laid_on_a_bed_rise_and_are_dated(page, base_url):
     form.get_by_label("Depth as laid").fill("40")
     form.get_by_label("On", exact=True).fill("2026-11-10")
     form.get_by_role("button", name="Add it").click()
-    expect(page.get_by_text("Gather 1296 L of leaves")).to_be_visible()
+    expect(page.get_by_text("Gather 1,296 L of leaves")).to_be_visible()
     expect(page.get_by_text("A fine layer of 3 cm over the leaves")).to_be_visible()
 
 
 def test_a_mound_takes_its_height_from_the_path(page, base_url):
     page.goto(f"{base_url}/gardens/lantern-court/places/new")
     page.get_by_label("Outline").select_option("mound")
-    page.get_by_label("Path dug, deep").fill("20")
+    page.get_by_label("Path depth").fill("20")
     page.get_by_role("button", name="Use that height").click()
     expect(page.get_by_label("Height, cm", exact=True)).to_have_value("8")
 
@@ -208,10 +208,10 @@ def test_a_mound_takes_its_height_from_the_path(page, base_url):
     ("view", "figure", "said"),
     [
         ("fill", "South bed, soaked: working", "soaked mix"),
-        ("watering", "cans, your time: working", "trips of two cans"),
+        ("watering", "cans, your time: working", "with two cans over"),
         ("watering", "water on South bed, driest: working", "the air takes"),
         ("building", "a year of use: working", "each cost ÷ the years that it lasts"),
-        ("feeding", "takes: working", "a crop so hungry"),
+        ("feeding", "takes: working", "for its class of feeder"),
     ],
 )
 def test_figures_of_the_soil_give_their_working(page, base_url, view, figure, said):

@@ -15,7 +15,7 @@ def test_a_support_is_drawn_billed_and_changed(page, base_url):
     page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("img", name="7 posts")).to_be_visible()
     bears = page.get_by_role("region", name="Weight and wind")
-    expect(bears).to_contain_text("Estimated to stand gusts of 15 m/s")
+    expect(bears).to_contain_text("Estimated to withstand gusts of 15 m/s")
     bears.get_by_role("button", name="push of the wind: working").click()
     expect(page.get_by_role("dialog", name="Working")).to_contain_text("Wind on one post")
     page.keyboard.press("Escape")
@@ -25,7 +25,7 @@ def test_a_support_is_drawn_billed_and_changed(page, base_url):
 
 def test_a_stretch_longer_than_its_edge_is_refused_in_words(page, base_url):
     page.goto(f"{base_url}/gardens/lantern-court/places/south/supports")
-    page.get_by_label("as far as").fill("400")
+    page.get_by_label("Along the edge to").fill("400")
     page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("status")).to_contain_text("270, the length of its edge")
-    expect(page.get_by_label("as far as")).to_have_value("400")
+    expect(page.get_by_label("Along the edge to")).to_have_value("400")

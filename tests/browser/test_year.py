@@ -87,7 +87,7 @@ def test_a_crop_is_sown_in_waves(page, base_url):
 
 def test_the_pantry_sets_the_plan_against_what_is_eaten(page, base_url):
     page.goto(f"{base_url}/gardens/lantern-court/pantry")
-    wanted = page.get_by_role("region", name="What the household needs")
+    wanted = page.get_by_role("region", name="Needs and supply")
     lettuce = page.get_by_label("head lettuce, kg wanted per year")
     expect(lettuce).to_have_value("12")
     lettuce.fill("-3")
@@ -215,3 +215,23 @@ def test_seed_is_ordered_in_the_first_week_of_the_year(year):
     order = week.get_by_role("listitem").filter(has_text="The garden: broad bean, 1 packet")
     order.get_by_role("button", name="Done: Order").click()
     expect(week.get_by_role("heading")).to_contain_text("1 of")
+
+
+def test_the_drawing_or_the_jobs_can_have_more_of_the_screen(year):
+    line = year.get_by_role("separator", name="Room for the drawing of the year")
+    jobs = year.get_by_role("heading", name="This week, 14 Jun to 20 Jun")
+    before = jobs.bounding_box()["y"]
+    line.focus()
+    year.keyboard.press("ArrowUp")
+    year.keyboard.press("ArrowUp")
+    assert jobs.bounding_box()["y"] < before - 40
+    box = line.bounding_box()
+    year.mouse.move(box["x"] + 200, box["y"] + 4)
+    year.mouse.down()
+    year.mouse.move(box["x"] + 200, box["y"] + 154, steps=3)
+    year.mouse.up()
+    assert line.bounding_box()["y"] > box["y"] + 100
+    dragged = line.get_attribute("aria-valuenow")
+    year.reload()
+    # What was chosen is there again.
+    expect(line).to_have_attribute("aria-valuenow", dragged)

@@ -58,7 +58,9 @@ function trimmed(value: number, digits: number): string {
 
 /** Two figures that say something: 0.32, 6, 120. */
 function significant(value: number): string {
-  return value >= 1000 ? grouped(Number(value.toPrecision(2))) : String(Number(value.toPrecision(2)));
+  return value >= 1000
+    ? grouped(Number(value.toPrecision(2)))
+    : String(Number(value.toPrecision(2)));
 }
 
 const GROUPED = new Intl.NumberFormat('en-GB', { maximumFractionDigits: 0 });

@@ -31,7 +31,10 @@ class MarkJob(EditBase):
 
     def apply_to(self, document: Changes) -> None:
         planned = self.planned.isoformat() if self.planned else None
-        mark_job(document, p.document(self.mark), planned)
+        mark = p.document(self.mark)
+        if not self.mark.cells:
+            mark.pop("cells", None)
+        mark_job(document, mark, planned)
 
     def named(self, before: p.Plan) -> str:
         return f"mark a job {self.mark.state.replace('-', ' ')}"

@@ -60,7 +60,7 @@ export function SeedPrices({ state, row, onEdit, onDone }: Props) {
           <NumberField
             form={form}
             name="raising"
-            label="Raising one plant"
+            label="Cost of raising one"
             hint="Pot, mix and light."
           />
         )}

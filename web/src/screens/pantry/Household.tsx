@@ -48,7 +48,7 @@ export function Household({ state, scale, width, day }: Props) {
           <p>
             {`${Math.round(hours.year_hours)} hours in the year; ${hours.words}.`}
             {hours.over > 0 && (
-              <span className="text-marigold">{` ${hours.over} weeks ask for more time than there is.`}</span>
+              <span className="text-marigold">{` In ${hours.over} ${hours.over === 1 ? 'week' : 'weeks'} there is more to do than time.`}</span>
             )}
           </p>
         )}

@@ -76,9 +76,9 @@ function Table({ state, pantry, scale, width }: Props) {
         day={day}
         label="Everything picked, week by week"
       />
-      <section aria-label="What the household needs">
+      <section aria-label="Needs and supply">
         <div className="flex flex-wrap items-baseline gap-x-5 px-[14px]">
-          <h2 className="text-base">What the household needs</h2>
+          <h2 className="text-base">Needs and supply</h2>
           {pantry.eaten_kg_a_week > 0 && (
             <p>
               {`${units.mass(pantry.eaten_kg_a_week)} per week`}

@@ -166,7 +166,12 @@ export function SupportForm({ state, place, support, sheet, onEdit, ...tables }:
         label={`Along the edge from, ${units.lengthUnit}`}
         {...shownUsual('from')}
       />
-      <NumberField form={form} name="to" label={`to, ${units.lengthUnit}`} {...shownUsual('to')} />
+      <NumberField
+        form={form}
+        name="to"
+        label={`Along the edge to, ${units.lengthUnit}`}
+        {...shownUsual('to')}
+      />
       {!system?.build.bent && (
         <div className="col-span-2">
           <NumberField
