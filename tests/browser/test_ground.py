@@ -155,7 +155,7 @@ def test_turning_answers_in_hours_and_kilograms_and_turns(yard):
         yard.get_by_text(re.compile("would lose .* h of sun per day and give about"))
     ).to_be_visible()
     yard.get_by_role("button", name="Turn it a quarter").click()
-    expect(yard.get_by_text(re.compile("stand in each other"))).to_be_visible()
+    expect(yard.get_by_text(re.compile("overlaps the"))).to_be_visible()
 
 
 def test_what_is_laid_out_can_be_taken_out(yard):
@@ -333,7 +333,7 @@ def test_a_new_place_finds_free_ground_by_itself(yard):
     yard.get_by_role("button", name="Add the place").click()
     lying = yard.get_by_role("region", name="New bed")
     expect(lying).to_contain_text("From the tap")
-    for amiss in ("same ground", "stand in each other", "lies on the", "outside the yard"):
+    for amiss in ("overlap", "lies on the", "outside the yard"):
         expect(lying).not_to_contain_text(amiss)
 
 

@@ -79,7 +79,7 @@ def test_a_floor_s_load_is_compared_and_left_to_an_engineer(page, base_url):
     page.get_by_role("button", name="Tall box", exact=True).click()
     page.get_by_label("Floor load limit").fill("250")
     page.get_by_role("region", name="Fill of Tall box").get_by_role("button", name="Save").click()
-    expect(page.get_by_text(re.compile("your papers give 250 kg"))).to_be_visible()
+    expect(page.get_by_text(re.compile("Your papers allow 250 kg per m²"))).to_be_visible()
     expect(page.get_by_text(re.compile("is for an engineer to say"))).to_be_visible()
 
 
