@@ -7,7 +7,14 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from ample_rows.core import plan as p
-from ample_rows.core.calendar import season
+from ample_rows.core.calendar.dates import dates_of, growth_share, picking_curve
+from ample_rows.core.calendar.growing_year import (
+    growing_days,
+    growing_year,
+    mean_temperature_c,
+    move_years,
+)
+from ample_rows.core.calendar.windows import heat_gap
 from ample_rows.core.edits import apply_edit
 from ample_rows.core.words.message import said
 from ample_rows.crops import load_book
@@ -22,7 +29,7 @@ CLIMATE = {
 
 
 def year(read, **garden):
-    return season.growing_year(read(document(**garden)).garden, BOOK)
+    return growing_year(read(document(**garden)).garden, BOOK)
 
 
 @pytest.mark.parametrize(
@@ -49,7 +56,7 @@ def test_the_year_may_be_set(read):
     ("day", "back"), [(date(2028, 2, 29), date(2027, 2, 28)), (date(2027, 6, 5), date(2026, 6, 5))]
 )
 def test_a_day_moved_by_years_exists(day, back):
-    assert season.move_years(day, -1) == back
+    assert move_years(day, -1) == back
 
 
 @pytest.mark.parametrize(
@@ -140,17 +147,17 @@ def test_the_southern_year_has_its_own_seasons(grown):
 @pytest.mark.parametrize(("month", "mean"), [(1, 4.45), (7, 17.4)])
 def test_means_pass_through_the_middle_of_their_month(read, month, mean):
     found = year(read, climate=CLIMATE)
-    assert season.mean_temperature_c(found, date(2027, month, 15)) == pytest.approx(mean, abs=0.1)
+    assert mean_temperature_c(found, date(2027, month, 15)) == pytest.approx(mean, abs=0.1)
 
 
 @given(st.floats(0, 1), st.floats(0, 1))
 def test_growth_and_picking_never_go_back(first, second):
     low, high = sorted((first, second))
-    assert season.growth_share(low) <= season.growth_share(high)
+    assert growth_share(low) <= growth_share(high)
     for peaked in (True, False):
-        assert season.picking_curve(peaked, low) <= season.picking_curve(peaked, high)
-    assert season.growth_share(0) == pytest.approx(0)
-    assert season.growth_share(1) == pytest.approx(1)
+        assert picking_curve(peaked, low) <= picking_curve(peaked, high)
+    assert growth_share(0) == pytest.approx(0)
+    assert growth_share(1) == pytest.approx(1)
 
 
 @given(
@@ -169,7 +176,7 @@ def test_dates_are_always_in_order(crop_id, start_date, which):
         start_date=start_date,
     )
     garden = p.Garden.model_validate_json(str(GARDEN).replace("'", '"'))
-    dates = season.dates_of(made, crop, season.growing_year(garden, BOOK), BOOK)
+    dates = dates_of(made, crop, growing_year(garden, BOOK), BOOK)
     assert (
         dates.start < dates.clear <= dates.due + timedelta(days=dates.pick_days + crop.picking.days)
     )
@@ -181,9 +188,9 @@ def test_dates_are_always_in_order(crop_id, start_date, which):
 
 
 def test_growing_days_follow_warmth_or_the_frosts(read):
-    by_frost = season.growing_days(year(read), BOOK)
+    by_frost = growing_days(year(read), BOOK)
     assert (by_frost[0], by_frost[-1]) == (date(2027, 4, 25), date(2027, 10, 19))
-    by_warmth = season.growing_days(year(read, climate=CLIMATE), BOOK)
+    by_warmth = growing_days(year(read, climate=CLIMATE), BOOK)
     assert by_warmth[0] < date(2027, 3, 15)
 
 
@@ -213,11 +220,11 @@ def test_where_there_is_no_frost_heat_makes_the_windows(reported):
 
 def test_the_heat_gap_is_of_cool_crops_in_hot_months(read, book):
     plan = read(document(**{**TROPICS, "season_start": "2027-05-01", "first_frost": "2028-06-30"}))
-    year = season.growing_year(plan.garden, book)
-    since, until = season.heat_gap(year, book.crops["lettuce"], book)
+    year = growing_year(plan.garden, book)
+    since, until = heat_gap(year, book.crops["lettuce"], book)
     assert since.month in (8, 9, 10, 11)
     assert (until - since).days > 100
-    assert season.heat_gap(year, book.crops["chilli-pepper"], book) is None
+    assert heat_gap(year, book.crops["chilli-pepper"], book) is None
 
 
 FLEECE = {"id": "f", "kind": "fleece", "cells": "all", "since": "2027-03-01"}

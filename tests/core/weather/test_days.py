@@ -7,7 +7,7 @@ import pytest
 
 from ample_rows.core import plan as p
 from ample_rows.core.ask.days_ahead import advice_for
-from ample_rows.core.calendar import season
+from ample_rows.core.calendar.growing_year import growing_year
 from ample_rows.core.calendar.soil_of_day import soil_of_day
 from ample_rows.core.calendar.soil_warmth import days_to_come_up, estimated_c, soil_warmer_c
 from ample_rows.core.weather.days import DayWeather, weather_of
@@ -72,7 +72,7 @@ def test_without_normals_nothing_is_made_up(read, book):
 
 def test_soil_swings_less_and_later_the_deeper_it_is(read, book):
     plan = read(document(**THERMAL))
-    year = season.growing_year(plan.garden, book)
+    year = growing_year(plan.garden, book)
     ground = p.Place.model_validate_json(
         '{"id": "g", "kind": "ground", "wall_height_cm": 0, '
         '"shape": {"type": "rectangle", "width_cm": 100, "length_cm": 100}}'

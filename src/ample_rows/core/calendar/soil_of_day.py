@@ -4,7 +4,7 @@ from datetime import date
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
-from ample_rows.core.calendar import season
+from ample_rows.core.calendar.growing_year import growing_year
 from ample_rows.core.calendar.soil_warmth import (
     SoilProbe,
     SoilWarmth,
@@ -22,7 +22,7 @@ def soil_of_day(plan: p.Plan, day: date, seed: int, book: Book) -> tuple[SoilWar
     Args:
         seed: Of the weather stand-in, which the stand-in probe follows.
     """
-    year = season.growing_year(plan.garden, book)
+    year = growing_year(plan.garden, book)
     probe: SoilProbe = StandInProbe(plan.garden.climate, year.latitude, plan.places, seed, book)
     found = []
     for place in plan.places:

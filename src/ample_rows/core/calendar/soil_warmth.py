@@ -11,7 +11,8 @@ from typing import Protocol
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book, Crop
-from ample_rows.core.calendar.season import GrowingYear, mean_temperature_c, sun_share
+from ample_rows.core.calendar.dates import sun_share
+from ample_rows.core.calendar.growing_year import GrowingYear, mean_temperature_c
 from ample_rows.core.geometry import shapes
 from ample_rows.core.weather.days import weather_of
 from ample_rows.core.words.message import Text

@@ -11,7 +11,7 @@ from typing import Any
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
 from ample_rows.core.book.own_crops import book_with
-from ample_rows.core.calendar import season
+from ample_rows.core.calendar.growing_year import growing_year
 from ample_rows.core.checks.garden import (
     build_faults,
     chore_faults,
@@ -170,7 +170,7 @@ def _one_layout(plan: p.Plan, book: Book, settled: _Settled) -> list[Fault]:
         # Plantings are judged against sound places only, or one slip is told many times.
         return faults
     plan = placed(plan, book)
-    end = season.growing_year(plan.garden, book).end
+    end = growing_year(plan.garden, book).end
     for index, planting in enumerate(plan.plantings):
         path = f"plantings[{index}]"
         if id(planting) not in settled.plantings:

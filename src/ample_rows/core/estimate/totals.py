@@ -8,7 +8,7 @@ from functools import lru_cache
 from ample_rows.core import notes
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
-from ample_rows.core.calendar import season
+from ample_rows.core.calendar.growing_year import GrowingYear
 from ample_rows.core.estimate.place_result import PlaceResult, sum_of
 from ample_rows.core.estimate.report import Report, Totals, YearReport
 from ample_rows.core.place.place_cases import setting_of
@@ -81,7 +81,7 @@ def _totals(results: list[PlaceResult], plan: p.Plan, book: Book) -> Totals:
 
 
 @lru_cache(maxsize=64)
-def _year_report(year: season.GrowingYear, guessed: tuple[str, ...]) -> YearReport:
+def _year_report(year: GrowingYear, guessed: tuple[str, ...]) -> YearReport:
     days = [year.start + timedelta(days=7 * i) for i in range(54)]
     return YearReport(
         start=year.start,

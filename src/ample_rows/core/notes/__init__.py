@@ -8,7 +8,7 @@ from collections.abc import Callable, Iterator
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
-from ample_rows.core.calendar.season import is_frost_free
+from ample_rows.core.calendar.growing_year import is_frost_free
 from ample_rows.core.notes.cautions import crop_cautions, support_caution
 from ample_rows.core.notes.clashes import clashes
 from ample_rows.core.notes.depth import depth_short, ground_below

@@ -5,7 +5,8 @@ from dataclasses import replace
 from datetime import date
 
 from ample_rows.core import plan as p
-from ample_rows.core.calendar import season
+from ample_rows.core.calendar.dates import spares_young, usual_end
+from ample_rows.core.calendar.growing_year import days
 from ample_rows.core.edits import Plant
 from ample_rows.core.notes.note import Fix, Note
 from ample_rows.core.notes.view import change_planting, named
@@ -114,8 +115,8 @@ def likely_end(view: PlaceView) -> Iterator[Note]:
     """A planting that is usually ended here by what troubles it, and a wave that overlaps it."""
     year, book = view.setting.year, view.book
     for e in view.plantings:
-        usual = season.likely_end(year, e.crop, e.dates.start, book)
-        whole = e.dates.due + season.days(e.dates.pick_days)
+        usual = usual_end(year, e.crop, e.dates.start, book)
+        whole = e.dates.due + days(e.dates.pick_days)
         if usual is None or usual != e.dates.clear or usual >= whole:
             continue
         words, fixes = _second_wave(view, e, usual)
@@ -140,13 +141,13 @@ def _second_wave(view: PlaceView, e: Evaluated, usual: date) -> tuple[Message, t
     year, book = view.setting.year, view.book
     root = e.crop.variety_of or e.crop.id
     known = [k for k in year.likely_ends if k.crop in (e.crop.id, root)]
-    if not any(season.spares_young(k, book) for k in known):
+    if not any(spares_young(k, book) for k in known):
         return message("timing-grow-early-kind-or"), ()
     over = _takes_over(view, e, usual)
     if over is not None:
         return message("timing-planting-takes-over-then", start=over.dates.start), ()
-    grows = season.days(e.crop.days_to_pick(e.planting.start) or 0)
-    young = season.days(book.value("young_days") - 1)
+    grows = days(e.crop.days_to_pick(e.planting.start) or 0)
+    young = days(book.value("young_days") - 1)
     later = max(usual - grows, usual - young)
     return (
         message("timing-start-second-wave-about", later=later),
@@ -171,7 +172,7 @@ def _planted_again(view: PlaceView, e: Evaluated, later: date) -> Iterator[Fix]:
     """The same again in squares of this place that are free by then."""
     if e.planting.support is not None:
         return
-    ends = later + (e.dates.due - e.dates.start) + season.days(e.dates.pick_days)
+    ends = later + (e.dates.due - e.dates.start) + days(e.dates.pick_days)
     again = replace(e.report, start_date=later, clear_date=ends)
     block = free_block(view.place, again, (other.report for other in view.plantings))
     if not block:
@@ -194,7 +195,7 @@ def turn_round(view: PlaceView) -> Iterator[Note]:
         rest = (e.dates.start - before.dates.clear).days
         wanted = before.crop.turn_round_days
         if 0 <= rest < wanted:
-            ready = before.dates.clear + season.days(wanted)
+            ready = before.dates.clear + days(wanted)
             yield Note(
                 "tip",
                 "turn-round",

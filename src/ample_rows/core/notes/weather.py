@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator
 
-from ample_rows.core.calendar.season import hottest_month
+from ample_rows.core.calendar.dates import hottest_month
 from ample_rows.core.notes.note import Fix, Level, Note
 from ample_rows.core.notes.view import change_planting, named
 from ample_rows.core.place.view import PlaceView

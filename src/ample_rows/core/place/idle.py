@@ -9,7 +9,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from ample_rows.core.book import Book
-from ample_rows.core.calendar.season import GrowingYear, growing_days
+from ample_rows.core.calendar.growing_year import GrowingYear, growing_days
 from ample_rows.core.geometry.cells import Grid
 from ample_rows.core.place.report import IdleSpell
 

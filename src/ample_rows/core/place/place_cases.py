@@ -4,7 +4,7 @@ from dataclasses import replace
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
-from ample_rows.core.calendar import season
+from ample_rows.core.calendar.growing_year import growing_year, sheltered
 from ample_rows.core.calendar.soil_warmth import soil_warmer_c
 from ample_rows.core.place.crop_shade import crop_shades
 from ample_rows.core.place.sharing import sharings
@@ -21,7 +21,7 @@ def setting_of(plan: p.Plan, book: Book) -> Setting:
     """What all places of a plan share."""
     garden = plan.garden
     return Setting(
-        year=season.growing_year(garden, book),
+        year=growing_year(garden, book),
         policies=garden.policies,
         latitude=garden.latitude,
         north_deg=(plan.site.north_deg if plan.site else None) or 0.0,
@@ -55,5 +55,5 @@ def place_cases(plan: p.Plan, setting: Setting, book: Book) -> list[PlaceCase]:
 def _where_it_stands(place: p.Place, setting: Setting, book: Book) -> Setting:
     """The setting of a place: its soil's warmth, and its own frosts where it is under cover."""
     covered = tuple((stay.since, stay.until) for stay in place.stays if stay.under_cover)
-    year = season.sheltered(setting.year, covered)
+    year = sheltered(setting.year, covered)
     return replace(setting, year=replace(year, soil_warmer_c=soil_warmer_c(place, book)))

@@ -12,8 +12,7 @@ from functools import lru_cache
 import numpy as np
 
 from ample_rows.core import plan as p
-from ample_rows.core.calendar import season
-from ample_rows.core.calendar.season import Dates
+from ample_rows.core.calendar.dates import Dates, dates_of
 from ample_rows.core.geometry.cells import grid_of
 from ample_rows.core.planting.cases import (
     Case,
@@ -96,7 +95,7 @@ def _grown(case: Case) -> _Grown:
 def _dates(case: Case) -> Dates:
     crop, year, book = case.crop, case.setting.year, case.book
     scale = crop.picking_scale(case.training)
-    return season.dates_of(case.planting, crop, year, book, picking=scale)
+    return dates_of(case.planting, crop, year, book, picking=scale)
 
 
 def _meet(one: Dates, other: Dates) -> bool:

@@ -8,8 +8,7 @@ from numpy.typing import NDArray
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
-from ample_rows.core.calendar import season
-from ample_rows.core.calendar.season import Dates
+from ample_rows.core.calendar.dates import Dates, dates_of
 from ample_rows.core.geometry import shapes
 from ample_rows.core.geometry.cells import cells_of, grid_of
 from ample_rows.core.planting.cases import ON_GROUND, Setting, training_of
@@ -60,7 +59,7 @@ def heights_by_day(
 ) -> Heights:
     """A planting's height on each sample day, 0 when it does not stand. [m]"""
     crop = crop_grown(planting, book)
-    dates = season.dates_of(
+    dates = dates_of(
         planting,
         crop,
         setting.year,

@@ -5,7 +5,8 @@ from functools import cached_property
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book, Crop
-from ample_rows.core.calendar.season import Dates, GrowingYear
+from ample_rows.core.calendar.dates import Dates
+from ample_rows.core.calendar.growing_year import GrowingYear
 from ample_rows.core.geometry.lattice import Point
 from ample_rows.core.planting.harvest import Draws, Factors
 from ample_rows.core.planting.report import PlantingReport

@@ -8,9 +8,9 @@ import numpy as np
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Crop
-from ample_rows.core.calendar import season
-from ample_rows.core.calendar.season import Dates
+from ample_rows.core.calendar.dates import Dates, dates_of, hottest_c
 from ample_rows.core.calendar.soil_warmth import days_to_come_up, estimated_c
+from ample_rows.core.calendar.windows import start_window
 from ample_rows.core.geometry import shapes
 from ample_rows.core.geometry.lattice import Point
 from ample_rows.core.patience import carry_on
@@ -86,9 +86,7 @@ def _evaluated(case: Case, laid: SetOut) -> Evaluated:
 
 def _outcome(case: Case, laid: SetOut) -> Outcome:
     crop, book, year = case.crop, case.book, case.setting.year
-    dates = season.dates_of(
-        case.planting, crop, year, book, picking=crop.picking_scale(case.training)
-    )
+    dates = dates_of(case.planting, crop, year, book, picking=crop.picking_scale(case.training))
     depth = _depth(case, laid, dates)
     light = _light(case, laid, dates)
     trained = crop.training(case.training) if case.training else None
@@ -151,7 +149,7 @@ def _uncovered_light(case: Case, laid: SetOut, dates: Dates) -> Light:
 
 
 def _cooled(case: Case, dates: Dates, late_share: float) -> float:
-    hottest = season.hottest_c(case.setting.year, dates)
+    hottest = hottest_c(case.setting.year, dates)
     return harvest.cooling_factor(case.crop, hottest, late_share, case.book)
 
 
@@ -175,7 +173,7 @@ def _report(case: Case, outcome: Outcome) -> PlantingReport:
     planting, crop, laid, dates = case.planting, case.crop, outcome.laid, outcome.dates
     scale = outcome.expected * outcome.factors.product
     total = harvest.planting_quantiles(crop, scale, case.book)
-    window = season.window(case.setting.year, crop, planting.start, case.book)
+    window = start_window(case.setting.year, crop, planting.start, case.book)
     sown = planting.start in ("sow", "transplant") and crop.seeds_per_station is not None
     spread = crop.yield_kg_per_plant
     piece = crop.piece_kg if spread else None

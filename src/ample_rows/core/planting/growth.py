@@ -7,7 +7,7 @@ from numpy.typing import NDArray
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book, Crop
-from ample_rows.core.calendar.season import Dates, growth_share
+from ample_rows.core.calendar.dates import Dates, growth_share
 from ample_rows.core.planting.report import GrowthReport
 
 STEP_DAYS = 7

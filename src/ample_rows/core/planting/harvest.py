@@ -17,7 +17,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from ample_rows.core.book import Book, Crop, Range3
-from ample_rows.core.calendar.season import Dates, picking_curve
+from ample_rows.core.calendar.dates import Dates, picking_curve
 
 Draws = NDArray[np.float64]
 _WEEK = timedelta(days=7)

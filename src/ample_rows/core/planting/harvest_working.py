@@ -1,7 +1,7 @@
 """The sum behind the likely harvest of a planting, one line a term."""
 
 from ample_rows.core.book import Crop
-from ample_rows.core.calendar.season import Dates
+from ample_rows.core.calendar.dates import Dates
 from ample_rows.core.planting.cases import Case, Light, Outcome
 from ample_rows.core.words.message import Length, Message, Number, Share, Text, clauses, message
 from ample_rows.core.words.working import Term, crop_source

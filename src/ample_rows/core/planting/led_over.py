@@ -1,6 +1,7 @@
 """A trailing crop led over more ground than it grows in: how much room that gives it."""
 
-from ample_rows.core.calendar import season
+from ample_rows.core.calendar.dates import dates_of
+from ample_rows.core.calendar.growing_year import days
 from ample_rows.core.planting.cases import Case
 from ample_rows.core.words.message import Area, Message, Number, message
 
@@ -14,9 +15,9 @@ def rooms(case: Case, own_m2: float) -> float:
     led = case.planting.led_over
     if led is None or own_m2 <= 0 or case.support is not None:
         return 1.0
-    dates = season.dates_of(case.planting, case.crop, case.setting.year, case.book)
+    dates = dates_of(case.planting, case.crop, case.setting.year, case.book)
     grows = (dates.due - dates.start).days
-    runs = dates.start + season.days(grows * case.book.value("vines_run_share"))
+    runs = dates.start + days(grows * case.book.value("vines_run_share"))
     left = (dates.due - max(runs, led.since)).days / max(1, (dates.due - runs).days)
     return 1.0 + max(0.0, min(1.0, left)) * led.m2 / own_m2
 

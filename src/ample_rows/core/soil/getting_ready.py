@@ -6,7 +6,7 @@ from datetime import date, timedelta
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
-from ample_rows.core.calendar.season import GrowingYear
+from ample_rows.core.calendar.growing_year import GrowingYear
 from ample_rows.core.geometry import shapes
 from ample_rows.core.soil.fill import Fill, base_cm
 from ample_rows.core.soil.soft import soft_layers

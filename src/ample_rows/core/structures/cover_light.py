@@ -2,7 +2,7 @@
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
-from ample_rows.core.calendar.season import Dates
+from ample_rows.core.calendar.dates import Dates
 
 
 def light_taken(place: p.Place, cells: tuple[str, ...], dates: Dates, book: Book) -> float:

@@ -5,7 +5,7 @@ from datetime import timedelta
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
-from ample_rows.core.calendar.season import GrowingYear
+from ample_rows.core.calendar.growing_year import GrowingYear
 from ample_rows.core.geometry.cells import cells_of
 
 _MOSTLY = 0.5

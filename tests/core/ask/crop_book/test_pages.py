@@ -5,7 +5,8 @@ from datetime import date
 import pytest
 
 from ample_rows.core.ask.crop_book.pages import crop_index, crop_page
-from ample_rows.core.calendar.season import growing_year, window
+from ample_rows.core.calendar.growing_year import growing_year
+from ample_rows.core.calendar.windows import start_window
 from ample_rows.core.errors import UnknownPartError
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.words.message import said
@@ -73,7 +74,7 @@ def test_windows_are_those_of_the_season_with_the_first_start_carried_to_its_pic
     page = crop_page(Estimate(plan, book), "dwarf-bean", book)
     year = growing_year(plan.garden, book)
     for found in page.windows:
-        own = window(year, page.crop, found.start, book)
+        own = start_window(year, page.crop, found.start, book)
         assert (found.earliest, found.latest, found.open) == (own.earliest, own.latest, True)
         days = page.crop.days_to_pick(found.start)
         assert (found.first_pick - found.earliest).days == days

@@ -48,28 +48,31 @@ export function CropEntry({ page, nameOf, onOpen }: Props) {
       </header>
       <div className="grid gap-x-8 sm:grid-cols-2">
         <Profile crop={crop} />
-        <WindowWords page={page} />
-        <section aria-label="Good to know" className="sm:pt-3">
-          {crop.cautions.map((caution) => (
-            <p key={caution} className="mb-1.5">
-              <strong className="text-marigold">Care </strong>
-              {caution}
-            </p>
-          ))}
-          {page.traits.map((trait) => (
-            <p key={trait.label} className="mb-1.5">
-              <strong className="inline-block first-letter:uppercase">{`${trait.label}.`}</strong>{' '}
-              {trait.follows}
-            </p>
-          ))}
-          {crop.before_sowing && (
-            <p className="mb-1.5">
-              <strong>Before sowing. </strong>
-              {crop.before_sowing}
-            </p>
-          )}
-          <Company page={page} nameOf={nameOf} onOpen={onOpen} />
-        </section>
+        <div>
+          <WindowWords page={page} />
+          <InThisGarden page={page} />
+          <section aria-label="Good to know" className="sm:pt-3">
+            {crop.cautions.map((caution) => (
+              <p key={caution} className="mb-1.5">
+                <strong className="text-marigold">Care </strong>
+                {caution}
+              </p>
+            ))}
+            {page.traits.map((trait) => (
+              <p key={trait.label} className="mb-1.5">
+                <strong className="inline-block first-letter:uppercase">{`${trait.label}.`}</strong>{' '}
+                {trait.follows}
+              </p>
+            ))}
+            {crop.before_sowing && (
+              <p className="mb-1.5">
+                <strong>Before sowing. </strong>
+                {crop.before_sowing}
+              </p>
+            )}
+            <Company page={page} nameOf={nameOf} onOpen={onOpen} />
+          </section>
+        </div>
       </div>
       <div className="mt-3 grid gap-x-8 sm:grid-cols-2">
         {groupsOf(page, units).map(({ head, source, rows }) => (
@@ -95,20 +98,26 @@ export function CropEntry({ page, nameOf, onOpen }: Props) {
       </div>
       <WaysUp page={page} />
       <Troubles page={page} />
-      <section aria-label="In this garden" className="mt-3">
-        <h3 className="border-b border-rule font-sans text-[14px] font-semibold">In this garden</h3>
-        <ul>
-          {page.places.map((fit) => (
-            <li key={fit.place} className="flex gap-3 border-b border-faint py-0.5">
-              <span className="w-40 shrink-0">{fit.label}</span>
-              <span className={fit.fits ? '' : 'text-muted'}>
-                {`${fit.fits ? 'Suits it' : 'Does not suit it'}: ${fit.words}.`}
-              </span>
-            </li>
-          ))}
-        </ul>
-      </section>
     </article>
+  );
+}
+
+/** Each place of the garden, and whether the crop suits it. */
+function InThisGarden({ page }: { page: CropPage }) {
+  return (
+    <section aria-label="In this garden" className="mt-2">
+      <h3 className="border-b border-rule font-sans text-[14px] font-semibold">In this garden</h3>
+      <ul>
+        {page.places.map((fit) => (
+          <li key={fit.place} className="flex gap-3 border-b border-faint py-0.5">
+            <span className="w-32 shrink-0">{fit.label}</span>
+            <span className={fit.fits ? '' : 'text-muted'}>
+              {`${fit.fits ? 'Suits it' : 'Does not suit it'}: ${fit.words}.`}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

@@ -17,7 +17,7 @@ from ample_rows.core.book.crop_fields import (
     Value,
     figure,
 )
-from ample_rows.core.calendar import season
+from ample_rows.core.calendar.windows import heat_gap
 from ample_rows.core.carpentry.ways_up import WayUp, ways_up
 from ample_rows.core.errors import UnknownPartError
 from ample_rows.core.estimate.estimate import Estimate
@@ -174,7 +174,7 @@ def crop_page(estimate: Estimate, crop_id: str, shipped: Book) -> CropPage:
         crop=crop,
         like=like,
         figures=tuple(_own_figure(field, crop, begun) for field in FIELDS),
-        heat_gap=season.heat_gap(year, crop, book),
+        heat_gap=heat_gap(year, crop, book),
         windows=tuple(crop_window(year, crop, start, book) for start in crop.starts),
         places=tuple(_fit(crop, here, book) for here in estimate.cases.values()),
         neighbours=_neighbours(crop, book),

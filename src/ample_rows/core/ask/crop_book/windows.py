@@ -6,7 +6,9 @@ from datetime import date, timedelta
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book, Crop
-from ample_rows.core.calendar import season
+from ample_rows.core.calendar.dates import frost_day
+from ample_rows.core.calendar.growing_year import GrowingYear, grow_days
+from ample_rows.core.calendar.windows import Window, start_window
 from ample_rows.core.structures.shelter import under_cover
 from ample_rows.core.words.message import Text
 
@@ -40,13 +42,13 @@ class CoveredWindow:
     weeks_sooner: float
 
 
-def crop_window(year: season.GrowingYear, crop: Crop, start: p.Start, book: Book) -> CropWindow:
+def crop_window(year: GrowingYear, crop: Crop, start: p.Start, book: Book) -> CropWindow:
     """One way of starting a crop in a garden's year."""
-    found = season.window(year, crop, start, book)
-    grow = season.grow_days(year, crop, start, found.earliest, book)
+    found = start_window(year, crop, start, book)
+    grow = grow_days(year, crop, start, found.earliest, book)
     first = None if grow is None else found.earliest + timedelta(days=round(grow))
     last = None if first is None else first + timedelta(days=round(crop.picking.days))
-    frost = season.frost_day(year, crop, found.earliest, book)
+    frost = frost_day(year, crop, found.earliest, book)
     return CropWindow(
         start=start,
         open=found.earliest <= found.latest,
@@ -67,13 +69,13 @@ def _sow_indoors(crop: Crop, start: p.Start, earliest: date) -> date | None:
 
 
 def _covered(
-    year: season.GrowingYear, crop: Crop, start: p.Start, bare: season.Window, book: Book
+    year: GrowingYear, crop: Crop, start: p.Start, bare: Window, book: Book
 ) -> Iterator[CoveredWindow]:
     """The same start beneath each cover that buys a week and more."""
     for name, kind in book.covers.items():
         if kind.buys_weeks < 1:
             continue
-        beneath = season.window(under_cover(year, kind.buys_weeks, book), crop, start, book)
+        beneath = start_window(under_cover(year, kind.buys_weeks, book), crop, start, book)
         sooner = (bare.earliest - beneath.earliest).days / 7
         if beneath.earliest <= beneath.latest and sooner >= 1:
             yield CoveredWindow(name, kind.label, beneath.earliest, beneath.latest, sooner)

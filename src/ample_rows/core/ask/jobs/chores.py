@@ -8,7 +8,7 @@ from datetime import date, timedelta
 from ample_rows.core import plan as p
 from ample_rows.core.ask.jobs.job import Job, ground_job
 from ample_rows.core.book import Book
-from ample_rows.core.calendar.season import days, growing_year
+from ample_rows.core.calendar.growing_year import days, growing_year
 from ample_rows.core.words.message import Count, Message, message
 
 _LASTS = timedelta(days=13)

@@ -7,7 +7,7 @@ from datetime import date, timedelta
 from ample_rows.core import plan as p
 from ample_rows.core.ask.jobs.job import Job, ground_job
 from ample_rows.core.book import Book
-from ample_rows.core.calendar.season import days
+from ample_rows.core.calendar.growing_year import days
 from ample_rows.core.estimate.report import YearReport
 from ample_rows.core.place.report import PlaceReport
 from ample_rows.core.planting.report import PlantingReport

@@ -8,7 +8,7 @@ from datetime import timedelta
 from ample_rows.core import plan as p
 from ample_rows.core.ask.jobs.job import Job, ground_job
 from ample_rows.core.book import Book
-from ample_rows.core.calendar.season import days
+from ample_rows.core.calendar.growing_year import days
 from ample_rows.core.estimate.report import YearReport
 from ample_rows.core.geometry.cells import grid_of, span_words
 from ample_rows.core.place.report import PlaceReport, WaterReport

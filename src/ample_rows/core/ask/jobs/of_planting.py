@@ -10,7 +10,7 @@ from ample_rows.core import plan as p
 from ample_rows.core.ask.jobs.feeding import dose_words, wait_words
 from ample_rows.core.ask.jobs.job import Job
 from ample_rows.core.book import Book, Crop, JobRule
-from ample_rows.core.calendar.season import days
+from ample_rows.core.calendar.growing_year import days
 from ample_rows.core.geometry.cells import grid_of, span_words
 from ample_rows.core.place.report import PlaceReport
 from ample_rows.core.planting.report import PlantingReport

@@ -8,7 +8,7 @@ from ample_rows.core import plan as p
 from ample_rows.core.ask.jobs.job import Job, ground_job
 from ample_rows.core.ask.seed_box.shopping import ShoppingRow, shopping_list
 from ample_rows.core.book import Book
-from ample_rows.core.calendar.season import days
+from ample_rows.core.calendar.growing_year import days
 from ample_rows.core.estimate.report import Report
 from ample_rows.core.words.message import Count, Text, clauses, message
 

@@ -26,7 +26,7 @@ from ample_rows.core.ask.pantry.table import (
 )
 from ample_rows.core.ask.pantry.wants import Wanted, wants_of
 from ample_rows.core.book import Crop
-from ample_rows.core.calendar.season import GrowingYear
+from ample_rows.core.calendar.growing_year import GrowingYear
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry.cells import DEFAULT_CELL_CM
 from ample_rows.core.planting.cases import Evaluated

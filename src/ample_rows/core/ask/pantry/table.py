@@ -10,7 +10,7 @@ from numpy.typing import NDArray
 from ample_rows.core.ask.pantry.larder import larder
 from ample_rows.core.ask.pantry.supply import Seasons, weekly_draws
 from ample_rows.core.ask.pantry.wants import Wanted
-from ample_rows.core.calendar.season import GrowingYear
+from ample_rows.core.calendar.growing_year import GrowingYear
 from ample_rows.core.planting.cases import Evaluated
 from ample_rows.core.words.message import Text, listed, message
 

@@ -20,7 +20,9 @@ from ample_rows.core.ask.what_fits.shelf import (
     why_not,
 )
 from ample_rows.core.book import Book, Crop
-from ample_rows.core.calendar import season
+from ample_rows.core.calendar.dates import dates_of
+from ample_rows.core.calendar.growing_year import GrowingYear, days, move_years
+from ample_rows.core.calendar.windows import start_window
 from ample_rows.core.edits import Edit, Plant
 from ample_rows.core.errors import CannotBeDoneError
 from ample_rows.core.estimate.estimate import Estimate
@@ -93,7 +95,7 @@ class _Gap:
         return self.asked.here.book
 
     @property
-    def year(self) -> season.GrowingYear:
+    def year(self) -> GrowingYear:
         return self.asked.here.setting.year
 
 
@@ -158,7 +160,7 @@ def _gap(estimate: Estimate, place_id: str, cells: tuple[str, ...], since: date)
     before = max(gone, key=lambda r: r.clear_date or r.start_date, default=None)
     ready = since
     if before is not None and before.clear_date is not None:
-        ready = before.clear_date + season.days(book.crops[before.crop].turn_round_days)
+        ready = before.clear_date + days(book.crops[before.crop].turn_round_days)
     year = here.setting.year
     return _Gap(
         plan=estimate.plan,
@@ -190,10 +192,10 @@ def _tried(gap: _Gap, crop: Crop, start: p.Start, support: str | None) -> Iterat
             start_date=day,
             support=support,
         )
-        dates = season.dates_of(probe, crop, gap.year, gap.book)
+        dates = dates_of(probe, crop, gap.year, gap.book)
         if gap.asked.use.later is not None and dates.clear > gap.until:
             probe = probe.model_copy(update={"clear_date": gap.until})
-            dates = season.dates_of(probe, crop, gap.year, gap.book)
+            dates = dates_of(probe, crop, gap.year, gap.book)
         # Told by dates alone first: to set it out and judge it is fifty times the work.
         if dates.picked_share < LEAST_SHARE_WORTH_HAVING or not dates.first_pick:
             continue
@@ -206,12 +208,12 @@ def _tried(gap: _Gap, crop: Crop, start: p.Start, support: str | None) -> Iterat
 def _days(gap: _Gap, crop: Crop, start: p.Start) -> Iterator[date]:
     """The first day that suits this year; for what stands the winter, last autumn's too where
     nothing stood there before."""
-    window = season.window(gap.year, crop, start, gap.book)
+    window = start_window(gap.year, crop, start, gap.book)
     first, last = max(gap.ready, window.earliest), min(window.latest, gap.year.end)
     if first <= last and first < gap.until:
         yield first
     if crop.frost == "hardy" and gap.before is None and gap.since <= gap.year.start:
-        yield season.move_years(window.earliest if crop.overwinters else window.latest, -1)
+        yield move_years(window.earliest if crop.overwinters else window.latest, -1)
 
 
 def _entry(gap: _Gap, e: Evaluated) -> Following:

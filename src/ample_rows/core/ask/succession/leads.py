@@ -10,7 +10,7 @@ import shapely
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
-from ample_rows.core.calendar import season
+from ample_rows.core.calendar.growing_year import days
 from ample_rows.core.edits import (
     ChangePlace,
     ChangePlanting,
@@ -90,7 +90,7 @@ def leads_of(estimate: Estimate, planting_id: str) -> Leads:
     if planting.support is not None:
         return Leads((), None, message("leads-climbs-support-what-led"))
     grows = (now.dates.due - now.dates.start).days
-    runs = now.dates.start + season.days(grows * book.value("vines_run_share"))
+    runs = now.dates.start + days(grows * book.value("vines_run_share"))
     trailing = _Trailing(estimate, alone, here, now, runs)
     ways = [*_beside(trailing), *_over_places(trailing)]
     ways.sort(key=lambda way: -way.more_kg)

@@ -9,7 +9,9 @@ from dataclasses import dataclass
 from datetime import date, timedelta
 
 from ample_rows.core import plan as p
-from ample_rows.core.calendar import season
+from ample_rows.core.calendar.dates import dates_of
+from ample_rows.core.calendar.growing_year import days
+from ample_rows.core.calendar.windows import start_window
 from ample_rows.core.edits import (
     ChangePlanting,
     Edit,
@@ -88,11 +90,11 @@ def _starts(planting: p.Planting, here: PlaceCase, count: int, every_days: float
     """Days of starting whose first picks are evenly apart, as far as the season goes."""
     crop = crop_grown(planting, here.book)
     year = here.setting.year
-    latest = max(season.window(year, crop, planting.start, here.book).latest, planting.start_date)
+    latest = max(start_window(year, crop, planting.start, here.book).latest, planting.start_date)
     first = _due(planting, planting.start_date, here)
     starts = [planting.start_date]
     for number in range(1, count):
-        wanted = first + season.days(every_days * number)
+        wanted = first + days(every_days * number)
         start = _start_for(planting, wanted, starts[-1], here)
         if start > min(latest, year.end):
             break
@@ -112,7 +114,7 @@ def _start_for(planting: p.Planting, wanted: date, after: date, here: PlaceCase)
 def _due(planting: p.Planting, start: date, here: PlaceCase) -> date:
     crop = crop_grown(planting, here.book)
     moved = planting.model_copy(update={"start_date": start, "clear_date": None})
-    return season.dates_of(moved, crop, here.setting.year, here.book).due
+    return dates_of(moved, crop, here.setting.year, here.book).due
 
 
 def shared_out(place: p.Place, cells: tuple[str, ...], count: int) -> list[tuple[str, ...]]:
@@ -141,7 +143,7 @@ def _words(wanted: int, found: int, planting: p.Planting, here: PlaceCase) -> Te
     if found == wanted:
         return ""
     crop = crop_grown(planting, here.book)
-    latest = season.window(here.setting.year, crop, planting.start, here.book).latest
+    latest = start_window(here.setting.year, crop, planting.start, here.book).latest
     left = wanted - found
     waves = (
         message("waves-one-wave-would-start")

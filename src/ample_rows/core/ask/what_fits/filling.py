@@ -8,7 +8,7 @@ from datetime import date, timedelta
 
 from ample_rows.core import plan as p
 from ample_rows.core.ask.what_fits.shelf import ShelfEntry, shelf_for
-from ample_rows.core.calendar.season import window
+from ample_rows.core.calendar.windows import start_window
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry.cells import grid_of
 from ample_rows.core.words.message import Number, Text, message
@@ -62,7 +62,7 @@ def why_not(estimate: Estimate, place: str, block: Block, crop: str) -> Text:
 def _tried(estimate: Estimate, place: str, block: Block, ident: str) -> tuple[ShelfEntry, date]:
     year = estimate.setting.year
     crop = estimate.book.crops[ident]
-    opens = window(year, crop, crop.starts[0], estimate.book).earliest
+    opens = start_window(year, crop, crop.starts[0], estimate.book).earliest
     day = max(opens, year.start) + timedelta(days=SETTLE_DAYS)
     (entry,) = shelf_for(estimate, place, block, day, crops=(ident,)).entries
     return entry, day

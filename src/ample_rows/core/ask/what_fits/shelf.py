@@ -6,7 +6,7 @@ from typing import Literal
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Crop
-from ample_rows.core.calendar import season
+from ample_rows.core.calendar.growing_year import move_years
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry.cells import grid_of
 from ample_rows.core.plan.reading import PlanFaultsError
@@ -256,7 +256,7 @@ def why_not(e: Evaluated, asked: Asked) -> Text:
 
 def _within_a_year_later(window: WindowReport, day: date) -> bool:
     """Whether last year's window is still open (autumn crops early in a plan's year)."""
-    earlier = season.move_years(window.earliest, -1), season.move_years(window.latest, -1)
+    earlier = move_years(window.earliest, -1), move_years(window.latest, -1)
     return earlier[0] <= day <= earlier[1]
 
 

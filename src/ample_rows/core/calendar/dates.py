@@ -1,0 +1,198 @@
+"""The days of a planting: up, first and last pick, cleared; what frost and troubles take."""
+
+import math
+from dataclasses import dataclass
+from datetime import date, timedelta
+from functools import lru_cache
+from statistics import NormalDist
+
+import numpy as np
+from numpy.typing import NDArray
+
+from ample_rows.core import plan as p
+from ample_rows.core.book import Book, Crop
+from ample_rows.core.calendar.growing_year import (
+    GrowingYear,
+    days,
+    frost_after,
+    grow_days,
+    move_years,
+    yearly_on_or_after,
+)
+from ample_rows.core.weather.evapotranspiration import daylight_hours
+
+
+@dataclass(frozen=True)
+class Dates:
+    """When one planting starts, is picked and is cleared, and what frost takes."""
+
+    start: date
+    first_pick: date | None
+    last_pick: date | None
+    clear: date
+    due: date
+    pick_days: float
+    picked_share: float
+    frost_survival: float
+    killed_by_frost: bool
+    cleared_early: bool
+
+
+def hottest_c(year: GrowingYear, dates: Dates) -> float | None:
+    """Mean daily maximum of the months in which a planting stands. [°C]"""
+    if year.tmax_c is None:
+        return None
+    there = _sampled(dates.start, dates.clear)
+    return sum(year.tmax_c[day.month - 1] for day in there) / len(there)
+
+
+@lru_cache(maxsize=1024)
+def _sampled(start: date, clear: date) -> tuple[date, ...]:
+    """Every fifth day of a planting's time."""
+    span = max(1, (clear - start).days)
+    return tuple(start + timedelta(days=i) for i in range(0, span, 5))
+
+
+def hottest_month(year: GrowingYear, dates: Dates) -> tuple[date, float] | None:
+    """A day in the hottest month in which a planting stands, and that month's mean daily maximum;
+    None without a climate. [°C]"""
+    if year.tmax_c is None:
+        return None
+    highs = year.tmax_c
+    hottest = max(_sampled(dates.start, dates.clear), key=lambda day: highs[day.month - 1])
+    return hottest, highs[hottest.month - 1]
+
+
+def frost_day(year: GrowingYear, crop: Crop, start: date, book: Book) -> date | None:
+    """The autumn day that ends a crop, None for a hardy one and where there is no frost."""
+    if crop.frost == "hardy" or year.frost_free:
+        return None
+    lag = 0.0 if crop.frost == "tender" else book.value("half_hardy_lag_days")
+    return frost_after(year, start, lag)
+
+
+def usual_end(year: GrowingYear, crop: Crop, start: date, book: Book) -> date | None:
+    """The day about which a crop usually ends here by what troubles it, a year later for plants
+    that are still young then and are spared; None for a kind that withstands it well."""
+    for known in year.likely_ends:
+        spared = known.trouble and book.withstands(crop).get(known.trouble) == "well"
+        if known.crop in (crop.id, crop.variety_of) and not spared:
+            usual = yearly_on_or_after(known.on, start + timedelta(days=1))
+            young = spares_young(known, book) and usual - start < days(book.value("young_days"))
+            return move_years(usual, 1) if young else usual
+    return None
+
+
+def spares_young(known: p.LikelyEnd, book: Book) -> bool:
+    """Whether what usually ends a crop takes its old plants and leaves the young."""
+    if known.spares_young is None:
+        return known.trouble is not None and book.troubles[known.trouble].spares_young
+    return known.spares_young
+
+
+def frost_survival(
+    year: GrowingYear, crop: Crop, start: p.Start, start_date: date, book: Book
+) -> float:
+    """Chance that no spring frost comes once the crop stands above ground. [0-1]"""
+    if crop.frost == "hardy" or year.frost_free:
+        return 1.0
+    lead = 0.0 if crop.frost == "tender" else book.value("half_hardy_lead_days")
+    up = start_date + days(crop.germination_days.low if start in ("sow", "set") else 0)
+    # In autumn the coming spring's frost is no threat: frost_day has ended the crop by then.
+    autumn = frost_day(year, crop, start_date, book)
+    spring = yearly_on_or_after(year.last_frost - days(lead), up - timedelta(days=182))
+    if autumn is not None and spring >= autumn:
+        return 1.0
+    if year.spread_days == 0:
+        return 1.0 if up >= spring else 0.0
+    return NormalDist(0, year.spread_days).cdf((up - spring).days)
+
+
+_SHORT_HOURS, _LONG_HOURS = 8.0, 16.0
+
+
+def sun_share(latitude: float, day: date) -> float:
+    """How far the sun warms what stands in it: not at all on short days, fully on long ones."""
+    hours = daylight_hours(latitude, day.timetuple().tm_yday)
+    return min(1.0, max(0.0, (hours - _SHORT_HOURS) / (_LONG_HOURS - _SHORT_HOURS)))
+
+
+def picking_curve(peaked: bool, share: float) -> float:
+    """Cumulative share picked at a share of the spell: even, or rising to a peak."""
+    u = 0.0 if share < 0 else 1.0 if share > 1 else share
+    return u * u * (3 - 2 * u) if peaked else u
+
+
+_STEEPNESS, _MIDDLE = 10.0, 0.55
+
+
+_AT_START = 1 / (1 + math.exp(_STEEPNESS * _MIDDLE))
+
+
+_GAIN = 1 / (1 + math.exp(-_STEEPNESS * (1 - _MIDDLE))) - _AT_START
+
+
+def growth_share(day_share: NDArray[np.float64] | float) -> NDArray[np.float64]:
+    """Logistic growth: the share of full size at a share of the time to first pick."""
+    u = np.clip(day_share, 0.0, 1.0)
+    grown: NDArray[np.float64] = 1 / (1 + np.exp(-_STEEPNESS * (u - _MIDDLE)))
+    return (grown - _AT_START) / _GAIN
+
+
+def dates_of(
+    planting: p.Planting, crop: Crop, year: GrowingYear, book: Book, *, picking: float = 1.0
+) -> Dates:
+    """All dates of one planting and the shares that frost and clearing leave of its picking.
+
+    Args:
+        picking: Length of its picking against the crop's own, by how it is trained.
+    """
+    whole = crop.picking.days * picking
+    start = planting.start_date
+    grow = grow_days(year, crop, planting.start, start, book)
+    if grow is None:
+        # A start that the book gives no time for: the crop's slowest known one.
+        known = [grow_days(year, crop, s, start, book) for s in crop.starts]
+        grow = max(d for d in known if d is not None)
+    due = start + days(grow)
+    finish = due + days(whole)
+    frost = frost_day(year, crop, start, book)
+    usual = usual_end(year, crop, start, book)
+    end = min(d for d in (finish, frost, usual, planting.clear_date) if d is not None)
+    shape = book.picking_shapes[crop.picking.kind]
+    spell = (end - due).days
+    if crop.picking.kind == "once":
+        # All of it is lifted by the day it must be out: whole once it is ready.
+        share = 1.0 if spell > 0 else _early_share(crop, grow, (end - start).days)
+    else:
+        share = picking_curve(shape.peaked, spell / whole) if spell > 0 else 0.0
+    picked = share > 0
+    first = (due if spell > 0 else end - timedelta(days=1)) if picked else None
+    return Dates(
+        start=start,
+        first_pick=first,
+        last_pick=end - timedelta(days=1) if picked else None,
+        # What frost meets on its first day still held its ground for that day.
+        clear=planting.clear_date or max(end, start + timedelta(days=1)),
+        due=due,
+        pick_days=_pick_days(crop, whole, spell),
+        picked_share=share,
+        frost_survival=frost_survival(year, crop, planting.start, start, book),
+        killed_by_frost=frost is not None and frost == end and end < finish,
+        cleared_early=planting.clear_date == end and end < finish,
+    )
+
+
+def _pick_days(crop: Crop, whole: float, spell: int) -> float:
+    """Days over which the picking runs: a once-picked crop fits itself to what it has."""
+    if crop.picking.kind == "once":
+        return min(whole, max(1, spell))
+    return whole
+
+
+def _early_share(crop: Crop, grow_days: float, stood_days: int) -> float:
+    """What a once-picked crop weighs when it is cleared before its time; 0 if too small to use."""
+    share = float(growth_share(stood_days / grow_days))
+    if crop.piece_kg and crop.least_piece_kg and share * crop.piece_kg < crop.least_piece_kg:
+        return 0.0
+    return share
