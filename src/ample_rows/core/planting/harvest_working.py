@@ -6,10 +6,27 @@ from ample_rows.core.planting.cases import Case, Light, Outcome
 from ample_rows.core.words.message import Length, Message, Number, Share, Text, clauses, message
 from ample_rows.core.words.working import Term, crop_source
 
-_CROWDING = message("harvest-working-shinozaki-kira")
-_TRAINED = message("harvest-working-against-usual-way")
 _LOST_SAID = 0.05
+# What each line is called, and where its figure comes from where that is always the same.
+_PLANTS = message("harvest-working-plants")
+_COUNT = message("harvest-working-lattice-count")
+_LIVING = message("harvest-working-expected-live")
+_LIVING_HOW = message("harvest-working-gaps-losses-crop-usual")
+_TYPICAL = message("harvest-working-typical-yield")
+_NO_WEIGHT = message("harvest-working-not-grown-weight")
+_CROWDING = message("harvest-working-crowding")
+_CROWDING_LAW = message("harvest-working-shinozaki-kira")
+_DEPTH = message("harvest-working-depth")
+_LIGHT = message("harvest-working-light")
+_SEASON = message("harvest-working-season")
+_TRAINING = message("harvest-working-training")
+_TRAINED = message("harvest-working-against-usual-way")
+_OWN = message("harvest-working-own-record")
 _UNRECORDED = message("harvest-working-no-weights-recorded-here")
+_THIS_GARDEN = message("harvest-working-garden")
+_LIKELY = message("harvest-working-likely-harvest")
+_MULTIPLIED = message("harvest-working-terms-multiplied")
+_MEDIAN = message("harvest-working-median-all-seasons")
 
 
 def planting_working(case: Case, outcome: Outcome, total_kg: float) -> tuple[Term, ...]:
@@ -18,91 +35,27 @@ def planting_working(case: Case, outcome: Outcome, total_kg: float) -> tuple[Ter
     spread = crop.yield_kg_per_plant
     typical = spread.typical if spread else 0.0
     survive = outcome.expected / laid.plants if laid.plants else 0.0
-
-    def source(group: str) -> str:
-        return crop_source(crop.sources, group)
-
+    roots, light, time, gives = (
+        crop_source(crop.sources, group) for group in ("roots", "light", "time", "yield")
+    )
     stand_how = message("harvest-working-apart", how=laid.how, spacing=Length(laid.spacing_cm))
-    living = message("harvest-working-gaps-losses-crop-usual")
     yield_how = (
         message("harvest-working-low-high", low=Number(spread.low), high=Number(spread.high))
         if spread
-        else message("harvest-working-not-grown-weight")
+        else _NO_WEIGHT
     )
+    light_how, season_how = _light_words(crop, outcome.light), _season_words(outcome.dates)
     lines: tuple[tuple[Text, float, str, Text, Text, str], ...] = (
-        (
-            message("harvest-working-plants"),
-            laid.plants,
-            "",
-            stand_how,
-            message("harvest-working-lattice-count"),
-            "stand",
-        ),
-        (message("harvest-working-expected-live"), survive, "×", living, source("time"), "living"),
-        (
-            message("harvest-working-typical-yield"),
-            typical,
-            "kg",
-            yield_how,
-            source("yield"),
-            "yield",
-        ),
-        (
-            message("harvest-working-crowding"),
-            factors.density,
-            "×",
-            laid.density_how,
-            _CROWDING,
-            "crowding",
-        ),
-        (
-            message("harvest-working-depth"),
-            factors.depth,
-            "×",
-            outcome.depth.how,
-            source("roots"),
-            "depth",
-        ),
-        (
-            message("harvest-working-light"),
-            factors.light,
-            "×",
-            _light_words(crop, outcome.light),
-            source("light"),
-            "light",
-        ),
-        (
-            message("harvest-working-season"),
-            factors.season,
-            "×",
-            _season_words(outcome.dates),
-            source("time"),
-            "season",
-        ),
-        (
-            message("harvest-working-training"),
-            factors.training,
-            "×",
-            _TRAINED,
-            source("yield"),
-            "training",
-        ),
-        (
-            message("harvest-working-own-record"),
-            factors.own,
-            "×",
-            _UNRECORDED,
-            message("harvest-working-garden"),
-            "own",
-        ),
-        (
-            message("harvest-working-likely-harvest"),
-            total_kg,
-            "kg",
-            message("harvest-working-terms-multiplied"),
-            message("harvest-working-median-all-seasons"),
-            "range",
-        ),
+        (_PLANTS, laid.plants, "", stand_how, _COUNT, "stand"),
+        (_LIVING, survive, "×", _LIVING_HOW, time, "living"),
+        (_TYPICAL, typical, "kg", yield_how, gives, "yield"),
+        (_CROWDING, factors.density, "×", laid.density_how, _CROWDING_LAW, "crowding"),
+        (_DEPTH, factors.depth, "×", outcome.depth.how, roots, "depth"),
+        (_LIGHT, factors.light, "×", light_how, light, "light"),
+        (_SEASON, factors.season, "×", season_how, time, "season"),
+        (_TRAINING, factors.training, "×", _TRAINED, gives, "training"),
+        (_OWN, factors.own, "×", _UNRECORDED, _THIS_GARDEN, "own"),
+        (_LIKELY, total_kg, "kg", _MULTIPLIED, _MEDIAN, "range"),
     )
     return tuple(Term(*line) for line in lines)
 
