@@ -99,6 +99,8 @@ def test_squares_are_held_for_a_seat_and_freed_again(page, base_url):
     made = page.request.post(f"{base_url}/api/gardens", data=document())
     page.goto(f"{base_url}/gardens/{made.json()['head']['slug']}/squares/bed")
     paint(page, "A1", "A2")
+    # The form stands below the list, and moves down when that has come.
+    expect(page.get_by_role("list", name="Crops that fit")).to_be_visible()
     page.get_by_label("Hold for").fill("a seat")
     page.get_by_role("button", name="Hold these squares").click()
     expect(ledger(page)).to_contain_text("0 of 30")
