@@ -150,6 +150,9 @@ def _sides(caster: Caster) -> Iterator[_Side]:
     ring = np.array(caster.ring_m)
     for start, end in zip(ring, np.roll(ring, -1, axis=0), strict=True):
         run = end - start
+        if not run.any():
+            # A corner given twice has no side between.
+            continue
         # The ring is counter-clockwise, so inward lies to the left of travel.
         yield _Side(start, end, np.array([-run[1], run[0]]) / np.hypot(*run))
 
