@@ -129,7 +129,7 @@ def test_seasons_that_take_long_can_be_stopped_and_run_again(page, base_url):
 def test_hours_days_away_and_what_cannot_wait(pantry):
     home = pantry.get_by_role("region", name="The household")
     expect(home.get_by_role("img", name="Hours of work, week by week")).to_be_visible()
-    home.get_by_label("Hours a week for the garden").fill("2")
+    home.get_by_label("Hours per week for the garden").fill("2")
     home.get_by_role("button", name="Add days away").click()
     home.get_by_label("Away from").nth(1).fill("2027-07-05")
     home.get_by_label("back on").nth(1).fill("2027-07-20")
@@ -138,7 +138,7 @@ def test_hours_days_away_and_what_cannot_wait(pantry):
     expect(home).to_contain_text("there is more to do than time")
     waits = pantry.get_by_role("region", name="What cannot wait")
     expect(waits.get_by_role("listitem").first).to_contain_text("before 5 July")
-    home.get_by_label("Hours a week for the garden").fill("900")
+    home.get_by_label("Hours per week for the garden").fill("900")
     home.get_by_role("button", name="Save the household").click()
     expect(home.get_by_role("alert")).to_contain_text("Enter 0.1 to 168")
 

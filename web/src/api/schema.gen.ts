@@ -6263,7 +6263,8 @@ export interface components {
         };
         /**
          * SoilWarmth
-         * @description How warm the soil of a place is at a depth, and how it is known. [°C, cm]
+         * @description How warm the soil of a place is at a depth, and how it is known: by a probe,
+         *     or as usual. [°C, cm]
          */
         SoilWarmth: {
             /** Place */
@@ -6274,6 +6275,8 @@ export interface components {
             depth_cm: number;
             /** How */
             how: string;
+            /** Probed */
+            probed: boolean;
         };
         /**
          * SoldAs

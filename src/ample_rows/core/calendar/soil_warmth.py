@@ -22,12 +22,14 @@ _YEAR = 365.25
 
 @dataclass(frozen=True, slots=True)
 class SoilWarmth:
-    """How warm the soil of a place is at a depth, and how it is known. [°C, cm]"""
+    """How warm the soil of a place is at a depth, and how it is known: by a probe,
+    or as usual. [°C, cm]"""
 
     place: str
     degrees_c: float
     depth_cm: float
     how: Text
+    probed: bool
 
 
 class SoilProbe(Protocol):

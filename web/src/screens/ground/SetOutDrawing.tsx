@@ -13,9 +13,12 @@ interface Props {
 const EDGE_PX = 26;
 const AXIS_PX = 64;
 const MOST_HIGH_PX = 360;
-const NAMED_WITHIN_PX = 40;
+// A place is named inside where its name fits, and beside it where not.
+const ONE_LINE_PX = 14;
+const TWO_LINES_PX = 36;
 const ROW_PX = 14;
-const LETTER_PX = 6.4;
+const LETTER_PX = 6;
+const BOLD_LETTER_PX = 7;
 
 /**
  * The stakes from above, the base line at the foot: running measures along it and square off it,
@@ -55,6 +58,7 @@ export function SetOutDrawing({ sheet, length }: Props) {
             place={place}
             {...{ x, y, scale, foot, length }}
             x0={AXIS_PX - 6}
+            room={extent.width}
           />
         ))}
         <OffAxis stakes={stakes} {...{ x: AXIS_PX, y, length }} />
@@ -85,6 +89,11 @@ export function SetOutDrawing({ sheet, length }: Props) {
   );
 }
 
+/** How far a place reaches from its middle, one way. [px] */
+function reachOf(place: Placed, away: (stake: Stake) => number, scale: number): number {
+  return place.radius_m === null ? Math.max(...place.stakes.map(away)) : place.radius_m * scale;
+}
+
 function farthest(place: Placed, side: number): number {
   const off = Math.max(...place.stakes.map((stake) => side * stake.off_m));
   return off + (place.radius_m ?? 0);
@@ -102,6 +111,8 @@ interface PlaceProps extends DrawnProps {
   /** Where the axes stand. [px] */
   x0: number;
   foot: number;
+  /** The width that there is. [px] */
+  room: number;
 }
 
 interface DrawnProps {
@@ -110,7 +121,7 @@ interface DrawnProps {
   length: (m: number) => string;
 }
 
-function PlaceStakes({ place, scale, x, y, x0, foot, length }: PlaceProps) {
+function PlaceStakes({ place, scale, x, y, x0, foot, room, length }: PlaceProps) {
   const at = (stake: Stake) => [x(stake.along_m), y(stake.off_m)] as const;
   const [first] = place.stakes;
   if (!first) return null;
@@ -120,12 +131,18 @@ function PlaceStakes({ place, scale, x, y, x0, foot, length }: PlaceProps) {
     mean(place.stakes.map((stake) => y(stake.off_m))),
   ] as const;
   const across = place.radius_m === null ? place.stakes[2] : undefined;
-  const half =
+  const half = reachOf(place, (stake) => middle[1] - y(stake.off_m), scale);
+  const side = reachOf(place, (stake) => middle[0] - x(stake.along_m), scale);
+  const proof =
     place.radius_m === null
-      ? Math.max(...place.stakes.map((stake) => middle[1] - y(stake.off_m)))
-      : place.radius_m * scale;
-  // What is too small to be written in is named above it.
-  const line = half * 2 < NAMED_WITHIN_PX ? middle[1] - half - 20 : middle[1] - 2;
+      ? place.diagonals_m[0] !== undefined && `diagonals ${length(place.diagonals_m[0])}`
+      : `string ${length(place.radius_m)}`;
+  const fits = (text: string, highPx: number) =>
+    2 * half >= highPx && 2 * side >= text.length * LETTER_PX;
+  const inside = fits(place.name, ONE_LINE_PX);
+  const right = middle[0] + side + 14;
+  const beside = right + place.name.length * BOLD_LETTER_PX <= room ? right : middle[0] - side - 14;
+  const both = inside && proof && fits(proof, TWO_LINES_PX);
   return (
     <g fill="var(--ink)">
       {place.stakes.map((stake) => (
@@ -174,14 +191,20 @@ function PlaceStakes({ place, scale, x, y, x0, foot, length }: PlaceProps) {
           </g>
         );
       })}
-      <text x={middle[0]} y={line} textAnchor="middle" fontWeight={600} className="halo-sun">
+      <text
+        x={inside ? middle[0] : beside}
+        y={middle[1] + (both ? -2 : 4)}
+        textAnchor={inside ? 'middle' : beside > middle[0] ? 'start' : 'end'}
+        fontWeight={600}
+        className="halo-sun"
+      >
         {place.name}
       </text>
-      <text x={middle[0]} y={line + 14} textAnchor="middle" className="halo-sun">
-        {place.radius_m === null
-          ? place.diagonals_m[0] !== undefined && `diagonals ${length(place.diagonals_m[0])}`
-          : `string ${length(place.radius_m)}`}
-      </text>
+      {both && (
+        <text x={middle[0]} y={middle[1] + 12} textAnchor="middle" className="halo-sun">
+          {proof}
+        </text>
+      )}
     </g>
   );
 }

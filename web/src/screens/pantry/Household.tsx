@@ -120,7 +120,7 @@ function HouseholdForm({ state }: { state: HeldGarden }) {
           label="People at table"
           hint="A small one is half."
         />
-        <NumberField form={form} name="hours" label="Hours a week for the garden" />
+        <NumberField form={form} name="hours" label="Hours per week for the garden" />
       </div>
       <fieldset className="flex flex-wrap gap-x-4">
         <legend className="text-[12.5px] text-muted">

@@ -48,7 +48,7 @@ export function DaysAhead({ state, day }: { state: HeldGarden; day: Day }) {
         {`Soil where seed lies: ${soil
           .map(
             (one) =>
-              `${nameOf(one.place)} ${units.temperature(one.degrees_c)}${one.how.includes('probe') ? ' by its probe' : ''}`,
+              `${nameOf(one.place)} ${units.temperature(one.degrees_c)}${one.probed ? ' by its probe' : ''}`,
           )
           .join(', ')}.`}
       </p>

@@ -11,7 +11,7 @@ export function Butts({ tanks }: { tanks: readonly TankReport[] }) {
       <section key={tank.name} aria-label={tank.name} className="border-t border-rule pt-2">
         <h2 className="text-base first-letter:uppercase">{`${tank.name}, ${units.volume(tank.litres)}`}</h2>
         <p>
-          {`Its roof brings ${units.volume(tank.caught_a_year)} a year; the beds can use ${units.volume(tank.used_a_year)} of it.`}
+          {`Its roof brings ${units.volume(tank.caught_a_year)} per year; the beds can use ${units.volume(tank.used_a_year)} of it.`}
         </p>
         <p>
           {dry.length === 0
