@@ -43,6 +43,10 @@ class Estimate:
         return {planting.id: planting for planting in self.plan.plantings}
 
     @cached_property
+    def _by_place(self) -> Mapping[str, tuple[p.Planting, ...]]:
+        return p.by_place(self.plan.plantings)
+
+    @cached_property
     def report(self) -> Report:
         """Everything that can be said of the plan. A kept garden of too many squares still opens:
         its figures alone are left out."""
@@ -78,7 +82,7 @@ class Estimate:
 
     def plantings_in(self, place_id: str) -> tuple[p.Planting, ...]:
         """The plantings of one place, in the plan's order."""
-        return tuple(g for g in self.plan.plantings if g.place == place_id)
+        return self._by_place.get(place_id, ())
 
     def result(self, place_id: str) -> PlaceResult:
         """One place with its plantings, evaluated.

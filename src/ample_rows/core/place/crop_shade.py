@@ -88,7 +88,8 @@ def crop_shades(
     if sky is None:
         return {}
     air = _Air(setting, sky, book)
-    there = {place.id: tuple(g for g in plantings if g.place == place.id) for place in all_places}
+    planted = p.by_place(plantings)
+    there = {place.id: planted.get(place.id, ()) for place in all_places}
     tall = _together(tuple(t for place in all_places for t in _tall(place, there[place.id], air)))
     return {
         place.id: tuple(
@@ -170,7 +171,7 @@ def _seen(place: p.Place, planting: p.Planting, air: _Air) -> _Seen:
     return _Seen(
         planting=planting.id,
         cells=cells,
-        points_m=tuple((float(x), float(y)) for x, y in points),
+        points_m=tuple(map(tuple, points.tolist())),
         leaves_m=tuple(round(foot + h / 2, 3) if h > 0 else _GONE for h in heights),
     )
 

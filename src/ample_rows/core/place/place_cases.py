@@ -36,6 +36,7 @@ def place_cases(plan: p.Plan, setting: Setting, book: Book) -> list[PlaceCase]:
     plan = placed(plan, book)
     sky = sky_of(plan, setting.year.start.year, book)
     around = surroundings(plan.site, plan.places, plan.garden.household, book)
+    there = p.by_place(plan.plantings)
     shades = crop_shades(plan.places, plan.plantings, setting, sky, book)
     found = []
     for place in plan.places:
@@ -46,7 +47,7 @@ def place_cases(plan: p.Plan, setting: Setting, book: Book) -> list[PlaceCase]:
             around=around[place.id],
             book=book,
         )
-        own = tuple(g for g in plan.plantings if g.place == place.id)
+        own = there.get(place.id, ())
         shaded = shades.get(place.id, ())
         found.append(replace(alone, shades=shaded, sharings=sharings(alone, own)))
     return found

@@ -38,7 +38,7 @@ from ample_rows.core.plan.place import (
     Stay,
     Support,
 )
-from ample_rows.core.plan.planting import LedOver, Planting
+from ample_rows.core.plan.planting import LedOver, Planting, by_place
 from ample_rows.core.plan.seeds import SeedBox, SeedChoice, SeedPacket
 from ample_rows.core.plan.set_aside import SetAside
 from ample_rows.core.plan.site import (
@@ -181,6 +181,7 @@ __all__ = [
     "Want",
     "Weekday",
     "WorkerName",
+    "by_place",
     "document",
 ]
 

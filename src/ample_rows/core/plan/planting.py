@@ -1,5 +1,7 @@
 """Plantings: one crop in some cells, or along a support, for a time."""
 
+from collections import defaultdict
+from collections.abc import Iterable
 from typing import Annotated, Literal
 
 from pydantic import Field
@@ -64,3 +66,11 @@ class Planting(PlanValue):
     between: Ident | None = None
     gives_way_to: Ident | None = None
     led_over: LedOver | None = None
+
+
+def by_place(plantings: Iterable[Planting]) -> dict[str, tuple[Planting, ...]]:
+    """The plantings of each place that has any, in their order."""
+    there: dict[str, list[Planting]] = defaultdict(list)
+    for planting in plantings:
+        there[planting.place].append(planting)
+    return {place: tuple(own) for place, own in there.items()}

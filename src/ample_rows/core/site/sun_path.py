@@ -91,6 +91,7 @@ def positions(times_unix: Floats, where: Location) -> tuple[Floats, Floats, Floa
     return result[3], result[4], result[5]
 
 
+@cache
 def sample_days(year: int) -> tuple[date, ...]:
     """Two days of each month, evenly through a year: a month's figure is their mean."""
     return tuple(date(year, month, day) for month in range(1, 13) for day in MONTH_SAMPLES)
