@@ -96,7 +96,7 @@ def test_a_press_without_a_drag_only_chooses(yard):
 def test_a_thing_is_set_down_by_press_and_press(yard):
     yard.get_by_role("button", name="Move").click()
     expect(yard.get_by_text("Press in the yard where its corner")).to_be_visible()
-    house = thing(yard, '"obstacle","index":0').bounding_box()
+    house = thing(yard, '"obstacle","id":"house"').bounding_box()
     yard.mouse.click(house["x"] + 250, house["y"] + house["height"] + 260)
     expect(yard.get_by_text("Press in the yard where its corner")).to_have_count(0)
     expect(yard.get_by_role("button", name="Undo")).to_be_enabled()
@@ -134,6 +134,21 @@ def test_a_measure_that_cannot_be_read_is_told_at_its_field(yard):
     yard.get_by_label("Left to right").fill("-3")
     yard.get_by_role("button", name="Save the yard").click()
     expect(yard.get_by_role("alert")).to_contain_text("at least 50 cm")
+
+
+def test_a_fence_that_stands_askew_is_turned_by_its_degrees(yard):
+    yard.get_by_role("button", name="fence", exact=True).click()
+    form = yard.get_by_role("region", name="fence")
+    expect(form.get_by_label("Width, left to right")).to_have_value("400")
+    form.get_by_label("Turned clockwise, °").fill("30")
+    form.get_by_role("button", name="Save").click()
+    # 4 m long and 10 cm thick: 3.46 m across and 2.00 m deep, and its thickness besides.
+    yard.get_by_role("button", name="Table").click()
+    expect(yard.get_by_role("row", name=re.compile("^fence"))).to_contain_text("3.51 m × 2.09 m")
+    expect(form.get_by_label("Turned clockwise, °")).to_have_value("30")
+    yard.get_by_role("button", name="Drawing").click()
+    form.get_by_role("button", name="Delete").click()
+    expect(thing(yard, '"id":"fence-2"')).to_have_count(0)
 
 
 def test_a_bed_out_of_the_yard_is_said_and_stays(yard):

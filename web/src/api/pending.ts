@@ -29,6 +29,8 @@ export function atOnce(state: HeldGarden, edit: Edit): HeldGarden {
           p.id === edit.id ? { ...p, ...plain(edit.changes) } : p,
         ),
       });
+    case 'change-obstacle':
+      return movedObstacle(state, edit.id, edit.at_m);
     case 'change-garden':
     case 'change-site':
     case 'change-soil':
@@ -44,6 +46,23 @@ export function atOnce(state: HeldGarden, edit: Edit): HeldGarden {
     default:
       return state;
   }
+}
+
+/** An obstacle where it is moved to, with the outline that it has. */
+function movedObstacle(
+  state: HeldGarden,
+  id: string,
+  at: readonly [number, number] | null | undefined,
+): HeldGarden {
+  const site = state.plan.site;
+  if (!site || !at) return state;
+  const obstacles = site.obstacles.map((o) => {
+    if (o.id !== id) return o;
+    const dx = at[0] - Math.min(...o.outline_m.map(([x]) => x));
+    const dy = at[1] - Math.min(...o.outline_m.map(([, y]) => y));
+    return { ...o, outline_m: o.outline_m.map(([x, y]): [number, number] => [x + dx, y + dy]) };
+  });
+  return withPlan(state, { site: { ...site, obstacles } });
 }
 
 /** Plain values alone: what is made of parts comes back from the server with all that it has. */

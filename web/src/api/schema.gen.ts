@@ -1556,6 +1556,33 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /**
+         * AddObstacle
+         * @description Set something up that casts shade. Without an outline it takes that of its shape, whose box
+         *     has its least corner at `at_m`.
+         */
+        AddObstacle: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "add-obstacle";
+            /** Obstacle */
+            obstacle: {
+                [key: string]: unknown;
+            };
+            /**
+             * At M
+             * @default [
+             *       0,
+             *       0
+             *     ]
+             */
+            at_m: [
+                number,
+                number
+            ];
+        };
         /** AddPlace */
         AddPlace: {
             /**
@@ -1793,7 +1820,7 @@ export interface components {
             /** Words */
             words: string;
             /** Edit */
-            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
+            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
         };
         /**
          * BillLine
@@ -2019,6 +2046,29 @@ export interface components {
              * @enum {string}
              */
             do: "change-garden";
+        };
+        /**
+         * ChangeObstacle
+         * @description Set some keys of an obstacle; a key set to null is taken out. A new shape or heading gives
+         *     it a new outline; `at_m` is where the least corner of its box comes to lie.
+         */
+        ChangeObstacle: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "change-obstacle";
+            /** Id */
+            id: string;
+            /** Changes */
+            changes?: {
+                [key: string]: unknown;
+            };
+            /** At M */
+            at_m?: [
+                number,
+                number
+            ] | null;
         };
         /** ChangePlace */
         ChangePlace: {
@@ -3014,7 +3064,7 @@ export interface components {
             /** Version */
             version: number;
             /** Edit */
-            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Input"] | components["schemas"]["ReplacePlan"];
+            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Input"] | components["schemas"]["ReplacePlan"];
         };
         /**
          * Elsewhere
@@ -3034,7 +3084,7 @@ export interface components {
             /** Gain Kg */
             gain_kg: number;
             /** Edit */
-            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
+            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
         };
         /**
          * FactorStep
@@ -3197,7 +3247,7 @@ export interface components {
             /** Label */
             label: string;
             /** Edit */
-            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
+            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
         };
         /**
          * Follow
@@ -3270,7 +3320,7 @@ export interface components {
             /** Caution */
             caution: string;
             /** Edit */
-            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
+            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
         };
         /**
          * Footing
@@ -4012,7 +4062,7 @@ export interface components {
             /** More Kg */
             more_kg: number;
             /** Edit */
-            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
+            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
         };
         /**
          * Leads
@@ -4024,7 +4074,7 @@ export interface components {
             /** Ways */
             ways: components["schemas"]["Lead"][];
             /** Back */
-            back: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"]) | null;
+            back: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"]) | null;
             /** Words */
             words: string;
         };
@@ -4418,10 +4468,14 @@ export interface components {
          * Obstacle
          * @description What casts a shadow: an outline carried up to a height.
          *
-         *     A tree, shrub or hedge lets some light through, more of it without leaves. `leaf_months`
-         *     are the first and last month in leaf, and may wrap the new year.
+         *     `outline_m` is what counts. `shape`, turned clockwise by `heading_deg`, is what it was drawn
+         *     from, so that it can be changed by its measures. A tree, shrub or hedge lets some light
+         *     through, more of it without leaves. `leaf_months` are the first and last month in leaf, and
+         *     may wrap the new year.
          */
         Obstacle: {
+            /** Id */
+            id?: string | null;
             /** Name */
             name?: string | null;
             /** Kind */
@@ -4431,6 +4485,10 @@ export interface components {
                 number,
                 number
             ][];
+            /** Shape */
+            shape?: (components["schemas"]["Rectangle"] | components["schemas"]["Circle"] | components["schemas"]["Polygon"]) | null;
+            /** Heading Deg */
+            heading_deg?: number | null;
             /** Height M */
             height_m: number;
             /** Crown Base M */
@@ -5519,7 +5577,7 @@ export interface components {
             /** Weeks */
             weeks: components["schemas"]["WeekBand"][];
             /** Edit */
-            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
+            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
         };
         /**
          * RemoveChore
@@ -5544,6 +5602,16 @@ export interface components {
              * @enum {string}
              */
             do: "remove-crop";
+            /** Id */
+            id: string;
+        };
+        /** RemoveObstacle */
+        RemoveObstacle: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "remove-obstacle";
             /** Id */
             id: string;
         };
@@ -6456,7 +6524,7 @@ export interface components {
             /** Harvest Kg */
             harvest_kg: number;
             /** Edit */
-            edit: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"]) | null;
+            edit: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"]) | null;
         };
         /**
          * StarterPart
@@ -6909,7 +6977,7 @@ export interface components {
              */
             do: "together";
             /** Edits */
-            edits: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Input"] | components["schemas"]["ReplacePlan"])[];
+            edits: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Input"] | components["schemas"]["ReplacePlan"])[];
         };
         /**
          * Together
@@ -6922,7 +6990,7 @@ export interface components {
              */
             do: "together";
             /** Edits */
-            edits: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"])[];
+            edits: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"])[];
         };
         /** Totals */
         Totals: {
@@ -7247,7 +7315,7 @@ export interface components {
             /** Words */
             words: string;
             /** Edit */
-            edit: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"]) | null;
+            edit: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"]) | null;
         };
         /**
          * Way
@@ -7512,6 +7580,281 @@ export interface components {
     headers: never;
     pathItems: never;
 }
+export type AddObstacle = components['schemas']['AddObstacle'];
+export type AddPlace = components['schemas']['AddPlace'];
+export type Added = components['schemas']['Added'];
+export type Advice = components['schemas']['Advice'];
+export type Ahead = components['schemas']['Ahead'];
+export type Alternative = components['schemas']['Alternative'];
+export type Animal = components['schemas']['Animal'];
+export type Arch = components['schemas']['Arch'];
+export type AtTable = components['schemas']['AtTable'];
+export type Away = components['schemas']['Away'];
+export type Backup = components['schemas']['Backup'];
+export type Bag = components['schemas']['Bag'];
+export type Bar = components['schemas']['Bar'];
+export type Bays = components['schemas']['Bays'];
+export type Behind = components['schemas']['Behind'];
+export type BillLine = components['schemas']['BillLine'];
+export type Board = components['schemas']['Board'];
+export type BoardOrder = components['schemas']['BoardOrder'];
+export type Border = components['schemas']['Border'];
+export type Build = components['schemas']['Build'];
+export type BuildReport = components['schemas']['BuildReport'];
+export type Bulk = components['schemas']['Bulk'];
+export type CalendarAddress = components['schemas']['CalendarAddress'];
+export type CannotWait = components['schemas']['CannotWait'];
+export type CellReport = components['schemas']['CellReport'];
+export type ChangeBuild = components['schemas']['ChangeBuild'];
+export type ChangeCrop = components['schemas']['ChangeCrop'];
+export type ChangeGarden = components['schemas']['ChangeGarden'];
+export type ChangeObstacle = components['schemas']['ChangeObstacle'];
+export type ChangePlace = components['schemas']['ChangePlace'];
+export type ChangePlanting = components['schemas']['ChangePlanting'];
+export type ChangeSeedBox = components['schemas']['ChangeSeedBox'];
+export type ChangeSite = components['schemas']['ChangeSite'];
+export type ChangeSoil = components['schemas']['ChangeSoil'];
+export type Chore = components['schemas']['Chore'];
+export type Circle = components['schemas']['Circle'];
+export type Climate = components['schemas']['Climate'];
+export type ClimateAnswer = components['schemas']['ClimateAnswer'];
+export type ClimateTable = components['schemas']['ClimateTable'];
+export type Closeness = components['schemas']['Closeness'];
+export type Coefficient = components['schemas']['Coefficient'];
+export type CopyPlace = components['schemas']['CopyPlace'];
+export type Cover = components['schemas']['Cover'];
+export type CoverAdvice = components['schemas']['CoverAdvice'];
+export type CoverKind = components['schemas']['CoverKind'];
+export type CoverReport = components['schemas']['CoverReport'];
+export type CoverSheet = components['schemas']['CoverSheet'];
+export type CoverSize = components['schemas']['CoverSize'];
+export type CoveredWindow = components['schemas']['CoveredWindow'];
+export type Crop = components['schemas']['Crop'];
+export type CropFactors = components['schemas']['CropFactors'];
+export type CropFeed = components['schemas']['CropFeed'];
+export type CropField = components['schemas']['CropField'];
+export type CropFile = components['schemas']['CropFile'];
+export type CropFileText = components['schemas']['CropFileText'];
+export type CropLine = components['schemas']['CropLine'];
+export type CropPage = components['schemas']['CropPage'];
+export type CropPrice = components['schemas']['CropPrice'];
+export type CropSupply = components['schemas']['CropSupply'];
+export type CropTraining = components['schemas']['CropTraining'];
+export type CropWindow = components['schemas']['CropWindow'];
+export type CropYield = components['schemas']['CropYield'];
+export type DayWeather = components['schemas']['DayWeather'];
+export type DaysToPick = components['schemas']['DaysToPick'];
+export type DepthLayers = components['schemas']['DepthLayers'];
+export type DepthReport = components['schemas']['DepthReport'];
+export type Dial = components['schemas']['Dial'];
+export type Earner = components['schemas']['Earner'];
+export type Earnings = components['schemas']['Earnings'];
+export type EdgeChoice = components['schemas']['EdgeChoice'];
+export type EditRequest = components['schemas']['EditRequest'];
+export type Elsewhere = components['schemas']['Elsewhere'];
+export type FactorStep = components['schemas']['FactorStep'];
+export type Factors = components['schemas']['Factors'];
+export type Feed = components['schemas']['Feed'];
+export type FieldFault = components['schemas']['FieldFault'];
+export type FileFault = components['schemas']['FileFault'];
+export type FillTrial = components['schemas']['FillTrial'];
+export type FirstBedRequest = components['schemas']['FirstBedRequest'];
+export type Fix = components['schemas']['Fix'];
+export type Follow = components['schemas']['Follow'];
+export type Following = components['schemas']['Following'];
+export type Footing = components['schemas']['Footing'];
+export type ForgetLayout = components['schemas']['ForgetLayout'];
+export type ForgetSetAside = components['schemas']['ForgetSetAside'];
+export type FreeSpot = components['schemas']['FreeSpot'];
+export type FreeSpotAnswer = components['schemas']['FreeSpotAnswer'];
+export type FrostAnswer = components['schemas']['FrostAnswer'];
+export type Garden = components['schemas']['Garden'];
+export type GardenChange = components['schemas']['GardenChange'];
+export type GardenState = components['schemas']['GardenState'];
+export type Germination = components['schemas']['Germination'];
+export type Grew = components['schemas']['Grew'];
+export type GridString = components['schemas']['GridString'];
+export type GroundReport = components['schemas']['GroundReport'];
+export type GrowthReport = components['schemas']['GrowthReport'];
+export type Head = components['schemas']['Head'];
+export type Held = components['schemas']['Held'];
+export type Hours = components['schemas']['Hours'];
+export type Household = components['schemas']['Household'];
+export type IdleSpell = components['schemas']['IdleSpell'];
+export type Ingredient = components['schemas']['Ingredient'];
+export type Job = components['schemas']['Job'];
+export type JobMark = components['schemas']['JobMark'];
+export type JobsAnswer = components['schemas']['JobsAnswer'];
+export type JsonValue = components['schemas']['JsonValue'];
+export type KeepChore = components['schemas']['KeepChore'];
+export type KeepLayout = components['schemas']['KeepLayout'];
+export type Keeping = components['schemas']['Keeping'];
+export type Keeps = components['schemas']['Keeps'];
+export type KeptGarden = components['schemas']['KeptGarden'];
+export type KindGrade = components['schemas']['KindGrade'];
+export type Label = components['schemas']['Label'];
+export type LaidOut = components['schemas']['LaidOut'];
+export type Layer = components['schemas']['Layer'];
+export type LayoutFigures = components['schemas']['LayoutFigures'];
+export type LayoutPlace = components['schemas']['LayoutPlace'];
+export type Lead = components['schemas']['Lead'];
+export type Leads = components['schemas']['Leads'];
+export type LedOver = components['schemas']['LedOver'];
+export type LightReport = components['schemas']['LightReport'];
+export type LikelyEnd = components['schemas']['LikelyEnd'];
+export type Lines = components['schemas']['Lines'];
+export type LiquidFeed = components['schemas']['LiquidFeed'];
+export type Load = components['schemas']['Load'];
+export type Loads = components['schemas']['Loads'];
+export type MarkJob = components['schemas']['MarkJob'];
+export type MarkRequest = components['schemas']['MarkRequest'];
+export type MarkingSheet = components['schemas']['MarkingSheet'];
+export type Material = components['schemas']['Material'];
+export type MaterialPrice = components['schemas']['MaterialPrice'];
+export type Method = components['schemas']['Method'];
+export type Mix = components['schemas']['Mix'];
+export type MixOrder = components['schemas']['MixOrder'];
+export type Mound = components['schemas']['Mound'];
+export type Neighbour = components['schemas']['Neighbour'];
+export type Note = components['schemas']['Note'];
+export type Number = components['schemas']['Number'];
+export type Obstacle = components['schemas']['Obstacle'];
+export type OnSupport = components['schemas']['OnSupport'];
+export type Option = components['schemas']['Option'];
+export type OrderReport = components['schemas']['OrderReport'];
+export type OutlineAnswer = components['schemas']['OutlineAnswer'];
+export type Own = components['schemas']['Own'];
+export type OwnCrop = components['schemas']['OwnCrop'];
+export type OwnFigure = components['schemas']['OwnFigure'];
+export type Packet = components['schemas']['Packet'];
+export type PacketState = components['schemas']['PacketState'];
+export type Pantry = components['schemas']['Pantry'];
+export type Part = components['schemas']['Part'];
+export type PartsChange = components['schemas']['PartsChange'];
+export type Path = components['schemas']['Path'];
+export type PathEarth = components['schemas']['PathEarth'];
+export type Picking = components['schemas']['Picking'];
+export type PieceRow = components['schemas']['PieceRow'];
+export type Place = components['schemas']['Place'];
+export type PlaceBuild = components['schemas']['PlaceBuild'];
+export type PlaceChange = components['schemas']['PlaceChange'];
+export type PlaceCovers = components['schemas']['PlaceCovers'];
+export type PlaceFit = components['schemas']['PlaceFit'];
+export type PlaceReport = components['schemas']['PlaceReport'];
+export type PlaceWorkings = components['schemas']['PlaceWorkings'];
+export type PlaceYield = components['schemas']['PlaceYield'];
+export type Plan = components['schemas']['Plan'];
+export type PlanChange = components['schemas']['PlanChange'];
+export type Plant = components['schemas']['Plant'];
+export type Planting = components['schemas']['Planting'];
+export type PlantingDepth = components['schemas']['PlantingDepth'];
+export type PlantingMarks = components['schemas']['PlantingMarks'];
+export type PlantingReport = components['schemas']['PlantingReport'];
+export type PlantingSupply = components['schemas']['PlantingSupply'];
+export type Policies = components['schemas']['Policies'];
+export type Polygon = components['schemas']['Polygon'];
+export type PrepJob = components['schemas']['PrepJob'];
+export type Problem = components['schemas']['Problem'];
+export type ProposedChore = components['schemas']['ProposedChore'];
+export type Quantiles = components['schemas']['Quantiles'];
+export type Range3 = components['schemas']['Range3'];
+export type Reach = components['schemas']['Reach'];
+export type Recipe = components['schemas']['Recipe'];
+export type Rectangle = components['schemas']['Rectangle'];
+export type Relative = components['schemas']['Relative'];
+export type Remedy = components['schemas']['Remedy'];
+export type RemoveChore = components['schemas']['RemoveChore'];
+export type RemoveCrop = components['schemas']['RemoveCrop'];
+export type RemoveObstacle = components['schemas']['RemoveObstacle'];
+export type RemovePlace = components['schemas']['RemovePlace'];
+export type RemovePlanting = components['schemas']['RemovePlanting'];
+export type Removed = components['schemas']['Removed'];
+export type ReplacePlan = components['schemas']['ReplacePlan'];
+export type Report = components['schemas']['Report'];
+export type ReportChange = components['schemas']['ReportChange'];
+export type Rest = components['schemas']['Rest'];
+export type RestSpell = components['schemas']['RestSpell'];
+export type RestoreRequest = components['schemas']['RestoreRequest'];
+export type Rule = components['schemas']['Rule'];
+export type SchoolFigures = components['schemas']['SchoolFigures'];
+export type SeedBox = components['schemas']['SeedBox'];
+export type SeedChoice = components['schemas']['SeedChoice'];
+export type SeedPacket = components['schemas']['SeedPacket'];
+export type SetAside = components['schemas']['SetAside'];
+export type SetOut = components['schemas']['SetOut'];
+export type SetOutSheet = components['schemas']['SetOutSheet'];
+export type SettingOutAnswer = components['schemas']['SettingOutAnswer'];
+export type Share = components['schemas']['Share'];
+export type SheetChoice = components['schemas']['SheetChoice'];
+export type ShelfAnswer = components['schemas']['ShelfAnswer'];
+export type ShelfEntry = components['schemas']['ShelfEntry'];
+export type ShelfRequest = components['schemas']['ShelfRequest'];
+export type ShoppingList = components['schemas']['ShoppingList'];
+export type ShoppingRow = components['schemas']['ShoppingRow'];
+export type Site = components['schemas']['Site'];
+export type Slope = components['schemas']['Slope'];
+export type SoftLayer = components['schemas']['SoftLayer'];
+export type SoftMatter = components['schemas']['SoftMatter'];
+export type Soil = components['schemas']['Soil'];
+export type SoilIngredient = components['schemas']['SoilIngredient'];
+export type SoilReport = components['schemas']['SoilReport'];
+export type SoilTest = components['schemas']['SoilTest'];
+export type SoilWarmth = components['schemas']['SoilWarmth'];
+export type SoldAs = components['schemas']['SoldAs'];
+export type Sowing = components['schemas']['Sowing'];
+export type SpotReport = components['schemas']['SpotReport'];
+export type StageCost = components['schemas']['StageCost'];
+export type Stake = components['schemas']['Stake'];
+export type StandRiser = components['schemas']['StandRiser'];
+export type Standing = components['schemas']['Standing'];
+export type StandsOn = components['schemas']['StandsOn'];
+export type StartCost = components['schemas']['StartCost'];
+export type StarterFit = components['schemas']['StarterFit'];
+export type StarterPart = components['schemas']['StarterPart'];
+export type Stay = components['schemas']['Stay'];
+export type SunMap = components['schemas']['SunMap'];
+export type SunReport = components['schemas']['SunReport'];
+export type Support = components['schemas']['Support'];
+export type SupportBuild = components['schemas']['SupportBuild'];
+export type SupportReport = components['schemas']['SupportReport'];
+export type SupportSheet = components['schemas']['SupportSheet'];
+export type TableWeek = components['schemas']['TableWeek'];
+export type TakeLayout = components['schemas']['TakeLayout'];
+export type Tank = components['schemas']['Tank'];
+export type TankReport = components['schemas']['TankReport'];
+export type Tap = components['schemas']['Tap'];
+export type Term = components['schemas']['Term'];
+export type Tier = components['schemas']['Tier'];
+export type TogetherInput = components['schemas']['Together-Input'];
+export type TogetherOutput = components['schemas']['Together-Output'];
+export type Totals = components['schemas']['Totals'];
+export type TrainingSystem = components['schemas']['TrainingSystem'];
+export type Trait = components['schemas']['Trait'];
+export type Turned = components['schemas']['Turned'];
+export type Uncertainty = components['schemas']['Uncertainty'];
+export type VarietyReport = components['schemas']['VarietyReport'];
+export type VarietyRun = components['schemas']['VarietyRun'];
+export type Vehicle = components['schemas']['Vehicle'];
+export type VersionRequest = components['schemas']['VersionRequest'];
+export type Want = components['schemas']['Want'];
+export type WaterLines = components['schemas']['WaterLines'];
+export type WaterReport = components['schemas']['WaterReport'];
+export type WaterWay = components['schemas']['WaterWay'];
+export type Wave = components['schemas']['Wave'];
+export type Waves = components['schemas']['Waves'];
+export type Way = components['schemas']['Way'];
+export type WayToBegin = components['schemas']['WayToBegin'];
+export type WayUp = components['schemas']['WayUp'];
+export type WeekBand = components['schemas']['WeekBand'];
+export type WeekHours = components['schemas']['WeekHours'];
+export type WeekKg = components['schemas']['WeekKg'];
+export type Weight = components['schemas']['Weight'];
+export type WindCheck = components['schemas']['WindCheck'];
+export type WindowReport = components['schemas']['WindowReport'];
+export type Withstood = components['schemas']['Withstood'];
+export type YardSun = components['schemas']['YardSun'];
+export type YearReport = components['schemas']['YearReport'];
+export type Years = components['schemas']['Years'];
 export type $defs = Record<string, never>;
 export interface operations {
     list_gardens_api_gardens_get: {

@@ -124,6 +124,7 @@ def site_faults(site: p.Site, book: Book) -> Iterator[Fault]:
     for index, name in enumerate(site.animals):
         if name not in book.animals:
             yield Fault(f"site.animals[{index}]", unknown(name, "animal", book.animals))
+    yield from twice([str(obstacle.id) for obstacle in site.obstacles], "site.obstacles")
     for index, obstacle in enumerate(site.obstacles):
         path = f"site.obstacles[{index}]"
         problem = ring_fault(obstacle.outline_m)

@@ -19,6 +19,7 @@ from ample_rows.core.edits.of_garden import (
 )
 from ample_rows.core.edits.of_jobs import KeepChore, MarkJob, RemoveChore
 from ample_rows.core.edits.of_layouts import ForgetLayout, KeepLayout, TakeLayout
+from ample_rows.core.edits.of_obstacles import AddObstacle, ChangeObstacle, RemoveObstacle
 from ample_rows.core.edits.of_places import (
     MOST_RISER_CELLS,
     MOST_RISER_WALL_CM,
@@ -62,6 +63,9 @@ Edit = Annotated[
     | RemoveChore
     | ChangeGarden
     | ChangeSite
+    | AddObstacle
+    | ChangeObstacle
+    | RemoveObstacle
     | ChangeSoil
     | ChangeBuild
     | ChangeSeedBox
@@ -80,10 +84,12 @@ Together.model_rebuild()
 __all__ = [
     "MOST_RISER_CELLS",
     "MOST_RISER_WALL_CM",
+    "AddObstacle",
     "AddPlace",
     "ChangeBuild",
     "ChangeCrop",
     "ChangeGarden",
+    "ChangeObstacle",
     "ChangePlace",
     "ChangePlanting",
     "ChangeSeedBox",
@@ -100,6 +106,7 @@ __all__ = [
     "Plant",
     "RemoveChore",
     "RemoveCrop",
+    "RemoveObstacle",
     "RemovePlace",
     "RemovePlanting",
     "ReplacePlan",

@@ -5,6 +5,7 @@ from typing import Any, TypeVar
 
 from ample_rows.core import plan as p
 from ample_rows.core.edits.edit import Changes, EditBase
+from ample_rows.core.errors import AmpleRowsError
 from ample_rows.core.plan.reading import PlanFaultsError, read_document
 
 Part = TypeVar("Part", p.Place, p.Planting)
@@ -23,7 +24,9 @@ def apply_edit(plan: p.Plan, edit: EditBase) -> p.Plan:
     document = p.document(plan)
     try:
         edit.made_in(document)
-    except (AttributeError, KeyError, TypeError):
+    except AmpleRowsError:
+        raise
+    except (AttributeError, KeyError, TypeError, ValueError):
         # A part of several made no sound record, and a later one fell over it: that is told.
         read_document(json.dumps(document))
         raise

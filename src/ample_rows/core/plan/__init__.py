@@ -22,6 +22,7 @@ from ample_rows.core.plan.garden import (
     Want,
 )
 from ample_rows.core.plan.jobs import Chore, JobMark, Per
+from ample_rows.core.plan.obstacle import Obstacle
 from ample_rows.core.plan.place import (
     Added,
     Circle,
@@ -42,7 +43,6 @@ from ample_rows.core.plan.planting import LedOver, Planting, by_place
 from ample_rows.core.plan.seeds import SeedBox, SeedChoice, SeedPacket
 from ample_rows.core.plan.set_aside import SetAside
 from ample_rows.core.plan.site import (
-    Obstacle,
     Path,
     Site,
     Slope,

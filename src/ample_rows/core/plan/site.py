@@ -1,38 +1,20 @@
 """The ground a garden lies on."""
 
-from typing import Annotated, Literal
+from typing import Annotated
 
-from pydantic import Field
+from pydantic import AfterValidator, Field
 
+from ample_rows.core.plan.obstacle import Obstacle, all_known
 from ample_rows.core.plan.values import (
     HorizonAngle,
     Ident,
     Measure,
-    Month,
     Name,
-    ObstacleKind,
     PathUse,
     PlanValue,
     PointM,
     Positive,
 )
-
-
-class Obstacle(PlanValue):
-    """What casts a shadow: an outline carried up to a height.
-
-    A tree, shrub or hedge lets some light through, more of it without leaves. `leaf_months`
-    are the first and last month in leaf, and may wrap the new year.
-    """
-
-    name: Name | None = None
-    kind: ObstacleKind | None = None
-    outline_m: Annotated[tuple[PointM, ...], Field(min_length=3, max_length=10_000)]
-    height_m: Annotated[float, Field(ge=0, le=200, allow_inf_nan=False)]
-    crown_base_m: Annotated[float, Field(ge=0, le=200, allow_inf_nan=False)] | None = None
-    leaf: Literal["evergreen", "deciduous"] | None = None
-    leaf_months: tuple[Month, Month] | None = None
-    root_reach_m: Annotated[float, Field(ge=0, le=100, allow_inf_nan=False)] | None = None
 
 
 class Tap(PlanValue):
@@ -80,7 +62,9 @@ class Site(PlanValue):
     horizon_deg: Annotated[tuple[HorizonAngle, ...], Field(min_length=4, max_length=360)] | None = (
         None
     )
-    obstacles: Annotated[tuple[Obstacle, ...], Field(max_length=500)] = ()
+    obstacles: Annotated[
+        tuple[Obstacle, ...], Field(max_length=500), AfterValidator(all_known)
+    ] = ()
     paths: tuple[Path, ...] = ()
     taps: tuple[Tap, ...] = ()
     tanks: tuple[Tank, ...] = ()

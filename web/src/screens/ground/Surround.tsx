@@ -9,7 +9,7 @@ import type { Shows } from './held';
 import { textWidth } from './labels';
 import type { Box } from './labels';
 import { pageBox } from './PlaceMarks';
-import { keyOf, sameThing } from './things';
+import { keyOf, sameThing, thingOf } from './things';
 import type { Thing } from './things';
 import { toPx } from './yardScale';
 import type { YardScale } from './yardScale';
@@ -48,11 +48,11 @@ export const Surround = memo(function Surround({ site, scale, extent, chosen, sh
           </g>
         );
       })}
-      {site.obstacles.map((obstacle, index) => {
-        const thing: Thing = { kind: 'obstacle', index };
+      {site.obstacles.map((obstacle) => {
+        const thing = thingOf(obstacle);
         const leafy = LEAFY.includes(obstacle.kind ?? '');
         return (
-          <g key={index} {...part(thing)}>
+          <g key={keyOf(thing)} {...part(thing)}>
             <path
               d={ring(scale, obstacle.outline_m)}
               fill={leafy ? 'url(#hatch-leafy)' : 'url(#hatch-built)'}
@@ -63,13 +63,13 @@ export const Surround = memo(function Surround({ site, scale, extent, chosen, sh
           </g>
         );
       })}
-      {site.obstacles.map((obstacle, index) => {
+      {site.obstacles.map((obstacle) => {
         const label = labelOf(obstacle, scale, extent, units);
-        const thing: Thing = { kind: 'obstacle', index };
+        const thing = thingOf(obstacle);
         return (
           label && (
             <text
-              key={index}
+              key={keyOf(thing)}
               {...part(thing)}
               x={label.x}
               y={label.y}

@@ -10,8 +10,8 @@ import { Ticks } from '../../kit/Ticks';
 import { useUnits } from '../../kit/preferences';
 import { numberOf } from '../../kit/text';
 import { metresField, readMetres } from './measure';
-import { rectangleRing, siteOf } from './things';
-import { boundsOf } from './yardScale';
+import { siteOf } from './things';
+import { boundsOf, rectangleRing } from './yardScale';
 
 const WORKERS = [
   ['adult', 'an adult'],

@@ -1,7 +1,7 @@
 import type { HeldGarden } from '../../api/merge';
 import type { YardSun } from '../../api/types';
 import { useUnits } from '../../kit/preferences';
-import { sameThing, siteOf } from './things';
+import { sameThing, siteOf, thingOf } from './things';
 import type { Thing } from './things';
 import { boundsOf } from './yardScale';
 import type { PointM } from './yardScale';
@@ -45,10 +45,10 @@ export function YardTable({ state, sun, chosen, onChoose }: Props) {
         sun: hours === undefined ? '' : hours.toFixed(1),
       };
     }),
-    ...site.obstacles.map((o, index): Row => {
+    ...site.obstacles.map((o): Row => {
       const { x0, y0 } = boundsOf(o.outline_m);
       return {
-        thing: { kind: 'obstacle', index },
+        thing: thingOf(o),
         name: o.name ?? '',
         kind: o.kind ?? 'obstacle',
         at: [x0, y0],

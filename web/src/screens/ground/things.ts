@@ -2,10 +2,14 @@ import type { Edit, Obstacle, Plan, Site } from '../../api/types';
 import { boundsOf, snapped } from './yardScale';
 import type { PointM } from './yardScale';
 
+export type ObstacleKind = NonNullable<Obstacle['kind']>;
+export type ObstacleShape = NonNullable<Obstacle['shape']>;
+type Leaf = NonNullable<Obstacle['leaf']>;
+
 /** Something that stands or lies in the yard, named so that it can be chosen. */
 export type Thing =
   | { kind: 'place'; id: string }
-  | { kind: 'obstacle'; index: number }
+  | { kind: 'obstacle'; id: string }
   | { kind: 'path'; index: number }
   | { kind: 'tap'; index: number }
   | { kind: 'tank'; index: number }
@@ -14,7 +18,8 @@ export type Thing =
 export function keyOf(thing: Thing): string {
   switch (thing.kind) {
     case 'place':
-      return `place-${thing.id}`;
+    case 'obstacle':
+      return `${thing.kind}-${thing.id}`;
     case 'door':
       return 'door';
     default:
@@ -24,6 +29,11 @@ export function keyOf(thing: Thing): string {
 
 export function sameThing(a: Thing | null, b: Thing | null): boolean {
   return a !== null && b !== null && keyOf(a) === keyOf(b);
+}
+
+/** An obstacle as a thing of the yard; as the server sends it, it always has an id. */
+export function thingOf(obstacle: Obstacle): Thing {
+  return { kind: 'obstacle', id: obstacle.id ?? '' };
 }
 
 export const EMPTY_SITE: Site = { obstacles: [], paths: [], taps: [], tanks: [], animals: [] };
@@ -39,7 +49,7 @@ export function spotOfThing(plan: Plan, thing: Thing): PointM | null {
     case 'place':
       return plan.places.find((p) => p.id === thing.id)?.at_m ?? null;
     case 'obstacle': {
-      const ring = site.obstacles[thing.index]?.outline_m;
+      const ring = site.obstacles.find((o) => o.id === thing.id)?.outline_m;
       if (!ring) return null;
       const { x0, y0 } = boundsOf(ring);
       return [x0, y0];
@@ -74,12 +84,7 @@ export function moveThing(plan: Plan, thing: Thing, to: PointM): Edit | null {
     case 'place':
       return { do: 'change-place', id: thing.id, changes: { at_m: at } };
     case 'obstacle':
-      return siteEdit({
-        obstacles: swap(site.obstacles, thing.index, (o) => ({
-          ...o,
-          outline_m: shifted(o.outline_m, by),
-        })),
-      });
+      return { do: 'change-obstacle', id: thing.id, changes: {}, at_m: at };
     case 'path':
       return siteEdit({
         paths: swap(site.paths, thing.index, (path) => ({
@@ -108,7 +113,7 @@ export function removeThing(plan: Plan, thing: Thing): Edit {
     case 'place':
       return { do: 'change-place', id: thing.id, changes: { at_m: null } };
     case 'obstacle':
-      return siteEdit({ obstacles: without(site.obstacles, thing.index) });
+      return { do: 'remove-obstacle', id: thing.id };
     case 'path':
       return siteEdit({ paths: without(site.paths, thing.index) });
     case 'tap':
@@ -120,77 +125,49 @@ export function removeThing(plan: Plan, thing: Thing): Edit {
   }
 }
 
-export function rectangleRing(at: PointM, width: number, depth: number): [number, number][] {
-  const [x, y] = at;
-  const [x1, y1] = [clean(x + width), clean(y + depth)];
-  return [
-    [x, y],
-    [x1, y],
-    [x1, y1],
-    [x, y1],
-  ];
-}
-
-const CROWN_CORNERS = 12;
-
-/** A crown seen from above: a ring of even corners in the box whose least corner is given. */
-export function roundRing(at: PointM, across: number): [number, number][] {
-  const r = across / 2;
-  return Array.from({ length: CROWN_CORNERS }, (_, i) => {
-    const turn = (2 * Math.PI * i) / CROWN_CORNERS;
-    return [clean(at[0] + r + r * Math.cos(turn)), clean(at[1] + r + r * Math.sin(turn))];
-  });
-}
-
-export type OutlineForm = 'rectangle' | 'round' | 'drawn';
-
-/** How an obstacle's outline can be given in two measures, if at all. */
-export function formOf(obstacle: Obstacle): OutlineForm {
-  const ring = obstacle.outline_m;
-  const { x0, y0, x1, y1 } = boundsOf(ring);
-  const [cx, cy] = [(x0 + x1) / 2, (y0 + y1) / 2];
-  const corner = ([x, y]: PointM) => (x === x0 || x === x1) && (y === y0 || y === y1);
-  if (ring.length === 4 && ring.every(corner)) return 'rectangle';
-  const reach = ring.map(([x, y]) => Math.hypot(x - cx, y - cy));
-  const even = Math.max(...reach) - Math.min(...reach) < 0.06 * Math.max(...reach);
-  return ring.length >= 8 && even ? 'round' : 'drawn';
-}
-
 export interface NewThing {
   label: string;
   thing: (site: Site) => Thing;
   add: (site: Site, middle: PointM) => Edit;
 }
 
-const obstacle = (
-  label: string,
-  given: Omit<Obstacle, 'outline_m'>,
-  ring: (at: PointM) => [number, number][],
-): NewThing => ({
-  label,
-  thing: (site) => ({ kind: 'obstacle', index: site.obstacles.length }),
-  add: (site, middle) =>
-    siteEdit({ obstacles: [...site.obstacles, { ...given, outline_m: ring(middle) } as Obstacle] }),
+const rectangle = (width: number, length: number): ObstacleShape => ({
+  type: 'rectangle',
+  width_cm: width,
+  length_cm: length,
 });
+
+const circle = (across: number): ObstacleShape => ({ type: 'circle', diameter_cm: across });
+
+const obstacle = (kind: ObstacleKind, height_m: number, shape: ObstacleShape, leaf?: Leaf) => {
+  const free = (site: Site) => freeId(kind, site);
+  return {
+    label: kind,
+    thing: (site: Site): Thing => ({ kind: 'obstacle', id: free(site) }),
+    add: (site: Site, [x, y]: PointM): Edit => ({
+      do: 'add-obstacle',
+      obstacle: { id: free(site), name: kind, kind, height_m, shape, ...(leaf && { leaf }) },
+      at_m: [x, y],
+    }),
+  };
+};
+
+/** A kind's own id where it is free, or the lowest number after it that is. */
+function freeId(kind: string, site: Site): string {
+  const taken = new Set(site.obstacles.map((o) => o.id));
+  let [id, number] = [kind, 1];
+  while (taken.has(id)) id = `${kind}-${(number += 1)}`;
+  return id;
+}
 
 /** What can be laid out, with sizes that are usual; each is then dragged or typed right. */
 export const NEW_THINGS: Record<'shade' | 'water', readonly NewThing[]> = {
   shade: [
-    obstacle('house', { name: 'house', kind: 'house', height_m: 6 }, (at) =>
-      rectangleRing(at, 6, 4),
-    ),
-    obstacle('wall', { name: 'wall', kind: 'wall', height_m: 1.5 }, (at) =>
-      rectangleRing(at, 4, 0.25),
-    ),
-    obstacle('fence', { name: 'fence', kind: 'fence', height_m: 1.8 }, (at) =>
-      rectangleRing(at, 4, 0.1),
-    ),
-    obstacle('hedge', { name: 'hedge', kind: 'hedge', height_m: 1.8, leaf: 'evergreen' }, (at) =>
-      rectangleRing(at, 4, 0.6),
-    ),
-    obstacle('tree', { name: 'tree', kind: 'tree', height_m: 5, leaf: 'deciduous' }, (at) =>
-      roundRing(at, 3),
-    ),
+    obstacle('house', 6, rectangle(600, 400)),
+    obstacle('wall', 1.5, rectangle(400, 25)),
+    obstacle('fence', 1.8, rectangle(400, 10)),
+    obstacle('hedge', 1.8, rectangle(400, 60), 'evergreen'),
+    obstacle('tree', 5, circle(300), 'deciduous'),
   ],
   water: [
     {

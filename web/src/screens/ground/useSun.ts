@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 
-import { answered, api } from '../../api/client';
+import { answered, answeredAs, api } from '../../api/client';
 import type { ProblemError } from '../../api/client';
 import type { SunMap, Turned, YardSun } from '../../api/types';
 
@@ -34,7 +34,7 @@ export function useTurned(slug: string, version: number, place: string | null) {
     queryKey: ['turned', slug, version, place],
     enabled: place !== null,
     queryFn: ({ signal }) =>
-      answered(
+      answeredAs<Turned>(
         api.GET('/api/gardens/{slug}/places/{place}/turned', {
           params: { path: { slug, place: place ?? '' } },
           signal,

@@ -25,6 +25,15 @@ export function boundsOf(points: readonly PointM[]): BoxM {
   return { x0: Math.min(...xs), y0: Math.min(...ys), x1: Math.max(...xs), y1: Math.max(...ys) };
 }
 
+export function rectangleRing([x, y]: PointM, width: number, depth: number): [number, number][] {
+  return [
+    [x, y],
+    [x + width, y],
+    [x + width, y + depth],
+    [x, y + depth],
+  ];
+}
+
 /** The largest scale at which a yard and a margin round it fit the room. */
 export function fitYard(yard: BoxM, room: Extent, marginM: number): YardScale {
   const width = yard.x1 - yard.x0 + 2 * marginM;

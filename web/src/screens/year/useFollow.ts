@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 
-import { answered, api } from '../../api/client';
+import { answeredAs, api } from '../../api/client';
 import type { ProblemError } from '../../api/client';
 import type { Follow } from '../../api/types';
 import type { Gap } from '../../drawing/lanes';
@@ -11,7 +11,7 @@ export function useFollow(slug: string, version: number, gap: Gap) {
     queryKey: ['follow', slug, version, gap.place, gap.cells.join(' '), gap.since],
     placeholderData: keepPreviousData,
     queryFn: ({ signal }) =>
-      answered(
+      answeredAs<Follow>(
         api.POST('/api/gardens/{slug}/follow', {
           params: { path: { slug } },
           body: { place: gap.place, cells: [...gap.cells], day: gap.since },

@@ -1,0 +1,287 @@
+import type { HeldGarden } from '../../api/merge';
+import type { Edit, Obstacle, Site } from '../../api/types';
+import { siteEdit, siteOf } from './things';
+import type { ObstacleKind, ObstacleShape, Thing } from './things';
+import { boundsOf } from './yardScale';
+
+const KINDS = [
+  ['house', 'house'],
+  ['wall', 'wall'],
+  ['fence', 'fence'],
+  ['hedge', 'hedge'],
+  ['tree', 'tree'],
+  ['shrub', 'shrub'],
+  ['other', 'something else'],
+] as const;
+const LEAVES = [
+  ['evergreen', 'evergreen'],
+  ['deciduous', 'bare in winter'],
+] as const;
+const USES = [
+  ['feet', 'feet'],
+  ['barrow', 'a barrow'],
+  ['chair', 'a wheelchair'],
+] as const;
+const LEAFY = ['tree', 'shrub', 'hedge'];
+
+export interface Read {
+  /** A typed length in metres. */
+  length: (key: string, least: number) => number;
+  /** A typed number within bounds; null where nothing is typed. */
+  number: (key: string, low: number, high: number) => number | null;
+}
+
+export type FieldSpec =
+  | { kind: 'text' | 'number'; key: string; label: string; value: string }
+  | { kind: 'length'; key: string; label: string; m: number | null | undefined }
+  | {
+      kind: 'choice';
+      key: string;
+      label: string;
+      value: string;
+      options: readonly (readonly [string, string])[];
+    };
+
+type Typed = Record<string, string>;
+
+/** How a thing of the yard is given in measures, and the edit that what was typed makes. */
+export interface Spec {
+  title: string;
+  fields: FieldSpec[];
+  edit: (typed: Typed, read: Read) => Edit;
+}
+
+const GONE: Spec = { title: 'gone', fields: [], edit: () => siteEdit({}) };
+const ANYWHERE = -100_000;
+
+export function specOf(state: HeldGarden, thing: Thing): Spec {
+  const site = siteOf(state.plan);
+  switch (thing.kind) {
+    case 'obstacle': {
+      const known = site.obstacles.find((o) => o.id === thing.id);
+      return known ? obstacleSpec(known, thing.id) : GONE;
+    }
+    case 'path':
+      return pathSpec(site, thing.index);
+    case 'tap':
+      return tapSpec(site, thing.index);
+    case 'tank':
+      return tankSpec(site, thing.index);
+    case 'door':
+      return {
+        title: 'door',
+        fields: spotFields(site.door_m ?? [0, 0]),
+        edit: (_typed, read) => siteEdit({ door_m: spot(read) }),
+      };
+    case 'place':
+      return GONE;
+  }
+}
+
+const text = (key: string, label: string, value: string | null | undefined): FieldSpec => ({
+  kind: 'text',
+  key,
+  label,
+  value: value ?? '',
+});
+
+const number = (key: string, label: string, value: number | null | undefined): FieldSpec => ({
+  kind: 'number',
+  key,
+  label,
+  value: String(value ?? ''),
+});
+
+const length = (key: string, label: string, m: number | null | undefined): FieldSpec => ({
+  kind: 'length',
+  key,
+  label,
+  m,
+});
+
+const nameField = (value: string | null | undefined) => text('name', 'Name', value);
+
+const spotFields = ([x, y]: readonly [number, number]): FieldSpec[] => [
+  length('x', 'From the left side', x),
+  length('y', 'From the lower side', y),
+];
+
+const spot = (read: Read): [number, number] => [
+  read.length('x', ANYWHERE),
+  read.length('y', ANYWHERE),
+];
+
+const named = (typed: Typed) => ({ name: typed.name?.trim() || null });
+
+const swapped = <T>(list: readonly T[], index: number, value: T): T[] =>
+  list.map((old, i) => (i === index ? value : old));
+
+function pathSpec(site: Site, index: number): Spec {
+  const path = site.paths[index];
+  if (!path) return GONE;
+  const first = path.line_m[0] ?? [0, 0];
+  const last = path.line_m.at(-1) ?? [0, 0];
+  return {
+    title: path.name ?? 'path',
+    fields: [
+      nameField(path.name),
+      {
+        kind: 'choice',
+        key: 'use',
+        label: 'Goes along it',
+        value: path.use ?? 'feet',
+        options: USES,
+      },
+      length('width', 'Width', path.width_cm / 100),
+      ...spotFields(first),
+      length('x2', 'Ends from the left', last[0]),
+      length('y2', 'Ends from below', last[1]),
+    ],
+    edit: (typed, read) =>
+      siteEdit({
+        paths: swapped(site.paths, index, {
+          ...path,
+          ...named(typed),
+          use: typed.use as 'feet',
+          width_cm: read.length('width', 0.01) * 100,
+          line_m: [
+            spot(read),
+            ...path.line_m.slice(1, -1),
+            [read.length('x2', ANYWHERE), read.length('y2', ANYWHERE)],
+          ],
+        }),
+      }),
+  };
+}
+
+function tapSpec(site: Site, index: number): Spec {
+  const tap = site.taps[index];
+  if (!tap) return GONE;
+  return {
+    title: tap.name ?? 'tap',
+    fields: [nameField(tap.name), length('hose', 'Hose', tap.hose_m), ...spotFields(tap.at_m)],
+    edit: (typed, read) =>
+      siteEdit({
+        taps: swapped(site.taps, index, {
+          ...tap,
+          ...named(typed),
+          hose_m: typed.hose?.trim() ? read.length('hose', 0) : null,
+          at_m: spot(read),
+        }),
+      }),
+  };
+}
+
+function tankSpec(site: Site, index: number): Spec {
+  const tank = site.tanks[index];
+  if (!tank) return GONE;
+  return {
+    title: tank.name ?? 'butt',
+    fields: [
+      nameField(tank.name),
+      number('litres', 'Capacity, litres', tank.litres),
+      number('roof', 'Roof it drains, m²', tank.roof_m2),
+      ...spotFields(tank.at_m),
+    ],
+    edit: (typed, read) =>
+      siteEdit({
+        tanks: swapped(site.tanks, index, {
+          ...tank,
+          ...named(typed),
+          litres: read.number('litres', 0, 1_000_000) ?? 0,
+          roof_m2: read.number('roof', 0, 100_000),
+          at_m: spot(read),
+        }),
+      }),
+  };
+}
+
+/** The measures that each shape is given by, and the shape that typed ones make. */
+function shapeFields(shape: ObstacleShape | null | undefined): FieldSpec[] {
+  switch (shape?.type) {
+    case 'rectangle':
+      return [
+        length('width', 'Width, left to right', shape.width_cm / 100),
+        length('depth', 'Depth', shape.length_cm / 100),
+      ];
+    case 'circle':
+      return [length('across', 'Across', shape.diameter_cm / 100)];
+    default:
+      return [];
+  }
+}
+
+function typedShape(shape: ObstacleShape, read: Read): ObstacleShape {
+  switch (shape.type) {
+    case 'rectangle':
+      return {
+        ...shape,
+        width_cm: read.length('width', 0.01) * 100,
+        length_cm: read.length('depth', 0.01) * 100,
+      };
+    case 'circle':
+      return { ...shape, diameter_cm: read.length('across', 0.1) * 100 };
+    case 'polygon':
+      return shape;
+  }
+}
+
+function obstacleSpec(known: Obstacle, id: string): Spec {
+  const { x0, y0 } = boundsOf(known.outline_m);
+  const shape = known.shape ?? null;
+  const turns = shape !== null && shape.type !== 'circle';
+  const leafy = LEAFY.includes(known.kind ?? '');
+  const crowned = known.kind === 'tree';
+  const sheds = leafy && known.leaf === 'deciduous';
+  const [first, last] = known.leaf_months ?? [null, null];
+  return {
+    title: known.name ?? known.kind ?? 'obstacle',
+    fields: [
+      nameField(known.name),
+      { kind: 'choice', key: 'kind', label: 'Kind', value: known.kind ?? 'other', options: KINDS },
+      length('height', 'Height', known.height_m),
+      ...shapeFields(shape),
+      ...(turns ? [number('turned', 'Turned clockwise, °', known.heading_deg ?? 0)] : []),
+      ...spotFields([x0, y0]),
+      ...(leafy ? [leafField(known)] : []),
+      ...(crowned ? [length('crown', 'Crown begins at', known.crown_base_m ?? 0)] : []),
+      ...(sheds
+        ? [number('from', 'In leaf from month', first), number('to', 'to month', last)]
+        : []),
+    ],
+    edit: (typed, read) => {
+      const [from, to] = [read.number('from', 1, 12), read.number('to', 1, 12)];
+      return {
+        do: 'change-obstacle',
+        id,
+        at_m: spot(read),
+        changes: {
+          ...named(typed),
+          kind: typed.kind as ObstacleKind,
+          height_m: read.length('height', 0),
+          ...(shape && changedShape(known, shape, read)),
+          ...(leafy ? { leaf: typed.leaf } : {}),
+          ...(crowned ? { crown_base_m: read.length('crown', 0) || null } : {}),
+          ...(sheds ? { leaf_months: from !== null && to !== null ? [from, to] : null } : {}),
+        },
+      };
+    },
+  };
+}
+
+/** What is typed of a shape and its heading, where it differs: else the outline stays as drawn. */
+function changedShape(known: Obstacle, shape: ObstacleShape, read: Read): Record<string, unknown> {
+  const now = typedShape(shape, read);
+  const turned = read.number('turned', -360, 360) ?? 0;
+  const same = JSON.stringify(now) === JSON.stringify(shape);
+  const changes = same ? {} : { shape: now };
+  return turned === (known.heading_deg ?? 0) ? changes : { ...changes, heading_deg: turned };
+}
+
+const leafField = (known: Obstacle): FieldSpec => ({
+  kind: 'choice',
+  key: 'leaf',
+  label: 'Leaves',
+  value: known.leaf ?? 'evergreen',
+  options: LEAVES,
+});
