@@ -14,10 +14,12 @@ from typing import Any
 import hypothesis
 import pytest
 import uvicorn
+from fastapi import FastAPI
 from starlette.testclient import TestClient
+from starlette.types import ASGIApp
 
 from ample_rows import PROGRAM
-from ample_rows.api.app import create_app
+from ample_rows.api.app import create_app, occupy
 from ample_rows.api.door import Door
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
@@ -190,10 +192,24 @@ def store(tmp_path: Path, book: Book, templates: dict[str, Path]) -> Iterator[Ga
     database.close()
 
 
+@pytest.fixture(scope="session")
+def application(
+    book: Book, templates: dict[str, Path], tmp_path_factory: pytest.TempPathFactory
+) -> Iterator[FastAPI]:
+    """The application, which each test sets before a store of its own: making its routes ready
+    takes a second."""
+    folder = tmp_path_factory.mktemp("nobody")
+    shutil.copytree(templates["empty"], folder, dirs_exist_ok=True)
+    database = Database(folder)
+    yield create_app(GardenStore(database, book), book)
+    database.close()
+
+
 @pytest.fixture
-def client(store: GardenStore, book: Book) -> TestClient:
+def client(store: GardenStore, book: Book, application: FastAPI) -> TestClient:
     """An API client over an empty store."""
-    return TestClient(create_app(store, book), base_url="http://127.0.0.1:8437")
+    occupy(application, store, book)
+    return TestClient(application, base_url="http://127.0.0.1:8437")
 
 
 @pytest.fixture
@@ -211,10 +227,17 @@ def long_run() -> bool:
     return os.environ.get("AMPLE_LONG") == "1"
 
 
-@contextlib.contextmanager
-def serving(store: GardenStore, book: Book, door: Door | None = None) -> Iterator[str]:
+def serving(
+    store: GardenStore, book: Book, door: Door | None = None
+) -> contextlib.AbstractContextManager[str]:
     """A real server over a store, on a free port; its address."""
-    config = uvicorn.Config(create_app(store, book, door), port=0, log_level="error")
+    return listening(create_app(store, book, door))
+
+
+@contextlib.contextmanager
+def listening(app: ASGIApp) -> Iterator[str]:
+    """A real server of an application, on a free port; its address."""
+    config = uvicorn.Config(app, port=0, log_level="error")
     server = uvicorn.Server(config)
     thread = threading.Thread(target=server.run, daemon=True)
     thread.start()

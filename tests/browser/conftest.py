@@ -7,7 +7,21 @@ from collections.abc import Callable, Iterator
 from typing import Any
 
 import pytest
-from playwright.sync_api import Locator, Page, expect
+from fastapi import FastAPI
+from playwright.sync_api import (
+    Browser,
+    BrowserContext,
+    ConsoleMessage,
+    Error,
+    Locator,
+    Page,
+    expect,
+)
+
+from ample_rows.api.app import occupy
+from ample_rows.core.book import Book
+from ample_rows.store import GardenStore
+from tests.conftest import listening
 
 FLAGS = [
     "--no-sandbox",
@@ -42,15 +56,67 @@ def browser_context_args() -> dict[str, Any]:
     return {"viewport": {"width": 1280, "height": 800}}
 
 
+@pytest.fixture(scope="session")
+def address(application: FastAPI) -> Iterator[str]:
+    """One server for a whole run, so that the browser fetches and compiles the scripts once."""
+    with listening(application) as address:
+        yield address
+
+
 @pytest.fixture
-def page(page: Page) -> Iterator[Page]:
+def base_url(demo_store: GardenStore, book: Book, application: FastAPI, address: str) -> str:
+    """The address of both demo gardens, as they are when they are new."""
+    occupy(application, demo_store, book)
+    return address
+
+
+@pytest.fixture(scope="session")
+def window(browser: Browser, browser_context_args: dict[str, Any]) -> Iterator[BrowserContext]:
+    with browser.new_context(**browser_context_args) as context:
+        yield context
+
+
+@pytest.fixture(scope="session")
+def tab(window: BrowserContext) -> Page:
+    """One tab for a whole run: a new one costs a second of the processor each time."""
+    return window.new_page()
+
+
+@pytest.fixture
+def context(window: BrowserContext, tab: Page) -> Iterator[BrowserContext]:
+    """The one browser window of a run, which remembers nothing of the test before."""
+    yield window
+    for page in window.pages:
+        if page is not tab:
+            page.close()
+    window.clear_cookies()
+    window.clear_permissions()
+
+
+@pytest.fixture
+def page(
+    context: BrowserContext, tab: Page, address: str, browser_context_args: dict[str, Any]
+) -> Iterator[Page]:
     """A page that fails its test when anything goes wrong in its console."""
     troubles: list[str] = []
-    page.on(
-        "console", lambda m: troubles.append(m.text) if m.type in ("error", "warning") else None
-    )
-    page.on("pageerror", lambda error: troubles.append(str(error)))
-    yield page
+
+    def tell(message: ConsoleMessage) -> None:
+        if message.type in ("error", "warning"):
+            troubles.append(message.text)
+
+    def fail(error: Error) -> None:
+        troubles.append(str(error))
+
+    tab.on("console", tell)
+    tab.on("pageerror", fail)
+    yield tab
+    tab.remove_listener("console", tell)
+    tab.remove_listener("pageerror", fail)
+    tab.unroute_all(behavior="ignoreErrors")
+    tab.evaluate("location.protocol === 'http:' && localStorage.clear()")
+    tab.goto(f"{address}/mark.svg")
+    tab.emulate_media(media="null", color_scheme="null")
+    tab.set_viewport_size(browser_context_args["viewport"])
     unexpected = [t for t in troubles if not re.search(r"status of (4\d\d|503)|net::ERR_", t)]
     assert unexpected == []
 

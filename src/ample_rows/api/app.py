@@ -47,9 +47,8 @@ def create_app(store: GardenStore, book: Book, door: Door | None = None) -> Fast
         openapi_url="/api/openapi.json",
         separate_input_output_schemas=False,
     )
-    app.state.store, app.state.book, app.state.door = store, book, door
-    app.state.estimates = Estimates(book)
-    app.state.gates, app.state.answers = Gates(), Answers()
+    app.state.door = door
+    occupy(app, store, book)
     app.include_router(gardens.router)
     app.include_router(ground.router)
     app.include_router(squares.router)
@@ -62,7 +61,17 @@ def create_app(store: GardenStore, book: Book, door: Door | None = None) -> Fast
     app.add_middleware(InUnits)
     app.add_middleware(Guard, door=door)
     app.openapi = lambda: _openapi(app)  # type: ignore[method-assign]
+    # Routes are made ready when they are first matched: nobody's first question waits for it.
+    for route in app.routes:
+        route.matches({"type": "http", "method": "GET", "path": "/", "root_path": ""})
     return app
+
+
+def occupy(app: FastAPI, store: GardenStore, book: Book) -> None:
+    """Set an application before a store; what it remembered of another is forgotten."""
+    app.state.store, app.state.book = store, book
+    app.state.estimates = Estimates(book)
+    app.state.gates, app.state.answers = Gates(), Answers()
 
 
 def _openapi(app: FastAPI) -> dict[str, Any]:

@@ -4,7 +4,7 @@ import argparse
 import os
 import signal
 import sys
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from pathlib import Path
 
 _PRINTING = ("estimate", "crops", "sun", "schema", "doctor")
@@ -85,54 +85,90 @@ def _run(options: argparse.Namespace) -> int:
     if options.word not in _PRINTING:
         # What is written is for the account that runs this, and for no other.
         os.umask(0o077)
-    match options.word:
-        case "estimate":
-            from ample_rows.cli.estimate import estimate
+    return _COMMANDS[options.word](options)
 
-            return estimate(options.plan, as_json=options.json)
-        case "crops":
-            from ample_rows.cli.book import print_crops
 
-            return print_crops(as_json=options.json)
-        case "sun":
-            from ample_rows.cli.sun import sun
+def _estimate(options: argparse.Namespace) -> int:
+    from ample_rows.cli.estimate import estimate
 
-            return sun(options.plan, day=options.day, points=options.points, as_json=options.json)
-        case "schema":
-            from ample_rows.cli.book import print_schema
+    return estimate(options.plan, as_json=options.json)
 
-            return print_schema()
-        case "backup":
-            from ample_rows.cli.keep import backup
 
-            return backup(options.file, options.data)
-        case "restore":
-            from ample_rows.cli.keep import restored
+def _crops(options: argparse.Namespace) -> int:
+    from ample_rows.cli.book import print_crops
 
-            return restored(options.file[0], options.data)
-        case "salvage":
-            from ample_rows.cli.keep import salvage
+    return print_crops(as_json=options.json)
 
-            return salvage(options.file[0], options.data)
-        case "doctor":
-            from ample_rows.cli.keep import doctor
 
-            return doctor(options.data)
-        case "bench":
-            from ample_rows.cli.bench import bench
+def _sun(options: argparse.Namespace) -> int:
+    from ample_rows.cli.sun import sun
 
-            return bench(chromium=options.chromium, long=options.long, only=options.only)
-        case _:
-            from ample_rows.cli.serve import serve
+    return sun(options.plan, day=options.day, points=options.points, as_json=options.json)
 
-            return serve(
-                demo=options.word == "demo",
-                port=options.port,
-                data=options.data,
-                browser=not options.no_browser,
-                reset=getattr(options, "reset", False),
-                reload=options.reload,
-            )
+
+def _schema(_: argparse.Namespace) -> int:
+    from ample_rows.cli.book import print_schema
+
+    return print_schema()
+
+
+def _backup(options: argparse.Namespace) -> int:
+    from ample_rows.cli.keep import backup
+
+    return backup(options.file, options.data)
+
+
+def _restore(options: argparse.Namespace) -> int:
+    from ample_rows.cli.keep import restored
+
+    return restored(options.file[0], options.data)
+
+
+def _salvage(options: argparse.Namespace) -> int:
+    from ample_rows.cli.keep import salvage
+
+    return salvage(options.file[0], options.data)
+
+
+def _doctor(options: argparse.Namespace) -> int:
+    from ample_rows.cli.keep import doctor
+
+    return doctor(options.data)
+
+
+def _bench(options: argparse.Namespace) -> int:
+    from ample_rows.cli.bench import bench
+
+    return bench(chromium=options.chromium, long=options.long, only=options.only)
+
+
+def _serve(options: argparse.Namespace) -> int:
+    from ample_rows.cli.serve import serve
+
+    return serve(
+        demo=options.word == "demo",
+        port=options.port,
+        data=options.data,
+        browser=not options.no_browser,
+        reset=getattr(options, "reset", False),
+        reload=options.reload,
+    )
+
+
+# Each fetches its part of the program when it runs: a printing command starts in a moment.
+_COMMANDS: dict[str, Callable[[argparse.Namespace], int]] = {
+    "estimate": _estimate,
+    "crops": _crops,
+    "sun": _sun,
+    "schema": _schema,
+    "backup": _backup,
+    "restore": _restore,
+    "salvage": _salvage,
+    "doctor": _doctor,
+    "bench": _bench,
+    "start": _serve,
+    "demo": _serve,
+}
 
 
 if __name__ == "__main__":

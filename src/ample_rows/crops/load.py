@@ -109,6 +109,41 @@ def checked_together(
     return dict(sorted((crop.id, crop) for crop in crops))
 
 
+# Each table of the book: what its records are, the file it is in, and under which key.
+_TABLES: dict[str, tuple[type[BaseModel], str, str]] = {
+    "airs": (AirBand, "policies.toml", "air"),
+    "animals": (Animal, "reach.toml", "animal"),
+    "climates": (MadeUpClimate, "climates.toml", "climate"),
+    "coefficients": (Coefficient, "coefficients.toml", ""),
+    "covers": (CoverKind, "covers.toml", "cover"),
+    "crop_keeping": (CropKeeping, "keeping.toml", "crop"),
+    "depth_policies": (DepthPolicy, "policies.toml", "depth"),
+    "families": (FamilyRest, "families.toml", "family"),
+    "feeders": (FeederClass, "soil.toml", "feeder"),
+    "footings": (Footing, "growing_up.toml", "footing"),
+    "ingredients": (SoilIngredient, "soil.toml", "ingredient"),
+    "jobs": (JobRule, "jobs.toml", "job"),
+    "keeping_ways": (KeepingWay, "keeping.toml", "way"),
+    "label_sheets": (LabelSheet, "labels.toml", "sheet"),
+    "layouts": (LayoutWay, "policies.toml", "layout"),
+    "materials": (Material, "materials.toml", "material"),
+    "mixes": (Mix, "soil.toml", "mix"),
+    "parts": (HarvestedPart, "soil.toml", "part"),
+    "path_needs": (PathNeed, "reach.toml", "path"),
+    "picking_shapes": (PickingShape, "policies.toml", "picking"),
+    "place_minutes": (JobMinutes, "jobs.toml", "place"),
+    "rules": (Rule, "rules.toml", ""),
+    "soft": (SoftMatter, "soil.toml", "soft"),
+    "starters": (Starter, "starters.toml", "starter"),
+    "trainings": (TrainingSystem, "growing_up.toml", "training"),
+    "traits": (Trait, "policies.toml", "trait"),
+    "troubles": (Trouble, "troubles.toml", "trouble"),
+    "usual_chores": (UsualChore, "jobs.toml", "chore"),
+    "water_ways": (WaterWay, "water.toml", "way"),
+    "workers": (Worker, "reach.toml", "worker"),
+}
+
+
 @cache
 def load_book() -> Book:
     """The book that ships, read and checked once per process.
@@ -117,50 +152,20 @@ def load_book() -> Book:
         CropBookError: A shipped file is wrong; the message names it.
     """
     root = files("ample_rows.crops")
-    tables = root / "tables"
+    raw = {
+        name: _toml(root / "tables" / name) for name in {file for _, file, _ in _TABLES.values()}
+    }
+    tables: dict[str, dict[str, Any]] = {
+        field: _table(record, raw[file][key] if key else raw[file], file)
+        for field, (record, file, key) in _TABLES.items()
+    }
     family_files = sorted((root / "families").iterdir(), key=lambda f: f.name)
     texts = {f.name: f.read_text("utf-8") for f in family_files if f.name.endswith(".toml")}
-    keeping = _toml(tables / "keeping.toml")
-    policies, jobs = _toml(tables / "policies.toml"), _toml(tables / "jobs.toml")
-    growing_up = _toml(tables / "growing_up.toml")
-    reach, soil = _toml(tables / "reach.toml"), _toml(tables / "soil.toml")
-    packings = json.loads((tables / "packings.json").read_text("utf-8"))
-    trainings = _table(TrainingSystem, growing_up["training"], "growing_up.toml")
-    traits = _table(Trait, policies["trait"], "policies.toml")
-    troubles = _table(Trouble, _toml(tables / "troubles.toml")["trouble"], "troubles.toml")
     crops = [crop for name, text in texts.items() for crop in read_family(text, file_name=name)]
+    packings = json.loads((root / "tables" / "packings.json").read_text("utf-8"))
     return Book(
-        crops=checked_together(crops, trainings, traits, troubles),
-        traits=traits,
-        troubles=troubles,
-        coefficients=_table(Coefficient, _toml(tables / "coefficients.toml"), "coefficients.toml"),
-        rules=_table(Rule, _toml(tables / "rules.toml"), "rules.toml"),
-        depth_policies=_table(DepthPolicy, policies["depth"], "policies.toml"),
-        layouts=_table(LayoutWay, policies["layout"], "policies.toml"),
-        airs=_table(AirBand, policies["air"], "policies.toml"),
-        picking_shapes=_table(PickingShape, policies["picking"], "policies.toml"),
-        trainings=trainings,
-        jobs=_table(JobRule, jobs["job"], "jobs.toml"),
-        place_minutes=_table(JobMinutes, jobs["place"], "jobs.toml"),
-        usual_chores=_table(UsualChore, jobs["chore"], "jobs.toml"),
-        families=_table(FamilyRest, _toml(tables / "families.toml")["family"], "families.toml"),
-        keeping_ways=_table(KeepingWay, keeping["way"], "keeping.toml"),
-        crop_keeping=_table(CropKeeping, keeping["crop"], "keeping.toml"),
-        label_sheets=_table(LabelSheet, _toml(tables / "labels.toml")["sheet"], "labels.toml"),
-        footings=_table(Footing, growing_up["footing"], "growing_up.toml"),
-        covers=_table(CoverKind, _toml(tables / "covers.toml")["cover"], "covers.toml"),
-        workers=_table(Worker, reach["worker"], "reach.toml"),
-        climates=_table(MadeUpClimate, _toml(tables / "climates.toml")["climate"], "climates.toml"),
-        materials=_table(Material, _toml(tables / "materials.toml")["material"], "materials.toml"),
-        water_ways=_table(WaterWay, _toml(tables / "water.toml")["way"], "water.toml"),
-        starters=_table(Starter, _toml(tables / "starters.toml")["starter"], "starters.toml"),
-        mixes=_table(Mix, soil["mix"], "soil.toml"),
-        ingredients=_table(SoilIngredient, soil["ingredient"], "soil.toml"),
-        soft=_table(SoftMatter, soil["soft"], "soil.toml"),
-        feeders=_table(FeederClass, soil["feeder"], "soil.toml"),
-        parts=_table(HarvestedPart, soil["part"], "soil.toml"),
-        animals=_table(Animal, reach["animal"], "reach.toml"),
-        path_needs=_table(PathNeed, reach["path"], "reach.toml"),
+        **tables,
+        crops=checked_together(crops, tables["trainings"], tables["traits"], tables["troubles"]),
         circle_packings=_packing(packings["circle"]),
         square_packings=_packing(packings["square"]),
         packing_source=packings["source"],

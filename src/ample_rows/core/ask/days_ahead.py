@@ -11,7 +11,8 @@ from ample_rows.core.planting.report import PlantingReport
 from ample_rows.core.weather.days import DayWeather
 from ample_rows.core.words.message import Listed, Message, Rain, Temperature, Text, listed, message
 
-_FROST_C = {"tender": 1.0, "half-hardy": -2.0, "hardy": -90.0}
+# What a cold night takes; what is hardy stands any that comes.
+_TAKEN_BELOW = {"tender": "frost_tender_c", "half-hardy": "frost_half_hardy_c"}
 
 
 @dataclass(frozen=True, slots=True)
@@ -63,7 +64,10 @@ def _frost(
     """Each cold night with all that it would take, told once."""
     taken: dict[DayWeather, list[PlantingReport]] = {}
     for report in there:
-        least = _FROST_C[_crop(report, book).frost]
+        below = _TAKEN_BELOW.get(_crop(report, book).frost)
+        if below is None:
+            continue
+        least = book.value(below)
         cold = [d for d in days if d.low_c <= least and _stands(report, d.day, d.day)]
         if cold:
             taken.setdefault(min(cold, key=lambda d: d.low_c), []).append(report)

@@ -12,7 +12,6 @@ from ample_rows.core.structures.bays import mesh_for
 
 _DUST_CM = 1e-6
 _ROUND_UP_CM = 5.0
-_LOW_CROP_CM = 30.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -64,7 +63,8 @@ def size_of(
 ) -> CoverSize:
     cells = cells_under(place, cover)
     tallest = max(
-        (_tall(e, cover) for e in grown if beneath(e, cover, cells)), default=_LOW_CROP_CM
+        (_tall(e, cover) for e in grown if beneath(e, cover, cells)),
+        default=book.value("low_crop_cm"),
     )
     if cover.height_cm is not None:
         tallest = max(0.0, cover.height_cm - kind.clearance_cm)

@@ -87,25 +87,34 @@ def _working(together: list[Hanging], kg: float, book: Book) -> Terms:
     for h in together:
         terms += [
             Term(
-                message("load-leaf-stem", name=h.name),
-                h.leaf_kg_m,
-                "kg",
-                message("load-metre-face-leaf"),
-                leaf.source,
+                name=message("load-leaf-stem", name=h.name),
+                value=h.leaf_kg_m,
+                unit="kg",
+                how=message("load-metre-face-leaf"),
+                source=leaf.source,
             ),
             Term(
-                message("load-rain", name=h.name),
-                h.wet_kg_m,
-                "kg",
-                message("load-metre-face-film"),
-                wet.source,
+                name=message("load-rain", name=h.name),
+                value=h.wet_kg_m,
+                unit="kg",
+                how=message("load-metre-face-film"),
+                source=wet.source,
             ),
             Term(
-                message("load-hanging-crop", name=h.name),
-                h.fruit_kg_m,
-                "kg",
-                message("load-high-harvest-share-hangs"),
-                "Picking table",
+                name=message("load-hanging-crop", name=h.name),
+                value=h.fruit_kg_m,
+                unit="kg",
+                how=message("load-high-harvest-share-hangs"),
+                source="Picking table",
             ),
         ]
-    return (*terms, Term(message("load-one-metre"), kg, "kg", message("load-added-up"), "Core"))
+    return (
+        *terms,
+        Term(
+            name=message("load-one-metre"),
+            value=kg,
+            unit="kg",
+            how=message("load-added-up"),
+            source="Core",
+        ),
+    )

@@ -19,7 +19,6 @@ from ample_rows.core.carpentry.materials import (
 
 _CM2_PER_M2 = 1e4
 _CM_PER_M = 100.0
-_RUN_CM = 240.0
 """Length over which a support is costed: a usual bed, with its posts at both ends."""
 
 
@@ -93,9 +92,9 @@ def _cost_a_year(
 ) -> float | None:
     """What a square metre of its ground costs in a year of use, each part over its life."""
     if system.needs_support:
-        plants = int(_RUN_CM / in_row_cm)
+        plants = int(book.value("usual_run_cm") / in_row_cm)
         taken = _on_a_usual_bed(crop, system, plants, book)
-        ground_m2 = _RUN_CM * system.footprint_cm / _CM2_PER_M2
+        ground_m2 = book.value("usual_run_cm") * system.footprint_cm / _CM2_PER_M2
     else:
         plants = 10
         taken = alone_amounts(plants, in_row_cm, system)
@@ -114,7 +113,7 @@ def _on_a_usual_bed(
     place = p.Place(
         id="bed",
         kind="ground",
-        shape=p.Rectangle(type="rectangle", width_cm=90.0, length_cm=_RUN_CM),
+        shape=p.Rectangle(type="rectangle", width_cm=90.0, length_cm=book.value("usual_run_cm")),
         wall_height_cm=0.0,
         heading_deg=90.0,
         supports=(support,),
@@ -123,4 +122,4 @@ def _on_a_usual_bed(
     assert up is not None, "a rectangle has straight sides"
     spread = crop.yield_kg_per_plant
     pieces = plants * spread.typical / crop.piece_kg if spread and crop.piece_kg else 0.0
-    return amounts(up, [Carried(crop, plants, _RUN_CM, pieces)], book)
+    return amounts(up, [Carried(crop, plants, book.value("usual_run_cm"), pieces)], book)

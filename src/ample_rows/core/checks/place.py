@@ -21,6 +21,27 @@ from ample_rows.core.soil.mixes import mixes_of
 
 
 def place_faults(place: p.Place, path: str, soil: p.Soil | None, book: Book) -> Iterator[Fault]:
+    """What is wrong with one place by itself; where its shape is, that alone."""
+    shape = list(_shape_faults(place, path))
+    if shape:
+        yield from shape
+        return
+    yield from _fill_faults(place, path)
+    yield from _material_faults(place, path, soil, book)
+    yield from _stay_faults(place, path)
+    yield from _held_faults(place, path)
+    yield from twice([c.id for c in place.covers], f"{path}.covers")
+    for index, cover in enumerate(place.covers):
+        yield from _cover_faults(place, cover, f"{path}.covers[{index}]", book)
+    for index, rest in enumerate(place.rests):
+        yield from _span_faults(place, rest, f"{path}.rests[{index}]")
+    yield from _history_faults(place, path, book)
+    yield from twice([s.id for s in place.supports], f"{path}.supports")
+    for index, support in enumerate(place.supports):
+        yield from _support_faults(place, support, f"{path}.supports[{index}]", book)
+
+
+def _shape_faults(place: p.Place, path: str) -> Iterator[Fault]:
     try:
         shapes.inside_shape(place.shape)
     except ValueError as error:
@@ -30,17 +51,18 @@ def place_faults(place: p.Place, path: str, soil: p.Soil | None, book: Book) -> 
         problem = outline_fault(place.shape)
         if problem:
             yield Fault(f"{path}.shape.{problem[0]}", problem[1])
-            return
-    wall = shapes.wall_cm(place)
-    if place.rim_gap_cm is not None and place.rim_gap_cm > 0 and place.rim_gap_cm >= wall:
-        yield Fault(
-            f"{path}.rim_gap_cm", f"{place.rim_gap_cm:g} cm leaves no soil in a wall of {wall:g} cm"
-        )
-    if place.base_cm is not None and place.base_cm > 0 and place.base_cm >= shapes.fill_cm(place):
-        yield Fault(
-            f"{path}.base_cm",
-            f"{place.base_cm:g} cm leaves no mix in a fill of {shapes.fill_cm(place):g} cm",
-        )
+
+
+def _fill_faults(place: p.Place, path: str) -> Iterator[Fault]:
+    wall, fill = shapes.wall_cm(place), shapes.fill_cm(place)
+    gap, base = place.rim_gap_cm or 0.0, place.base_cm or 0.0
+    if gap > 0 and gap >= wall:
+        yield Fault(f"{path}.rim_gap_cm", f"{gap:g} cm leaves no soil in a wall of {wall:g} cm")
+    if base > 0 and base >= fill:
+        yield Fault(f"{path}.base_cm", f"{base:g} cm leaves no mix in a fill of {fill:g} cm")
+
+
+def _material_faults(place: p.Place, path: str, soil: p.Soil | None, book: Book) -> Iterator[Fault]:
     mixes = mixes_of(soil, book)
     if place.mix is not None and place.mix not in mixes:
         yield Fault(f"{path}.mix", unknown(place.mix, "mix", mixes))
@@ -52,8 +74,11 @@ def place_faults(place: p.Place, path: str, soil: p.Soil | None, book: Book) -> 
         use = "container" if place.kind == "container" else "frame"
         yield from material_faults(place.material, f"{path}.material", use, book)
     if place.watered_by is not None and place.watered_by not in book.water_ways:
-        known_ways = unknown(place.watered_by, "way to water", book.water_ways)
-        yield Fault(f"{path}.watered_by", known_ways)
+        ways = unknown(place.watered_by, "way to water", book.water_ways)
+        yield Fault(f"{path}.watered_by", ways)
+
+
+def _stay_faults(place: p.Place, path: str) -> Iterator[Fault]:
     for index, stay in enumerate(place.stays):
         span = stay.until - stay.since
         if not timedelta(0) < span < timedelta(days=366):
@@ -61,6 +86,9 @@ def place_faults(place: p.Place, path: str, soil: p.Soil | None, book: Book) -> 
             yield Fault(f"{path}.stays[{index}].until", words)
     if place.stays and place.kind != "container":
         yield Fault(f"{path}.stays", "only a container can be carried to another spot")
+
+
+def _held_faults(place: p.Place, path: str) -> Iterator[Fault]:
     grid = grid_of(place)
     held: set[str] = set()
     for index, part in enumerate(place.held):
@@ -71,20 +99,15 @@ def place_faults(place: p.Place, path: str, soil: p.Soil | None, book: Book) -> 
             elif address in held:
                 yield Fault(where, f'"{address}" is held twice')
             held.add(address)
-    yield from twice([c.id for c in place.covers], f"{path}.covers")
-    for index, cover in enumerate(place.covers):
-        yield from _cover_faults(place, cover, f"{path}.covers[{index}]", book)
-    for index, rest in enumerate(place.rests):
-        yield from _span_faults(place, rest, f"{path}.rests[{index}]")
+
+
+def _history_faults(place: p.Place, path: str, book: Book) -> Iterator[Fault]:
     for index, grew in enumerate(place.grew):
         where = f"{path}.grew[{index}]"
         yield from _cell_faults(place, grew.cells, where)
         for spot, crop in enumerate(grew.crops):
             if crop not in book.crops:
                 yield Fault(f"{where}.crops[{spot}]", unknown(crop, "crop", book.crops))
-    yield from twice([s.id for s in place.supports], f"{path}.supports")
-    for index, support in enumerate(place.supports):
-        yield from _support_faults(place, support, f"{path}.supports[{index}]", book)
 
 
 def _cover_faults(place: p.Place, cover: p.Cover, path: str, book: Book) -> Iterator[Fault]:

@@ -116,40 +116,40 @@ def garden_notes(plan: p.Plan, book: Book) -> Iterator[Note]:
     if guessed:
         dates = listed((key.replace("_", " ") for key in guessed), "and")
         yield Note(
-            "tip",
-            "guessed",
-            None,
-            None,
-            message("garden-dates-guessed", dates=dates, number=len(guessed)),
-            message("garden-enter-dates"),
+            level="tip",
+            code="guessed",
+            place=None,
+            planting=None,
+            text=message("garden-dates-guessed", dates=dates, number=len(guessed)),
+            fix=message("garden-enter-dates"),
         )
     climate = garden.climate
     if is_frost_free(climate, book):
         yield Note(
-            "tip",
-            "no-frost",
-            None,
-            None,
-            message("garden-no-frost"),
-            message("garden-correct-lows"),
+            level="tip",
+            code="no-frost",
+            place=None,
+            planting=None,
+            text=message("garden-no-frost"),
+            fix=message("garden-correct-lows"),
         )
     if garden.policies.time == "thermal" and not (climate and climate.tmin_c and climate.tmax_c):
         yield Note(
-            "tip",
-            "warmth-unknown",
-            None,
-            None,
-            message("garden-warmth-unknown"),
-            message("garden-enter-weather"),
+            level="tip",
+            code="warmth-unknown",
+            place=None,
+            planting=None,
+            text=message("garden-warmth-unknown"),
+            fix=message("garden-enter-weather"),
         )
     if garden.household is None or not garden.household.wants:
         yield Note(
-            "tip",
-            "wants-unknown",
-            None,
-            None,
-            message("garden-wants-unknown"),
-            None,
+            level="tip",
+            code="wants-unknown",
+            place=None,
+            planting=None,
+            text=message("garden-wants-unknown"),
+            fix=None,
         )
 
 

@@ -15,20 +15,27 @@ def crop_cautions(view: PlaceView) -> Iterator[Note]:
             if (e.crop.name, caution) not in told:
                 told.add((e.crop.name, caution))
                 yield Note(
-                    "tip",
-                    "caution",
-                    view.place.id,
-                    e.planting.id,
-                    message(
+                    level="tip",
+                    code="caution",
+                    place=view.place.id,
+                    planting=e.planting.id,
+                    text=message(
                         "caution-of-crop",
                         crop=e.crop.name,
                         caution=caution[:1].lower() + caution[1:],
                     ),
-                    None,
+                    fix=None,
                 )
 
 
 def support_caution(view: PlaceView) -> Iterator[Note]:
     """The usual caution where a tall support stands."""
     for caution in {s.caution for s in view.supports if s.caution}:
-        yield Note("tip", "support-caution", view.place.id, None, verbatim(caution), None)
+        yield Note(
+            level="tip",
+            code="support-caution",
+            place=view.place.id,
+            planting=None,
+            text=verbatim(caution),
+            fix=None,
+        )

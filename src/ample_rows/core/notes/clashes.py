@@ -1,5 +1,6 @@
 """Notes on plantings that hold the same squares on the same days: clashes, and relays."""
 
+import itertools
 from collections.abc import Iterator
 from datetime import timedelta
 
@@ -26,53 +27,65 @@ MOST_BETWEEN = 0.75
 
 def clashes(view: PlaceView) -> Iterator[Note]:
     """Two plantings that hold the same cell on the same day."""
+    for first, second in _pairs(view):
+        others = set(second.report.cells)
+        shared = tuple(cell for cell in first.report.cells if cell in others)
+        if not shared:
+            continue
+        full = crowding(first, second, grid_of(view.place))
+        if is_relay(first, second) and full and full.fits:
+            yield _relay(view, first, second, full)
+        else:
+            yield _clash(view, first, second, shared)
+
+
+def _pairs(view: PlaceView) -> Iterator[tuple[Evaluated, Evaluated]]:
+    """Plantings that stand at one time, the earlier one first, but those that do on purpose."""
     ordered = sorted(view.plantings, key=lambda e: (e.dates.start, e.planting.id))
-    for index, first in enumerate(ordered):
-        for second in ordered[index + 1 :]:
-            start = max(first.dates.start, second.dates.start)
-            end = min(first.dates.clear, second.dates.clear)
-            if start >= end or _on_purpose(first, second):
-                continue
-            others = set(second.report.cells)
-            shared = [cell for cell in first.report.cells if cell in others]
-            if not shared:
-                continue
-            full = crowding(first, second, grid_of(view.place))
-            if is_relay(first, second) and full and full.fits:
-                yield _relay(view, first, second, full)
-                continue
-            fixes = [
-                Fix(
-                    message("clashes-start", crop=second.crop.name, clear=first.dates.clear),
-                    change_planting(second, start_date=first.dates.clear.isoformat()),
-                )
-            ]
-            if first.dates.first_pick and second.dates.start > first.dates.first_pick:
-                fixes.append(
-                    Fix(
-                        message("clashes-clear", crop=first.crop.name, start=second.dates.start),
-                        change_planting(first, clear_date=second.dates.start.isoformat()),
-                    )
-                )
-            fixes += [*_relay_fixes(view, first, second), *_between_fixes(first, second)]
-            last = end - timedelta(days=1)
-            yield Note(
-                "stop",
-                "clash",
-                view.place.id,
-                second.planting.id,
-                message(
-                    "clashes-both-hold-from",
-                    crop=first.crop.name,
-                    second=second.crop.name,
-                    shared=Squares(tuple(shared)),
-                    start=start,
-                    last=last,
-                ),
-                message("clashes-move-one-them-or"),
-                tuple(fixes),
-                tuple(shared),
-            )
+    for first, second in itertools.combinations(ordered, 2):
+        ends = min(first.dates.clear, second.dates.clear)
+        if second.dates.start < ends and not _on_purpose(first, second):
+            yield first, second
+
+
+def _clash(view: PlaceView, first: Evaluated, second: Evaluated, shared: tuple[str, ...]) -> Note:
+    last = min(first.dates.clear, second.dates.clear) - timedelta(days=1)
+    return Note(
+        level="stop",
+        code="clash",
+        place=view.place.id,
+        planting=second.planting.id,
+        text=message(
+            "clashes-both-hold-from",
+            crop=first.crop.name,
+            second=second.crop.name,
+            shared=Squares(shared),
+            start=second.dates.start,
+            last=last,
+        ),
+        fix=message("clashes-move-one-them-or"),
+        fixes=_clash_fixes(view, first, second),
+        cells=shared,
+    )
+
+
+def _clash_fixes(view: PlaceView, first: Evaluated, second: Evaluated) -> tuple[Fix, ...]:
+    later = Fix(
+        label=message("clashes-start", crop=second.crop.name, clear=first.dates.clear),
+        edit=change_planting(second, start_date=first.dates.clear.isoformat()),
+    )
+    picked = first.dates.first_pick
+    sooner = Fix(
+        label=message("clashes-clear", crop=first.crop.name, start=second.dates.start),
+        edit=change_planting(first, clear_date=second.dates.start.isoformat()),
+    )
+    cleared = [sooner] if picked and second.dates.start > picked else []
+    return (
+        later,
+        *cleared,
+        *_relay_fixes(view, first, second),
+        *_between_fixes(first, second),
+    )
 
 
 def _on_purpose(one: Evaluated, other: Evaluated) -> bool:
@@ -88,11 +101,11 @@ def _relay(view: PlaceView, first: Evaluated, second: Evaluated, full: Crowding)
     )
     crowded = message("clashes-crowded-first-gives-about", less=less) if less >= 1 else None
     return Note(
-        "tip",
-        "relay",
-        view.place.id,
-        second.planting.id,
-        sentences(
+        level="tip",
+        code="relay",
+        place=view.place.id,
+        planting=second.planting.id,
+        text=sentences(
             message(
                 "clashes-starts-under-cleared-leaves",
                 second=named(second),
@@ -104,7 +117,7 @@ def _relay(view: PlaceView, first: Evaluated, second: Evaluated, full: Crowding)
             ),
             crowded,
         ),
-        message("clashes-lift-hand-plant-time", crop=first.crop.name)
+        fix=message("clashes-lift-hand-plant-time", crop=first.crop.name)
         if first.crop.group == "root"
         else None,
     )
@@ -117,8 +130,10 @@ def _relay_fixes(view: PlaceView, first: Evaluated, second: Evaluated) -> Iterat
     if day is not None and second.dates.clear > first.dates.clear:
         change = change_planting(second, follows=first.planting.id, start_date=day.isoformat())
         yield Fix(
-            message("clashes-start-under", crop=second.crop.name, under=first.crop.name, day=day),
-            change,
+            label=message(
+                "clashes-start-under", crop=second.crop.name, under=first.crop.name, day=day
+            ),
+            edit=change,
         )
 
 
@@ -129,4 +144,9 @@ def _between_fixes(first: Evaluated, second: Evaluated) -> list[Fix]:
     if bound or guest.report.spacing_cm > MOST_BETWEEN * host.report.spacing_cm:
         return []
     change = change_planting(guest, between=host.planting.id, per_cell=None)
-    return [Fix(message("clashes-set-between", crop=guest.crop.name, host=host.crop.name), change)]
+    return [
+        Fix(
+            label=message("clashes-set-between", crop=guest.crop.name, host=host.crop.name),
+            edit=change,
+        )
+    ]

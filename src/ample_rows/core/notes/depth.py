@@ -38,14 +38,14 @@ def depth_short(view: PlaceView) -> Iterator[Note]:
         elif depth.verdict in ("root-too-long", "too-shallow"):
             fixes = tuple(_depth_fixes(view, e))
             yield Note(
-                "stop",
-                depth.verdict,
-                view.place.id,
-                e.planting.id,
-                _depth_stop_words(e),
-                _ways_out(fixes),
-                fixes,
-                e.report.cells,
+                level="stop",
+                code=depth.verdict,
+                place=view.place.id,
+                planting=e.planting.id,
+                text=_depth_stop_words(e),
+                fix=_ways_out(fixes),
+                fixes=fixes,
+                cells=e.report.cells,
             )
     if reduced:
         yield _reduced_note(view, reduced)
@@ -93,19 +93,19 @@ def _reduced_note(view: PlaceView, reduced: list[Evaluated]) -> Note:
     )
     fixes = tuple(_depth_fixes(view, worst))
     return Note(
-        "care",
-        "reduced",
-        view.place.id,
-        worst.planting.id if len(reduced) == 1 else None,
-        message(
+        level="care",
+        code="reduced",
+        place=view.place.id,
+        planting=worst.planting.id if len(reduced) == 1 else None,
+        text=message(
             "depth-here-their-best-expect",
             gives=gives,
             best=listed(best),
             lost=span_lost(e.depth.factor for e in reduced),
         ),
-        _ways_out(fixes),
-        fixes,
-        all_cells(reduced),
+        fix=_ways_out(fixes),
+        fixes=fixes,
+        cells=all_cells(reduced),
     )
 
 
@@ -129,8 +129,8 @@ def _depth_fixes(view: PlaceView, e: Evaluated) -> Iterator[Fix]:
     if _opens(view) and place.kind != "container" and place.stands_on is None:
         loosened = (place.loosened_below_cm or 0.0) + missing
         yield Fix(
-            message("depth-loosen-deeper", missing=Length(missing)),
-            change_place(view, loosened_below_cm=loosened),
+            label=message("depth-loosen-deeper", missing=Length(missing)),
+            edit=change_place(view, loosened_below_cm=loosened),
         )
     elif gap > 0 and missing < gap:
         yield _filled(
@@ -146,8 +146,8 @@ def _depth_fixes(view: PlaceView, e: Evaluated) -> Iterator[Fix]:
         related = other.variety_of == e.crop.id
         if related and (other.edible_root_cm or 0) <= depth.usable_cm >= other.least_depth_cm:
             yield Fix(
-                message("depth-grow-instead", other=other.name),
-                change_planting(e, crop=other.id, variety=None),
+                label=message("depth-grow-instead", other=other.name),
+                edit=change_planting(e, crop=other.id, variety=None),
             )
 
 
@@ -173,13 +173,13 @@ def _riser_fixes(view: PlaceView, e: Evaluated, missing: float) -> Iterator[Fix]
         return
     litres = fill_of(riser, view.setting.soil, view.book).order_litres
     yield Fix(
-        message(
+        label=message(
             "depth-stand-box-high-mix",
             wall=Length(wall),
             cells=Squares(tuple(cells)),
             litres=Volume(litres),
         ),
-        edits.StandRiser(id=place.id, cells=list(cells), new_id=riser.id, wall_height_cm=wall),
+        edit=edits.StandRiser(id=place.id, cells=list(cells), new_id=riser.id, wall_height_cm=wall),
     )
 
 
@@ -191,8 +191,8 @@ def _filled(view: PlaceView, what: Message, **changes: float) -> Fix:
     bought = options_for(litres, soil, recipe(deeper.kind, litres))
     cost = next((_priced(o.cost) for o in bought if o.cost is not None), None)
     return Fix(
-        message("depth-takes-mix", what=what, litres=Volume(litres), cost=cost or ""),
-        change_place(view, **changes),
+        label=message("depth-takes-mix", what=what, litres=Volume(litres), cost=cost or ""),
+        edit=change_place(view, **changes),
     )
 
 
@@ -212,15 +212,21 @@ def ground_below(view: PlaceView) -> Iterator[Note]:
     if _opens(view):
         if place.native is None and place.kind != "container":
             yield Note(
-                "tip",
-                "native-unknown",
-                place.id,
-                None,
-                message("depth-ground-below-not-described"),
-                message("depth-say-how-ground-below"),
-                (
-                    Fix(message("depth-ordinary-soil"), change_place(view, native="ordinary")),
-                    Fix(message("depth-compacted"), change_place(view, native="compacted")),
+                level="tip",
+                code="native-unknown",
+                place=place.id,
+                planting=None,
+                text=message("depth-ground-below-not-described"),
+                fix=message("depth-say-how-ground-below"),
+                fixes=(
+                    Fix(
+                        label=message("depth-ordinary-soil"),
+                        edit=change_place(view, native="ordinary"),
+                    ),
+                    Fix(
+                        label=message("depth-compacted"),
+                        edit=change_place(view, native="compacted"),
+                    ),
                 ),
             )
         return
@@ -231,10 +237,10 @@ def ground_below(view: PlaceView) -> Iterator[Note]:
             "closed": message("depth-bottom-closed"),
         }[bottom]
         yield Note(
-            "tip",
-            "below-ignored",
-            place.id,
-            None,
-            message("depth-ground-below-does-not", why=why),
-            message("depth-open-bottom-or-fill"),
+            level="tip",
+            code="below-ignored",
+            place=place.id,
+            planting=None,
+            text=message("depth-ground-below-does-not", why=why),
+            fix=message("depth-open-bottom-or-fill"),
         )

@@ -16,12 +16,12 @@ def family_again(view: PlaceView) -> Iterator[Note]:
         found = too_soon(view.place, e.crop.family, e.report.cells, year, view.book)
         if found is not None:
             yield Note(
-                "care",
-                "family-again",
-                view.place.id,
-                e.planting.id,
-                message("families-too-soon", planting=named(e), words=found.words),
-                message("families-grow-where-none-family"),
-                (),
-                found.cells,
+                level="care",
+                code="family-again",
+                place=view.place.id,
+                planting=e.planting.id,
+                text=message("families-too-soon", planting=named(e), words=found.words),
+                fix=message("families-grow-where-none-family"),
+                fixes=(),
+                cells=found.cells,
             )

@@ -26,32 +26,34 @@ def giving_way(view: PlaceView) -> Iterator[Note]:
         meet = leaves_meet(e, other)
         if meet is None:
             yield Note(
-                "tip",
-                "gives-way",
-                view.place.id,
-                e.planting.id,
-                message("giving-way-can-stay-end-leaves", planting=named(e), crop=other.crop.name),
-                None,
+                level="tip",
+                code="gives-way",
+                place=view.place.id,
+                planting=e.planting.id,
+                text=message(
+                    "giving-way-can-stay-end-leaves", planting=named(e), crop=other.crop.name
+                ),
+                fix=None,
             )
             continue
         lost = e.report.harvest_kg.p50 - _cleared_on(view, e, meet)
         yield Note(
-            "tip",
-            "gives-way",
-            view.place.id,
-            e.planting.id,
-            message(
+            level="tip",
+            code="gives-way",
+            place=view.place.id,
+            planting=e.planting.id,
+            text=message(
                 "giving-way-gives-way-decide-when",
                 planting=named(e),
                 crop=other.crop.name,
                 meet=meet,
                 lost=Mass(lost),
             ),
-            message("giving-way-leave-longer-if-neighbour"),
-            (
+            fix=message("giving-way-leave-longer-if-neighbour"),
+            fixes=(
                 Fix(
-                    message("giving-way-clear", meet=meet),
-                    change_planting(e, clear_date=meet.isoformat()),
+                    label=message("giving-way-clear", meet=meet),
+                    edit=change_planting(e, clear_date=meet.isoformat()),
                 ),
             ),
         )

@@ -29,13 +29,18 @@ def mixed(view: PlaceView) -> Iterator[Note]:
 
 def _apart(view: PlaceView, guest: Evaluated, host: Evaluated) -> Note:
     return Note(
-        "tip",
-        "mixed-apart",
-        view.place.id,
-        guest.planting.id,
-        message("mixed-set-between-but-two", guest=named(guest), crop=host.crop.name),
-        message("mixed-start-while-other-stands"),
-        (Fix(message("mixed-give-squares-itself"), change_planting(guest, between=None)),),
+        level="tip",
+        code="mixed-apart",
+        place=view.place.id,
+        planting=guest.planting.id,
+        text=message("mixed-set-between-but-two", guest=named(guest), crop=host.crop.name),
+        fix=message("mixed-start-while-other-stands"),
+        fixes=(
+            Fix(
+                label=message("mixed-give-squares-itself"),
+                edit=change_planting(guest, between=None),
+            ),
+        ),
     )
 
 
@@ -54,16 +59,23 @@ def _together(view: PlaceView, guest: Evaluated, host: Evaluated) -> Note:
     ready = guest.dates.first_pick
     # Leaves that meet before anything can be picked are no reason to take a crop out.
     if meet is None or ready is None or not ready < meet < guest.dates.clear:
-        return Note("tip", "mixed", view.place.id, guest.planting.id, text, None)
+        return Note(
+            level="tip",
+            code="mixed",
+            place=view.place.id,
+            planting=guest.planting.id,
+            text=text,
+            fix=None,
+        )
     clear = change_planting(guest, clear_date=meet.isoformat())
     return Note(
-        "tip",
-        "mixed",
-        view.place.id,
-        guest.planting.id,
-        message("mixed-their-leaves-meet-about", text=text, meet=meet),
-        message("mixed-have-out-then-or", crop=guest.crop.name),
-        (Fix(message("mixed-clear", crop=guest.crop.name, meet=meet), clear),),
+        level="tip",
+        code="mixed",
+        place=view.place.id,
+        planting=guest.planting.id,
+        text=message("mixed-their-leaves-meet-about", text=text, meet=meet),
+        fix=message("mixed-have-out-then-or", crop=guest.crop.name),
+        fixes=(Fix(label=message("mixed-clear", crop=guest.crop.name, meet=meet), edit=clear),),
     )
 
 

@@ -9,7 +9,7 @@ from ample_rows.core.words.message import Message
 Level = Literal["stop", "care", "tip"]
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Fix:
     """Something to press: words, and the edit that it makes."""
 
@@ -17,7 +17,7 @@ class Fix:
     edit: Edit
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Note:
     """A margin note: a fault, a caution or a tip, with its cause and what would mend it."""
 

@@ -22,36 +22,35 @@ def not_usable(plan: p.Plan) -> Iterator[Note]:
         if more > 0:
             parts.append(message("set-aside-more", more=more))
         yield Note(
-            "care",
-            "set-aside",
-            None,
-            None,
-            message(
-                "set-aside-part-garden-cannot-used",
-                parts=listed(parts, "semicolon"),
+            level="care",
+            code="set-aside",
+            place=None,
+            planting=None,
+            text=message("set-aside-part-garden-cannot-used", parts=listed(parts, "semicolon")),
+            fix=message("set-aside-update-ample-rows-or"),
+            fixes=(
+                Fix(label=message("set-aside-delete-what-was-set"), edit=edits.ForgetSetAside()),
             ),
-            message("set-aside-update-ample-rows-or"),
-            fixes=(Fix(message("set-aside-delete-what-was-set"), edits.ForgetSetAside()),),
         )
     too_many = too_many_cells(plan)
     if too_many is not None:
         yield Note(
-            "stop",
-            "too-many-squares",
-            None,
-            None,
-            message("set-aside-no-figures", text=too_many.text),
-            message("set-aside-delete-place-or-choose"),
+            level="stop",
+            code="too-many-squares",
+            place=None,
+            planting=None,
+            text=message("set-aside-no-figures", text=too_many.text),
+            fix=message("set-aside-delete-place-or-choose"),
         )
 
 
 def no_figures() -> Note:
     """A fault of the program itself: the plan is whole, its figures are not there."""
     return Note(
-        "stop",
-        "figures-failed",
-        None,
-        None,
-        message("set-aside-no-figures-working-them"),
-        message("set-aside-undo-last-change-or"),
+        level="stop",
+        code="figures-failed",
+        place=None,
+        planting=None,
+        text=message("set-aside-no-figures-working-them"),
+        fix=message("set-aside-undo-last-change-or"),
     )

@@ -47,11 +47,11 @@ def rim(view: PlaceView) -> Iterator[Note]:
         more = fill_of(raised, view.setting.soil, book).order_litres
         more -= fill_of(place, view.setting.soil, book).order_litres
         yield Note(
-            "tip",
-            "rim-low",
-            place.id,
-            None,
-            message(
+            level="tip",
+            code="rim-low",
+            place=place.id,
+            planting=None,
+            text=message(
                 "shelter-rim-stands-needs-raised",
                 wall=Length(wall),
                 worker=worker.label,
@@ -59,11 +59,11 @@ def rim(view: PlaceView) -> Iterator[Note]:
                 least=Length(least),
                 more=Volume(more),
             ),
-            message("shelter-raise-or-stand-mix"),
-            (
+            fix=message("shelter-raise-or-stand-mix"),
+            fixes=(
                 Fix(
-                    message("shelter-raise", least=Length(least)),
-                    change_place(view, wall_height_cm=least),
+                    label=message("shelter-raise", least=Length(least)),
+                    edit=change_place(view, wall_height_cm=least),
                 ),
             ),
         )
@@ -104,20 +104,23 @@ def animals(view: PlaceView) -> Iterator[Note]:
         opens = shapes.bottom(view.place) in ("open", "rotting") and view.place.stands_on is None
         if animal.bottom is not None and opens:
             fixes: tuple[Fix, ...] = (
-                Fix(message("shelter-lay-mesh-below"), change_place(view, bottom=animal.bottom)),
+                Fix(
+                    label=message("shelter-lay-mesh-below"),
+                    edit=change_place(view, bottom=animal.bottom),
+                ),
             )
         elif animal.wall_cm is not None and shapes.wall_cm(view.place) < animal.wall_cm:
             fixes = ()
         else:
             continue
         yield Note(
-            "tip",
-            f"animal-{name}",
-            view.place.id,
-            None,
-            message("shelter-come-here-they", animal=animal.label, does=animal.does),
-            verbatim(animal.keeps_out),
-            fixes,
+            level="tip",
+            code=f"animal-{name}",
+            place=view.place.id,
+            planting=None,
+            text=message("shelter-come-here-they", animal=animal.label, does=animal.does),
+            fix=verbatim(animal.keeps_out),
+            fixes=fixes,
         )
 
 
@@ -160,24 +163,31 @@ def garden_wide(site: p.Site, all_places: tuple[p.Place, ...], book: Book) -> It
         animal = book.animals[name]
         if animal.bottom is None and animal.wall_cm is None:
             text = message("shelter-come-here-they", animal=animal.label, does=animal.does)
-            yield Note("tip", f"animal-{name}", None, None, text, verbatim(animal.keeps_out))
+            yield Note(
+                level="tip",
+                code=f"animal-{name}",
+                place=None,
+                planting=None,
+                text=text,
+                fix=verbatim(animal.keeps_out),
+            )
     if site.tanks:
         yield Note(
-            "tip",
-            "butt-lid",
-            None,
-            None,
-            message("shelter-children-animals-drown-very"),
-            message("shelter-keep-every-butt-lidded"),
+            level="tip",
+            code="butt-lid",
+            place=None,
+            planting=None,
+            text=message("shelter-children-animals-drown-very"),
+            fix=message("shelter-keep-every-butt-lidded"),
         )
     for path in paths_of(site, all_places, book):
         if path.clear_cm is not None and path.clear_cm < path.need.least_cm <= path.width_cm:
             yield Note(
-                "care",
-                "path-clear",
-                None,
-                None,
-                message(
+                level="care",
+                code="path-clear",
+                place=None,
+                planting=None,
+                text=message(
                     "shelter-between-clear-only-needs",
                     between=path.between,
                     path=path.name,
@@ -185,20 +195,20 @@ def garden_wide(site: p.Site, all_places: tuple[p.Place, ...], book: Book) -> It
                     need=path.need.label,
                     least=Length(path.need.least_cm),
                 ),
-                message("shelter-move-what-stands-or"),
+                fix=message("shelter-move-what-stands-or"),
             )
         if path.headroom_m is not None and path.headroom_m < book.value("headroom_m"):
             yield Note(
-                "tip",
-                "headroom",
-                None,
-                None,
-                message(
+                level="tip",
+                code="headroom",
+                place=None,
+                planting=None,
+                text=message(
                     "shelter-boughs-hang-over", headroom=Distance(path.headroom_m), path=path.name
                 ),
-                message("shelter-raise-crown-or-mind"),
+                fix=message("shelter-raise-crown-or-mind"),
             )
 
 
 def _note(view: PlaceView, level: Level, code: str, text: Message, fix: Message | None) -> Note:
-    return Note(level, code, view.place.id, None, text, fix)
+    return Note(level=level, code=code, place=view.place.id, planting=None, text=text, fix=fix)

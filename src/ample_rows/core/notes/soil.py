@@ -26,18 +26,18 @@ def _load_note(view: PlaceView, limit: float, when: Message | None) -> Note:
     weight = weight_of(view.place, fill_of(view.place, view.setting.soil, view.book), view.book)
     over = weight.kg_per_m2 > limit
     return Note(
-        "stop" if over else "care" if weight.kg_per_m2 > _NEAR_THE_LIMIT * limit else "tip",
-        "load",
-        view.place.id,
-        None,
-        message(
+        level="stop" if over else "care" if weight.kg_per_m2 > _NEAR_THE_LIMIT * limit else "tip",
+        code="load",
+        place=view.place.id,
+        planting=None,
+        text=message(
             "soil-soaked-place-weighs-each",
             kg=Mass(weight.kg),
             load=Load(weight.kg_per_m2),
             limit=Load(limit),
             when=when or "",
         ),
-        message("soil-what-floor-deck-or"),
+        fix=message("soil-what-floor-deck-or"),
     )
 
 
@@ -47,10 +47,10 @@ def woody_base(view: PlaceView) -> Iterator[Note]:
     if base:
         sinks = base * view.book.value("base_sinks_in_three_years")
         yield Note(
-            "tip",
-            "woody-base",
-            view.place.id,
-            None,
-            message("soil-woody-base-sinks-about", sinks=Length(sinks)),
-            message("soil-top-up-mix-each"),
+            level="tip",
+            code="woody-base",
+            place=view.place.id,
+            planting=None,
+            text=message("soil-woody-base-sinks-about", sinks=Length(sinks)),
+            fix=message("soil-top-up-mix-each"),
         )

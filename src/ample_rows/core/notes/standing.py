@@ -47,11 +47,19 @@ def none_fit(view: PlaceView) -> Iterator[Note]:
         if alone and e.report.layout != "single-squares" and wide == 1:
             fixes = (
                 Fix(
-                    message("standing-set-one-each-square"),
-                    change_planting(e, layout="single-squares"),
+                    label=message("standing-set-one-each-square"),
+                    edit=change_planting(e, layout="single-squares"),
                 ),
             )
-        yield Note("stop", "none-fit", view.place.id, e.planting.id, text, fix, fixes)
+        yield Note(
+            level="stop",
+            code="none-fit",
+            place=view.place.id,
+            planting=e.planting.id,
+            text=text,
+            fix=fix,
+            fixes=fixes,
+        )
 
 
 def missing_support(view: PlaceView) -> Iterator[Note]:
@@ -60,22 +68,22 @@ def missing_support(view: PlaceView) -> Iterator[Note]:
         if e.climbs_without_support:
             lost = percent_lost(e.report.factors.training)
             yield Note(
-                "care",
-                "no-support",
-                view.place.id,
-                e.planting.id,
-                message("standing-has-nothing-climb-lying", planting=named(e), lost=lost),
-                message("standing-give-net-or-plant"),
-                tuple(_support_fixes(view, e)),
+                level="care",
+                code="no-support",
+                place=view.place.id,
+                planting=e.planting.id,
+                text=message("standing-has-nothing-climb-lying", planting=named(e), lost=lost),
+                fix=message("standing-give-net-or-plant"),
+                fixes=tuple(_support_fixes(view, e)),
             )
         elif e.lone_support:
             yield Note(
-                "tip",
-                "does-not-climb",
-                view.place.id,
-                e.planting.id,
-                message("standing-does-not-climb-support", crop=e.crop.name),
-                message("standing-keep-support-climbing-crop"),
+                level="tip",
+                code="does-not-climb",
+                place=view.place.id,
+                planting=e.planting.id,
+                text=message("standing-does-not-climb-support", crop=e.crop.name),
+                fix=message("standing-keep-support-climbing-crop"),
             )
 
 
@@ -91,8 +99,8 @@ def _support_fixes(view: PlaceView, e: Evaluated) -> Iterator[Fix]:
     if alone:
         best = max(alone, key=lambda t: t.harvest_factor).system
         yield Fix(
-            message("standing-give", trainings=trainings[best].label),
-            change_planting(e, training=best),
+            label=message("standing-give", trainings=trainings[best].label),
+            edit=change_planting(e, training=best),
         )
 
 
@@ -102,7 +110,8 @@ def _line_fixes(view: PlaceView, e: Evaluated) -> Iterator[Fix]:
     if standing is not None:
         label = trainings[standing.system].label
         yield Fix(
-            message("standing-plant-along", label=label), change_planting(e, support=standing.id)
+            label=message("standing-plant-along", label=label),
+            edit=change_planting(e, support=standing.id),
         )
         return
     system = next((t.system for t in e.crop.trainings if trainings[t.system].needs_support), None)
@@ -117,10 +126,10 @@ def _line_fixes(view: PlaceView, e: Evaluated) -> Iterator[Fix]:
     added = {"id": ident, "height_cm": height, "system": system}
     existing = [p.document(s) for s in view.place.supports]
     yield Fix(
-        message(
+        label=message(
             "standing-put-up-high-pole", trainings=trainings[system].label, height=Length(height)
         ),
-        edits.Together(
+        edit=edits.Together(
             edits=[
                 edits.ChangePlace(id=view.place.id, changes={"supports": [*existing, added]}),
                 edits.ChangePlanting(id=e.planting.id, changes={"support": ident}),
@@ -146,13 +155,18 @@ def shaded_by_support(view: PlaceView) -> Iterator[Note]:
             for s in view.place.supports
         ]
         yield Note(
-            "care",
-            "shades-own-bed",
-            view.place.id,
-            None,
-            message("standing-net-side-stands-between", side=side),
-            message("standing-put-pole-ward-side"),
-            (Fix(message("standing-move-pole-ward-side"), change_place(view, supports=moved)),),
+            level="care",
+            code="shades-own-bed",
+            place=view.place.id,
+            planting=None,
+            text=message("standing-net-side-stands-between", side=side),
+            fix=message("standing-put-pole-ward-side"),
+            fixes=(
+                Fix(
+                    label=message("standing-move-pole-ward-side"),
+                    edit=change_place(view, supports=moved),
+                ),
+            ),
         )
 
 
@@ -161,12 +175,12 @@ def low_light(view: PlaceView) -> Iterator[Note]:
     if view.place.sun_hours is None and view.sun is None:
         if view.plantings:
             yield Note(
-                "tip",
-                "light-unknown",
-                view.place.id,
-                None,
-                message("standing-nobody-has-counted-hours"),
-                message("standing-give-place-spot-yard"),
+                level="tip",
+                code="light-unknown",
+                place=view.place.id,
+                planting=None,
+                text=message("standing-nobody-has-counted-hours"),
+                fix=message("standing-give-place-spot-yard"),
             )
         return
     stopped = [e for e in view.plantings if _hours(e) < e.crop.least_sun_hours]
@@ -196,11 +210,11 @@ def _light_note(view: PlaceView, level: Level, dim: list[Evaluated]) -> Note:
     span = Span(Number(hours[0], 1), Number(hours[-1], 1))
     what = message("standing-place") if len(dim) > 1 or view.place.sun_hours else named(dim[0])
     return Note(
-        level,
-        "light-low",
-        view.place.id,
-        dim[0].planting.id if len(dim) == 1 else None,
-        message(
+        level=level,
+        code="light-low",
+        place=view.place.id,
+        planting=dim[0].planting.id if len(dim) == 1 else None,
+        text=message(
             "standing-sun-reach-their-best",
             span=span,
             what=what,
@@ -208,9 +222,9 @@ def _light_note(view: PlaceView, level: Level, dim: list[Evaluated]) -> Note:
             best=listed(best),
             lost=lost,
         ),
-        message("standing-grow-them-sunnier-place"),
-        (),
-        all_cells(dim),
+        fix=message("standing-grow-them-sunnier-place"),
+        fixes=(),
+        cells=all_cells(dim),
     )
 
 
@@ -233,18 +247,23 @@ def unusual_start(view: PlaceView) -> Iterator[Note]:
             continue
         usual = e.crop.starts[0]
         yield Note(
-            "care",
-            "unusual-start",
-            view.place.id,
-            e.planting.id,
-            message(
+            level="care",
+            code="unusual-start",
+            place=view.place.id,
+            planting=e.planting.id,
+            text=message(
                 "standing-not-usually-started-dates",
                 crop=e.crop.name,
                 start=e.planting.start,
                 usual=usual,
             ),
-            message("standing-start", usual=usual),
-            (Fix(message("standing-start-2", usual=usual), change_planting(e, start=usual)),),
+            fix=message("standing-start", usual=usual),
+            fixes=(
+                Fix(
+                    label=message("standing-start-2", usual=usual),
+                    edit=change_planting(e, start=usual),
+                ),
+            ),
         )
 
 
@@ -257,20 +276,20 @@ def too_small(view: PlaceView) -> Iterator[Note]:
         piece = crop.piece_kg * factors.density * factors.depth * factors.light
         if 0 < piece < crop.least_piece_kg:
             yield Note(
-                "care",
-                "small-pieces",
-                view.place.id,
-                e.planting.id,
-                message(
+                level="care",
+                code="small-pieces",
+                place=view.place.id,
+                planting=e.planting.id,
+                text=message(
                     "standing-would-weigh-about-apiece",
                     planting=named(e),
                     piece=Mass((piece * 1000) / 1000),
                 ),
-                message("standing-plant-wider"),
-                (
+                fix=message("standing-plant-wider"),
+                fixes=(
                     Fix(
-                        message("standing-use-book-spacing"),
-                        change_planting(e, spacing_cm=None, per_cell=None),
+                        label=message("standing-use-book-spacing"),
+                        edit=change_planting(e, spacing_cm=None, per_cell=None),
                     ),
                 ),
             )

@@ -44,18 +44,19 @@ def _too_early(view: PlaceView, e: Evaluated) -> Note:
         else message("timing-soil-still-cold")
     )
     fix = Fix(
-        message("timing-start-2", opens=opens), change_planting(e, start_date=opens.isoformat())
+        label=message("timing-start-2", opens=opens),
+        edit=change_planting(e, start_date=opens.isoformat()),
     )
     return Note(
-        "care" if risk < 50 else "stop",
-        "before-window",
-        view.place.id,
-        e.planting.id,
-        message(
+        level="care" if risk < 50 else "stop",
+        code="before-window",
+        place=view.place.id,
+        planting=e.planting.id,
+        text=message(
             "timing-starts-before", planting=named(e), start=e.dates.start, opens=opens, why=why
         ),
-        message("timing-wait-until", opens=opens),
-        (fix,),
+        fix=message("timing-wait-until", opens=opens),
+        fixes=(fix,),
     )
 
 
@@ -63,7 +64,8 @@ def _too_late(view: PlaceView, e: Evaluated) -> Iterator[Note]:
     shuts = e.report.window.latest
     late = e.dates.start > shuts
     fix = Fix(
-        message("timing-start-3", shuts=shuts), change_planting(e, start_date=shuts.isoformat())
+        label=message("timing-start-3", shuts=shuts),
+        edit=change_planting(e, start_date=shuts.isoformat()),
     )
     sooner = (fix,) if late else ()
     if e.dates.first_pick is None:
@@ -71,23 +73,23 @@ def _too_late(view: PlaceView, e: Evaluated) -> Iterator[Note]:
     elif e.dates.killed_by_frost and e.dates.picked_share < SHORT_PICKING:
         share = round(e.dates.picked_share * 100)
         yield Note(
-            "care",
-            "frost-first",
-            view.place.id,
-            e.planting.id,
-            message("timing-frost-ends-when-picking", planting=named(e), share=share),
-            message("timing-start-sooner-or-set"),
-            sooner,
+            level="care",
+            code="frost-first",
+            place=view.place.id,
+            planting=e.planting.id,
+            text=message("timing-frost-ends-when-picking", planting=named(e), share=share),
+            fix=message("timing-start-sooner-or-set"),
+            fixes=sooner,
         )
     elif late and e.crop.frost == "hardy":
         yield Note(
-            "care",
-            "after-window",
-            view.place.id,
-            e.planting.id,
-            message("timing-starts-after-short-cold", planting=named(e), shuts=shuts),
-            message("timing-start-5", shuts=shuts),
-            sooner,
+            level="care",
+            code="after-window",
+            place=view.place.id,
+            planting=e.planting.id,
+            text=message("timing-starts-after-short-cold", planting=named(e), shuts=shuts),
+            fix=message("timing-start-5", shuts=shuts),
+            fixes=sooner,
         )
 
 
@@ -98,16 +100,19 @@ def _no_pick(view: PlaceView, e: Evaluated, fixes: tuple[Fix, ...]) -> Note:
         why = message("timing-cleared-before-first-pick", clear=e.dates.clear, due=e.dates.due)
         fixes = (
             *fixes,
-            Fix(message("timing-let-stand-until-picked"), change_planting(e, clear_date=None)),
+            Fix(
+                label=message("timing-let-stand-until-picked"),
+                edit=change_planting(e, clear_date=None),
+            ),
         )
     return Note(
-        "stop",
-        "no-pick",
-        view.place.id,
-        e.planting.id,
-        message("timing-nothing-picked-from", planting=named(e), why=why),
-        message("timing-start-sooner-or-choose"),
-        fixes,
+        level="stop",
+        code="no-pick",
+        place=view.place.id,
+        planting=e.planting.id,
+        text=message("timing-nothing-picked-from", planting=named(e), why=why),
+        fix=message("timing-start-sooner-or-choose"),
+        fixes=fixes,
     )
 
 
@@ -121,18 +126,18 @@ def likely_end(view: PlaceView) -> Iterator[Note]:
             continue
         words, fixes = _second_wave(view, e, usual)
         yield Note(
-            "care",
-            "likely-end",
-            view.place.id,
-            e.planting.id,
-            message(
+            level="care",
+            code="likely-end",
+            place=view.place.id,
+            planting=e.planting.id,
+            text=message(
                 "timing-usually-ends-here-about",
                 planting=named(e),
                 usual=usual,
                 picked_share=round(e.dates.picked_share * 100),
             ),
-            words,
-            fixes,
+            fix=words,
+            fixes=fixes,
         )
 
 
@@ -182,7 +187,7 @@ def _planted_again(view: PlaceView, e: Evaluated, later: date) -> Iterator[Fix]:
     wave = e.planting.model_copy(update={**changes, **dict.fromkeys(LINKS), "led_over": None})
     words = message("timing-start", block=Squares(tuple(block)), later=later)
     planting = {key: value for key, value in p.document(wave).items() if value is not None}
-    yield Fix(words, Plant(planting=planting))
+    yield Fix(label=words, edit=Plant(planting=planting))
 
 
 def turn_round(view: PlaceView) -> Iterator[Note]:
@@ -197,22 +202,22 @@ def turn_round(view: PlaceView) -> Iterator[Note]:
         if 0 <= rest < wanted:
             ready = before.dates.clear + days(wanted)
             yield Note(
-                "tip",
-                "turn-round",
-                view.place.id,
-                e.planting.id,
-                message(
+                level="tip",
+                code="turn-round",
+                place=view.place.id,
+                planting=e.planting.id,
+                text=message(
                     "timing-follows-after-days-clearing",
                     crop=e.crop.name,
                     before=before.crop.name,
                     rest=Count(rest, "day"),
                     wanted=Number(wanted),
                 ),
-                message("timing-start-4", ready=ready),
-                (
+                fix=message("timing-start-4", ready=ready),
+                fixes=(
                     Fix(
-                        message("timing-start-6", ready=ready),
-                        change_planting(e, start_date=ready.isoformat()),
+                        label=message("timing-start-6", ready=ready),
+                        edit=change_planting(e, start_date=ready.isoformat()),
                     ),
                 ),
             )
@@ -227,17 +232,17 @@ def idle_ground(view: PlaceView) -> Iterator[Note]:
             continue
         told += 1
         yield Note(
-            "tip",
-            "idle",
-            view.place.id,
-            None,
-            message(
+            level="tip",
+            code="idle",
+            place=view.place.id,
+            planting=None,
+            text=message(
                 "timing-stand-free-weeks-from",
                 cells=Squares(tuple(spell.cells)),
                 length=Count(length // 7, "week"),
                 start=spell.start,
             ),
-            message("timing-choose-these-squares-see"),
-            (),
-            spell.cells,
+            fix=message("timing-choose-these-squares-see"),
+            fixes=(),
+            cells=spell.cells,
         )

@@ -35,11 +35,11 @@ def hot_spells(view: PlaceView) -> Iterator[Note]:
             message("weather-little-heat") if grade == "little" else message("weather-some-heat")
         )
         yield Note(
-            _LEVEL[grade],
-            "hot-spells",
-            view.place.id,
-            e.planting.id,
-            message(
+            level=_LEVEL[grade],
+            code="hot-spells",
+            place=view.place.id,
+            planting=e.planting.id,
+            text=message(
                 "weather-days-usual-bears",
                 high=Temperature(high_c),
                 month=f"{month:%B}",
@@ -47,9 +47,9 @@ def hot_spells(view: PlaceView) -> Iterator[Note]:
                 bears=bears,
                 get=_SUFFERS.get(e.crop.group, _BOLTS),
             ),
-            verbatim(trouble.lessens),
-            tuple(_kinds(view, e)),
-            e.report.cells,
+            fix=verbatim(trouble.lessens),
+            fixes=tuple(_kinds(view, e)),
+            cells=e.report.cells,
         )
 
 
@@ -65,4 +65,4 @@ def _kinds(view: PlaceView, e: Evaluated) -> Iterator[Fix]:
         if grade is not None and rank.index(grade) > own:
             variety = None if other.id == root else other.id
             label = message("weather-instead", other=other.name)
-            yield Fix(label, change_planting(e, crop=root, variety=variety))
+            yield Fix(label=label, edit=change_planting(e, crop=root, variety=variety))

@@ -23,7 +23,7 @@ MOST_SHARED = 0.02
 
 
 def _note(view: PlaceView, level: Level, code: str, text: Message, fix: Message | None) -> Note:
-    return Note(level, code, view.place.id, None, text, fix)
+    return Note(level=level, code=code, place=view.place.id, planting=None, text=text, fix=fix)
 
 
 def lies_amiss(view: PlaceView) -> Iterator[Note]:
@@ -73,14 +73,14 @@ def reach(view: PlaceView) -> Iterator[Note]:
             message("yard-square-cannot-reached", count=Count(count, "square")) if count else None
         )
         yield Note(
-            "care" if count else "tip",
-            "reach",
-            view.place.id,
-            None,
-            sentences(*found.reasons, squares),
-            message("yard-make-narrower-or-give"),
-            (),
-            found.cells_beyond,
+            level="care" if count else "tip",
+            code="reach",
+            place=view.place.id,
+            planting=None,
+            text=sentences(*found.reasons, squares),
+            fix=message("yard-make-narrower-or-give"),
+            fixes=(),
+            cells=found.cells_beyond,
         )
 
 
@@ -149,9 +149,7 @@ def water(view: PlaceView) -> Iterator[Note]:
             "carried-water",
             sentences(
                 message(
-                    "yard-water-carried-from-tired",
-                    route=Distance(way.route_m),
-                    source=way.source,
+                    "yard-water-carried-from-tired", route=Distance(way.route_m), source=way.source
                 ),
                 _carried(view),
             ),
@@ -188,15 +186,17 @@ def tree_roots(view: PlaceView) -> Iterator[Note]:
     if names and shapes.bottom(view.place) in ("open", "mesh", "rotting"):
         fixes: tuple[Fix, ...] = ()
         if view.place.kind == "framed":
-            fixes = (Fix(message("yard-line-bottom"), change_place(view, bottom="lined")),)
+            fixes = (
+                Fix(label=message("yard-line-bottom"), edit=change_place(view, bottom="lined")),
+            )
         yield Note(
-            "tip",
-            "tree-roots",
-            view.place.id,
-            None,
-            message("yard-roots-reach-under-place", trees=listed(names, "and")),
-            message("yard-water-more-here-cut"),
-            fixes,
+            level="tip",
+            code="tree-roots",
+            place=view.place.id,
+            planting=None,
+            text=message("yard-roots-reach-under-place", trees=listed(names, "and")),
+            fix=message("yard-water-more-here-cut"),
+            fixes=fixes,
         )
 
 
@@ -234,11 +234,11 @@ def paths_too_narrow(site: p.Site, book: Book) -> Iterator[Note]:
         if path.width_cm < need.least_cm:
             name = path.name or message("yard-a-path")
             yield Note(
-                "care",
-                "path-width",
-                None,
-                None,
-                message(
+                level="care",
+                code="path-width",
+                place=None,
+                planting=None,
+                text=message(
                     "yard-wide-needs-or-pass",
                     name=name,
                     width=Length(path.width_cm),
@@ -246,5 +246,5 @@ def paths_too_narrow(site: p.Site, book: Book) -> Iterator[Note]:
                     least=Length(need.least_cm),
                     easy=Length(need.easy_cm),
                 ),
-                message("yard-make-wide", easy=Length(need.easy_cm)),
+                fix=message("yard-make-wide", easy=Length(need.easy_cm)),
             )

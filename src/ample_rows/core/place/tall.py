@@ -21,7 +21,6 @@ from ample_rows.core.site.sun_path import sample_days
 from ample_rows.core.structures import supports
 
 Heights = tuple[float, ...]
-_BARE_DEPTH_CM = 4.0
 _YEAR = 365
 
 
@@ -97,7 +96,7 @@ def _bare(place: p.Place, setting: Setting, sky: Sky, book: Book) -> tuple[Tall,
         if run is None or system.build.passes_bare >= 1:
             continue
         height = supports.height_cm(support, system) / 100
-        ring = _strip(place, run, _BARE_DEPTH_CM)
+        ring = _strip(place, run, book.value("bare_support_deep_cm"))
         ident = f"{place.id}/{support.id}"
         heights = (height,) * len(sample_days(sky.year))
         foot = _foot_m(place, ring, sky)

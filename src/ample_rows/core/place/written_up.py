@@ -241,7 +241,54 @@ def _place_working(
     place: p.Place, depth: roots.SoilDepth, policy: str, book: Book
 ) -> tuple[Term, ...]:
     school = book.depth_policies[policy]
+    return (
+        *_fill_terms(place, depth),
+        *_rootable_terms(place, depth, book),
+        Term(
+            name=message("written-up-soil"),
+            value=shapes.soil_litres(place),
+            unit="L",
+            how=message("written-up-inside-area-fill-shape"),
+            source="Core",
+        ),
+        Term(
+            name=message("written-up-depth-school"),
+            value=school.label,
+            unit="",
+            how=message("written-up-assumes", assumes=school.assumes),
+            source=school.source,
+        ),
+    )
+
+
+def _fill_terms(place: p.Place, depth: roots.SoilDepth) -> tuple[Term, ...]:
     source = message("written-up-inside-measures")
+    return (
+        Term(
+            name=message("written-up-wall"),
+            value=shapes.wall_cm(place),
+            unit="cm",
+            how=message("written-up-inside-height"),
+            source=source,
+        ),
+        Term(
+            name=message("written-up-gap-below-rim"),
+            value=shapes.rim_gap_cm(place),
+            unit="cm",
+            how=message("written-up-kept-topped-up"),
+            source=source,
+        ),
+        Term(
+            name=message("written-up-fill"),
+            value=depth.fill_cm,
+            unit="cm",
+            how=message("written-up-wall-less-gap"),
+            source=source,
+        ),
+    )
+
+
+def _rootable_terms(place: p.Place, depth: roots.SoilDepth, book: Book) -> tuple[Term, ...]:
     native = book.coefficients["native_rootable_cm"].source
     on = place.stands_on
     below = (
@@ -251,59 +298,24 @@ def _place_working(
     )
     return (
         Term(
-            message("written-up-wall"),
-            shapes.wall_cm(place),
-            "cm",
-            message("written-up-inside-height"),
-            source,
+            name=below,
+            value=depth.loosened_cm,
+            unit="cm",
+            how=message("written-up-bottom", bottom=shapes.bottom(place)),
+            source=message("written-up-inside-measures"),
         ),
         Term(
-            message("written-up-gap-below-rim"),
-            shapes.rim_gap_cm(place),
-            "cm",
-            message("written-up-kept-topped-up"),
-            source,
+            name=message("written-up-undug-ground-offers"),
+            value=depth.native_cm,
+            unit="cm",
+            how=place.native or message("written-up-not-described"),
+            source=native,
         ),
         Term(
-            message("written-up-fill"),
-            depth.fill_cm,
-            "cm",
-            message("written-up-wall-less-gap"),
-            source,
-        ),
-        Term(
-            below,
-            depth.loosened_cm,
-            "cm",
-            message("written-up-bottom", bottom=shapes.bottom(place)),
-            source,
-        ),
-        Term(
-            message("written-up-undug-ground-offers"),
-            depth.native_cm,
-            "cm",
-            place.native or message("written-up-not-described"),
-            native,
-        ),
-        Term(
-            message("written-up-usable-depth"),
-            depth.usable_cm,
-            "cm",
-            message("written-up-added-up"),
-            "Core",
-        ),
-        Term(
-            message("written-up-soil"),
-            shapes.soil_litres(place),
-            "L",
-            message("written-up-inside-area-fill-shape"),
-            "Core",
-        ),
-        Term(
-            message("written-up-depth-school"),
-            school.label,
-            "",
-            message("written-up-assumes", assumes=school.assumes),
-            school.source,
+            name=message("written-up-usable-depth"),
+            value=depth.usable_cm,
+            unit="cm",
+            how=message("written-up-added-up"),
+            source="Core",
         ),
     )

@@ -57,7 +57,10 @@ def planting_working(case: Case, outcome: Outcome, total_kg: float) -> tuple[Ter
         (_OWN, factors.own, "×", _UNRECORDED, _THIS_GARDEN, "own"),
         (_LIKELY, total_kg, "kg", _MULTIPLIED, _MEDIAN, "range"),
     )
-    return tuple(Term(*line) for line in lines)
+    return tuple(
+        Term(name=name, value=value, unit=unit, how=how, source=source, rule=rule)
+        for name, value, unit, how, source, rule in lines
+    )
 
 
 def _light_words(crop: Crop, light: Light) -> Message:

@@ -140,17 +140,26 @@ def _working(parts: Sequence[Part], total_kg: float) -> tuple[Term, ...]:
         name = message(
             "varieties-values", crop=part.crop.name, plants=Count(report.plants, "plant")
         )
-        terms.append(Term(name, report.harvest_kg.p50, "kg", how, source, "yield"))
+        terms.append(
+            Term(
+                name=name,
+                value=report.harvest_kg.p50,
+                unit="kg",
+                how=how,
+                source=source,
+                rule="yield",
+            )
+        )
     how = message("varieties-varieties-added-up-season")
     return (
         *terms,
         Term(
-            message("varieties-likely-harvest"),
-            total_kg,
-            "kg",
-            how,
-            "Median of all seasons",
-            "range",
+            name=message("varieties-likely-harvest"),
+            value=total_kg,
+            unit="kg",
+            how=how,
+            source="Median of all seasons",
+            rule="range",
         ),
     )
 

@@ -125,15 +125,33 @@ def crop_working(eater: Eater, book: Book) -> tuple[Term, ...]:
     part = book.parts[_PART_OF.get(eater.crop.group, "other")]
     return (
         Term(
-            message("feed-crop-so-hungry"),
-            of_class.n_g_per_m2,
-            "g N per m²",
-            eater.crop.feeder,
-            of_class.source,
+            name=message("feed-crop-so-hungry"),
+            value=of_class.n_g_per_m2,
+            unit="g N per m²",
+            how=eater.crop.feeder,
+            source=of_class.source,
         ),
-        Term(message("feed-what-picked"), part.times, "×", why, part.source),
-        Term(message("feed-squares"), eater.area_m2, "m²", message("feed-their-true-area"), "Core"),
-        Term(message("feed-takes"), taken, "g N", message("feed-multiplied"), "Core"),
+        Term(
+            name=message("feed-what-picked"),
+            value=part.times,
+            unit="×",
+            how=why,
+            source=part.source,
+        ),
+        Term(
+            name=message("feed-squares"),
+            value=eater.area_m2,
+            unit="m²",
+            how=message("feed-their-true-area"),
+            source="Core",
+        ),
+        Term(
+            name=message("feed-takes"),
+            value=taken,
+            unit="g N",
+            how=message("feed-multiplied"),
+            source="Core",
+        ),
     )
 
 
@@ -176,25 +194,51 @@ def _working(
     school = message("feed-rich-mix-feeds-itself")
     terms = [
         Term(
-            message("feed-crops-take"),
-            taken,
-            "g N",
-            message("feed-class-part-area-added"),
-            "Feeder tables",
+            name=message("feed-crops-take"),
+            value=taken,
+            unit="g N",
+            how=message("feed-class-part-area-added"),
+            source="Feeder tables",
         )
     ]
     if base:
         terms.append(
-            Term(message("feed-woody-base-takes"), base, "g N", message("feed-area-year"), "Judged")
+            Term(
+                name=message("feed-woody-base-takes"),
+                value=base,
+                unit="g N",
+                how=message("feed-area-year"),
+                source="Judged",
+            )
         )
     if soil.feeding == "mix":
         terms.append(
-            Term(message("feed-fill-frees"), frees, "g N", school, "By the parts of its mix")
+            Term(
+                name=message("feed-fill-frees"),
+                value=frees,
+                unit="g N",
+                how=school,
+                source="By the parts of its mix",
+            )
         )
     terms.append(
-        Term(message("feed-lacking"), lacks, "g N", message("feed-what-taken-less-what"), "Core")
+        Term(
+            name=message("feed-lacking"),
+            value=lacks,
+            unit="g N",
+            how=message("feed-what-taken-less-what"),
+            source="Core",
+        )
     )
     if grams is not None and soil.packet is not None:
         how = message("feed-lacking-nitrogen", n_percent=Number(soil.packet.n_percent))
-        terms.append(Term(message("feed-packet"), grams, "g", how, "The packet's analysis"))
+        terms.append(
+            Term(
+                name=message("feed-packet"),
+                value=grams,
+                unit="g",
+                how=how,
+                source="The packet's analysis",
+            )
+        )
     return tuple(terms)

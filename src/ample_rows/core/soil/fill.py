@@ -106,32 +106,38 @@ def order_working(fill: Fill) -> tuple[Term, ...]:
     mix = fill.kind
     terms = [
         Term(
-            message("fill-settled-fill"),
-            fill.fill_litres,
-            "L",
-            message("fill-inside-area-fill-shape"),
-            "Core",
+            name=message("fill-settled-fill"),
+            value=fill.fill_litres,
+            unit="L",
+            how=message("fill-inside-area-fill-shape"),
+            source="Core",
         )
     ]
     if fill.mix_litres != fill.fill_litres:
         base = fill.fill_litres - fill.mix_litres
         terms.append(
             Term(
-                message("fill-coarse-woody-base"),
-                base,
-                "L",
-                message("fill-found-not-bought"),
-                "Core",
+                name=message("fill-coarse-woody-base"),
+                value=base,
+                unit="L",
+                how=message("fill-found-not-bought"),
+                source="Core",
             )
         )
     return (
         *terms,
         Term(
-            message("fill-settling"),
-            fill.settling,
-            "share",
-            message("fill-what-poured", mix=mix.label),
-            mix.source,
+            name=message("fill-settling"),
+            value=fill.settling,
+            unit="share",
+            how=message("fill-what-poured", mix=mix.label),
+            source=mix.source,
         ),
-        Term(message("fill-pour"), fill.order_litres, "L", message("fill-mix-settling"), "Core"),
+        Term(
+            name=message("fill-pour"),
+            value=fill.order_litres,
+            unit="L",
+            how=message("fill-mix-settling"),
+            source="Core",
+        ),
     )

@@ -67,26 +67,38 @@ def weight_working(place: p.Place, fill: Fill, book: Book) -> tuple[Term, ...]:
     """The weight as a sum; what weighs nothing here is left out."""
     weight, covered = weight_of(place, fill, book), shapes.foot_area_m2(place)
     parts = [
-        Term(name, kg, "kg", how, source)
+        Term(name=name, value=kg, unit="kg", how=how, source=source)
         for name, kg, how, source in _parts(place, fill, book)
         if kg > 0
     ]
     return (
         *parts,
         Term(
-            message("weight-stands"),
-            covered,
-            "m²",
-            message("weight-ground-covers"),
-            "Inside measures, walls",
+            name=message("weight-stands"),
+            value=covered,
+            unit="m²",
+            how=message("weight-ground-covers"),
+            source="Inside measures, walls",
         ),
         Term(
-            message("weight-each-square-metre"),
-            weight.kg_per_m2,
-            "kg",
-            message("weight-all-ground"),
-            "Core",
+            name=message("weight-each-square-metre"),
+            value=weight.kg_per_m2,
+            unit="kg",
+            how=message("weight-all-ground"),
+            source="Core",
         ),
-        Term(message("weight-pressure"), weight.kpa, "kPa", message("weight-m-s"), "Core"),
-        Term(message("weight-soaked-all"), weight.kg, "kg", message("weight-added-up"), "Core"),
+        Term(
+            name=message("weight-pressure"),
+            value=weight.kpa,
+            unit="kPa",
+            how=message("weight-m-s"),
+            source="Core",
+        ),
+        Term(
+            name=message("weight-soaked-all"),
+            value=weight.kg,
+            unit="kg",
+            how=message("weight-added-up"),
+            source="Core",
+        ),
     )

@@ -94,32 +94,54 @@ def way_working(name: str, wanted: Wanted, lines: WaterLines, book: Book) -> tup
     }.get(way.by, message("ways-turned-off-each-time"))
     return (
         Term(
-            message("ways-roots-want"),
-            wanted.litres,
-            "L",
-            message("ways-dry-week-thirstiest-month"),
-            "Core",
-        ),
-        Term(message("ways-what-poured-reach-them"), way.reaches_roots, "×", way.label, way.source),
-        Term(message("ways-pour"), found.litres, "L", message("ways-wanted-share"), "Core"),
-        Term(
-            message("ways-flows"),
-            min(found.flow_l_per_min, tap),
-            "L per min",
-            message("ways-no-more-than-tap"),
-            "Tap",
+            name=message("ways-roots-want"),
+            value=wanted.litres,
+            unit="L",
+            how=message("ways-dry-week-thirstiest-month"),
+            source="Core",
         ),
         Term(
-            message("ways-water-runs"),
-            found.running_minutes,
-            "min",
-            message("ways-pour-flow"),
-            "Core",
+            name=message("ways-what-poured-reach-them"),
+            value=way.reaches_roots,
+            unit="×",
+            how=way.label,
+            source=way.source,
         ),
         Term(
-            message("ways-times-week"), found.waterings, "", message("ways-days-soil-lasts"), "Core"
+            name=message("ways-pour"),
+            value=found.litres,
+            unit="L",
+            how=message("ways-wanted-share"),
+            source="Core",
         ),
-        Term(message("ways-your-own-time"), found.own_minutes, "min", own, "Judged"),
+        Term(
+            name=message("ways-flows"),
+            value=min(found.flow_l_per_min, tap),
+            unit="L per min",
+            how=message("ways-no-more-than-tap"),
+            source="Tap",
+        ),
+        Term(
+            name=message("ways-water-runs"),
+            value=found.running_minutes,
+            unit="min",
+            how=message("ways-pour-flow"),
+            source="Core",
+        ),
+        Term(
+            name=message("ways-times-week"),
+            value=found.waterings,
+            unit="",
+            how=message("ways-days-soil-lasts"),
+            source="Core",
+        ),
+        Term(
+            name=message("ways-your-own-time"),
+            value=found.own_minutes,
+            unit="min",
+            how=own,
+            source="Judged",
+        ),
     )
 
 

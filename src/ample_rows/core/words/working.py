@@ -10,7 +10,7 @@ from ample_rows.core.words.message import Text
 P = ParamSpec("P")
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Term:
     """One line of a working: a named value, where it came from, its source, and its rule."""
 

@@ -39,7 +39,6 @@ from ample_rows.core.words.working import Term, of_rule
 
 STAGES: tuple[p.Stage, ...] = ("standing", "this-year", "later")
 DEFAULT_STAGE: p.Stage = "this-year"
-_SAW_CM = 0.3
 
 
 def bill_for(estimate: Estimate, reports: Iterable[PlaceReport]) -> BuildReport:
@@ -77,17 +76,23 @@ def _working(
     """The bill as a sum, with the cost of a year beside it."""
     prices = message("bill-your-prices")
     terms = [
-        Term(b.label, b.cost, "money", message("bill-boards-cut-together", boards=b.boards), prices)
+        Term(
+            name=b.label,
+            value=b.cost,
+            unit="money",
+            how=message("bill-boards-cut-together", boards=b.boards),
+            source=prices,
+        )
         for b in boards
         if b.cost is not None
     ]
     terms += [
         Term(
-            line.label,
-            line.cost,
-            "money",
-            message("bill-values", amount=Number(line.amount, 1), unit=line.unit),
-            prices,
+            name=line.label,
+            value=line.cost,
+            unit="money",
+            how=message("bill-values", amount=Number(line.amount, 1), unit=line.unit),
+            source=prices,
         )
         for line in lines
         if line.cost is not None
@@ -98,9 +103,19 @@ def _working(
     return (
         *terms,
         Term(
-            message("bill-year-use"), yearly, "money", message("bill-each-cost-years-lasts"), lives
+            name=message("bill-year-use"),
+            value=yearly,
+            unit="money",
+            how=message("bill-each-cost-years-lasts"),
+            source=lives,
         ),
-        Term(message("bill-all"), total, "money", message("bill-added-up"), "Core"),
+        Term(
+            name=message("bill-all"),
+            value=total,
+            unit="money",
+            how=message("bill-added-up"),
+            source="Core",
+        ),
     )
 
 
@@ -163,7 +178,7 @@ def _cut_from(
     pieces: Counter[float] = Counter()
     for frame in frames:
         pieces += pieces_of(frame, height_cm, longest)
-    saw = _SAW_CM if build.saw_cm is None else build.saw_cm
+    saw = book.value("saw_kerf_cm") if build.saw_cm is None else build.saw_cm
     try:
         done: Cutting = cut(pieces, stocks, saw_cm=saw)
     except TooLongError:

@@ -18,7 +18,6 @@ from ample_rows.core.notes.note import Fix
 from ample_rows.core.planting.cases import Evaluated
 from ample_rows.core.words.message import Area, Message, Text, Value, listed, message
 
-_WIDE_CM = 120.0
 _WORTH_MOVING = 0.9
 
 
@@ -76,7 +75,7 @@ def _advised(
     apart = sum(size.cloth_m2 for size in sizes)
     cells = tuple(dict.fromkeys(c for e in bare for c in e.report.cells))
     tallest = max(max(e.report.growth.height_cm) for e in bare)
-    across = min(*box_cm(place, tuple(grid_of(place).cells)), _WIDE_CM)
+    across = min(*box_cm(place, tuple(grid_of(place).cells)), book.value("bed_wide_cm"))
     ground_cm2 = sum(grid_of(place).cells[a].area_cm2 for a in cells)
     together = size_over(across, ground_cm2 / across, tallest, kind, book).cloth_m2
     crops = tuple(dict.fromkeys(e.crop.name for e in bare))
@@ -89,7 +88,9 @@ def _advised(
         apart_m2=apart,
         together_m2=min(apart, together),
         words=_advice_words(kind, family, crops, (apart, together)),
-        cover=Fix(message("advice-cover", kind=kind.label), _covering(place, name, bare)),
+        cover=Fix(
+            label=message("advice-cover", kind=kind.label), edit=_covering(place, name, bare)
+        ),
     )
 
 

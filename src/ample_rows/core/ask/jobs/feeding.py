@@ -2,7 +2,7 @@
 
 import math
 from collections.abc import Iterator, Sequence
-from datetime import date, timedelta
+from datetime import date
 
 from ample_rows.core import plan as p
 from ample_rows.core.ask.jobs.job import Job, ground_job
@@ -13,9 +13,7 @@ from ample_rows.core.place.report import PlaceReport
 from ample_rows.core.planting.report import PlantingReport
 from ample_rows.core.words.message import Dose, Message, Number, Text, Volume, listed, message
 
-_LEAST_G = 2.0
 _MOST_NAMED = 3
-_LASTS_DAYS = 13
 
 
 def dose_words(place: PlaceReport, soil: p.Soil | None, book: Book) -> Text:
@@ -57,45 +55,47 @@ def bed_feeds(
     Pots are fed by the can with their plantings; a bed without a packet's analysis has none.
     """
     grams, packet = report.feed.packet_g or 0.0, soil.packet if soil else None
-    if packet is None or place.kind == "container" or grams < _LEAST_G or not plantings:
+    if (
+        packet is None
+        or place.kind == "container"
+        or grams < book.value("feed_least_g")
+        or not plantings
+    ):
         return
-    takes = {crop.planting: crop.packet_g or 0.0 for crop in report.feed.crops}
-    hungry = sorted(plantings, key=lambda planting: -takes.get(planting.id, 0.0))
-    begun = [planting.start_date for planting in plantings if planting.start_date >= year.start]
-    last = year.first_frost - days(book.value("feed_last_before_frost_days"))
-    strong = next((planting for planting in hungry if _half_grown(planting) <= last), None)
-    goes = []
-    if begun:
-        goes.append((min(begun), message("feeding-raked"), message("feeding-before-first-crop")))
-    if strong:
-        on = _half_grown(strong)
-        most = listed(_standing(hungry, on)[:_MOST_NAMED])
-        goes.append(
-            (
-                on,
-                message("feeding-most", most=most),
-                message("feeding-half-grown", strong=strong.name),
-            )
-        )
-    for nth, (on, how, why) in enumerate(goes, 1):
-        part = message("feeding-half") if len(goes) > 1 else message("feeding-all")
+    times = _feeding_times(report, plantings, year, book)
+    amount = _amount(grams / max(1, len(times)), packet, report)
+    part = message("feeding-half") if len(times) > 1 else message("feeding-all")
+    wait = wait_words(packet.wait_days)
+    for nth, (on, how, why) in enumerate(times, 1):
         yield ground_job(
             place,
             "feed",
             nth=nth,
             verb="Feed",
-            about=message(
-                "feeding-amount-how", amount=_amount(grams / len(goes), packet, report), how=how
-            ),
-            why=message(
-                "feeding-crops-take-year",
-                part=part,
-                why=why,
-                wait=wait_words(packet.wait_days),
-            ),
-            span=(on, on + timedelta(days=_LASTS_DAYS)),
+            about=message("feeding-amount-how", amount=amount, how=how),
+            why=message("feeding-crops-take-year", part=part, why=why, wait=wait),
+            span=(on, on + days(book.value("feed_job_days"))),
             minutes=book.place_minutes["feed"].of(area_m2=report.inside_area_m2),
         )
+
+
+def _feeding_times(
+    report: PlaceReport, plantings: Sequence[PlantingReport], year: YearReport, book: Book
+) -> list[tuple[date, Message, Message]]:
+    """On which days a bed is fed, how, and why then."""
+    takes = {crop.planting: crop.packet_g or 0.0 for crop in report.feed.crops}
+    hungry = sorted(plantings, key=lambda planting: -takes.get(planting.id, 0.0))
+    begun = [planting.start_date for planting in plantings if planting.start_date >= year.start]
+    last = year.first_frost - days(book.value("feed_last_before_frost_days"))
+    strong = next((planting for planting in hungry if _half_grown(planting) <= last), None)
+    times = []
+    if begun:
+        times.append((min(begun), message("feeding-raked"), message("feeding-before-first-crop")))
+    if strong:
+        on = _half_grown(strong)
+        most = message("feeding-most", most=listed(_standing(hungry, on)[:_MOST_NAMED]))
+        times.append((on, most, message("feeding-half-grown", strong=strong.name)))
+    return times
 
 
 def _standing(plantings: Sequence[PlantingReport], day: date) -> list[str]:

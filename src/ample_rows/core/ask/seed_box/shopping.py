@@ -169,10 +169,7 @@ def _buying(need: Need, there: int, choice: p.SeedChoice, book: Book) -> _Buying
     each = crop.sold_as.plants
     buy = math.ceil(wanted / each - _DUST)
     sold = message(
-        "shopping-each",
-        buy=buy,
-        what=crop.sold_as.what,
-        each=Count(round(each), "plant"),
+        "shopping-each", buy=buy, what=crop.sold_as.what, each=Count(round(each), "plant")
     )
     return _Buying("plants", spare, wanted, 0, buy, sold, choice.sold)
 
@@ -258,23 +255,33 @@ def _working(need: Need, buying: _Buying, book: Book) -> Terms:
         else message("shopping-of-plantings", sowings=sowings)
     )
     return (
-        Term(message("shopping-sow-or-set"), count, "", how, "Plan"),
+        Term(name=message("shopping-sow-or-set"), value=count, unit="", how=how, source="Plan"),
         Term(
-            message("shopping-some-spare"),
-            buying.spare,
-            "×",
-            message("shopping-gaps-slugs-second-go"),
-            "Judged",
-        ),
-        Term(message("shopping-wanted"), buying.wanted, "", message("shopping-rounded-up"), "Core"),
-        Term(
-            message("shopping-box"), buying.there, "", message("shopping-counted-fresh-seed"), kept
+            name=message("shopping-some-spare"),
+            value=buying.spare,
+            unit="×",
+            how=message("shopping-gaps-slugs-second-go"),
+            source="Judged",
         ),
         Term(
-            message("shopping-buy"),
-            buying.buy,
-            "",
-            message("shopping-whole-packets-or-sold"),
-            "Core",
+            name=message("shopping-wanted"),
+            value=buying.wanted,
+            unit="",
+            how=message("shopping-rounded-up"),
+            source="Core",
+        ),
+        Term(
+            name=message("shopping-box"),
+            value=buying.there,
+            unit="",
+            how=message("shopping-counted-fresh-seed"),
+            source=kept,
+        ),
+        Term(
+            name=message("shopping-buy"),
+            value=buying.buy,
+            unit="",
+            how=message("shopping-whole-packets-or-sold"),
+            source="Core",
         ),
     )

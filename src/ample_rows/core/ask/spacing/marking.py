@@ -28,7 +28,6 @@ _EVEN_CM = 0.03
 _SAME_RING_CM = 0.5
 _EVEN_DEGREES = 2.0
 _MOST_PATTERNS = 12
-_END_CM = 15.0
 
 Direction = Literal["across", "along"]
 
@@ -104,7 +103,7 @@ def marking_sheet(estimate: Estimate, place_id: str) -> MarkingSheet:
         across_left_cm=box.width - grid.cell_cm * (grid.columns - 1),
         along_left_cm=box.length - grid.cell_cm * (grid.rows - 1),
         strings=strings,
-        string_m=(laths + 2 * _END_CM * len(strings)) / _CM_PER_M,
+        string_m=(laths + 2 * estimate.book.value("string_end_cm") * len(strings)) / _CM_PER_M,
         lath_m=laths / _CM_PER_M,
         fixings=2 * len(strings),
         plantings=tuple(_marks(report, grid) for report in reports if report.plants),

@@ -36,8 +36,6 @@ from ample_rows.core.structures.wind import (
 from ample_rows.core.words.message import Length, Text, message
 from ample_rows.core.words.working import Term, Terms, of_rule
 
-_FOOT_RAIL_CM = 10.0
-
 
 @dataclass(frozen=True, slots=True)
 class Tier:
@@ -146,7 +144,7 @@ def _written(
         buried_cm=up.buried_cm,
         fill_cm=shapes.fill_cm(here.place),
         lean_deg=build.lean_deg,
-        rails_cm=(up.height_cm, _FOOT_RAIL_CM)[: build.rails],
+        rails_cm=(up.height_cm, book.value("foot_rail_cm"))[: build.rails],
         strings=build.string_per_plant,
         arch=up.arch,
         crops=tuple(_on_support(up, e) for e in grown),
@@ -206,66 +204,87 @@ def _cautions(up: Stood, lines: tuple[BillLine, ...], book: Book) -> tuple[str, 
 
 @of_rule("support")
 def _working(up: Stood, book: Book) -> Terms:
-    bays, practice = up.bays, up.system.source
-    below = book.coefficients["post_below_fill_cm"]
+    upright = _arch_terms(up.arch) if up.arch else _post_terms(up, book)
+    return (*_run_terms(up), *upright)
+
+
+def _run_terms(up: Stood) -> Terms:
     terms = [
         Term(
-            message("builder-run"),
-            up.run.length_cm,
-            "cm",
-            message("builder-along-edge"),
-            "Inside measures",
+            name=message("builder-run"),
+            value=up.run.length_cm,
+            unit="cm",
+            how=message("builder-along-edge"),
+            source="Inside measures",
         ),
         Term(
-            message("builder-widest-bay"),
-            up.system.post_spacing_cm,
-            "cm",
-            up.system.label,
-            practice,
+            name=message("builder-widest-bay"),
+            value=up.system.post_spacing_cm,
+            unit="cm",
+            how=up.system.label,
+            source=up.system.source,
         ),
     ]
-    if bays.openings:
+    if up.bays.openings:
         how = message(
-            "builder-openings-bay", openings=bays.openings, opening=Length(up.opening_cm or 0.0)
+            "builder-openings-bay", openings=up.bays.openings, opening=Length(up.opening_cm or 0.0)
         )
-        terms.append(Term(message("builder-openings"), bays.openings, "", how, "Core"))
-    if up.arch:
-        how = message(
-            "builder-legs-bow-over", legs=Length(up.arch.legs_cm), span=Length(up.arch.span_cm)
-        )
-        terms.append(Term(message("builder-mesh"), up.arch.mesh_cm, "cm", how, "Core"))
         terms.append(
             Term(
-                message("builder-stands-high"),
-                up.arch.height_cm,
-                "cm",
-                message("builder-crown"),
-                "Core",
+                name=message("builder-openings"),
+                value=up.bays.openings,
+                unit="",
+                how=how,
+                source="Core",
             )
         )
-        return tuple(terms)
+    return tuple(terms)
+
+
+def _arch_terms(arch: Arch) -> Terms:
+    how = message("builder-legs-bow-over", legs=Length(arch.legs_cm), span=Length(arch.span_cm))
     return (
-        *terms,
+        Term(name=message("builder-mesh"), value=arch.mesh_cm, unit="cm", how=how, source="Core"),
         Term(
-            message("builder-bay"),
-            bays.bay_cm,
-            "cm",
-            message("builder-posts-evenly", posts_at=len(bays.posts_at_cm)),
-            "Core",
+            name=message("builder-stands-high"),
+            value=arch.height_cm,
+            unit="cm",
+            how=message("builder-crown"),
+            source="Core",
+        ),
+    )
+
+
+def _post_terms(up: Stood, book: Book) -> Terms:
+    bays = up.bays
+    below = book.coefficients["post_below_fill_cm"]
+    return (
+        Term(
+            name=message("builder-bay"),
+            value=bays.bay_cm,
+            unit="cm",
+            how=message("builder-posts-evenly", posts_at=len(bays.posts_at_cm)),
+            source="Core",
         ),
         Term(
-            message("builder-above-soil"),
-            up.height_cm,
-            "cm",
-            message("builder-high-wanted"),
-            "Plan",
+            name=message("builder-above-soil"),
+            value=up.height_cm,
+            unit="cm",
+            how=message("builder-high-wanted"),
+            source="Plan",
         ),
-        Term(message("builder-below"), up.buried_cm, "cm", up.footing.label, below.source),
         Term(
-            message("builder-length-post"),
-            up.post_length_cm,
-            "cm",
-            message("builder-next-cm"),
-            "Core",
+            name=message("builder-below"),
+            value=up.buried_cm,
+            unit="cm",
+            how=up.footing.label,
+            source=below.source,
+        ),
+        Term(
+            name=message("builder-length-post"),
+            value=up.post_length_cm,
+            unit="cm",
+            how=message("builder-next-cm"),
+            source="Core",
         ),
     )

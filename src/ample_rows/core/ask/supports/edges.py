@@ -65,7 +65,9 @@ def edge_choices(estimate: Estimate, place_id: str, support_id: str) -> tuple[Ed
                 others_kg=others,
                 loss_kg=loss,
                 words=_words(loss, best),
-                move=None if here else Fix(message("edges-move-side", point=point), moved),
+                move=None
+                if here
+                else Fix(label=message("edges-move-side", point=point), edit=moved),
             )
         )
     return tuple(sorted(found, key=lambda choice: choice.loss_kg))

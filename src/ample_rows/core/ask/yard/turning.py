@@ -56,7 +56,7 @@ def turned(estimate: Estimate, place_id: str) -> Turned:
         kg_now,
         kg_then,
         _words(place.label, hours_then - hours_now, kg_now, kg_then, book),
-        Fix(message("turning-turn-quarter"), ChangePlace(id=place_id, changes=changes)),
+        Fix(label=message("turning-turn-quarter"), edit=ChangePlace(id=place_id, changes=changes)),
     )
 
 
