@@ -30,6 +30,7 @@ from ample_rows.core.estimate.report_json import schemas
 from ample_rows.store import GardenStore
 
 SITE = Path(__file__).parent / "site"
+_REF = "#/components/schemas/{model}"
 FOREVER = "public, max-age=31536000, immutable"
 
 
@@ -49,21 +50,14 @@ def create_app(store: GardenStore, book: Book, door: Door | None = None) -> Fast
     )
     app.state.door = door
     occupy(app, store, book)
-    app.include_router(gardens.router)
-    app.include_router(ground.router)
-    app.include_router(squares.router)
-    app.include_router(crop_book.router)
-    app.include_router(year.router)
-    app.include_router(reference.router)
-    app.include_router(keeping.router)
+    for part in (gardens, ground, squares, crop_book, year, reference, keeping):
+        # Including a router makes all its routes a second time, a second's work; these are ready.
+        app.router.routes.extend(part.router.routes)
     problems.install(app)
     _serve_pages(app)
     app.add_middleware(InUnits)
     app.add_middleware(Guard, door=door)
     app.openapi = lambda: _openapi(app)  # type: ignore[method-assign]
-    # Routes are made ready when they are first matched: nobody's first question waits for it.
-    for route in app.routes:
-        route.matches({"type": "http", "method": "GET", "path": "/", "root_path": ""})
     return app
 
 
@@ -75,14 +69,16 @@ def occupy(app: FastAPI, store: GardenStore, book: Book) -> None:
 
 
 def _openapi(app: FastAPI) -> dict[str, Any]:
-    """FastAPI's description, with the plan document that imports take as a raw body."""
+    """FastAPI's description, with what no route names as a model of its own: the plan that imports
+    take as a raw body, and the problem of every error."""
     if not app.openapi_schema:
         document = get_openapi(title=app.title, version=app.version, routes=app.routes)
         known = document["components"]["schemas"]
-        plan = schemas()["plan"]
-        for name, part in plan.pop("$defs", {}).items():
-            known.setdefault(name, part)
-        known.setdefault("Plan", plan)
+        problem = problems.Problem.model_json_schema(ref_template=_REF)
+        for name, schema in (("Plan", schemas()["plan"]), ("Problem", problem)):
+            for part, described in schema.pop("$defs", {}).items():
+                known.setdefault(part, described)
+            known.setdefault(name, schema)
         app.openapi_schema = document
     return app.openapi_schema
 

@@ -68,8 +68,10 @@ class Problem(BaseModel):
     version: int | None = None
 
 
+# By reference, not as a model: it would be made ready anew for every answer of every route.
+_PROBLEM = {MEDIA_TYPE: {"schema": {"$ref": "#/components/schemas/Problem"}}}
 RESPONSES: dict[int | str, dict[str, Any]] = {
-    status: {"model": Problem, "description": text, "content": {MEDIA_TYPE: {}}}
+    status: {"description": text, "content": _PROBLEM}
     for status, text in (
         (400, "The request cannot be read"),
         (401, "Neither the page's session nor the token was sent"),
