@@ -5,13 +5,13 @@ is never given twice, so that it tells apart browser tabs, and gardens of one na
 the revision that the garden stands at.
 """
 
-import re
 import threading
 from collections import OrderedDict
 from collections.abc import Iterable
 from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 
+from slugify import slugify
 from sqlalchemy import delete, text
 from sqlmodel import Session, col, select
 from sqlmodel.sql.expression import SelectOfScalar
@@ -37,6 +37,8 @@ from ample_rows.store.parts import (
 )
 from ample_rows.store.rows import new_address, next_version, pk_of, read, write
 from ample_rows.store.tables import GardenRow, RevisionRow
+
+_MOST_LETTERS = 48
 
 DAYS_IN_BIN = 30
 _PLANS_HELD = 16
@@ -129,7 +131,7 @@ class GardenStore:
             return tuple(self._add(session, plan) for plan in wanted)
 
     def _add(self, session: Session, plan: p.Plan) -> str:
-        wished = re.sub(r"[^a-z0-9]+", "-", plan.garden.name.lower()).strip("-")[:48] or "garden"
+        wished = slugify(plan.garden.name, max_length=_MOST_LETTERS) or "garden"
         row = GardenRow(slug=new_address(session, wished), name=plan.garden.name, document={})
         session.add(row)
         session.flush()

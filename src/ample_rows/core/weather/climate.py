@@ -1,6 +1,5 @@
 """A garden's normals: from a made-up climate, or from a table as a weather service gives it."""
 
-import csv
 import re
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
@@ -9,6 +8,7 @@ from typing import Any
 from ample_rows.core.book import MadeUpClimate
 from ample_rows.core.plan import Climate
 from ample_rows.core.plan.reading import PlanFaultsError
+from ample_rows.core.words import csv_text
 
 MONTHS = 12
 _KEYS = ("tmin_c", "tmax_c", "rain_mm", "vapour_kpa", "wind_m_per_s", "sunshine_hours")
@@ -86,11 +86,10 @@ def read_climate(text: str) -> Climate:
     Raises:
         PlanFaultsError: What is wrong, with its line and column.
     """
-    lines = [line for line in text.lstrip("\ufeff").splitlines() if line.strip()]
-    if not lines:
+    table = list(csv_text.rows(text))
+    if not table:
         raise PlanFaultsError.one("line 1", "is empty; a table of monthly normals is wanted")
-    parted = max("\t;,", key=lines[0].count)
-    head, *rows = list(csv.reader(lines, delimiter=parted))
+    (_, head), *rows = table
     columns = [_column(name) for name in head]
     if not any(columns):
         known = ", ".join(column.heads[0] for column in COLUMNS)
@@ -98,7 +97,7 @@ def read_climate(text: str) -> Climate:
     if len(rows) != MONTHS:
         raise PlanFaultsError.one("the table", f"has {len(rows)} months; twelve are wanted")
     values: dict[str, list[float]] = {}
-    for number, row in enumerate(rows, start=2):
+    for number, row in rows:
         for index, found in enumerate(columns):
             if found is None:
                 continue

@@ -22,17 +22,25 @@ def written(rows: Iterable[Iterable[object]]) -> str:
     return "".join(lines)
 
 
-def read(text: str) -> Iterator[tuple[int, dict[str, str]]]:
-    """Each row below the head by column, with its line; empty cells are left out.
+def rows(text: str) -> Iterator[tuple[int, list[str]]]:
+    """Each row that holds anything, with the line that it ends on; the head is the first.
 
     Commas, semicolons or tabs part the columns, whichever the head has most of.
     """
     lines = text.removeprefix("\ufeff").splitlines(keepends=True)
-    head = lines[0] if lines else ""
-    reader = csv.DictReader(lines, delimiter=max(",;\t", key=head.count))
+    head = next((line for line in lines if line.strip()), "")
+    reader = csv.reader(lines, delimiter=max(",;\t", key=head.count))
     for row in reader:
-        cells = {k: v.strip() for k, v in row.items() if k and isinstance(v, str) and v.strip()}
-        yield reader.line_num, {key: _unquoted(value) for key, value in cells.items()}
+        if any(cell.strip() for cell in row):
+            yield reader.line_num, [_unquoted(cell.strip()) for cell in row]
+
+
+def read(text: str) -> Iterator[tuple[int, dict[str, str]]]:
+    """Each row below the head by column, with its line; empty cells are left out."""
+    table = rows(text)
+    _, head = next(table, (0, []))
+    for line, row in table:
+        yield line, {name: cell for name, cell in zip(head, row, strict=False) if name and cell}
 
 
 def _plain(cell: object) -> object:

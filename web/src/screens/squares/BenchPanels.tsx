@@ -1,0 +1,108 @@
+import { Tabs } from 'radix-ui';
+
+import type { HeldGarden } from '../../api/merge';
+import { spotOf } from '../../drawing/cells';
+import { MarginNotes } from '../../shared/MarginNotes';
+import { Holding } from './Holding';
+import { PlantingCard } from './PlantingCard';
+import { RiserForm } from './RiserForm';
+import { Shelf } from './Shelf';
+import { SpacingPanel } from './spacing/SpacingPanel';
+import { StarterBeds } from './StarterBeds';
+import type { Bench, Panel } from './useBench';
+
+/** Beside the ledger: notes, what fits, and the planting that is chosen. */
+export function BenchPanels({ state, bench }: { state: HeldGarden; bench: Bench }) {
+  const { place, document, plantings, chosen, selected, edit } = bench;
+  const { slug, version } = state.head;
+  const notes = state.report.notes.filter((n) => n.place === place.id || n.place === null);
+  const stops = notes.filter((n) => n.level !== 'tip').length;
+  const planned = state.plan.plantings.find((p) => p.id === selected?.id);
+  return (
+    <Tabs.Root
+      value={bench.panel}
+      onValueChange={(value) => bench.setPanel(value as Panel)}
+      className="no-print mt-2 flex min-h-0 grow flex-col"
+    >
+      <Tabs.List aria-label="Beside the ledger" className="flex gap-4 border-b border-rule">
+        <PanelTab value="notes">
+          {stops > 0 && !selected ? `Notes, ${stops} to fix` : 'Notes'}
+        </PanelTab>
+        <PanelTab value="shelf">What fits</PanelTab>
+        {selected && <PanelTab value="planting">This planting</PanelTab>}
+        {selected && <PanelTab value="spacing">Spacing</PanelTab>}
+      </Tabs.List>
+      <Tabs.Content value="notes" className="panel">
+        <MarginNotes
+          notes={notes}
+          onFix={edit}
+          onChoose={(cells, planting) =>
+            bench.choose(cells, cells[0] ? spotOf(cells[0]) : bench.cursor, planting)
+          }
+        />
+      </Tabs.Content>
+      <Tabs.Content value="shelf" className="panel">
+        <Shelf
+          cells={chosen.cells}
+          day={bench.day}
+          answer={bench.shelf.data}
+          onDay={bench.setDay}
+          problem={bench.shelf.error}
+          onPlant={bench.plant}
+        />
+        {plantings.length === 0 && chosen.cells.length === 0 && (
+          <StarterBeds slug={slug} version={version} place={place.id} onTake={edit} />
+        )}
+        {chosen.cells.length > 0 && !document.stands_on && (
+          <RiserForm
+            place={document}
+            cells={chosen.cells}
+            taken={state.plan.places.map((p) => p.id)}
+            onEdit={bench.onSquares}
+          />
+        )}
+        <Holding
+          place={document}
+          cells={chosen.cells}
+          plantings={plantings}
+          onEdit={bench.onSquares}
+        />
+      </Tabs.Content>
+      {selected && planned && (
+        <Tabs.Content value="planting" className="panel">
+          <PlantingCard
+            key={selected.id}
+            state={state}
+            planting={planned}
+            report={selected}
+            place={document}
+            chosen={chosen.cells}
+            onEdit={edit}
+          />
+        </Tabs.Content>
+      )}
+      {selected && (
+        <Tabs.Content value="spacing" className="panel">
+          <SpacingPanel
+            key={selected.id}
+            state={state}
+            report={selected}
+            onEdit={edit}
+            onShow={bench.setTried}
+          />
+        </Tabs.Content>
+      )}
+    </Tabs.Root>
+  );
+}
+
+function PanelTab({ value, children }: { value: Panel; children: string }) {
+  return (
+    <Tabs.Trigger
+      value={value}
+      className="-mb-px min-h-[28px] border-b-[3px] border-transparent data-[state=active]:border-damson data-[state=active]:font-semibold"
+    >
+      {children}
+    </Tabs.Trigger>
+  );
+}

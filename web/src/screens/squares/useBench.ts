@@ -1,0 +1,193 @@
+import { useState } from 'react';
+import type { KeyboardEvent } from 'react';
+import { useSearchParams } from 'react-router';
+
+import { useEditor, useShelf } from '../../api/garden';
+import type { HeldGarden } from '../../api/merge';
+import type {
+  Closeness,
+  Edit,
+  Place,
+  PlaceReport,
+  PlantingReport,
+  ShelfEntry,
+} from '../../api/types';
+import { addressOf, freeAddresses, gridSize, plantingAt, rectangle } from '../../drawing/cells';
+import type { Spot } from '../../drawing/cells';
+import { moved, typed } from '../../drawing/gesture';
+import type { TypedMark } from '../../drawing/gesture';
+import { useGesture } from '../../drawing/useGesture';
+import { clearEdit, draggedEdit, plantEdit } from '../../edits/edits';
+import { isoOf } from '../../kit/day';
+import { useMessages } from '../../kit/messages';
+import { usePreferences } from '../../kit/preferences';
+import { useDay } from '../../shared/DayContext';
+import { gestureCells } from './BedSheet';
+
+export type Panel = 'notes' | 'shelf' | 'planting' | 'spacing';
+
+interface Chosen {
+  cells: readonly string[];
+  anchor: Spot;
+  planting: string | null;
+}
+
+const NOTHING: Chosen = { cells: [], anchor: { column: 0, row: 0 }, planting: null };
+
+/** One place on the workbench, as it is planned and as it comes out. */
+export interface OnBench {
+  state: HeldGarden;
+  place: PlaceReport;
+  document: Place;
+}
+
+export type Bench = ReturnType<typeof useBench>;
+
+/** What is chosen on the workbench, and all that can be done with it by pointer or keys. */
+export function useBench({ state, place, document }: OnBench) {
+  const { slug, version } = state.head;
+  const { day, setDay } = useDay();
+  const { preferences } = usePreferences();
+  const { say } = useMessages();
+  const editor = useEditor(slug);
+  const placeId = place.id;
+  const plantings = state.report.plantings.filter((p) => p.place === placeId);
+  const named = useSearchParams()[0].get('planting');
+  const known = plantings.some((p) => p.id === named);
+  const [chosen, setChosen] = useState<Chosen>({ ...NOTHING, planting: known ? named : null });
+  const [cursor, setCursor] = useState<Spot>(NOTHING.anchor);
+  const [gesture, send] = useGesture(state.report);
+  const [mark, setMark] = useState<TypedMark>({ letters: '', atMs: 0 });
+  const [panel, setPanel] = useState<Panel>(
+    known ? 'planting' : plantings.length > 0 ? 'notes' : 'shelf',
+  );
+  const [tried, setTried] = useState<Closeness | null>(null);
+  const shelf = useShelf(slug, version, placeId, chosen.cells, isoOf(day));
+  const selected = plantings.find((p) => p.id === chosen.planting) ?? null;
+  const drawn = tried
+    ? plantings.map((p) => (p.id === selected?.id ? setOutAs(p, tried) : p))
+    : plantings;
+  const edit = (change: Edit) => void editor.edit(change);
+
+  const choose = (cells: readonly string[], anchor: Spot, planting: string | null) => {
+    setChosen({ cells, anchor, planting });
+    setTried(null);
+    setPanel(planting ? 'planting' : cells.length > 0 ? 'shelf' : 'notes');
+  };
+  const onSquares = (change: Edit) => {
+    edit(change);
+    choose([], chosen.anchor, null);
+    setPanel('shelf');
+  };
+  const selectPlanting = (planting: string) => {
+    const report = plantings.find((p) => p.id === planting);
+    if (report) choose([], chosen.anchor, planting);
+  };
+  const choosePainted = (from: Spot, to: Spot) => {
+    const cells = rectangle(place, from, to);
+    const standing = new Set(cells.map((cell) => plantingAt(plantings, cell, day)?.id ?? null));
+    const only = standing.size === 1 ? ([...standing][0] ?? null) : null;
+    setCursor(to);
+    choose(cells, from, only);
+  };
+
+  const release = () => {
+    const done = gesture;
+    send({ kind: 'letGo' });
+    if (done.kind === 'painting') choosePainted(done.from, done.to);
+    if (done.kind === 'resizing') {
+      const cells = gestureCells(place, done) ?? [];
+      edit({ do: 'change-planting', id: done.planting, changes: { cells, run_cm: null } });
+    }
+    if (done.kind === 'movingWedge') {
+      const change = draggedEdit(state.plan, plantings, done.planting, done.byDays);
+      if (change) void editor.edit(change).then((saved) => !saved && send({ kind: 'settled' }));
+    }
+  };
+
+  const plant = (entry: ShelfEntry) => {
+    void editor.edit(plantEdit(state.plan, placeId, entry, day)).then((saved) => {
+      if (saved) choose([], chosen.anchor, null);
+    });
+  };
+  const clear = () => {
+    const cells =
+      chosen.cells.length > 0 ? chosen.cells : selected ? selected.cells : [addressOf(cursor)];
+    const standing =
+      selected && chosen.cells.length === 0
+        ? [selected]
+        : plantings.filter((p) => cells.some((cell) => plantingAt([p], cell, day)));
+    const change = clearEdit(cells, standing);
+    if (change) edit(change);
+    choose([], chosen.anchor, null);
+  };
+  const plantMark = (letters: string) => {
+    const entry = shelf.data?.entries.find((e) => e.mark === letters);
+    if (chosen.cells.length === 0) {
+      say({
+        kind: 'tip',
+        text: 'Choose squares first: arrows move, Shift and arrows choose more.',
+      });
+    } else if (!entry) {
+      say({ kind: 'care', text: `No crop has the mark ${letters}.` });
+    } else if (shelf.data?.blocked) {
+      say({ kind: 'care', text: `${shelf.data.blocked}. Delete clears it, or move the day.` });
+    } else {
+      plant(entry);
+    }
+  };
+
+  const onKey = (event: KeyboardEvent<SVGSVGElement>) => {
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    const to = moved(cursor, event.key, gridSize(place));
+    if (to) {
+      setCursor(to);
+      if (event.shiftKey) {
+        const from = chosen.cells.length > 0 ? chosen.anchor : cursor;
+        setChosen({ cells: rectangle(place, from, to), anchor: from, planting: null });
+        setPanel('shelf');
+      } else if (freeAddresses(place).has(addressOf(to))) {
+        choosePainted(to, to);
+      }
+    } else if (event.key === 'Delete' || event.key === 'Backspace') clear();
+    else if (event.key === 'Escape') choose([], cursor, null);
+    else if (event.key === 'Enter' || event.key === ' ') choosePainted(cursor, cursor);
+    else if (preferences.letterKeys && /^[a-z]$/i.test(event.key)) {
+      const now = typed(mark, event.key, event.timeStamp);
+      setMark(now);
+      if (now.letters.length === 2) plantMark(now.letters);
+    } else return;
+    event.preventDefault();
+  };
+
+  return {
+    place,
+    document,
+    plantings,
+    drawn,
+    chosen,
+    cursor,
+    gesture,
+    send,
+    panel,
+    setPanel,
+    setTried,
+    setDay,
+    day,
+    shelf,
+    selected,
+    edit,
+    choose,
+    onSquares,
+    selectPlanting,
+    release,
+    plant,
+    onKey,
+  };
+}
+
+/** A planting as it would stand by another spacing or layout. */
+function setOutAs(planting: PlantingReport, found: Closeness): PlantingReport {
+  const { plants, spacing_cm, positions_cm } = found;
+  return { ...planting, plants, spacing_cm, positions_cm };
+}
