@@ -139,6 +139,10 @@ class Message:
     key: str
     values: tuple[tuple[str, "Value"], ...] = ()
 
+    def __bool__(self) -> bool:
+        """Whether it says anything: several parts of which none is left do not."""
+        return self.values not in _NO_PARTS
+
     def __format__(self, _: str) -> str:
         """A message is said at the edge, never within a text."""
         raise TypeError(f"{self.key} stands in a text; give it as a value of another message.")
@@ -157,6 +161,8 @@ class Message:
     def __get_pydantic_json_schema__(cls, _: Any, __: Any) -> dict[str, Any]:
         return {"type": "string"}
 
+
+_NO_PARTS = ((("parts", Listed((), "spaces")),), (("parts", Listed((), "semicolon")),))
 
 Measure = (
     Length

@@ -47,7 +47,7 @@ function Header({ yard }: { yard: YardBench }) {
           {`${units.distance(box.x1 - box.x0)} × ${units.distance(box.y1 - box.y0)} · direct sun on ${words(day)}, hours`}
         </p>
       )}
-      <span className="no-print ml-auto flex gap-4">
+      <span className="no-print ml-auto flex flex-wrap gap-x-4 whitespace-nowrap">
         <button
           type="button"
           className="press"

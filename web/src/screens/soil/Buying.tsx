@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { HeldGarden } from '../../api/merge';
 import type { Edit, MixOrder, OrderReport } from '../../api/types';
 import { useUnits } from '../../kit/preferences';
+import { grouped } from '../../kit/units';
 import { Prices } from './Prices';
 import { Recipes } from './Recipes';
 
@@ -85,7 +86,7 @@ function MixToBuy({ order }: { order: MixOrder }) {
       </p>
       {order.fetched && (
         <p>
-          {`${order.fetched.count === 1 ? 'One load' : `${order.fetched.count} loads`} of the ${order.fetched.vehicle}, limited by ${order.fetched.limited_by}: ${Math.round(units.weightValue(order.fetched.kg))} ${units.weightUnit} loose.`}
+          {`${order.fetched.count === 1 ? 'One load' : `${order.fetched.count} loads`} of the ${order.fetched.vehicle}, limited by ${order.fetched.limited_by}: ${grouped(units.weightValue(order.fetched.kg))} ${units.weightUnit} loose.`}
         </p>
       )}
       <table className="w-full">

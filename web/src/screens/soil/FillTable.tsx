@@ -2,6 +2,7 @@ import type { HeldGarden } from '../../api/merge';
 import type { OrderReport } from '../../api/types';
 import { Heads } from '../../kit/Heads';
 import { useUnits } from '../../kit/preferences';
+import { grouped } from '../../kit/units';
 import { PlaceWorking } from '../../shared/PlaceWorking';
 import { Figure, Sum } from '../../shared/Working';
 
@@ -29,10 +30,10 @@ export function FillTable({ state, order, chosen, bought, onChoose, onBuy }: Pro
           ['Place'],
           ['Mix'],
           ['Settled', 'right'],
-          ['Settles by', 'right'],
+          ['Settles by', 'right', 'roomy'],
           ['To pour', 'right'],
           [`Soaked, ${units.weightUnit}`, 'right'],
-          [units.system === 'imperial' ? 'lb per sq ft' : 'kg per m²', 'right'],
+          [units.system === 'imperial' ? 'lb per sq ft' : 'kg per m²', 'right', 'roomy'],
         ]}
       />
       <tbody>
@@ -52,15 +53,15 @@ export function FillTable({ state, order, chosen, bought, onChoose, onBuy }: Pro
                   onChange={(event) => onBuy(row.id, event.target.checked)}
                 />
               </td>
-              <th scope="row" className="text-left font-normal">
+              <th scope="row" className="pl-1 text-left font-normal">
                 <button type="button" className="press" onClick={() => onChoose(row.id)}>
                   {name}
                 </button>
               </th>
               <td>{row.soil.label}</td>
-              <td className="text-right">{units.volume(row.soil.fill_litres)}</td>
-              <td className="text-right">{`${Math.round(row.soil.settling * 100)} %`}</td>
-              <td className="text-right font-semibold">
+              <td className="text-right whitespace-nowrap">{units.volume(row.soil.fill_litres)}</td>
+              <td className="text-right max-sm:hidden">{`${Math.round(row.soil.settling * 100)} %`}</td>
+              <td className="text-right font-semibold whitespace-nowrap">
                 <Figure
                   label={`${name}, to pour: working`}
                   working={() => (
@@ -82,10 +83,12 @@ export function FillTable({ state, order, chosen, bought, onChoose, onBuy }: Pro
                     />
                   )}
                 >
-                  {String(Math.round(units.weightValue(row.weight.kg)))}
+                  {grouped(units.weightValue(row.weight.kg))}
                 </Figure>
               </td>
-              <td className="text-right">{Math.round(units.loadValue(row.weight.kg_per_m2))}</td>
+              <td className="text-right max-sm:hidden">
+                {Math.round(units.loadValue(row.weight.kg_per_m2))}
+              </td>
             </tr>
           );
         })}
@@ -93,14 +96,15 @@ export function FillTable({ state, order, chosen, bought, onChoose, onBuy }: Pro
       <tfoot>
         <tr className="double-rule font-semibold">
           <td />
-          <td colSpan={4}>{`${bought.size} of ${rows.length} places, as one order`}</td>
-          <td className="text-right text-damson">
+          <td colSpan={3}>{`${bought.size} of ${rows.length} places, as one order`}</td>
+          <td className="max-sm:hidden" />
+          <td className="text-right whitespace-nowrap text-damson">
             {order && bought.size > 0 ? units.volume(order.litres) : '–'}
           </td>
           <td className="text-right">
-            {order && bought.size > 0 ? Math.round(units.weightValue(order.kg_wet)) : '–'}
+            {order && bought.size > 0 ? grouped(units.weightValue(order.kg_wet)) : '–'}
           </td>
-          <td />
+          <td className="max-sm:hidden" />
         </tr>
       </tfoot>
     </table>

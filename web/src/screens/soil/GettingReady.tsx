@@ -1,6 +1,7 @@
 import type { PlaceReport } from '../../api/types';
 import { useUnits } from '../../kit/preferences';
 import { dayOf, words } from '../../kit/day';
+import { capital } from '../../kit/text';
 
 /** The dated jobs of one place's soil, what soft matter does there, and the yearly top-up. */
 export function GettingReady({ place, name }: { place: PlaceReport; name: string }) {
@@ -14,11 +15,11 @@ export function GettingReady({ place, name }: { place: PlaceReport; name: string
       <ul>
         {place.jobs.map((job) => (
           <li key={`${job.what} ${job.on}`} className="flex gap-3 border-t border-faint py-0.5">
-            <span className="w-48 shrink-0 text-muted">
+            <span className="w-48 shrink-0 max-sm:w-28 text-muted">
               {`${words(dayOf(job.on))} – ${words(dayOf(job.latest))}`}
             </span>
             <span>
-              <span className="first-letter:uppercase inline-block">{job.what}</span>
+              {capital(job.what)}
               <span className="text-muted">{`: ${job.why}.`}</span>
             </span>
           </li>

@@ -13,7 +13,7 @@ interface Props {
 const GAP_CM = 36;
 const ABOVE_CM = 12;
 const SIDE_PX = 16;
-const WORDS_PX = 40;
+const LINE_PX = 14;
 const LETTER_PX = 6.8;
 
 /** Every place cut across at one scale: walls, mix, base, and the ground that roots reach. */
@@ -23,10 +23,12 @@ export function Sections({ places, nameOf, chosen, extent, onChoose }: Props) {
   const total = widths.reduce((sum, w) => sum + w, 0) + GAP_CM * Math.max(0, places.length - 1);
   const highest = Math.max(...places.map((p) => p.wall_cm), 10) + ABOVE_CM;
   const deepest = Math.max(...places.map((p) => p.layers.loosened_cm + p.layers.native_cm), 10);
-  const scale = Math.min(
-    (extent.width - 2 * SIDE_PX) / total,
-    (extent.height - WORDS_PX) / (highest + deepest),
+  const broadest = (extent.width - 2 * SIDE_PX) / total;
+  const names = places.map((place, i) =>
+    wrapped(nameOf(place.id), ((widths[i] ?? 0) + GAP_CM) * broadest),
   );
+  const wordsPx = LINE_PX * (Math.max(...names.map((lines) => lines.length)) + 2);
+  const scale = Math.min(broadest, (extent.height - wordsPx) / (highest + deepest));
   if (!Number.isFinite(scale) || scale <= 0) return null;
   const ground = highest * scale;
   const left = (extent.width - total * scale) / 2;
@@ -106,19 +108,17 @@ export function Sections({ places, nameOf, chosen, extent, onChoose }: Props) {
               />
             )}
             <text
-              x={x + w / 2}
-              y={ground + deepest * scale + 14}
+              y={ground + deepest * scale}
               textAnchor="middle"
               fontSize={12}
               fontWeight={isChosen ? 600 : 400}
               fill={colour}
             >
-              {fits(nameOf(place.id), w + GAP_CM * scale) && (
-                <tspan>{`${nameOf(place.id)} `}</tspan>
-              )}
-              <tspan x={x + w / 2} dy={14}>
-                {units.volume(place.soil.fill_litres)}
-              </tspan>
+              {[...(names[i] ?? []), units.volume(place.soil.fill_litres)].map((line, row) => (
+                <tspan key={row} x={x + w / 2} dy={LINE_PX}>
+                  {line}
+                </tspan>
+              ))}
             </text>
           </g>
         );
@@ -128,9 +128,15 @@ export function Sections({ places, nameOf, chosen, extent, onChoose }: Props) {
   );
 }
 
-/** Whether a name has room under its place; the table names them all. */
-function fits(name: string, room: number): boolean {
-  return name.length * LETTER_PX <= room;
+/** A name in as many lines as the room under its place asks for, parted between its words. */
+function wrapped(name: string, room: number): string[] {
+  const lines: string[] = [];
+  for (const word of name.split(' ')) {
+    const longer = [lines.at(-1), word].filter(Boolean).join(' ');
+    if (lines.length > 0 && longer.length * LETTER_PX <= room) lines[lines.length - 1] = longer;
+    else lines.push(word);
+  }
+  return lines;
 }
 
 function acrossOf(place: PlaceReport): number {

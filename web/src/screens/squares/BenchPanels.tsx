@@ -18,6 +18,8 @@ export function BenchPanels({ state, bench }: { state: HeldGarden; bench: Bench 
   const notes = state.report.notes.filter((n) => n.place === place.id || n.place === null);
   const stops = notes.filter((n) => n.level !== 'tip').length;
   const planned = state.plan.plantings.find((p) => p.id === selected?.id);
+  // What stands below the list comes with it, or it would move as the list arrives.
+  const listed = chosen.cells.length === 0 || Boolean(bench.shelf.data ?? bench.shelf.error);
   return (
     <Tabs.Root
       value={bench.panel}
@@ -53,7 +55,7 @@ export function BenchPanels({ state, bench }: { state: HeldGarden; bench: Bench 
         {plantings.length === 0 && chosen.cells.length === 0 && (
           <StarterBeds slug={slug} version={version} place={place.id} onTake={edit} />
         )}
-        {chosen.cells.length > 0 && !document.stands_on && (
+        {listed && chosen.cells.length > 0 && !document.stands_on && (
           <RiserForm
             place={document}
             cells={chosen.cells}
@@ -61,12 +63,14 @@ export function BenchPanels({ state, bench }: { state: HeldGarden; bench: Bench 
             onEdit={bench.onSquares}
           />
         )}
-        <Holding
-          place={document}
-          cells={chosen.cells}
-          plantings={plantings}
-          onEdit={bench.onSquares}
-        />
+        {listed && (
+          <Holding
+            place={document}
+            cells={chosen.cells}
+            plantings={plantings}
+            onEdit={bench.onSquares}
+          />
+        )}
       </Tabs.Content>
       {selected && planned && (
         <Tabs.Content value="planting" className="panel">
