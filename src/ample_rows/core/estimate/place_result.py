@@ -1,8 +1,6 @@
 """One place evaluated for itself and kept by its content: an edit in a bed evaluates that bed."""
 
-from collections import defaultdict
 from dataclasses import dataclass
-from datetime import date
 from functools import lru_cache
 
 import numpy as np
@@ -39,14 +37,8 @@ def evaluate_place(here: PlaceCase, plantings: tuple[p.Planting, ...]) -> PlaceR
     evaluated = tuple(evaluate_planting(g, here) for g in plantings)
     grid = grid_of(place)
     held = frozenset(a for h in place.held for a in h.cells)
-    taken: dict[str, list[tuple[date, date]]] = defaultdict(list)
-    for e in evaluated:
-        for address in e.report.cells:
-            taken[address].append((e.dates.start, e.dates.clear))
-    rests: dict[str, list[tuple[date, date]]] = defaultdict(list)
-    for rest in place.rests:
-        for address in cells_of(place, rest.cells):
-            rests[address].append((rest.since, rest.until))
+    taken = [(e.report.cells, e.dates.start, e.dates.clear) for e in evaluated]
+    rests = [(cells_of(place, rest.cells), rest.since, rest.until) for rest in place.rests]
     weeks, rested, spells = idle_ground(grid, held, taken, setting.year, book, rests=rests)
     draws = sum_of([e.draws for e in evaluated], book)
     view = place_view(here, evaluated, spells)

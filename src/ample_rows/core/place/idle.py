@@ -1,7 +1,7 @@
 """Idle ground: cells that stand empty while something could grow."""
 
 from collections import defaultdict
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 from datetime import date
 from functools import lru_cache
 
@@ -17,6 +17,8 @@ LEAST_SPELL_DAYS = 14
 
 Spell = tuple[int, int]
 Spells = tuple[Spell, ...]
+Holding = tuple[Sequence[str], date, date]
+"""Cells, from a day up to but not including another."""
 
 
 @lru_cache(maxsize=64)
@@ -27,33 +29,27 @@ def _growing_ordinals(year: GrowingYear, book: Book) -> NDArray[np.int64]:
 def idle_ground(
     grid: Grid,
     held: frozenset[str],
-    taken: dict[str, list[tuple[date, date]]],
+    taken: Sequence[Holding],
     year: GrowingYear,
     book: Book,
     *,
-    rests: dict[str, list[tuple[date, date]]],
+    rests: Sequence[Holding],
 ) -> tuple[float, float, tuple[IdleSpell, ...]]:
     """Cell-weeks without a crop in growing weather, and the spells of two weeks or more.
 
     Args:
-        taken: Per cell, the days held: from a day up to but not including another.
-        rests: Per cell, the days that it is left empty on purpose: counted, but no spell
-            of them.
+        taken: Cells with the days they are held: from a day up to but not including another.
+        rests: Cells with the days they are left empty on purpose: counted, but no spell of them.
 
     Returns:
         Cell-weeks (part cells by area), those of them rested on purpose, and spells, longest
         ground first.
     """
     season = _growing_ordinals(year, book)
-    by_holding: dict[tuple[Spells, Spells], list[str]] = defaultdict(list)
-    for address in grid.cells:
-        if address not in held:
-            use = (_ordinals(taken.get(address, ())), _ordinals(rests.get(address, ())))
-            by_holding[use].append(address)
     weeks, rested_weeks = 0.0, 0.0
     gaps: dict[Spell, list[str]] = defaultdict(list)
     full = grid.cell_cm**2
-    for (spans, rested), addresses in by_holding.items():
+    for (spans, rested), addresses in _by_use(grid, held, taken, rests).items():
         empty = np.ones(len(season), dtype=bool)
         _without(empty, season, spans)
         area = sum(grid.cells[a].area_cm2 for a in addresses) / full
@@ -71,10 +67,29 @@ def idle_ground(
     return weeks, rested_weeks, tuple(spells)
 
 
-def _ordinals(spans: Sequence[tuple[date, date]]) -> Spells:
-    if not spans:
-        return ()
-    return tuple(sorted((since.toordinal(), until.toordinal()) for since, until in spans))
+def _by_use(
+    grid: Grid, held: frozenset[str], taken: Sequence[Holding], rests: Sequence[Holding]
+) -> dict[tuple[Spells, Spells], list[str]]:
+    """Cells that are held and rested on the same days, together, in the grid's order."""
+    over: dict[str, tuple[int, ...]] = {a: () for a in grid.cells if a not in held}
+    for index, (cells, _, _) in enumerate((*taken, *rests)):
+        for address in cells:
+            if address in over:
+                over[address] += (index,)
+    alike: dict[tuple[int, ...], list[str]] = defaultdict(list)
+    for address, indices in over.items():
+        alike[indices].append(address)
+    by_use: dict[tuple[Spells, Spells], list[str]] = defaultdict(list)
+    for indices, addresses in alike.items():
+        spans = _ordinals(taken[i] for i in indices if i < len(taken))
+        rested = _ordinals(rests[i - len(taken)] for i in indices if i >= len(taken))
+        by_use[spans, rested] += addresses
+    place_of = {address: place for place, address in enumerate(over)}
+    return {use: sorted(cells, key=place_of.__getitem__) for use, cells in by_use.items()}
+
+
+def _ordinals(holdings: Iterable[Holding]) -> Spells:
+    return tuple(sorted((since.toordinal(), until.toordinal()) for _, since, until in holdings))
 
 
 def _without(empty: NDArray[np.bool_], season: NDArray[np.int64], spans: Spells) -> None:

@@ -116,7 +116,7 @@ export function Sections({ places, nameOf, chosen, extent, onChoose }: Props) {
             >
               {[...(names[i] ?? []), units.volume(place.soil.fill_litres)].map((line, row) => (
                 <tspan key={row} x={x + w / 2} dy={LINE_PX}>
-                  {line}
+                  {`${line} `}
                 </tspan>
               ))}
             </text>

@@ -29,8 +29,8 @@ from ample_rows.core.words.message import Text, message
 
 _LEAST_BESIDE_SUPPORT = 2
 _MOST_FOLLOWERS = 2
-# No bed that can be reached has nearly so many; fitting one to a field takes minutes.
-_MOST_CELLS = 1_000
+# Nine metres of a bed that can be reached, in its smallest squares; more take seconds to fit.
+_MOST_CELLS = 500
 
 
 @dataclass(frozen=True, slots=True)
