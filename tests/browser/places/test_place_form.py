@@ -1,0 +1,69 @@
+"""A place added, changed and deleted by its measures."""
+
+import re
+
+import pytest
+from playwright.sync_api import expect
+
+from tests.conftest import bed, document
+
+
+def test_a_place_is_added_changed_and_removed(page, base_url):
+    page.goto(f"{base_url}/gardens/lantern-court/places/new")
+    page.get_by_label("Name").fill("Fence strip")
+    page.get_by_label("Width, inside").fill("1'6\"")
+    page.get_by_label("Length, inside").fill("1.8m")
+    page.get_by_label("Something to climb").select_option("single stems on strings, topped")
+    expect(page.get_by_label("Support height")).to_have_value("200")
+    page.get_by_label("Something to climb").select_option("net on posts")
+    page.get_by_label("Support height").fill("170")
+    page.get_by_role("button", name="Add the place").click()
+    expect(page.get_by_role("heading", name="Fence strip")).to_be_visible()
+    expect(page.get_by_text("45.7 × 180 cm inside")).to_be_visible()
+    expect(page.locator("svg.bed")).to_contain_text("net on posts, 3 posts, 170 cm high")
+    expect(page.get_by_text("Nothing planted yet")).to_be_visible()
+    page.get_by_role("link", name="Edit", exact=True).click()
+    page.get_by_label("Wall height").fill("45")
+    page.get_by_role("button", name="Save the place").click()
+    expect(page.get_by_text("42 cm mix")).to_be_visible()
+    page.get_by_role("link", name="Edit", exact=True).click()
+    page.get_by_role("button", name="Delete").click()
+    page.get_by_role("button", name="Delete it with its 0 plantings").click()
+    expect(page.get_by_role("link", name=re.compile("Fence strip"))).to_have_count(0)
+
+
+@pytest.mark.parametrize(
+    ("label", "typed", "words"),
+    [
+        ("Width, inside", "many", "Enter a length"),
+        ("Side of a square", "5", "at least 15 cm"),
+        ("Hours of sun", "99", "0 to 24"),
+    ],
+)
+def test_a_measure_that_cannot_be_read_is_told_at_its_field(page, base_url, label, typed, words):
+    page.goto(f"{base_url}/gardens/lantern-court/places/new")
+    page.get_by_label(label).fill(typed)
+    page.get_by_role("button", name="Add the place").click()
+    expect(page.get_by_role("alert")).to_contain_text(words)
+
+
+def test_a_drawn_outline_is_kept_when_its_place_is_changed(page, base_url):
+    outline = [[0, 0], [200, 0], [200, 80], [80, 80], [80, 240], [0, 240]]
+    corner = bed(id="corner", shape={"type": "polygon", "outline_cm": outline})
+    made = page.request.post(f"{base_url}/api/gardens", data=document(places=[corner]))
+    slug = made.json()["head"]["slug"]
+    page.goto(f"{base_url}/gardens/{slug}/places/corner/change")
+    expect(page.get_by_text("outline is kept")).to_be_visible()
+    page.get_by_label("Wall height").fill("45")
+    page.get_by_role("button", name="Save the place").click()
+    expect(page.get_by_text("42 cm mix")).to_be_visible()
+    kept = page.request.get(f"{base_url}/api/gardens/{slug}/plan.amplerows.json").json()
+    assert kept["places"][0]["shape"]["outline_cm"] == outline
+
+
+def test_a_fill_above_the_rim_is_refused_by_the_core_and_nothing_is_lost(page, base_url):
+    page.goto(f"{base_url}/gardens/lantern-court/places/new")
+    page.get_by_label("Gap below the rim").fill("80")
+    page.get_by_role("button", name="Add the place").click()
+    expect(page.get_by_role("status").last).to_contain_text("leaves no soil")
+    expect(page.get_by_label("Gap below the rim")).to_have_value("80")
