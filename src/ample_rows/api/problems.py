@@ -11,6 +11,7 @@ from starlette.exceptions import HTTPException
 from ample_rows.api.gate import BusyError
 from ample_rows.core.errors import CannotBeDoneError, UnknownPartError
 from ample_rows.core.plan.reading import Fault, PlanFaultsError, path_of
+from ample_rows.core.words.message import said
 from ample_rows.store import (
     ChangedElsewhereError,
     NothingToDoError,
@@ -140,7 +141,7 @@ def install(app: FastAPI) -> None:
 
     @app.exception_handler(CannotBeDoneError)
     def _cannot(_: Request, error: CannotBeDoneError) -> JSONResponse:
-        return problem(422, "cannot", str(error))
+        return problem(422, "cannot", said(error.message))
 
     @app.exception_handler(ChangedElsewhereError)
     def _conflict(_: Request, error: ChangedElsewhereError) -> JSONResponse:

@@ -1,5 +1,7 @@
 """What can go wrong, for whoever asks: one root, so that every layer above can answer it."""
 
+from ample_rows.core.words.message import Message
+
 
 class AmpleRowsError(Exception):
     """Something that a grower is told in words."""
@@ -19,3 +21,7 @@ class ConflictError(AmpleRowsError, RuntimeError):
 
 class CannotBeDoneError(AmpleRowsError, ValueError):
     """What is asked for cannot be done here; the message says what and why."""
+
+    def __init__(self, message: Message) -> None:
+        super().__init__(message.key)
+        self.message = message

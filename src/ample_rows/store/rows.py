@@ -86,7 +86,7 @@ def read(session: Session, row: GardenRow) -> Parts:
     return Parts(
         rest=row.document,
         places=places,
-        plantings={g.ident: (g.ordinal, g.document) for g in plantings},
+        plantings={planting.ident: (planting.ordinal, planting.document) for planting in plantings},
     )
 
 

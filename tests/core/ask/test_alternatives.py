@@ -69,7 +69,7 @@ def test_a_part_of_a_layout_comes_with_what_is_planted_there(kept):
     assert bare.plantings == ()
     mended = apply_edit(bare, TakeLayout(id="two", places=["bed"]))
     assert {place.id for place in mended.places} == {"bed", "b"}
-    assert [g.id for g in mended.plantings] == ["p1"]
+    assert [planting.id for planting in mended.plantings] == ["p1"]
     assert len(mended.alternatives) == 1
 
 
@@ -82,7 +82,11 @@ def test_plantings_taken_over_get_ids_of_their_own(read):
     doc["places"] = [doc["places"][1]]
     doc["plantings"] = [planting(place="b")]
     mended = apply_edit(read(doc), TakeLayout(id="k", places=["bed"]))
-    assert {g.id: g.follows for g in mended.plantings} == {"p1": None, "p1-2": None, "p2": "p1-2"}
+    assert {planting.id: planting.follows for planting in mended.plantings} == {
+        "p1": None,
+        "p1-2": None,
+        "p2": "p1-2",
+    }
 
 
 def test_a_layout_is_forgotten_and_an_unknown_one_is_named(kept):

@@ -42,7 +42,8 @@ DOC = document(planting(), FOLLOW)
         (
             {"do": "remove-planting", "id": "p1"},
             lambda d: (
-                [g["id"] for g in d["plantings"]] == ["p2"] and "follows" not in d["plantings"][0]
+                [planting["id"] for planting in d["plantings"]] == ["p2"]
+                and "follows" not in d["plantings"][0]
             ),
             "clear carrot",
         ),
@@ -126,8 +127,8 @@ def test_what_an_edit_reads_and_checks_in_part_is_what_the_whole_says(values, ot
         return
     assert read_document(json.dumps(p.document(after))) == after
     assert check_plan(after, BOOK, before=plan) == check_plan(after, BOOK)
-    same = [g for g in after.plantings if g in plan.plantings]
-    assert all(any(g is known for known in plan.plantings) for g in same)
+    same = [planting for planting in after.plantings if planting in plan.plantings]
+    assert all(any(planting is known for known in plan.plantings) for planting in same)
 
 
 @pytest.mark.parametrize(

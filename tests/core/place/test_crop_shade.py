@@ -172,6 +172,8 @@ def test_moving_a_support_keeps_each_plantings_share_of_it(book):
     plan = demo_plans(book)[0]
     east = next(c for c in edge_choices(Estimate(plan, book), "south", "net") if c.edge == "east")
     moved = apply_edit(plan, east.move.edit)
-    runs = {g.id: g.run_cm for g in moved.plantings if g.support == "net"}
+    runs = {
+        planting.id: planting.run_cm for planting in moved.plantings if planting.support == "net"
+    }
     assert runs["p1"] == pytest.approx((0, 150 * 120 / 270), abs=0.1)
     assert runs["p2"] == pytest.approx((150 * 120 / 270, 120), abs=0.1)

@@ -22,7 +22,7 @@ def overlap_notes(report):
 
 
 def density(report, ident):
-    return next(g for g in report.plantings if g.id == ident).factors.density
+    return next(planting for planting in report.plantings if planting.id == ident).factors.density
 
 
 def test_what_follows_under_leaves_that_leave_room_is_a_relay(reported):
@@ -88,7 +88,7 @@ def test_a_root_that_is_dug_wants_care(reported):
 
 def test_holding_between_days_is_not_counted_twice(reported):
     report = reported(document(CABBAGE, under(LEEK)))
-    crowded = next(g for g in report.plantings if g.id == "last")
+    crowded = next(planting for planting in report.plantings if planting.id == "last")
     assert crowded.clear_date > date(2027, 7, 10)
-    alone = next(g for g in reported(document(CABBAGE)).plantings)
+    alone = next(planting for planting in reported(document(CABBAGE)).plantings)
     assert 0.9 < crowded.harvest_kg.p50 / alone.harvest_kg.p50 <= 1

@@ -118,7 +118,7 @@ def test_the_box_offered_for_a_long_root_mends_it(noted, read, reported, book):
     plan = apply_edit(read(doc), fix.edit)
     require_sound(plan, book)
     assert [place.stands_on is None for place in plan.places] == [True, False]
-    assert {(g.id, g.place, g.cells) for g in plan.plantings} == {
+    assert {(planting.id, planting.place, planting.cells) for planting in plan.plantings} == {
         ("roots", "bed-box-roots", block("A1", "B2")),
         ("later", "bed-box-roots", ("A1", "A2")),
     }

@@ -56,5 +56,5 @@ def test_the_base_line_may_lie_askew(sheet):
 
 def test_places_without_a_spot_are_left_out_and_a_yard_is_needed(sheet, read):
     assert sheet([bed()]).places == ()
-    with pytest.raises(CannotBeDoneError, match="no yard yet"):
+    with pytest.raises(CannotBeDoneError, match="yard-not-drawn"):
         set_out_sheet(read(document()))

@@ -123,13 +123,15 @@ def _shade_ms(demo: p.Plan, book: Book) -> float:
 
 def _shade_edit_ms(demo: p.Plan, book: Book) -> float:
     """A climber is begun a day later each time, so that none is remembered. [ms]"""
-    climber = next(g for g in demo.plantings if g.support)
+    climber = next(planting for planting in demo.plantings if planting.support)
     later = iter(range(1, 100))
 
     def work() -> None:
         day = climber.start_date + timedelta(days=next(later))
         moved = climber.model_copy(update={"start_date": day})
-        plantings = tuple(moved if g.id == climber.id else g for g in demo.plantings)
+        plantings = tuple(
+            moved if planting.id == climber.id else planting for planting in demo.plantings
+        )
         _shades(demo.model_copy(update={"plantings": plantings}), book)
 
     _shades(demo, book)

@@ -76,7 +76,7 @@ def remedies(estimate: Estimate, crop: str) -> tuple[Remedy, ...]:
     """
     wanted = wants_of(estimate.plan, estimate.book).get(crop)
     if wanted is None:
-        raise CannotBeDoneError(f'The pantry has no amount of "{crop}" to meet. Enter one first.')
+        raise CannotBeDoneError(message("remedies-no-amount-wanted", crop=crop))
     own, table = _tabled(estimate, crop)
     need = _Need(estimate, wanted, own, table)
     tried = [found for label, edit in _changes(need) if (found := _tried(need, label, edit))]

@@ -115,7 +115,7 @@ def _link_faults(plan: p.Plan, planting: p.Planting, key: str, path: str) -> Ite
     named: str | None = getattr(planting, key)
     if named is None:
         return
-    other = next((g for g in plan.plantings if g.id == named), None)
+    other = next((planting for planting in plan.plantings if planting.id == named), None)
     if other is None:
         yield Fault(f"{path}.{key}", f'there is no planting "{named}"')
     elif other.id == planting.id:
@@ -129,7 +129,7 @@ def _between_faults(plan: p.Plan, planting: p.Planting, path: str) -> Iterator[F
     """Plants between others stand by their spacing, in the ground, among plants that do not."""
     if planting.between is None:
         return
-    host = next((g for g in plan.plantings if g.id == planting.between), None)
+    host = next((other for other in plan.plantings if other.id == planting.between), None)
     if planting.support is not None:
         yield Fault(path, "a planting along a support cannot stand between others; leave one out")
     if planting.per_cell is not None:

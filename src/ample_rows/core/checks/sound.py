@@ -146,7 +146,9 @@ class _Settled:
         return cls(
             around=True,
             places=frozenset(kept),
-            plantings=frozenset(id(g) for g in before.plantings) if stand else frozenset(),
+            plantings=frozenset(id(planting) for planting in before.plantings)
+            if stand
+            else frozenset(),
             alternatives=before.alternatives,
         )
 

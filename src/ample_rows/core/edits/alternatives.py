@@ -38,7 +38,7 @@ def take_layout(document: Document, layout: Document, places: list[str] | None) 
 
 def _rename_doubles(plantings: list[Document], taken: set[str]) -> None:
     """Plantings of the places taken over get new ids where another planting has theirs."""
-    known = {g["id"] for g in plantings if g["place"] not in taken}
+    known = {planting["id"] for planting in plantings if planting["place"] not in taken}
     renamed: dict[str, str] = {}
     for planting in plantings:
         if planting["place"] in taken:

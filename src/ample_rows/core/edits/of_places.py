@@ -47,8 +47,8 @@ class RemovePlace(EditBase):
     def apply_to(self, document: Changes) -> None:
         places, plantings = document["places"], document["plantings"]
         places.remove(found(places, self.id, "place"))
-        gone = {g["id"] for g in plantings if g["place"] == self.id}
-        plantings[:] = [g for g in plantings if g["place"] != self.id]
+        gone = {planting["id"] for planting in plantings if planting["place"] == self.id}
+        plantings[:] = [planting for planting in plantings if planting["place"] != self.id]
         forget(plantings, gone)
         remove_chores(document, lambda chore: chore.get("place") == self.id)
         forget_jobs(document)
@@ -70,7 +70,7 @@ class CopyPlace(EditBase):
 
     def apply_to(self, document: Changes) -> None:
         place = found(document["places"], self.id, "place")
-        own = [g for g in document["plantings"] if g["place"] == self.id]
+        own = [planting for planting in document["plantings"] if planting["place"] == self.id]
         twin, planted = twin_of(place, own, self.new_id, mirrored=self.mirrored)
         document["places"].append(twin)
         document["plantings"].extend(planted)

@@ -48,4 +48,4 @@ class RemovePlanting(EditBase):
 
 
 def _crop_of(before: p.Plan, ident: str) -> str:
-    return next((g.crop for g in before.plantings if g.id == ident), ident)
+    return next((planting.crop for planting in before.plantings if planting.id == ident), ident)

@@ -40,7 +40,7 @@ def twin_of(
     if mirrored:
         _mirror_place(twin, known)
     planted = []
-    names = {g["id"]: f"{g['id']}-{new_id}" for g in plantings}
+    names = {planting["id"]: f"{planting['id']}-{new_id}" for planting in plantings}
     for planting in plantings:
         again = copy.deepcopy(planting) | {"id": names[planting["id"]], "place": new_id}
         rename(again, names)

@@ -99,7 +99,7 @@ class Estimate:
             UnknownPartError: There is no such place.
         """
         here = self.place(place_id)
-        return tuple(evaluate_planting(g, here) for g in self.plantings_in(place_id))
+        return tuple(evaluate_planting(planting, here) for planting in self.plantings_in(place_id))
 
     def trying(self, plan: p.Plan) -> "Estimate":
         """The same for another plan by the same book: what a change would come to."""

@@ -34,7 +34,7 @@ class PlaceResult:
 def evaluate_place(here: PlaceCase, plantings: tuple[p.Planting, ...]) -> PlaceResult:
     """One place with its plantings, independent of all others."""
     place, setting, book = here.place, here.setting, here.book
-    evaluated = tuple(evaluate_planting(g, here) for g in plantings)
+    evaluated = tuple(evaluate_planting(planting, here) for planting in plantings)
     grid = grid_of(place)
     held = frozenset(a for h in place.held for a in h.cells)
     taken = [(e.report.cells, e.dates.start, e.dates.clear) for e in evaluated]

@@ -38,7 +38,9 @@ def report_of(
         seasons=int(book.value("seasons")),
         year=_year_report(setting.year, notes.guessed_keys(plan.garden)),
         places=tuple(result.report for result in results),
-        plantings=tuple(reports[g.id] for g in plan.plantings if g.id in reports),
+        plantings=tuple(
+            reports[planting.id] for planting in plan.plantings if planting.id in reports
+        ),
         totals=_totals(results, plan, book),
         notes=(
             *(note for result in results for note in result.notes),

@@ -45,7 +45,7 @@ def sharings(here: PlaceCase, plantings: tuple[p.Planting, ...]) -> tuple[Sharin
         here: The place by itself.
         plantings: All of its plantings.
     """
-    hosts = {g.id: g for g in plantings}
+    hosts = {planting.id: planting for planting in plantings}
     pairs = tuple((guest, hosts[guest.between or ""]) for guest in plantings if guest.between)
     relays = tuple(
         (guest, hosts[guest.follows or ""]) for guest in plantings if _may_relay(guest, hosts)

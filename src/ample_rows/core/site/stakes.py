@@ -11,6 +11,7 @@ from ample_rows.core import plan as p
 from ample_rows.core.errors import CannotBeDoneError
 from ample_rows.core.geometry.cells import column_name
 from ample_rows.core.site.frame import Points, outer_ring_m
+from ample_rows.core.words.message import message
 
 _SIMPLE_M = 0.02
 _MANY_CORNERS = 12
@@ -66,7 +67,7 @@ def set_out_sheet(plan: p.Plan) -> SetOutSheet:
         CannotBeDoneError: There is no yard to measure from.
     """
     if plan.site is None or plan.site.outline_m is None:
-        raise CannotBeDoneError("There is no yard yet. Draw it on the Ground screen first.")
+        raise CannotBeDoneError(message("yard-not-drawn"))
     # A corner may be given twice: the base is the first side that has a length.
     corners = plan.site.outline_m
     start, end = next(side for side in itertools.pairwise((*corners, corners[0])) if _apart(*side))

@@ -149,3 +149,11 @@ shopping-box = in the box
 shopping-counted-fresh-seed = counted as fresh seed
 shopping-buy = to buy
 shopping-whole-packets-or-sold = in whole packets or as sold
+
+## What cannot be done
+
+builder-needs-straight-side = A support needs a straight side; this place is round.
+follow-stands-here-then = { $crop } stands here then.
+remedies-no-amount-wanted = The pantry has no amount of “{ $crop }” to meet. Enter one first.
+turning-no-spot-yet = { $place } has no spot in a yard yet. Move it there first.
+yard-not-drawn = There is no yard yet. Draw it on the Ground screen first.

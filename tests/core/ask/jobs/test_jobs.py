@@ -294,7 +294,7 @@ def test_ground_that_is_cleared_on_another_day_is_free_from_then(read):
         return apply_edit(plan, MarkJob(mark=mark(state, on, "clear").mark, planned=planned))
 
     late = cleared("done", "2027-08-28")
-    assert [g.clear_date for g in late.plantings] == [date(2027, 8, 28), None]
+    assert [planting.clear_date for planting in late.plantings] == [date(2027, 8, 28), None]
     assert late.plantings[1].start_date == date(2027, 8, 28)
     assert find(late, "Clear").state == "done"
     assert next(j for j in jobs(late) if j.verb == "Sow" and j.planting == "after").on == date(

@@ -61,9 +61,11 @@ def test_taking_them_sows_each_on_its_day(waves, read, book):
     found = waves()
     plan = apply_edit(read(document(RADISH)), found.edit)
     require_sound(plan, book)
-    assert [g.id for g in plan.plantings] == ["first", "first-2", "first-3"]
-    assert [g.start_date for g in plan.plantings] == [wave.start_date for wave in found.waves]
-    assert [g.cells for g in plan.plantings] == [wave.cells for wave in found.waves]
+    assert [planting.id for planting in plan.plantings] == ["first", "first-2", "first-3"]
+    assert [planting.start_date for planting in plan.plantings] == [
+        wave.start_date for wave in found.waves
+    ]
+    assert [planting.cells for planting in plan.plantings] == [wave.cells for wave in found.waves]
 
 
 def test_waves_too_late_to_be_picked_are_left_out_and_said(waves):
@@ -112,7 +114,10 @@ def test_plants_and_seed_of_one_day_spread_the_picking(read, book):
     assert sorted((*plants.cells, *seed.cells)) == sorted(SQUARES)
     after = apply_edit(plan, found.edit)
     require_sound(after, book)
-    assert [(g.start, len(g.cells)) for g in after.plantings] == [("transplant", 3), ("sow", 3)]
+    assert [(planting.start, len(planting.cells)) for planting in after.plantings] == [
+        ("transplant", 3),
+        ("sow", 3),
+    ]
 
 
 @pytest.mark.parametrize(

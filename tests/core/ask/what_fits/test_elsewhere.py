@@ -38,7 +38,10 @@ def test_what_followed_it_stays_and_follows_it_no_more(book, offered):
     plan, (found,) = offered(after)
     moved = apply_edit(plan, found.edit)
     assert check_plan(moved, book) == []
-    assert [(g.place, g.follows) for g in moved.plantings] == [("bed", None), ("low", None)]
+    assert [(planting.place, planting.follows) for planting in moved.plantings] == [
+        ("bed", None),
+        ("low", None),
+    ]
 
 
 def test_only_squares_that_are_free_for_its_whole_time_are_offered(offered):

@@ -90,16 +90,18 @@ def test_climbers_get_a_net_on_the_poleward_edge_in_either_hemisphere(book, fitt
         after = apply_edit(plan, climbers.edit)
         (support,) = after.places[0].supports
         assert support.system == "net"
-        on_it = [g for g in after.plantings if g.support == support.id]
+        on_it = [planting for planting in after.plantings if planting.support == support.id]
         assert on_it
-        assert {int(cell[1:]) for g in on_it for cell in g.cells} == {row}
+        assert {int(cell[1:]) for planting in on_it for cell in planting.cells} == {row}
 
 
 def test_the_tall_ones_stand_poleward_of_the_low_ones(book, fitted):
     plan, fits = fitted(*PLACES["bed"])
     child = next(fit for fit in fits if fit.id == "children")
     after = apply_edit(plan, child.edit)
-    rows = {g.crop: max(int(cell[1:]) for cell in g.cells) for g in after.plantings}
+    rows = {
+        planting.crop: max(int(cell[1:]) for cell in planting.cells) for planting in after.plantings
+    }
     assert rows["sunflower"] == 8
     assert rows["radish"] < rows["pea-dwarf"] < rows["sunflower"]
 

@@ -158,5 +158,5 @@ def test_without_a_yard_it_is_asked_for(read, new, book):
         lambda: free_spot(Estimate(plan, book), new()),
         lambda: borders(Estimate(plan, book), 60, 0),
     ):
-        with pytest.raises(CannotBeDoneError, match="no yard yet"):
+        with pytest.raises(CannotBeDoneError, match="yard-not-drawn"):
             ask()

@@ -54,7 +54,7 @@ def place_jobs(kept: Kept) -> Iterator[Job]:
 def _supports(kept: Kept) -> Iterator[Job]:
     labels = {report.id: report for report in kept.report.supports}
     for support in kept.place.supports:
-        on_it = [r.start_date for g, r in kept.plantings if g.support == support.id]
+        on_it = [r.start_date for planting, r in kept.plantings if planting.support == support.id]
         if not on_it or support.id not in labels:
             continue
         first, known = min(on_it), labels[support.id]

@@ -37,7 +37,7 @@ def plant_labels(
         place: Of one place alone.
     """
     labels = {one.id: one.label for one in plan.places}
-    starts = {g.id: g.start for g in plan.plantings}
+    starts = {planting.id: planting.start for planting in plan.plantings}
     chosen = sorted(
         (r for r in reports if r.plants and place in (None, r.place)),
         key=lambda r: (r.start_date, r.place, r.id),

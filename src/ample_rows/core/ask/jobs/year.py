@@ -36,7 +36,7 @@ def jobs_of(estimate: Estimate) -> tuple[Job, ...]:
     """Every job of the plan's year, by day; those put off stand on their new day."""
     plan, book = estimate.plan, estimate.book
     report = estimate.report
-    planned = {g.id: g for g in plan.plantings}
+    planned = {planting.id: planting for planting in plan.plantings}
     by_place: dict[str, list[tuple[p.Planting, PlantingReport]]] = defaultdict(list)
     for found in report.plantings:
         by_place[found.place].append((planned[found.id], found))

@@ -36,7 +36,9 @@ def lacking_kg(estimate: Estimate) -> dict[str, tuple[float, float]]:
     plan, book = estimate.plan, estimate.book
     wants = wants_of(plan, book)
     totals: Mapping[str, list[Draws]] = {crop: [] for crop in wants}
-    wanted = [g for g in plan.plantings if root_of(crop_grown(g, book)) in wants]
+    wanted = [
+        planting for planting in plan.plantings if root_of(crop_grown(planting, book)) in wants
+    ]
     for planting in wanted:
         e = evaluate_planting(planting, estimate.place(planting.place))
         totals[root_of(e.crop)].append(e.draws)

@@ -32,7 +32,7 @@ from ample_rows.core.planting.cases import Evaluated
 from ample_rows.core.planting.evaluated import evaluate_planting
 from ample_rows.core.planting.harvest import Quantiles
 from ample_rows.core.planting.report import PlantingReport
-from ample_rows.core.words.message import Text
+from ample_rows.core.words.message import Text, message
 
 _MOST = 24
 _TOO_FEW_DAYS = 28
@@ -150,7 +150,7 @@ def _gap(estimate: Estimate, place_id: str, cells: tuple[str, ...], since: date)
     here, standing = estimate.place(place_id), estimate.result(place_id)
     use = next_use(standing.plantings, cells, since)
     if use.now is not None:
-        raise CannotBeDoneError(f"{use.now.name} stands here then.")
+        raise CannotBeDoneError(message("follow-stands-here-then", crop=use.now.name))
     wanted = set(cells)
     gone = [
         r
@@ -218,7 +218,7 @@ def _days(gap: _Gap, crop: Crop, start: p.Start) -> Iterator[date]:
 
 def _entry(gap: _Gap, e: Evaluated) -> Following:
     report, place = e.report, gap.asked.place
-    taken = {g.id for g in gap.plan.plantings}
+    taken = {planting.id for planting in gap.plan.plantings}
     changes: dict[str, object] = {"id": free_ident(e.planting.crop, taken)}
     if gap.before is not None:
         changes["follows"] = gap.before.id

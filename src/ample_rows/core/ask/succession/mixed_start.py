@@ -30,7 +30,7 @@ def mixed_start(estimate: Estimate, planting_id: str) -> Waves:
     if planting.support is not None or len(cells) < 2:
         raise PlanFaultsError.one("planting", "two squares and more make a mixed start")
     first, second = shared_out(here.place, cells, 2)
-    ident = free_ident(planting.id, {g.id for g in plan.plantings})
+    ident = free_ident(planting.id, {planting.id for planting in plan.plantings})
     parts = [
         planting.model_copy(update={"cells": first, "start": "transplant"}),
         planting.model_copy(update={"id": ident, "cells": second, "start": "sow"}),

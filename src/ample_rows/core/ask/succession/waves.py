@@ -76,13 +76,13 @@ def waves_of(estimate: Estimate, planting_id: str, count: int, every_days: float
         raise PlanFaultsError.one("count", words)
     starts = _starts(planting, here, count, every_days)
     shared = shared_out(here.place, cells, len(starts))
-    taken = {g.id for g in plan.plantings}
+    taken = {planting.id for planting in plan.plantings}
     sown = [planting.model_copy(update={"cells": shared[0]})]
     for start, part in zip(starts[1:], shared[1:], strict=True):
         ident = free_ident(planting.id, taken)
         changes = {"id": ident, "cells": part, "start_date": start, "clear_date": None}
         sown.append(planting.model_copy(update=changes))
-    waves = tuple(wave_of(number, g, here) for number, g in enumerate(sown, 1))
+    waves = tuple(wave_of(number, planting, here) for number, planting in enumerate(sown, 1))
     return Waves(waves, _words(count, len(starts), planting, here), sown_edit(planting, sown))
 
 

@@ -112,7 +112,7 @@ def support_sheet(estimate: Estimate, place_id: str, support_id: str) -> Support
     here = estimate.place(place_id)
     up = stood_in(plan, here, support)
     if up is None:
-        raise CannotBeDoneError("A support needs a straight side; this place is round.")
+        raise CannotBeDoneError(message("builder-needs-straight-side"))
     grown = grown_on(plan, here, support_id)
     return _written(plan, here, up, grown)
 

@@ -116,7 +116,7 @@ def _tried(
     moved = plan.model_copy(
         update={
             "places": tuple(moved_place if q.id == place.id else q for q in plan.places),
-            "plantings": tuple(on_it.get(g.id, g) for g in plan.plantings),
+            "plantings": tuple(on_it.get(planting.id, planting) for planting in plan.plantings),
         }
     )
     own, all_else = _kg(estimate.trying(moved), set(on_it))

@@ -53,8 +53,12 @@ def stood_in(plan: p.Plan, here: PlaceCase, support: p.Support) -> Stood | None:
 
 def grown_on(plan: p.Plan, here: PlaceCase, support_id: str) -> tuple[Evaluated, ...]:
     """Every planting along a support, through the whole plan."""
-    on_it = (g for g in plan.plantings if g.place == here.place.id and g.support == support_id)
-    return tuple(evaluate_planting(g, here) for g in on_it)
+    on_it = (
+        planting
+        for planting in plan.plantings
+        if planting.place == here.place.id and planting.support == support_id
+    )
+    return tuple(evaluate_planting(planting, here) for planting in on_it)
 
 
 def hours_of(up: Stood, book: Book) -> float:
@@ -68,7 +72,11 @@ def supports_of_place(estimate: Estimate, place_id: str) -> tuple[dict[str, floa
     total: dict[str, float] = defaultdict(float)
     hours = 0.0
     place = plan.place(place_id)
-    alone = [g for g in plan.plantings if g.place == place_id and g.training and not g.support]
+    alone = [
+        planting
+        for planting in plan.plantings
+        if planting.place == place_id and planting.training and not planting.support
+    ]
     if place is None or not (place.supports or alone):
         return total, hours
     here = estimate.place(place_id)

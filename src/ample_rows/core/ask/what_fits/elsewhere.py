@@ -72,10 +72,10 @@ def _move(plan: p.Plan, planting: p.Planting, changes: dict[str, object]) -> Edi
     """The move, and the parting from what followed it in its old place."""
     move = ChangePlanting(id=planting.id, changes=changes)
     parted = [
-        ChangePlanting(id=g.id, changes={key: None})
-        for g in plan.plantings
+        ChangePlanting(id=other.id, changes={key: None})
+        for other in plan.plantings
         for key in LINKS
-        if getattr(g, key) == planting.id
+        if getattr(other, key) == planting.id
     ]
     if not parted:
         return move

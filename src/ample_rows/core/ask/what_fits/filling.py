@@ -83,7 +83,7 @@ def follower(estimate: Estimate, place: str, block: Block, crops: tuple[str, ...
 
 def planted_with(plan: p.Plan, place: str, found: Found) -> p.Plan:
     """The plan with one more planting, as the shelf proposed it."""
-    taken = {g.id for g in plan.plantings}
+    taken = {planting.id for planting in plan.plantings}
     number = len(taken) + 1
     while f"p{number}" in taken:
         number += 1

@@ -11,8 +11,9 @@ from ample_rows.core.site.bears import best_months
 from ample_rows.core.site.place_sun import sky_over
 from ample_rows.core.site.shade import hours_of_sun
 from ample_rows.core.site.sun_path import sample_days, sun_path
+from ample_rows.core.words.message import message
 
-NO_YARD = "There is no yard yet. Draw it on the Ground screen first."
+NO_YARD = message("yard-not-drawn")
 
 Floats = NDArray[np.float64]
 

@@ -42,7 +42,7 @@ def turned(estimate: Estimate, place_id: str) -> Turned:
     plan, book = estimate.plan, estimate.book
     place = estimate.place(place_id).place
     if place.at_m is None or plan.site is None:
-        raise CannotBeDoneError(f"{place.label} has no spot in a yard yet. Move it there first.")
+        raise CannotBeDoneError(message("turning-no-spot-yet", place=place.label))
     other = _turned_place(plan, place, place.at_m)
     changes: Changes = {"at_m": other.at_m, "heading_deg": other.heading_deg}
     if other.supports:
