@@ -59,3 +59,22 @@ def test_workings_of_no_such_place(client, slug):
     answer = client.get(f"/api/gardens/{slug}/places/attic/workings")
     assert answer.status_code == 404
     assert "attic" in answer.text
+
+
+@pytest.mark.parametrize(
+    ("path", "says"),
+    [
+        ("set-out", "There is no yard yet. Draw it on the Ground screen first."),
+        ("places/bed/turned", "bed has no spot in a yard yet. Move it there first."),
+        (
+            "pantry/carrot/remedies",
+            "The pantry has no amount of “carrot” to meet. Enter one first.",
+        ),
+    ],
+)
+def test_what_cannot_be_done_is_said_in_words(client, path, says):
+    head = client.post("/api/gardens", json=document(planting())).json()["head"]
+    answer = client.get(f"/api/gardens/{head['slug']}/{path}")
+    assert answer.status_code == 422
+    assert answer.json()["type"].endswith("cannot")
+    assert answer.json()["detail"] == says
