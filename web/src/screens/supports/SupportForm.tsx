@@ -13,13 +13,16 @@ import { usePreferences, useUnits } from '../../kit/preferences';
 import { NumberField, textOf, useTyped } from '../../kit/useTyped';
 import { fieldUnit } from '../../kit/units';
 
-interface Props {
-  state: HeldGarden;
-  place: Place;
-  support: Support;
+interface Tables {
   systems: Record<string, TrainingSystem>;
   footings: Record<string, Footing>;
   materials: Record<string, Material>;
+}
+
+interface Props extends Tables {
+  state: HeldGarden;
+  place: Place;
+  support: Support;
   sheet: SupportSheet | undefined;
   onEdit: (edit: Edit) => void;
 }
@@ -106,7 +109,6 @@ export function SupportForm({ state, place, support, sheet, onEdit, ...tables }:
       edits.push({ do: 'change-site', changes: { design_wind_m_s: windNow } });
     onEdit({ do: 'together', edits });
   };
-  const twines = Object.entries(tables.materials).filter(([, m]) => m.most_span_cm);
   return (
     <form
       aria-label="The support"
@@ -116,41 +118,12 @@ export function SupportForm({ state, place, support, sheet, onEdit, ...tables }:
         save();
       }}
     >
-      <div className="col-span-2">
-        <Choice
-          label="Kind of support"
-          value={support.system}
-          options={Object.entries(tables.systems)
-            .filter(([, s]) => s.needs_support)
-            .map(([id, s]) => [id, s.label] as const)}
-          onChange={(id) => onEdit(changed({ system: id }))}
-        />
-      </div>
-      <Choice
-        label="Edge"
-        value={support.edge ?? ''}
-        options={EDGES}
-        onChange={(edge) => onEdit(changed({ edge: edge || null }))}
+      <Choices
+        system={system}
+        support={support}
+        tables={tables}
+        onChange={(changes) => onEdit(changed(changes))}
       />
-      {!system?.build.bent && (
-        <Choice
-          label="Posts stand"
-          value={support.footing ?? ''}
-          options={[
-            ['', 'as is usual here'],
-            ...Object.entries(tables.footings).map(([id, f]) => [id, f.label] as const),
-          ]}
-          onChange={(footing) => onEdit(changed({ footing: footing || null }))}
-        />
-      )}
-      {(system?.build.twine_tier_every_cm || system?.build.string_per_plant) && (
-        <Choice
-          label="Twine"
-          value={support.twine ?? 'twine-natural'}
-          options={twines.map(([id, m]) => [id, m.label] as const)}
-          onChange={(twine) => onEdit(changed({ twine }))}
-        />
-      )}
       {fields.map(([key, label]) => (
         <NumberField
           key={key}
@@ -188,5 +161,56 @@ export function SupportForm({ state, place, support, sheet, onEdit, ...tables }:
         </button>
       </p>
     </form>
+  );
+}
+
+interface ChoicesProps {
+  support: Support;
+  system: TrainingSystem | undefined;
+  tables: Tables;
+  onChange: (changes: Partial<Support>) => void;
+}
+
+/** What is chosen of it: its kind, its edge, how posts stand, and the twine. */
+function Choices({ support, system, tables, onChange }: ChoicesProps) {
+  const twines = Object.entries(tables.materials).filter(([, m]) => m.most_span_cm);
+  return (
+    <>
+      <div className="col-span-2">
+        <Choice
+          label="Kind of support"
+          value={support.system}
+          options={Object.entries(tables.systems)
+            .filter(([, s]) => s.needs_support)
+            .map(([id, s]) => [id, s.label] as const)}
+          onChange={(id) => onChange({ system: id })}
+        />
+      </div>
+      <Choice
+        label="Edge"
+        value={support.edge ?? ''}
+        options={EDGES}
+        onChange={(edge) => onChange({ edge: edge || null })}
+      />
+      {!system?.build.bent && (
+        <Choice
+          label="Posts stand"
+          value={support.footing ?? ''}
+          options={[
+            ['', 'as is usual here'],
+            ...Object.entries(tables.footings).map(([id, f]) => [id, f.label] as const),
+          ]}
+          onChange={(footing) => onChange({ footing: footing || null })}
+        />
+      )}
+      {(system?.build.twine_tier_every_cm || system?.build.string_per_plant) && (
+        <Choice
+          label="Twine"
+          value={support.twine ?? 'twine-natural'}
+          options={twines.map(([id, m]) => [id, m.label] as const)}
+          onChange={(twine) => onChange({ twine })}
+        />
+      )}
+    </>
   );
 }
