@@ -31,7 +31,7 @@ export function BillTable({ caption, lines, total }: Props) {
             <th scope="row" className="text-left font-normal first-letter:uppercase">
               {line.label}
             </th>
-            <td className="pl-3 text-right">{amountOf(line, units)}</td>
+            <td className="pl-3 text-right whitespace-nowrap">{amountOf(line, units)}</td>
             <td className="pl-3 text-right">{`${line.low_years}–${line.high_years}`}</td>
             <td className="pl-3 text-right">{money(line.cost)}</td>
             <td className="pl-3 text-right">{money(line.a_year)}</td>

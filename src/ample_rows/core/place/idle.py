@@ -84,8 +84,8 @@ def _by_use(
         spans = _ordinals(taken[i] for i in indices if i < len(taken))
         rested = _ordinals(rests[i - len(taken)] for i in indices if i >= len(taken))
         by_use[spans, rested] += addresses
-    place_of = {address: place for place, address in enumerate(over)}
-    return {use: sorted(cells, key=place_of.__getitem__) for use, cells in by_use.items()}
+    order = {address: number for number, address in enumerate(over)}
+    return {use: sorted(cells, key=order.__getitem__) for use, cells in by_use.items()}
 
 
 def _ordinals(holdings: Iterable[Holding]) -> Spells:

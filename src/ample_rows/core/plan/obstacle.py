@@ -6,6 +6,7 @@ from typing import Annotated, Any, Literal, NamedTuple
 
 from pydantic import Field, ValidationError
 
+from ample_rows.core.plan.idents import free_ident
 from ample_rows.core.plan.place import Circle, Polygon, Rectangle
 from ample_rows.core.plan.values import (
     Ident,
@@ -63,8 +64,7 @@ def identified(records: Sequence[dict[str, Any]]) -> list[dict[str, Any]]:
 
 def _with_id(record: dict[str, Any], taken: set[Any]) -> dict[str, Any]:
     stem = record.get("kind") or "obstacle"
-    numbered = (stem if n == 1 else f"{stem}-{n}" for n in range(1, len(taken) + 2))
-    ident = next(ident for ident in numbered if ident not in taken)
+    ident = free_ident(stem, taken) if stem in taken else stem
     taken.add(ident)
     return {"id": ident, **{key: value for key, value in record.items() if key != "id"}}
 

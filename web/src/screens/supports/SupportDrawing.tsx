@@ -11,7 +11,7 @@ import type { Day } from '../../kit/day';
 
 const WIDEST = 760;
 const TALLEST = 380;
-const EDGE = { left: 32, right: 76, top: 26, bottom: 34 };
+const EDGE = { left: 32, right: 100, top: 26, bottom: 34 };
 const LEAST_MESH_PX = 4;
 
 interface Frame {
