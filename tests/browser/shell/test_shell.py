@@ -69,3 +69,14 @@ def test_a_garden_that_is_not_there(page, base_url):
     expect(page.get_by_text('There is no garden "atlantis"')).to_be_visible()
     page.get_by_role("link", name="Open the first garden").click()
     expect(page.get_by_role("heading", name="South bed")).to_be_visible()
+
+
+def test_presses_in_quick_succession_all_move_the_day(page, base_url):
+    page.goto(f"{base_url}/gardens/lantern-court/squares/south")
+    day = page.locator("svg[role=slider]").first
+    expect(day).to_have_attribute("aria-valuetext", "14 June")
+    page.evaluate(
+        "for (let i = 0; i < 3; i += 1)"
+        " window.dispatchEvent(new KeyboardEvent('keydown', {key: 'PageUp'}))"
+    )
+    expect(day).to_have_attribute("aria-valuetext", "24 May")

@@ -11,6 +11,8 @@ interface HeldDay {
   start: Day;
   end: Day;
   setDay: (day: Day) => void;
+  /** So many days on or back from wherever the day is by then: no quick press is lost. */
+  moveDay: (by: number) => void;
   span: Span;
   setSpan: (span: Span) => void;
 }
@@ -54,6 +56,11 @@ export function DayProvider({ year, children }: { year: YearReport; children: Re
       ...inView(day, first, last, SPAN_DAYS[span]),
       day,
       setDay: (to) => setChosen(clamp(to, first, last)),
+      moveDay: (by) =>
+        setChosen((now) => {
+          const from = clamp(now ?? firstDay(year), first, last);
+          return clamp(from + by, first, last);
+        }),
       span,
       setSpan,
     };

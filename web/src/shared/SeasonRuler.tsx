@@ -27,7 +27,7 @@ export function SeasonRuler({
   year: YearReport;
   onFrost: (frost: Frost, day: Day) => void;
 }) {
-  const { day, start, end, setDay } = useDay();
+  const { day, start, end, setDay, moveDay } = useDay();
   const [ref, { width }] = useExtent<SVGSVGElement>();
   const [dragging, setDragging] = useState(false);
   const [frost, setFrost] = useState<MovedFrost | null>(null);
@@ -49,7 +49,7 @@ export function SeasonRuler({
       ArrowUp: 1,
     };
     const by = step[event.key];
-    if (by !== undefined) setDay(day + by * (event.shiftKey ? 7 : 1));
+    if (by !== undefined) moveDay(by * (event.shiftKey ? 7 : 1));
     else if (event.key === 'Home') setDay(start);
     else if (event.key === 'End') setDay(end);
     else return;

@@ -198,7 +198,7 @@ function Ruler({ state }: { state: HeldGarden }) {
 
 /** Keys that work everywhere: the day by a week, undo and redo. */
 function Keys({ state }: { state: HeldGarden }) {
-  const { day, setDay } = useDay();
+  const { moveDay } = useDay();
   const { undo, redo } = useEditor(state.head.slug);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -206,8 +206,8 @@ function Keys({ state }: { state: HeldGarden }) {
         event.target instanceof HTMLInputElement || event.target instanceof HTMLSelectElement;
       const command = event.ctrlKey || event.metaKey;
       const letter = event.key.toLowerCase();
-      if (event.key === 'PageUp' && !typing) setDay(day - 7);
-      else if (event.key === 'PageDown' && !typing) setDay(day + 7);
+      if (event.key === 'PageUp' && !typing) moveDay(-7);
+      else if (event.key === 'PageDown' && !typing) moveDay(7);
       else if (command && !typing && letter === 'z') void (event.shiftKey ? redo() : undo());
       else if (command && !typing && letter === 'y') void redo();
       else return;
@@ -215,6 +215,6 @@ function Keys({ state }: { state: HeldGarden }) {
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [day, setDay, undo, redo]);
+  }, [moveDay, undo, redo]);
   return null;
 }
