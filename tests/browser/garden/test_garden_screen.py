@@ -13,7 +13,7 @@ def test_the_gardens_facts_are_changed(page, base_url):
     page.get_by_label("Last frost").fill("2027-05-05")
     page.get_by_label("Depth standard").select_option("shallow")
     page.get_by_role("button", name="Save the garden").click()
-    expect(page.locator("svg[role=slider]")).to_contain_text("last frost 5 May")
+    expect(page.locator("[data-frost=last_frost]")).to_contain_text("last frost 5 May")
 
 
 def test_a_plan_goes_out_and_comes_in_the_same(page, base_url):

@@ -73,7 +73,7 @@ def test_a_garden_that_is_not_there(page, base_url):
 
 def test_presses_in_quick_succession_all_move_the_day(page, base_url):
     page.goto(f"{base_url}/gardens/lantern-court/squares/south")
-    day = page.locator("svg[role=slider]").first
+    day = page.get_by_role("slider", name="Day of the year")
     expect(day).to_have_attribute("aria-valuetext", "14 June")
     page.evaluate(
         "for (let i = 0; i < 3; i += 1)"

@@ -40,7 +40,7 @@ def test_the_dial_shows_each_spacing_in_the_bed_before_it_is_taken(carrots):
 
 def test_the_plumb_line_is_dragged(carrots):
     dial = carrots.get_by_role("slider", name="How far apart")
-    box = dial.bounding_box()
+    box = carrots.locator(".drawn", has=dial).bounding_box()
     carrots.mouse.move(box["x"] + box["width"] / 2, box["y"] + 60)
     carrots.mouse.down()
     carrots.mouse.move(box["x"] + box["width"] - 10, box["y"] + 60, steps=4)

@@ -19,7 +19,7 @@ def test_a_newcomer_gets_a_planted_bed_from_four_answers(page, base_url):
     expect(page.get_by_text(re.compile("Guessed from there: last frost about"))).to_be_visible()
     page.get_by_role("button", name="Plant this bed").click()
     expect(page.get_by_role("heading", name="First bed")).to_be_visible()
-    expect(page.locator("svg[role=slider]")).to_contain_text("guessed")
+    expect(page.locator("[data-frost=last_frost]")).to_contain_text("guessed")
     expect(page.get_by_text("are guessed from your latitude")).to_be_visible()
     assert (
         page.get_by_role("group", name="Plantings through the year").get_by_role("button").count()

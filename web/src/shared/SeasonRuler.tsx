@@ -2,6 +2,7 @@ import type { KeyboardEvent, PointerEvent } from 'react';
 import { useState } from 'react';
 
 import type { YearReport } from '../api/types';
+import { DrawnSlider } from '../kit/DrawnSlider';
 import { useExtent } from '../kit/useExtent';
 import { dayToPx, pxToDay } from '../drawing/scale';
 import type { TimeScale } from '../drawing/scale';
@@ -28,98 +29,58 @@ export function SeasonRuler({
   onFrost: (frost: Frost, day: Day) => void;
 }) {
   const { day, start, end, setDay, moveDay } = useDay();
-  const [ref, { width }] = useExtent<SVGSVGElement>();
-  const [dragging, setDragging] = useState(false);
-  const [frost, setFrost] = useState<MovedFrost | null>(null);
+  const [ref, { width }] = useExtent<HTMLDivElement>();
   const scale = timeScale(start, end, width);
-
-  const dayAt = (event: PointerEvent<SVGSVGElement>) => {
-    const box = event.currentTarget.getBoundingClientRect();
-    return pxToDay(scale, event.clientX - box.left);
-  };
-  const stop = () => {
-    setDragging(false);
-    setFrost(null);
-  };
-  const onKey = (event: KeyboardEvent) => {
-    const step: Record<string, number> = {
-      ArrowLeft: -1,
-      ArrowRight: 1,
-      ArrowDown: -1,
-      ArrowUp: 1,
-    };
-    const by = step[event.key];
-    if (by !== undefined) moveDay(by * (event.shiftKey ? 7 : 1));
-    else if (event.key === 'Home') setDay(start);
-    else if (event.key === 'End') setDay(end);
-    else return;
+  const onKeyDown = (event: KeyboardEvent) => {
+    const by = DAYS_BY_KEY[event.key];
+    if (by === undefined) return;
+    moveDay(by * (event.shiftKey ? 7 : 1));
     event.preventDefault();
   };
-
   return (
-    <svg
-      ref={ref}
-      className="no-print block h-[62px] w-full cursor-ew-resize touch-none select-none"
-      role="slider"
-      tabIndex={0}
-      aria-label="Day of the year"
-      aria-valuemin={start}
-      aria-valuemax={end}
-      aria-valuenow={day}
-      aria-valuetext={words(day)}
-      onKeyDown={onKey}
-      onPointerDown={(event) => {
-        event.currentTarget.setPointerCapture(event.pointerId);
-        const pressed = frostUnder(event.target);
-        if (pressed) {
-          setFrost({ frost: pressed, day: dayOf(year[pressed]) });
-          return;
-        }
-        setDragging(true);
-        setDay(dayAt(event));
-      }}
-      onPointerMove={(event) => {
-        if (frost) setFrost({ ...frost, day: dayAt(event) });
-        else if (dragging) setDay(dayAt(event));
-      }}
-      onPointerUp={() => {
-        if (frost && frost.day !== dayOf(year[frost.frost])) onFrost(frost.frost, frost.day);
-        stop();
-      }}
-      onPointerCancel={stop}
-    >
+    <div ref={ref} className="drawn no-print relative h-[62px] w-full cursor-ew-resize">
       {width > 0 && (
         <>
-          <YearMarks year={year} scale={scale} width={width} moved={frost} />
-          <Plumb px={dayToPx(scale, day)} text={words(day)} width={width} />
+          <DrawnSlider
+            label="Day of the year"
+            text={words(day)}
+            value={day}
+            min={start}
+            max={end}
+            style={{ left: scale.left, width: scale.width, top: 0, bottom: 0 }}
+            onChange={setDay}
+            onKeyDown={onKeyDown}
+          />
+          <svg className="pointer-events-none absolute inset-0 h-full w-full select-none">
+            <YearMarks year={year} scale={scale} width={width} onFrost={onFrost} />
+            <Plumb px={dayToPx(scale, day)} text={words(day)} width={width} />
+          </svg>
         </>
       )}
-    </svg>
+    </div>
   );
 }
 
+const DAYS_BY_KEY: Record<string, number> = {
+  ArrowLeft: -1,
+  ArrowRight: 1,
+  ArrowDown: -1,
+  ArrowUp: 1,
+  PageUp: -7,
+  PageDown: 7,
+};
+
 /** A frost that can be tried earlier or later by dragging it; the Garden screen takes it as a date. */
 type Frost = 'last_frost' | 'first_frost';
-
-interface MovedFrost {
-  frost: Frost;
-  day: Day;
-}
-
-function frostUnder(target: EventTarget): Frost | null {
-  const mark = target instanceof Element ? target.closest('[data-frost]') : null;
-  const frost = mark?.getAttribute('data-frost');
-  return frost === 'last_frost' || frost === 'first_frost' ? frost : null;
-}
 
 interface MarksProps {
   year: YearReport;
   scale: TimeScale;
   width: number;
-  moved: MovedFrost | null;
+  onFrost: (frost: Frost, day: Day) => void;
 }
 
-function YearMarks({ year, scale, width, moved }: MarksProps) {
+function YearMarks({ year, scale, width, onFrost }: MarksProps) {
   const months = monthsWithin(scale.start, scale.end);
   const weeks = Math.floor((scale.end - scale.start) / 7);
   const hours = year.day_hours.map((h, i): [number, number] => [
@@ -162,8 +123,9 @@ function YearMarks({ year, scale, width, moved }: MarksProps) {
           key={frost}
           scale={scale}
           frost={frost}
-          day={moved?.frost === frost ? moved.day : dayOf(year[frost])}
+          expected={dayOf(year[frost])}
           guessed={year.guessed.includes(frost)}
+          onFrost={onFrost}
         />
       ))}
     </g>
@@ -200,16 +162,39 @@ function Days({ scale, every }: { scale: TimeScale; every: number }) {
 interface FrostProps {
   scale: TimeScale;
   frost: Frost;
-  day: Day;
+  expected: Day;
   guessed: boolean;
+  onFrost: (frost: Frost, day: Day) => void;
 }
 
-function FrostMark({ scale, frost, day, guessed }: FrostProps) {
+/** A frost's mark: dragged along the ruler, it is tried on another day. */
+function FrostMark({ scale, frost, expected, guessed, onFrost }: FrostProps) {
+  const [tried, setTried] = useState<Day | null>(null);
   const side = frost === 'last_frost' ? -1 : 1;
+  const day = tried ?? expected;
+  const dayAt = (event: PointerEvent<SVGGElement>) => {
+    const box = event.currentTarget.ownerSVGElement?.getBoundingClientRect();
+    return pxToDay(scale, event.clientX - (box?.left ?? 0));
+  };
   if (day < scale.start || day > scale.end) return null;
   const x = dayToPx(scale, day);
   return (
-    <g data-frost={frost} className="cursor-grab">
+    <g
+      data-frost={frost}
+      className="pointer-events-auto cursor-grab touch-none"
+      onPointerDown={(event) => {
+        event.currentTarget.setPointerCapture(event.pointerId);
+        setTried(expected);
+      }}
+      onPointerMove={(event) => {
+        if (tried !== null) setTried(dayAt(event));
+      }}
+      onPointerUp={() => {
+        if (tried !== null && tried !== expected) onFrost(frost, tried);
+        setTried(null);
+      }}
+      onPointerCancel={() => setTried(null)}
+    >
       <rect x={x - 9} y={BASE - 14} width={18} height={18} fill="transparent" />
       <path
         d={`M${x - 5} ${BASE}L${x} ${BASE - 9}L${x + 5} ${BASE}z`}

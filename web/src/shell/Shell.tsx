@@ -206,6 +206,7 @@ function Keys({ state }: { state: HeldGarden }) {
         event.target instanceof HTMLInputElement || event.target instanceof HTMLSelectElement;
       const command = event.ctrlKey || event.metaKey;
       const letter = event.key.toLowerCase();
+      if (event.defaultPrevented) return;
       if (event.key === 'PageUp' && !typing) moveDay(-7);
       else if (event.key === 'PageDown' && !typing) moveDay(7);
       else if (command && !typing && letter === 'z') void (event.shiftKey ? redo() : undo());

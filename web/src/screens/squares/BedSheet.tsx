@@ -16,8 +16,9 @@ import {
   spotOf,
 } from '../../drawing/cells';
 import type { Spot } from '../../drawing/cells';
-import { Cutaway } from './Cutaway';
-import type { Filling } from './CutawayGround';
+import { Cutaway, sectionHeights } from './Cutaway';
+import { FillSlider } from './FillSlider';
+import type { Filling } from './FillSlider';
 import type { Gesture, Input } from '../../drawing/gesture';
 import { PlanView } from './PlanView';
 
@@ -67,6 +68,12 @@ export function BedSheet(props: Props) {
   );
   const planFoot = groundToPx(scale, [place.bounds_cm[2], place.bounds_cm[1]])[1] + FOOT;
   const shown = gestureCells(place, gesture) ?? chosen;
+  const sectionPx = Math.max(90, height - planFoot);
+  const heights = useMemo(
+    () => sectionHeights(place, plantings, day, scale.pxPerCm, planFoot, sectionPx),
+    [place, plantings, day, scale.pxPerCm, planFoot, sectionPx],
+  );
+  const drawn = width > 0 && height > 0;
 
   const spotAt = (event: PointerEvent<SVGSVGElement>): Spot | null => {
     const box = event.currentTarget.getBoundingClientRect();
@@ -86,52 +93,62 @@ export function BedSheet(props: Props) {
 
   const here = plantingAt(plantings, addressOf(cursor), day);
   return (
-    <svg
-      ref={focused}
-      className="bed block h-full w-full touch-none select-none"
-      viewBox={`0 0 ${extent.width} ${extent.height}`}
-      role="application"
-      tabIndex={0}
-      aria-label={`Plan of the squares. Cursor at ${addressOf(cursor)}, ${here ? here.name : 'free'}. ${chosen.length} chosen.`}
-      aria-keyshortcuts="ArrowUp ArrowDown ArrowLeft ArrowRight Delete Escape"
-      onKeyDown={props.onKey}
-      onPointerDown={onPointerDown}
-      onPointerMove={(event) => {
-        if (gesture.kind !== 'painting' && gesture.kind !== 'resizing') return;
-        const spot = spotAt(event);
-        if (spot) send({ kind: 'overSquare', spot });
-      }}
-      onPointerUp={props.onRelease}
-      onPointerCancel={() => send({ kind: 'cancel' })}
-    >
-      {extent.width > 0 && extent.height > 0 && (
-        <>
-          <PlanView
-            place={place}
-            plantings={plantings}
-            year={props.year}
-            day={day}
-            scale={scale}
-            chosen={shown}
-            cursor={addressOf(cursor)}
-            selected={selected}
-          />
-          {selected && <Grips place={place} scale={scale} planting={selected} />}
-          <Cutaway
-            place={place}
-            plantings={plantings}
-            year={props.year}
-            day={day}
-            scale={scale}
-            column={cursor.column}
-            top={planFoot}
-            height={Math.max(90, extent.height - planFoot)}
-            filling={props.filling}
-            said={props.said}
-          />
-        </>
+    <div className="bed-sheet relative h-full w-full overflow-hidden">
+      <svg
+        ref={focused}
+        className="bed block h-full w-full touch-none select-none"
+        viewBox={`0 0 ${extent.width} ${extent.height}`}
+        role="application"
+        tabIndex={0}
+        aria-label={`Plan of the squares. Cursor at ${addressOf(cursor)}, ${here ? here.name : 'free'}. ${chosen.length} chosen.`}
+        aria-keyshortcuts="ArrowUp ArrowDown ArrowLeft ArrowRight Delete Escape"
+        onKeyDown={props.onKey}
+        onPointerDown={onPointerDown}
+        onPointerMove={(event) => {
+          if (gesture.kind !== 'painting' && gesture.kind !== 'resizing') return;
+          const spot = spotAt(event);
+          if (spot) send({ kind: 'overSquare', spot });
+        }}
+        onPointerUp={props.onRelease}
+        onPointerCancel={() => send({ kind: 'cancel' })}
+      >
+        {drawn && (
+          <>
+            <PlanView
+              place={place}
+              plantings={plantings}
+              year={props.year}
+              day={day}
+              scale={scale}
+              chosen={shown}
+              cursor={addressOf(cursor)}
+              selected={selected}
+            />
+            {selected && <Grips place={place} scale={scale} planting={selected} />}
+            <Cutaway
+              place={place}
+              plantings={plantings}
+              year={props.year}
+              day={day}
+              scale={scale}
+              column={cursor.column}
+              top={planFoot}
+              heights={heights}
+              said={props.said}
+            />
+          </>
+        )}
+      </svg>
+      {drawn && place.layers.fill_cm > 0 && (
+        <FillSlider
+          place={place}
+          left={groundToPx(scale, [0, place.bounds_cm[1]])[0]}
+          right={groundToPx(scale, [0, place.bounds_cm[3]])[0]}
+          heights={heights}
+          filling={props.filling}
+        />
       )}
-    </svg>
+    </div>
   );
 }
 

@@ -1,4 +1,4 @@
-import { memo, useMemo } from 'react';
+import { memo } from 'react';
 
 import type { PlaceReport, PlantingReport, YearReport } from '../../api/types';
 import { useUnits } from '../../kit/preferences';
@@ -9,8 +9,7 @@ import { round, softOutline, steady } from '../../drawing/outline';
 import { groundToPx } from '../../drawing/scale';
 import type { GroundScale } from '../../drawing/scale';
 import type { Day } from '../../kit/day';
-import { DepthTicks, FillLine, Nets, NoonSun, Soil } from './CutawayGround';
-import type { Filling } from './CutawayGround';
+import { DepthTicks, FillMark, Nets, NoonSun, Soil } from './CutawayGround';
 
 interface Props {
   place: PlaceReport;
@@ -22,8 +21,7 @@ interface Props {
   /** The line of cells that is cut, as a column number. */
   column: number;
   top: number;
-  height: number;
-  filling: Filling;
+  heights: Heights;
   /** What a fill that is tried comes to, in the stead of the caption. */
   said: string | null;
 }
@@ -39,32 +37,40 @@ export interface Heights {
   topPxPerCm: number;
 }
 
-/** A section through the soil along one line of cells, the other lines ghosted. */
-export const Cutaway = memo(function Cutaway(props: Props) {
-  const { place, plantings, year, day, scale, column, top, height, filling, said } = props;
-  const units = useUnits();
+/** Heights of the section of a place in this much of the page, from its top down. */
+export function sectionHeights(
+  place: PlaceReport,
+  plantings: readonly PlantingReport[],
+  day: Day,
+  pxPerCm: number,
+  top: number,
+  height: number,
+): Heights {
   const standing = plantings.flatMap((p) => {
     const size = sizeOn(p, day);
-    return size ? [{ planting: p, size }] : [];
+    return size ? [{ planting: p, heightCm: size.heightCm }] : [];
   });
   const tallest = Math.max(
     LEAST_TOPS_CM,
     ...place.supports.map((s) => s.height_cm),
-    ...standing.map((s) => s.size.heightCm),
+    ...standing.map((s) => s.heightCm),
   );
-  const wanted = standing.map((s) =>
-    Math.max(s.planting.depth.full_cm, s.planting.edible_root_cm ?? 0),
+  const wanted = standing.map(({ planting }) =>
+    Math.max(planting.depth.full_cm, planting.edible_root_cm ?? 0),
   );
   const deepest = Math.max(place.usable_depth_cm, ...wanted) + BELOW_CM;
   const room = height - CAPTION;
-  const soilPxPerCm = Math.min(scale.pxPerCm, (room * 0.58) / deepest);
+  const soilPxPerCm = Math.min(pxPerCm, (room * 0.58) / deepest);
   const topRoom = room - soilPxPerCm * deepest;
-  const topPxPerCm = Math.min(scale.pxPerCm, (topRoom - 6) / tallest);
-  const surface = top + CAPTION + 6 + tallest * topPxPerCm;
-  const heights = useMemo<Heights>(
-    () => ({ surface, soilPxPerCm, topPxPerCm }),
-    [surface, soilPxPerCm, topPxPerCm],
-  );
+  const topPxPerCm = Math.min(pxPerCm, (topRoom - 6) / tallest);
+  return { surface: top + CAPTION + 6 + tallest * topPxPerCm, soilPxPerCm, topPxPerCm };
+}
+
+/** A section through the soil along one line of cells, the other lines ghosted. */
+export const Cutaway = memo(function Cutaway(props: Props) {
+  const { place, plantings, year, day, scale, column, top, heights, said } = props;
+  const units = useUnits();
+  const standing = plantings.filter((planting) => sizeOn(planting, day));
   const [x0] = place.bounds_cm;
   const low = x0 + column * place.cell_cm;
   const inCut = (x: number) => x >= low && x < low + place.cell_cm;
@@ -78,7 +84,7 @@ export const Cutaway = memo(function Cutaway(props: Props) {
       </text>
       <Soil place={place} left={left} right={right} heights={heights} />
       <Nets place={place} left={left} right={right} scale={scale} heights={heights} cut={inCut} />
-      {standing.map(({ planting }) => (
+      {standing.map((planting) => (
         <Side
           key={planting.id}
           planting={planting}
@@ -90,7 +96,7 @@ export const Cutaway = memo(function Cutaway(props: Props) {
           floorCm={rootFloor(place)}
         />
       ))}
-      {standing.map(({ planting }) =>
+      {standing.map((planting) =>
         planting.positions_cm.some(([x]) => inCut(x)) ? (
           <DepthMarks
             key={planting.id}
@@ -102,7 +108,7 @@ export const Cutaway = memo(function Cutaway(props: Props) {
         ) : null,
       )}
       {place.layers.fill_cm > 0 && (
-        <FillLine place={place} left={left} right={right} heights={heights} filling={filling} />
+        <FillMark place={place} left={left} right={right} heights={heights} />
       )}
       <DepthTicks place={place} left={left} heights={heights} length={units.length} />
       <NoonSun place={place} year={year} day={day} right={right} heights={heights} />

@@ -1,6 +1,3 @@
-import { useRef } from 'react';
-import type { KeyboardEvent, PointerEvent } from 'react';
-
 import type { PlaceReport, YearReport } from '../../api/types';
 import { useUnits } from '../../kit/preferences';
 import { steady } from '../../drawing/outline';
@@ -237,89 +234,25 @@ export function NoonSun({
   );
 }
 
-const LEAST_FILL_CM = 5;
-const MOST_FILL_CM = 150;
-
-export interface Filling {
-  /** The fill tried so far; null while nothing is. [cm] */
-  cm: number | null;
-  tried: (cm: number | null) => void;
-  taken: (cm: number) => void;
-}
-
-/** The floor of the mix, to be dragged: the section follows as it goes, by keys as well. */
-export function FillLine({
+/** The floor of the mix, with its depth: drawn here, moved by the slider over it. */
+export function FillMark({
   place,
   left,
   right,
   heights,
-  filling,
 }: {
   place: PlaceReport;
   left: number;
   right: number;
   heights: Heights;
-  filling: Filling;
 }) {
   const units = useUnits();
-  const from = useRef<{ y: number; cm: number; pxPerCm: number } | null>(null);
-  const now = filling.cm ?? place.layers.fill_cm;
-  const y = heights.surface + now * heights.soilPxPerCm;
-  const within = (cm: number) => Math.min(MOST_FILL_CM, Math.max(LEAST_FILL_CM, Math.round(cm)));
-  const dragged = (event: PointerEvent<SVGGElement>) => {
-    const held = from.current;
-    return held ? within(held.cm + (event.clientY - held.y) / held.pxPerCm) : null;
-  };
-  const onKey = (event: KeyboardEvent<SVGGElement>) => {
-    const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
-    if (step) filling.tried(within(now + step));
-    else if (event.key === 'Enter' && filling.cm !== null) filling.taken(filling.cm);
-    else if (event.key === 'Escape') filling.tried(null);
-    else return;
-    event.preventDefault();
-    event.stopPropagation();
-  };
+  const y = heights.surface + place.layers.fill_cm * heights.soilPxPerCm;
   return (
-    <g
-      role="slider"
-      tabIndex={0}
-      aria-label="Depth of the fill"
-      aria-orientation="vertical"
-      aria-valuenow={now}
-      aria-valuemin={LEAST_FILL_CM}
-      aria-valuemax={MOST_FILL_CM}
-      aria-valuetext={units.length(now)}
-      className="fill-line cursor-ns-resize"
-      onKeyDown={onKey}
-      onBlur={() => {
-        if (!from.current) filling.tried(null);
-      }}
-      onPointerDown={(event) => {
-        event.stopPropagation();
-        event.currentTarget.setPointerCapture(event.pointerId);
-        from.current = { y: event.clientY, cm: now, pxPerCm: heights.soilPxPerCm };
-      }}
-      onPointerMove={(event) => {
-        const cm = dragged(event);
-        if (cm !== null && cm !== now) filling.tried(cm);
-      }}
-      onPointerUp={(event) => {
-        const cm = dragged(event);
-        const moved = cm !== null && cm !== Math.round(from.current?.cm ?? cm);
-        event.stopPropagation();
-        from.current = null;
-        if (moved) filling.taken(cm);
-        else filling.tried(null);
-      }}
-      onPointerCancel={() => {
-        from.current = null;
-        filling.tried(null);
-      }}
-    >
-      <rect x={left - 46} y={y - 7} width={right - left + 46} height={14} fill="transparent" />
-      <path d={`M${left - 10} ${y}H${right}`} className="fill-mark" />
+    <g className="fill-line">
+      <path d={`M${left - 10} ${y}H${right}`} />
       <text x={left - 12} y={y + 4} fontSize={11} fontWeight={600} textAnchor="end">
-        {units.length(now)}
+        {units.length(place.layers.fill_cm)}
       </text>
     </g>
   );

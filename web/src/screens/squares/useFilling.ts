@@ -5,7 +5,7 @@ import { answeredAs, api } from '../../api/client';
 import type { ProblemError } from '../../api/client';
 import { useEditor } from '../../api/garden';
 import type { FillTrial, PlaceReport, PlantingReport } from '../../api/types';
-import type { Filling } from './CutawayGround';
+import type { Filling } from './FillSlider';
 
 interface Tried {
   filling: Filling;
