@@ -11,7 +11,7 @@ def test_a_packet_in_the_box_leaves_less_to_buy(page, base_url):
     expect(spinach).to_contain_text("2 packets of about 300")
     form = page.get_by_role("form", name="Add a packet")
     form.get_by_role("button", name="Add", exact=True).click()
-    expect(form.get_by_role("alert")).to_contain_text("Choose a crop")
+    expect(form.get_by_role("alert").first).to_contain_text("Choose a crop")
     form.get_by_label("Another packet").select_option("spinach")
     form.get_by_label("Seeds left").fill("200")
     form.get_by_role("button", name="Add", exact=True).click()

@@ -140,7 +140,7 @@ def test_hours_days_away_and_what_cannot_wait(pantry):
     expect(waits.get_by_role("listitem").first).to_contain_text("before 5 July")
     home.get_by_label("Hours per week for the garden").fill("900")
     home.get_by_role("button", name="Save the household").click()
-    expect(home.get_by_role("alert")).to_contain_text("Enter 0.1 to 168")
+    expect(home.get_by_role("alert")).to_contain_text("Enter a number from 0.1 to 168")
 
 
 def test_other_seasons_can_be_drawn(pantry):

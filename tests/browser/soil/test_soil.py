@@ -188,7 +188,7 @@ def test_leaves_laid_on_a_bed_rise_and_are_dated(page, base_url):
     page.get_by_role("button", name="Leaves, manure or greens").click()
     form = page.get_by_role("form", name="Soft matter")
     form.get_by_role("button", name="Add it").click()
-    expect(form.get_by_role("alert").first).to_contain_text("Enter a depth")
+    expect(form.get_by_role("alert").first).to_contain_text("Enter a length")
     form.get_by_label("Depth as laid").fill("40")
     form.get_by_label("On", exact=True).fill("2026-11-10")
     form.get_by_role("button", name="Add it").click()

@@ -1,7 +1,6 @@
 import type { Place } from '../api/types';
-import { readLength } from '../kit/units';
+import type { Reader } from '../kit/reader';
 import type { Units } from '../kit/units';
-import { numberOf } from '../kit/text';
 
 /** A place as typed: every measure as text until it is read. */
 export interface Draft {
@@ -9,6 +8,8 @@ export interface Draft {
   kind: Place['kind'];
   /** Drawn outlines are kept as the plan has them. */
   outline: 'rectangle' | 'border' | 'round' | 'l' | 'u' | 'ring' | 'mound' | 'drawn';
+  /** The fence or wall that a border lies along, once it is chosen. */
+  along: string;
   bottom: NonNullable<Place['bottom']>;
   native: '' | NonNullable<Place['native']>;
   width: string;
@@ -60,6 +61,7 @@ export function draftOf(place: Place | undefined, units: Units): Draft {
     name: place?.name ?? '',
     kind: place?.kind ?? 'framed',
     outline: outlineOf(shape),
+    along: '',
     bottom: place?.bottom ?? (place?.kind === 'container' ? 'closed' : 'open'),
     native: place ? (place.native ?? '') : 'ordinary',
     width: field(width, NEW_PLACE.width),
@@ -118,32 +120,13 @@ function outlineOf(shape: Place['shape'] | undefined): Draft['outline'] {
   }
 }
 
-export type LengthKey =
-  'width' | 'length' | 'arm' | 'foot' | 'thickness' | 'wall' | 'gap' | 'loosened' | 'cell' | 'net';
-
-export type Faults = Partial<Record<keyof Draft, string>>;
-
-/** The place's keys that a draft sets, or what is wrong field by field. */
+/** The place's keys that a draft sets; what is wrong with it is said to the reader. */
 export function readDraft(
-  draft: Draft,
-  units: Units,
+  read: Reader<Draft>,
   before: Place | undefined,
-): { changes: Record<string, unknown>; form: FormMeasures | null; faults: Faults } {
-  const faults: Faults = {};
-  const measure = (key: LengthKey, least: number) => {
-    const cm = readLength(draft[key], units.system);
-    if (cm === null || cm < least) {
-      faults[key] = `Enter a length of at least ${units.length(least)}, such as 120, 1.2m or 3'6".`;
-    }
-    return cm ?? 0;
-  };
-  const number = (key: 'heading' | 'sun' | 'slope', low: number, high: number) => {
-    const value = numberOf(draft[key]);
-    if (Number.isNaN(value) || value < low || value > high) {
-      faults[key] = `Enter a number from ${low} to ${high}.`;
-    }
-    return value;
-  };
+): { changes: Record<string, unknown>; form: FormMeasures | null } {
+  const draft = read.typed;
+  const measure = read.length;
   const walls = () => {
     const thick = measure('thickness', 0);
     return thick > 0
@@ -160,11 +143,13 @@ export function readDraft(
           ...keptShape(before, 'circle'),
           type: 'circle',
           diameter_cm: measure('width', 1),
-          bottom_diameter_cm: draft.foot.trim() === '' ? null : measure('foot', 1),
+          bottom_diameter_cm: read.text('foot') === null ? null : measure('foot', 1),
           ...walls(),
         };
       case 'border':
       case 'rectangle':
+        if (draft.outline === 'border' && draft.along === '')
+          read.fault('along', 'Choose what it lies along.');
         return {
           ...keptShape(before, 'rectangle'),
           type: 'rectangle',
@@ -179,7 +164,7 @@ export function readDraft(
           top_width_cm: measure('width', 1),
           top_length_cm: measure('length', 1),
           height_cm: measure('wall', 1),
-          side_slope: number('slope', 0, 10),
+          side_slope: read.needed('slope', 0, 10),
         };
       default: {
         const width = measure('width', 1);
@@ -199,8 +184,8 @@ export function readDraft(
     rim_gap_cm: measure('gap', 0),
     loosened_below_cm: measure('loosened', 0),
     cell_cm: measure('cell', 15),
-    heading_deg: number('heading', -360, 360),
-    sun_hours: draft.sun.trim() === '' ? null : number('sun', 0, 24),
+    heading_deg: read.needed('heading', -360, 360),
+    sun_hours: read.number('sun', 0, 24),
     depth_policy: draft.policy || null,
     material: draft.material || null,
     bottom_laid: draft.bottom === 'rotting' ? draft.laid || null : null,
@@ -213,7 +198,7 @@ export function readDraft(
   } else if ((before?.supports ?? []).length > 0) {
     changes.supports = rest;
   }
-  return { changes, form, faults };
+  return { changes, form };
 }
 
 function keptShape(before: Place | undefined, type: string): object {

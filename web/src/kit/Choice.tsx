@@ -8,16 +8,18 @@ export function Choice<V extends string>({
   value,
   options,
   onChange,
+  fault,
   inline = false,
 }: {
   label: string;
   value: V;
   options: Options<V>;
   onChange: (value: V) => void;
+  fault?: string | undefined;
   inline?: boolean;
 }) {
   return (
-    <Field label={label} inline={inline}>
+    <Field label={label} fault={fault} inline={inline}>
       <select
         className="max-w-full"
         value={value}

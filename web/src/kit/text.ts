@@ -5,5 +5,5 @@ export function capital(text: string): string {
 
 /** A number as it is typed, with a point or a comma; NaN where it is none. */
 export function numberOf(typed: string): number {
-  return Number(typed.trim().replace(',', '.'));
+  return Number(typed.trim().replace(',', '.').replace('−', '-'));
 }

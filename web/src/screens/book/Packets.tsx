@@ -2,8 +2,7 @@ import { useState } from 'react';
 
 import type { HeldGarden } from '../../api/merge';
 import type { Edit, SeedPacket, ShoppingList } from '../../api/types';
-import { Choice } from '../../kit/Choice';
-import { NumberField, useTyped } from '../../kit/useTyped';
+import { ChoiceField, NumberField, useTyped } from '../../kit/form';
 import { nextId } from '../../edits/edits';
 import { useIndex } from '../../api/useBook';
 
@@ -53,40 +52,30 @@ export function Packets({ state, list, onEdit }: Props) {
 function NewPacket({ state, onAdd }: { state: HeldGarden; onAdd: (packet: SeedPacket) => void }) {
   const year = Number(state.report.year.start.slice(0, 4));
   const lines = useIndex(state, null).data ?? [];
-  const [crop, setCrop] = useState('');
   const [saved, setSaved] = useState(false);
-  const [missing, setMissing] = useState(false);
-  const form = useTyped({ seeds: '', year: String(year) });
-  const add = () => {
-    const reader = form.reader();
-    const seeds = reader.number('seeds', 1, 1_000_000);
-    const packed = reader.number('year', 1950, 2200);
-    setMissing(crop === '' || seeds === null);
-    if (!reader.sound() || crop === '' || seeds === null) return;
+  const form = useTyped({ crop: '', seeds: '', year: String(year) }, (read): SeedPacket => {
+    if (read.text('crop') === null) read.fault('crop', 'Choose a crop.');
     const ids = (state.plan.seed_box?.packets ?? []).map((p) => p.id);
-    onAdd({
+    return {
       id: nextId(ids, 's'),
-      crop,
-      seeds: Math.round(seeds),
-      year: Math.round(packed ?? year),
+      crop: read.typed.crop,
+      seeds: Math.round(read.needed('seeds', 1, 1_000_000)),
+      year: Math.round(read.number('year', 1950, 2200) ?? year),
       ...(saved ? { saved } : {}),
-    });
-  };
+    };
+  });
   return (
     <form
       aria-label="Add a packet"
       className="mt-2 grid grid-cols-2 gap-x-3 gap-y-1"
-      onSubmit={(event) => {
-        event.preventDefault();
-        add();
-      }}
+      onSubmit={form.sent(onAdd)}
     >
       <div className="col-span-2">
-        <Choice
+        <ChoiceField
+          form={form}
+          name="crop"
           label="Add another packet"
-          value={crop}
           options={[['', 'choose a crop'], ...lines.map((line) => [line.id, line.name] as const)]}
-          onChange={setCrop}
         />
       </div>
       <NumberField form={form} name="seeds" label="Seeds left" />
@@ -95,11 +84,6 @@ function NewPacket({ state, onAdd }: { state: HeldGarden; onAdd: (packet: SeedPa
         <input type="checkbox" checked={saved} onChange={(e) => setSaved(e.target.checked)} />
         saved from the garden
       </label>
-      {missing && (
-        <p role="alert" className="col-span-2 font-semibold text-damson">
-          Choose a crop and enter the seeds left.
-        </p>
-      )}
       <p className="col-span-2">
         <button type="submit" className="act">
           Add

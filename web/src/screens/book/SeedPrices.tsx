@@ -1,6 +1,7 @@
 import type { HeldGarden } from '../../api/merge';
 import type { Edit, SeedChoice, ShoppingRow } from '../../api/types';
-import { NumberField, textOf, useTyped } from '../../kit/useTyped';
+import { NumberField, useTyped } from '../../kit/form';
+import { textOf } from '../../kit/reader';
 import { money } from '../../shared/BillTable';
 
 interface Props {
@@ -15,39 +16,34 @@ export function SeedPrices({ state, row, onEdit, onDone }: Props) {
   const box = state.plan.seed_box;
   const own = box?.choices.find((choice) => choice.crop === row.crop);
   const raises = row.ways.length > 0;
-  const form = useTyped(() => ({
-    packet: textOf(own?.packet),
-    plant: textOf(own?.plant),
-    sold: textOf(own?.sold),
-    raising: textOf(box?.raising),
-  }));
   const kept = (changes: Partial<SeedChoice>) => [
     ...(box?.choices ?? []).filter((choice) => choice.crop !== row.crop),
     { ...own, ...changes, crop: row.crop },
   ];
-  const save = () => {
-    const reader = form.reader();
-    const prices = {
-      packet: reader.number('packet', 0),
-      plant: reader.number('plant', 0),
-      sold: reader.number('sold', 0),
-    };
-    const raising = reader.number('raising', 0);
-    if (!reader.sound()) return;
-    onEdit({
-      do: 'change-seed-box',
-      changes: { choices: kept(prices).map(known), raising },
-    });
-    onDone();
-  };
+  const form = useTyped(
+    {
+      packet: textOf(own?.packet),
+      plant: textOf(own?.plant),
+      sold: textOf(own?.sold),
+      raising: textOf(box?.raising),
+    },
+    (read) => ({
+      choices: kept({
+        packet: read.number('packet', 0),
+        plant: read.number('plant', 0),
+        sold: read.number('sold', 0),
+      }).map(known),
+      raising: read.number('raising', 0),
+    }),
+  );
   const bySeed = row.unit === 'seeds' || raises;
   return (
     <form
       aria-labelledby="seed-prices"
-      onSubmit={(event) => {
-        event.preventDefault();
-        save();
-      }}
+      onSubmit={form.sent((changes) => {
+        onEdit({ do: 'change-seed-box', changes });
+        onDone();
+      })}
     >
       <h2 id="seed-prices" className="mb-1 text-base first-letter:uppercase">
         {`${row.name}: prices`}

@@ -1,11 +1,10 @@
 import { useState } from 'react';
 
 import type { Edit, Place, PlaceReport } from '../../api/types';
-import { Field } from '../../kit/Field';
+import { DayField, LengthField, NumberField, useTyped } from '../../kit/form';
 import { useUnits } from '../../kit/preferences';
-import { numberOf } from '../../kit/text';
 import { dayOf, words } from '../../kit/day';
-import { metresField, readMetres } from './measure';
+import { metresField } from './thingSpecs';
 
 interface Props {
   place: Place;
@@ -68,65 +67,40 @@ export function Stays({ place, report, onEdit }: Props) {
 function StayForm({ place, onSave }: { place: Place; onSave: (stay: Stay) => void }) {
   const units = useUnits();
   const [x, y] = place.at_m ?? [0, 0];
-  const [typed, setTyped] = useState({
+  const [covered, setCovered] = useState(false);
+  const first = {
     since: '',
     until: '',
     right: metresField(x, units),
     up: metresField(y, units),
     limit: '',
-  });
-  const [covered, setCovered] = useState(false);
-  const [faults, setFaults] = useState<Partial<Record<keyof typeof typed, string>>>({});
-  const set = (key: keyof typeof typed, value: string) =>
-    setTyped((now) => ({ ...now, [key]: value }));
-  const save = () => {
-    const found: typeof faults = {};
-    const metres = (key: 'right' | 'up') => {
-      const { m, fault } = readMetres(typed[key], units, 0);
-      if (fault) found[key] = fault;
-      return m;
-    };
-    const at: [number, number] = [metres('right'), metres('up')];
-    if (typed.since === '') found.since = 'Enter the day.';
-    if (typed.until === '') found.until = 'Enter the day.';
-    else if (typed.until <= typed.since)
-      found.until = 'Enter a later day; it can be in the next year.';
-    const limit = typed.limit.trim() === '' ? null : numberOf(typed.limit);
-    if (limit !== null && !(limit > 0)) found.limit = 'Enter a number above 0.';
-    setFaults(found);
-    if (Object.keys(found).length > 0) return;
-    onSave({
-      since: typed.since,
-      until: typed.until,
-      at_m: at,
+  };
+  const form = useTyped(first, (read): Stay => {
+    const { since, until } = read.typed;
+    if (since === '') read.fault('since', 'Enter the day.');
+    if (until === '') read.fault('until', 'Enter the day.');
+    else if (until <= since) read.fault('until', 'Enter a later day; it can be in the next year.');
+    const limit = read.number('limit', 0);
+    if (limit === 0) read.fault('limit', 'Enter a number above 0.');
+    return {
+      since,
+      until,
+      at_m: [read.metres('right', 0), read.metres('up', 0)],
       under_cover: covered || null,
       load_limit_kg_per_m2: limit,
-    });
-  };
-  const field = (key: keyof typeof typed, label: string, type = 'text') => (
-    <Field label={label} fault={faults[key]}>
-      <input
-        type={type}
-        value={typed[key]}
-        inputMode={type === 'text' ? 'decimal' : undefined}
-        onChange={(event) => set(key, event.target.value)}
-      />
-    </Field>
-  );
+    };
+  });
   return (
     <form
       className="grid grid-cols-2 gap-x-3 gap-y-1"
       aria-label="Another spot"
-      onSubmit={(event) => {
-        event.preventDefault();
-        save();
-      }}
+      onSubmit={form.sent(onSave)}
     >
-      {field('since', 'From, every year', 'date')}
-      {field('until', 'until', 'date')}
-      {field('right', `To the right, ${units.lengthUnit}`)}
-      {field('up', `Up, ${units.lengthUnit}`)}
-      {field('limit', 'Floor load limit, kg per m²')}
+      <DayField form={form} name="since" label="From, every year" />
+      <DayField form={form} name="until" label="until" />
+      <LengthField form={form} name="right" label="To the right" />
+      <LengthField form={form} name="up" label="Up" />
+      <NumberField form={form} name="limit" label="Floor load limit, kg per m²" />
       <label className="flex items-center gap-2 self-end pb-1">
         <input
           type="checkbox"

@@ -1,5 +1,7 @@
 import type { HeldGarden } from '../../api/merge';
 import type { Edit, Obstacle, Site } from '../../api/types';
+import type { Reader } from '../../kit/reader';
+import type { Units } from '../../kit/units';
 import { siteEdit, siteOf } from './things';
 import type { ObstacleKind, ObstacleShape, Thing } from './things';
 import { boundsOf } from './yardScale';
@@ -24,12 +26,8 @@ const USES = [
 ] as const;
 const LEAFY = ['tree', 'shrub', 'hedge'];
 
-export interface Read {
-  /** A typed length in metres. */
-  length: (key: string, least: number) => number;
-  /** A typed number within bounds; null where nothing is typed. */
-  number: (key: string, low: number, high: number) => number | null;
-}
+type Typed = Record<string, string>;
+type Read = Reader<Typed>;
 
 export type FieldSpec =
   | { kind: 'text' | 'number'; key: string; label: string; value: string }
@@ -42,13 +40,11 @@ export type FieldSpec =
       options: readonly (readonly [string, string])[];
     };
 
-type Typed = Record<string, string>;
-
 /** How a thing of the yard is given in measures, and the edit that what was typed makes. */
 export interface Spec {
   title: string;
   fields: FieldSpec[];
-  edit: (typed: Typed, read: Read) => Edit;
+  edit: (read: Read) => Edit;
 }
 
 const GONE: Spec = { title: 'gone', fields: [], edit: () => siteEdit({}) };
@@ -71,11 +67,16 @@ export function specOf(state: HeldGarden, thing: Thing): Spec {
       return {
         title: 'door',
         fields: spotFields(site.door_m ?? [0, 0]),
-        edit: (_typed, read) => siteEdit({ door_m: spot(read) }),
+        edit: (read) => siteEdit({ door_m: spot(read) }),
       };
     case 'place':
       return GONE;
   }
+}
+
+/** Metres as they stand in a field. */
+export function metresField(m: number | null | undefined, units: Units): string {
+  return m === null || m === undefined ? '' : units.toField(m * 100);
 }
 
 const text = (key: string, label: string, value: string | null | undefined): FieldSpec => ({
@@ -107,11 +108,11 @@ const spotFields = ([x, y]: readonly [number, number]): FieldSpec[] => [
 ];
 
 const spot = (read: Read): [number, number] => [
-  read.length('x', ANYWHERE),
-  read.length('y', ANYWHERE),
+  read.metres('x', ANYWHERE),
+  read.metres('y', ANYWHERE),
 ];
 
-const named = (typed: Typed) => ({ name: typed.name?.trim() || null });
+const named = (read: Read) => ({ name: read.text('name') });
 
 const swapped = <T>(list: readonly T[], index: number, value: T): T[] =>
   list.map((old, i) => (i === index ? value : old));
@@ -137,17 +138,17 @@ function pathSpec(site: Site, index: number): Spec {
       length('x2', 'Ends from the left', last[0]),
       length('y2', 'Ends from below', last[1]),
     ],
-    edit: (typed, read) =>
+    edit: (read) =>
       siteEdit({
         paths: swapped(site.paths, index, {
           ...path,
-          ...named(typed),
-          use: typed.use as 'feet',
-          width_cm: read.length('width', 0.01) * 100,
+          ...named(read),
+          use: read.typed.use as 'feet',
+          width_cm: read.metres('width', 0.01) * 100,
           line_m: [
             spot(read),
             ...path.line_m.slice(1, -1),
-            [read.length('x2', ANYWHERE), read.length('y2', ANYWHERE)],
+            [read.metres('x2', ANYWHERE), read.metres('y2', ANYWHERE)],
           ],
         }),
       }),
@@ -160,12 +161,12 @@ function tapSpec(site: Site, index: number): Spec {
   return {
     title: tap.name ?? 'tap',
     fields: [nameField(tap.name), length('hose', 'Hose', tap.hose_m), ...spotFields(tap.at_m)],
-    edit: (typed, read) =>
+    edit: (read) =>
       siteEdit({
         taps: swapped(site.taps, index, {
           ...tap,
-          ...named(typed),
-          hose_m: typed.hose?.trim() ? read.length('hose', 0) : null,
+          ...named(read),
+          hose_m: read.text('hose') === null ? null : read.metres('hose', 0),
           at_m: spot(read),
         }),
       }),
@@ -183,11 +184,11 @@ function tankSpec(site: Site, index: number): Spec {
       number('roof', 'Roof it drains, m²', tank.roof_m2),
       ...spotFields(tank.at_m),
     ],
-    edit: (typed, read) =>
+    edit: (read) =>
       siteEdit({
         tanks: swapped(site.tanks, index, {
           ...tank,
-          ...named(typed),
+          ...named(read),
           litres: read.number('litres', 0, 1_000_000) ?? 0,
           roof_m2: read.number('roof', 0, 100_000),
           at_m: spot(read),
@@ -216,11 +217,11 @@ function typedShape(shape: ObstacleShape, read: Read): ObstacleShape {
     case 'rectangle':
       return {
         ...shape,
-        width_cm: read.length('width', 0.01) * 100,
-        length_cm: read.length('depth', 0.01) * 100,
+        width_cm: read.metres('width', 0.01) * 100,
+        length_cm: read.metres('depth', 0.01) * 100,
       };
     case 'circle':
-      return { ...shape, diameter_cm: read.length('across', 0.1) * 100 };
+      return { ...shape, diameter_cm: read.metres('across', 0.1) * 100 };
     case 'polygon':
       return shape;
   }
@@ -249,19 +250,19 @@ function obstacleSpec(known: Obstacle, id: string): Spec {
         ? [number('from', 'In leaf from month', first), number('to', 'to month', last)]
         : []),
     ],
-    edit: (typed, read) => {
+    edit: (read) => {
       const [from, to] = [read.number('from', 1, 12), read.number('to', 1, 12)];
       return {
         do: 'change-obstacle',
         id,
         at_m: spot(read),
         changes: {
-          ...named(typed),
-          kind: typed.kind as ObstacleKind,
-          height_m: read.length('height', 0),
+          ...named(read),
+          kind: read.typed.kind as ObstacleKind,
+          height_m: read.metres('height', 0),
           ...(shape && changedShape(known, shape, read)),
-          ...(leafy ? { leaf: typed.leaf } : {}),
-          ...(crowned ? { crown_base_m: read.length('crown', 0) || null } : {}),
+          ...(leafy ? { leaf: read.typed.leaf } : {}),
+          ...(crowned ? { crown_base_m: read.metres('crown', 0) || null } : {}),
           ...(sheds ? { leaf_months: from !== null && to !== null ? [from, to] : null } : {}),
         },
       };

@@ -7,7 +7,8 @@ import { useEditor } from '../../api/garden';
 import type { HeldGarden } from '../../api/merge';
 import type { Hours, Household as Kept } from '../../api/types';
 import { Field } from '../../kit/Field';
-import { NumberField, textOf, useTyped } from '../../kit/useTyped';
+import { NumberField, useTyped } from '../../kit/form';
+import { textOf } from '../../kit/reader';
 import type { TimeScale } from '../../drawing/scale';
 import { dayOf, isoOf, shortWords, today } from '../../kit/day';
 import type { Day } from '../../kit/day';
@@ -85,34 +86,26 @@ function keptOf(state: HeldGarden): string {
 function HouseholdForm({ state }: { state: HeldGarden }) {
   const editor = useEditor(state.head.slug);
   const household = state.plan.garden.household;
-  const form = useTyped({
-    people: textOf(household?.people),
-    hours: textOf(household?.hours_per_week),
-  });
   const [visits, setVisits] = useState<readonly string[]>(household?.visits ?? []);
   const [away, setAway] = useState(household?.away ?? []);
-  const save = (gone: Kept['away'] = away) => {
-    const reader = form.reader();
-    const people = reader.number('people', 0, 50);
-    const hours = reader.number('hours', 0.1, WEEK_HOURS);
-    if (!reader.sound()) return;
+  const form = useTyped(
+    { people: textOf(household?.people), hours: textOf(household?.hours_per_week) },
+    (read) => ({
+      people: read.number('people', 0, 50),
+      hours_per_week: read.number('hours', 0.1, WEEK_HOURS),
+    }),
+  );
+  const save = (figures: Partial<Kept>) => {
     const said = Object.entries({
       ...household,
-      people,
-      hours_per_week: hours,
+      ...figures,
       visits: DAYS.filter((name) => visits.includes(name)),
-      away: gone,
+      away,
     }).filter(([, value]) => value !== null && !(Array.isArray(value) && value.length === 0));
-    void editor.edit({ do: 'change-garden', changes: { household: Object.fromEntries(said) } });
+    return editor.edit({ do: 'change-garden', changes: { household: Object.fromEntries(said) } });
   };
   return (
-    <form
-      className="space-y-1.5 pb-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        save();
-      }}
-    >
+    <form className="space-y-1.5 pb-2" onSubmit={form.sent(save)}>
       <div className="grid grid-cols-2 gap-x-4">
         <NumberField
           form={form}

@@ -3,7 +3,7 @@ import { useParams } from 'react-router';
 
 import type { HeldGarden } from '../../api/merge';
 import { Choice } from '../../kit/Choice';
-import { Field } from '../../kit/Field';
+import { ChoiceField, TextField } from '../../kit/form';
 import { OverTheYears } from './OverTheYears';
 import { DepthFields, LightFields, OutlineFields } from './PlaceFields';
 import { usePlaceDraft } from './usePlaceDraft';
@@ -29,33 +29,27 @@ export function PlaceForm({ state }: { state: HeldGarden }) {
   const { place: id } = useParams();
   const before = state.plan.places.find((p) => p.id === id);
   const typed = usePlaceDraft(state, before);
-  const { draft, set, setDraft, hasYard } = typed;
+  const { form, hasYard } = typed;
+  const outlines = before || !hasYard ? OUTLINES.filter(([id]) => id !== 'border') : OUTLINES;
   return (
     <main className="max-w-3xl overflow-y-auto p-6">
       <h1 className="text-xl">{before ? `Edit ${before.name ?? before.id}` : 'Add a place'}</h1>
       <p className="mb-4 text-muted">Inside measures count: walls take ground from both sides.</p>
-      <form
-        onSubmit={(event) => void typed.save(event)}
-        className="grid grid-cols-1 gap-x-6 gap-y-3 sm:grid-cols-3"
-      >
-        <Field label="Name">
-          <input value={draft.name} maxLength={120} onChange={(e) => set('name', e.target.value)} />
-        </Field>
+      <form onSubmit={typed.save} className="grid grid-cols-1 gap-x-6 gap-y-3 sm:grid-cols-3">
+        <TextField form={form} name="name" label="Name" />
         <Choice
           label="Kind"
-          value={draft.kind}
+          value={form.typed.kind}
           options={KINDS}
-          onChange={(v) => setDraft((now) => ({ ...now, kind: v, material: '' }))}
+          onChange={(kind) => {
+            form.set('kind', kind);
+            form.set('material', '');
+          }}
         />
-        {draft.outline === 'drawn' ? (
+        {form.typed.outline === 'drawn' ? (
           <p className="self-end pb-1 text-muted">Its outline is kept as it is in the plan.</p>
         ) : (
-          <Choice
-            label="Outline"
-            value={draft.outline}
-            options={before || !hasYard ? OUTLINES.filter(([id]) => id !== 'border') : OUTLINES}
-            onChange={(v) => set('outline', v)}
-          />
+          <ChoiceField form={form} name="outline" label="Outline" options={outlines} />
         )}
         <OutlineFields typed={typed} slug={state.head.slug} />
         <DepthFields typed={typed} />

@@ -1,5 +1,4 @@
 import { useState } from 'react';
-import type { SubmitEvent } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 
 import { answered, api, ProblemError } from '../../api/client';
@@ -8,9 +7,11 @@ import type { HeldGarden } from '../../api/merge';
 import type { Border, Place } from '../../api/types';
 import { nextId } from '../../edits/edits';
 import { draftOf, readDraft } from '../../edits/placeDraft';
-import type { Draft, Faults } from '../../edits/placeDraft';
+import { useTyped } from '../../kit/form';
 import { useUnits } from '../../kit/preferences';
 import { spotKeys, useSpot } from '../../shared/useSpot';
+
+type ReadPlace = ReturnType<typeof readDraft>;
 
 export type PlaceDraft = ReturnType<typeof usePlaceDraft>;
 
@@ -19,20 +20,21 @@ export function usePlaceDraft(state: HeldGarden, before: Place | undefined) {
   const units = useUnits();
   const editor = useEditor(state.head.slug);
   const go = useNavigate();
-  const [draft, setDraft] = useState<Draft>(() => draftOf(before, units));
-  const [faults, setFaults] = useState<Faults>({});
-  const [chosen, setBorder] = useState<Border | null>(null);
-  const [along, setAlong] = useState<string>();
+  const first = draftOf(before, units);
+  const name = before ? first.name : `Place ${state.plan.places.length + 1}`;
+  const form = useTyped({ ...first, name }, (read) => readDraft(read, before));
+  const [border, setBorder] = useState<Border | null>(null);
   const find = useSpot(state.head.slug);
+  const added = nextId(
+    state.plan.places.map((p) => p.id),
+    'place-',
+  );
   const hasYard = Boolean(state.plan.site?.outline_m);
-  const border = draft.outline === 'border' ? chosen : null;
-  const set = <K extends keyof Draft>(key: K, value: Draft[K]) =>
-    setDraft((now) => ({ ...now, [key]: value }));
   const layAlong = (found: Border) => {
     setBorder(found);
-    setAlong(undefined);
-    set('length', units.toField(found.length_cm));
-    set('heading', String(Math.round(found.heading_deg * 10) / 10));
+    form.set('along', found.label);
+    form.set('length', units.toField(found.length_cm));
+    form.set('heading', String(Math.round(found.heading_deg * 10) / 10));
   };
   const from = useSearchParams()[0].get('from');
   const back = (place: string) => {
@@ -41,50 +43,36 @@ export function usePlaceDraft(state: HeldGarden, before: Place | undefined) {
     return go(`/gardens/${state.head.slug}/${there}${known}`);
   };
 
-  const save = async (event: SubmitEvent) => {
-    event.preventDefault();
-    const { changes, form, faults: found } = readDraft(draft, units, before);
-    setFaults(found);
-    if (Object.keys(found).length > 0) return;
-    if (form) {
+  const save = async ({ changes, form: measures }: ReadPlace) => {
+    if (measures) {
       try {
-        const rings = await answered(api.GET('/api/outlines', { params: { query: form } }));
+        const rings = await answered(api.GET('/api/outlines', { params: { query: measures } }));
         changes.shape = { ...(changes.shape as object), ...rings };
       } catch (cause) {
         if (!(cause instanceof ProblemError)) throw cause;
-        setFaults({ arm: cause.message });
+        form.refuse('arm', cause.message);
         return;
       }
     }
-    const place =
-      before?.id ??
-      nextId(
-        state.plan.places.map((p) => p.id),
-        'place-',
-      );
-    const given = Object.fromEntries(Object.entries(changes).filter(([, v]) => v !== null));
-    if (draft.outline === 'border' && !border) {
-      setAlong('Choose what it lies along.');
-      return;
-    }
-    const spot =
-      before || !hasYard
-        ? {}
-        : border
-          ? bordered(border)
-          : spotKeys(await find({ id: place, ...given }));
     const saved = await editor.edit(
       before
         ? { do: 'change-place', id: before.id, changes }
-        : { do: 'add-place', place: { id: place, ...given, ...spot } },
+        : { do: 'add-place', place: await placed(changes) },
     );
-    if (saved) void back(place);
+    if (saved) void back(before?.id ?? added);
+  };
+  const placed = async (changes: ReadPlace['changes']) => {
+    const given = Object.fromEntries(Object.entries(changes).filter(([, v]) => v !== null));
+    const place = { id: added, ...given };
+    if (!hasYard) return place;
+    if (border && form.typed.outline === 'border') return { ...place, ...bordered(border) };
+    return { ...place, ...spotKeys(await find(place)) };
   };
   const remove = async () => {
     if (before && (await editor.edit({ do: 'remove-place', id: before.id })))
       void go(`/gardens/${state.head.slug}`);
   };
-  return { draft, set, setDraft, faults, border, along, layAlong, hasYard, save, remove };
+  return { form, layAlong, hasYard, save: form.sent(save), remove };
 }
 
 /** Where a border lies, as keys of a place. */

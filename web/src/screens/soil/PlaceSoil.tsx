@@ -1,12 +1,10 @@
-import { useState } from 'react';
 import { Link } from 'react-router';
 
 import type { Edit, Note, Place, Soil } from '../../api/types';
-import { Field } from '../../kit/Field';
-import { usePreferences, useUnits } from '../../kit/preferences';
-import { numberOf } from '../../kit/text';
+import { LengthField, NumberField, useTyped } from '../../kit/form';
+import { useUnits } from '../../kit/preferences';
+import { textOf } from '../../kit/reader';
 import { MarginNotes } from '../../shared/MarginNotes';
-import { readLength } from '../../kit/units';
 import { MixChoice } from './MixChoice';
 import { SoftLayers } from './SoftLayers';
 
@@ -24,22 +22,24 @@ const CAUTION =
 /** One place's own fill: its mix, a woody base, and the load that its floor may carry. */
 export function PlaceSoil({ slug, soil, place, notes, onEdit }: Props) {
   const units = useUnits();
-  const { preferences } = usePreferences();
-  const [mix, setMix] = useState(place.mix ?? '');
-  const [base, setBase] = useState(place.base_cm ? units.toField(place.base_cm) : '');
-  const [limit, setLimit] = useState(place.load_limit_kg_per_m2?.toString() ?? '');
-  const [faults, setFaults] = useState<{ base?: string; limit?: string }>({});
-  const save = () => {
-    const found: typeof faults = {};
-    const cm = base.trim() === '' ? null : readLength(base, preferences.units);
-    if (base.trim() !== '' && cm === null) found.base = 'Enter a depth, such as 15 or 6in.';
-    const load = limit.trim() === '' ? null : numberOf(limit);
-    if (load !== null && (Number.isNaN(load) || load <= 0)) found.limit = 'Enter a number above 0.';
-    setFaults(found);
-    if (Object.keys(found).length > 0) return;
-    const changes = { mix: mix || null, base_cm: cm, load_limit_kg_per_m2: load };
-    onEdit({ do: 'change-place', id: place.id, changes });
+  const first = {
+    mix: place.mix ?? '',
+    base: place.base_cm ? units.toField(place.base_cm) : '',
+    limit: textOf(place.load_limit_kg_per_m2),
   };
+  const form = useTyped(first, (read): Edit => {
+    const limit = read.number('limit', 0);
+    if (limit === 0) read.fault('limit', 'Enter a number above 0.');
+    return {
+      do: 'change-place',
+      id: place.id,
+      changes: {
+        mix: read.text('mix'),
+        base_cm: read.text('base') === null ? null : read.length('base', 0),
+        load_limit_kg_per_m2: limit,
+      },
+    };
+  });
   return (
     <section aria-label={`Fill of ${place.name ?? place.id}`}>
       <h2 className="text-base">{place.name ?? place.id}</h2>
@@ -49,26 +49,16 @@ export function PlaceSoil({ slug, soil, place, notes, onEdit }: Props) {
       >
         Measures, walls and bottom
       </Link>
-      <form
-        className="grid grid-cols-2 gap-x-3 gap-y-1"
-        onSubmit={(event) => {
-          event.preventDefault();
-          save();
-        }}
-      >
+      <form className="grid grid-cols-2 gap-x-3 gap-y-1" onSubmit={form.sent(onEdit)}>
         <MixChoice
           label="Filled with"
-          value={mix}
+          value={form.typed.mix}
           none="as suits its kind"
           recipes={soil?.recipes ?? []}
-          onChange={setMix}
+          onChange={(mix) => form.set('mix', mix)}
         />
-        <Field label={`Woody base, ${units.lengthUnit}`} fault={faults.base}>
-          <input value={base} inputMode="decimal" onChange={(e) => setBase(e.target.value)} />
-        </Field>
-        <Field label="Floor load limit, kg per m²" fault={faults.limit}>
-          <input value={limit} inputMode="decimal" onChange={(e) => setLimit(e.target.value)} />
-        </Field>
+        <LengthField form={form} name="base" label="Woody base" />
+        <NumberField form={form} name="limit" label="Floor load limit, kg per m²" />
         <p className="col-span-full pt-1">
           <button type="submit" className="act">
             Save

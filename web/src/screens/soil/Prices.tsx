@@ -3,7 +3,9 @@ import { useState } from 'react';
 import type { HeldGarden } from '../../api/merge';
 import type { Edit, Soil } from '../../api/types';
 import { Choice } from '../../kit/Choice';
-import { NumberField, textOf, useTyped } from '../../kit/useTyped';
+import { NumberField, useTyped } from '../../kit/form';
+import { textOf } from '../../kit/reader';
+import type { Reader } from '../../kit/reader';
 import { MixChoice } from './MixChoice';
 import { useIngredients } from '../../api/useSoil';
 
@@ -20,54 +22,23 @@ export function Prices({ state, onEdit, onSaved }: Props) {
   const [bags, setBags] = useState(Math.max(2, soil?.bags.length ?? 0));
   const [parts, setParts] = useState(() => (soil?.ingredients ?? []).map((part) => part.name));
   const known = useIngredients().data ?? {};
-  const form = useTyped(() => typedOf(soil));
-  const save = () => {
-    const reader = form.reader();
-    const sold = Array.from({ length: bags }, (_, i) => ({
-      ...soil?.bags[i],
-      litres: reader.number(`bag${i}`, 1),
-      opened_litres: reader.number(`opened${i}`, 1),
-      price: reader.number(`price${i}`, 0),
-    })).filter((bag) => bag.litres !== null);
-    const bulk = {
-      price_per_m3: reader.number('m3', 0),
-      delivery: reader.number('delivery', 0),
-      shared_by: reader.number('shared', 1, 50),
-      least_m3: reader.number('least', 0),
-    };
-    const own = reader.number('own', 0);
-    const vehicle = {
-      litres: reader.number('vehicleLitres', 1),
-      kg: reader.number('vehicleKg', 1),
-    };
-    const ingredients = parts.map((name) => ({
+  const form = useTyped(typedOf(soil), (read) => ({
+    mix: mix || null,
+    ...readOf(read, soil, bags),
+    ingredients: parts.map((name) => ({
       name,
-      litres: reader.number(`there ${name}`, 0),
-      price_per_litre: reader.number(`cost ${name}`, 0),
-    }));
-    if (!reader.sound()) return;
-    const fetches = vehicle.litres !== null || vehicle.kg !== null;
-    onEdit({
-      do: 'change-soil',
-      changes: {
-        mix: mix || null,
-        bags: sold,
-        bulk: bulk.price_per_m3 === null ? null : { ...soil?.bulk, ...bulk },
-        own: own === null ? null : { ...soil?.own, litres: own },
-        vehicle: fetches ? { ...soil?.vehicle, ...vehicle } : null,
-        ingredients,
-      },
-    });
-    onSaved();
-  };
+      litres: read.number(`there ${name}`, 0),
+      price_per_litre: read.number(`cost ${name}`, 0),
+    })),
+  }));
   const free = Object.keys(known).filter((name) => !parts.includes(name));
   return (
     <form
       className="grid grid-cols-3 gap-x-3 gap-y-1"
-      onSubmit={(event) => {
-        event.preventDefault();
-        save();
-      }}
+      onSubmit={form.sent((changes) => {
+        onEdit({ do: 'change-soil', changes });
+        onSaved();
+      })}
     >
       <div className="col-span-full">
         <MixChoice
@@ -124,6 +95,31 @@ export function Prices({ state, onEdit, onSaved }: Props) {
       </p>
     </form>
   );
+}
+
+/** Bags, loose mix, what there is and what is fetched with, as they were typed. */
+function readOf(read: Reader<Record<string, string>>, soil: Soil | null | undefined, bags: number) {
+  const sold = Array.from({ length: bags }, (_, i) => ({
+    ...soil?.bags[i],
+    litres: read.number(`bag${i}`, 1),
+    opened_litres: read.number(`opened${i}`, 1),
+    price: read.number(`price${i}`, 0),
+  }));
+  const bulk = {
+    price_per_m3: read.number('m3', 0),
+    delivery: read.number('delivery', 0),
+    shared_by: read.number('shared', 1, 50),
+    least_m3: read.number('least', 0),
+  };
+  const own = read.number('own', 0);
+  const vehicle = { litres: read.number('vehicleLitres', 1), kg: read.number('vehicleKg', 1) };
+  const fetches = vehicle.litres !== null || vehicle.kg !== null;
+  return {
+    bags: sold.filter((bag) => bag.litres !== null),
+    bulk: bulk.price_per_m3 === null ? null : { ...soil?.bulk, ...bulk },
+    own: own === null ? null : { ...soil?.own, litres: own },
+    vehicle: fetches ? { ...soil?.vehicle, ...vehicle } : null,
+  };
 }
 
 function typedOf(soil: Soil | null | undefined): Record<string, string> {

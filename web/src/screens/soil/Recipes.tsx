@@ -3,8 +3,7 @@ import { useState } from 'react';
 import type { HeldGarden } from '../../api/merge';
 import type { Edit } from '../../api/types';
 import { Choice } from '../../kit/Choice';
-import { Field } from '../../kit/Field';
-import { NumberField, useTyped } from '../../kit/useTyped';
+import { NumberField, TextField, useTyped, WholeFault } from '../../kit/form';
 import { nextId } from '../../edits/edits';
 import { useIngredients, useMixes } from '../../api/useSoil';
 
@@ -67,6 +66,9 @@ export function Recipes({ state, onEdit }: Props) {
 
 type Recipe = NonNullable<NonNullable<HeldGarden['plan']['soil']>['recipes']>[number];
 
+/** The field of its name, beside those of its parts. */
+const NAME = 'its name';
+
 function RecipeForm({
   recipe,
   taken,
@@ -78,36 +80,28 @@ function RecipeForm({
 }) {
   const mixes = useMixes().data ?? {};
   const known = Object.keys(useIngredients().data ?? {});
-  const [name, setName] = useState(recipe?.name ?? '');
-  const [none, setNone] = useState(false);
-  const form = useTyped(
-    Object.fromEntries((recipe?.parts ?? []).map((part) => [part.of, String(part.parts)])),
-  );
+  const first: Record<string, string> = {
+    [NAME]: recipe?.name ?? '',
+    ...Object.fromEntries((recipe?.parts ?? []).map((part) => [part.of, String(part.parts)])),
+  };
+  const form = useTyped(first, (read): Recipe => {
+    const parts = known
+      .map((of) => ({ of, parts: read.number(of, 0, 1000) ?? 0 }))
+      .filter((part) => part.parts > 0);
+    if (parts.length === 0) read.fault('whole', 'Add at least one part.');
+    return { id: recipe?.id ?? nextId(taken, 'recipe-'), name: read.text(NAME), parts };
+  });
   const begin = (id: string) => {
     const parts = mixes[id]?.parts ?? {};
     for (const what of known) form.set(what, parts[what]?.toString() ?? '');
-  };
-  const save = () => {
-    const reader = form.reader();
-    const parts = known
-      .map((of) => ({ of, parts: reader.number(of, 0, 1000) }))
-      .filter((part): part is { of: string; parts: number } => (part.parts ?? 0) > 0);
-    setNone(parts.length === 0);
-    if (!reader.sound() || parts.length === 0) return;
-    onSave({ id: recipe?.id ?? nextId(taken, 'recipe-'), name: name.trim() || null, parts });
   };
   return (
     <form
       className="mt-1 grid grid-cols-2 gap-x-3 gap-y-1 border-t border-rule pt-1"
       aria-label="Recipe"
-      onSubmit={(event) => {
-        event.preventDefault();
-        save();
-      }}
+      onSubmit={form.sent(onSave)}
     >
-      <Field label="Name">
-        <input value={name} maxLength={120} onChange={(event) => setName(event.target.value)} />
-      </Field>
+      <TextField form={form} name={NAME} label="Name" />
       <Choice
         label="Begin from"
         value=""
@@ -120,11 +114,7 @@ function RecipeForm({
       {known.map((what) => (
         <NumberField key={what} form={form} name={what} label={`Parts of ${what}`} />
       ))}
-      {none && (
-        <p role="alert" className="col-span-full font-semibold text-damson">
-          Add at least one part.
-        </p>
-      )}
+      <WholeFault form={form} />
       <p className="col-span-full pt-1">
         <button type="submit" className="act act-main">
           Save the recipe

@@ -1,10 +1,8 @@
 import { useState } from 'react';
 
 import type { Edit, Place } from '../../api/types';
-import { Choice } from '../../kit/Choice';
-import { Field } from '../../kit/Field';
-import { usePreferences, useUnits } from '../../kit/preferences';
-import { readLength } from '../../kit/units';
+import { ChoiceField, DayField, LengthField, useTyped } from '../../kit/form';
+import { useUnits } from '../../kit/preferences';
 import { useSoftMatter } from '../../api/useSoil';
 
 type Added = NonNullable<Place['added']>[number];
@@ -59,43 +57,27 @@ function LayerForm({
   known: Readonly<Record<string, { label: string }>>;
   onSave: (layer: Added) => void;
 }) {
-  const units = useUnits();
-  const { preferences } = usePreferences();
-  const [material, setMaterial] = useState('leaves');
-  const [how, setHow] = useState<Added['how']>('laid');
-  const [deep, setDeep] = useState('');
-  const [on, setOn] = useState('');
-  const [fault, setFault] = useState<{ deep?: string; on?: string }>({});
-  const save = () => {
-    const cm = readLength(deep, preferences.units);
-    const wrong: typeof fault = {};
-    if (cm === null || cm <= 0) wrong.deep = 'Enter a depth, such as 30 or 12in.';
-    if (on === '') wrong.on = 'Enter the day.';
-    setFault(wrong);
-    if (cm !== null && cm > 0 && on !== '') onSave({ material, cm, how, on });
-  };
+  const first = { material: 'leaves', how: 'laid' as Added['how'], deep: '', on: '' };
+  const form = useTyped(first, (read): Added => {
+    const { material, how, on } = read.typed;
+    if (on === '') read.fault('on', 'Enter the day.');
+    return { material, cm: read.length('deep', 0.1), how, on };
+  });
   return (
     <form
       className="grid grid-cols-2 gap-x-3 gap-y-1"
       aria-label="Soft matter"
-      onSubmit={(event) => {
-        event.preventDefault();
-        save();
-      }}
+      onSubmit={form.sent(onSave)}
     >
-      <Choice
+      <ChoiceField
+        form={form}
+        name="material"
         label="What"
-        value={material}
         options={Object.entries(known).map(([id, matter]) => [id, matter.label] as const)}
-        onChange={setMaterial}
       />
-      <Choice label="How" value={how} options={HOW} onChange={setHow} />
-      <Field label={`Depth as laid, ${units.lengthUnit}`} fault={fault.deep}>
-        <input value={deep} inputMode="decimal" onChange={(e) => setDeep(e.target.value)} />
-      </Field>
-      <Field label="On" fault={fault.on}>
-        <input type="date" value={on} onChange={(e) => setOn(e.target.value)} />
-      </Field>
+      <ChoiceField form={form} name="how" label="How" options={HOW} />
+      <LengthField form={form} name="deep" label="Depth as laid" />
+      <DayField form={form} name="on" label="On" />
       <p className="col-span-full pt-1">
         <button type="submit" className="act">
           Add it

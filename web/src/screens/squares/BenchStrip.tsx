@@ -41,7 +41,7 @@ export function BenchStrip({ bench }: { bench: Bench }) {
         )}
       </svg>
       {plantings.length === 0 && (
-        <p className="absolute top-2 px-4 text-muted">
+        <p className="absolute top-14 px-4 text-muted">
           Nothing planted yet: choose squares above, then a crop; or plant a whole bed from the
           right.
         </p>

@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 
 import type { PlaceChange, PlaceReport, PlantingReport } from '../../api/types';
 import { useUnits } from '../../kit/preferences';
+import { grouped } from '../../kit/units';
 import { dayOf, shortWords, words } from '../../kit/day';
 import type { Day } from '../../kit/day';
 import { Figure, Sum } from '../../shared/Working';
@@ -106,7 +107,7 @@ function PlaceFigures({ place, plantings, day, schools }: Props) {
       </Line>
       <Line term="Idle in season">
         <Figure label="Idle in season: working" working={() => <IdleSum place={place} />}>
-          {`${Math.round(place.idle_cell_weeks - place.rested_cell_weeks)} square-weeks`}
+          {`${grouped(Math.round(place.idle_cell_weeks - place.rested_cell_weeks))} square-weeks`}
         </Figure>
       </Line>
     </dl>
@@ -270,7 +271,7 @@ function Changed({ changed }: { changed: PlaceChange | undefined }) {
     Math.abs(changed.harvest_kg) >= 0.005 &&
       `${signed(units.weight(changed.harvest_kg), changed.harvest_kg)} ${units.weightUnit}`,
     changed.plants !== 0 && `${signed(String(changed.plants), changed.plants)} plants`,
-    weeks !== 0 && `${signed(String(weeks), weeks)} idle square-weeks`,
+    weeks !== 0 && `${signed(grouped(weeks), weeks)} idle square-weeks`,
   ].filter(Boolean);
   if (parts.length === 0) return null;
   return (

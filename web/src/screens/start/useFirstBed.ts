@@ -1,90 +1,60 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { SubmitEvent } from 'react';
 import { useNavigate } from 'react-router';
 
 import { answered, answeredState, api, ProblemError } from '../../api/client';
 import { gardenKey, gardensKey } from '../../api/garden';
 import { held } from '../../api/merge';
+import type { FirstBedRequest } from '../../api/types';
+import { useTyped } from '../../kit/form';
 import { useMessages } from '../../kit/messages';
-import { usePreferences } from '../../kit/preferences';
+import { useUnits } from '../../kit/preferences';
 import { numberOf } from '../../kit/text';
-import { readLength } from '../../kit/units';
-
-interface Answers {
-  width: string;
-  length: string;
-  depth: string;
-  sun: string;
-  latitude: string;
-  south: boolean;
-  last: string;
-  first: string;
-  container: boolean;
-}
-
-type Faults = Partial<Record<keyof Answers, string>>;
 
 export type FirstBedDraft = ReturnType<typeof useFirstBed>;
 
 /** The four answers as they are typed, what is wrong in them, and the bed that is made of them. */
 export function useFirstBed() {
-  const { units, preferences } = usePreferences();
-  const [answers, setAnswers] = useState<Answers>(() => ({
-    width: units.toField(120),
-    length: units.toField(240),
-    depth: units.toField(25),
-    sun: '6',
-    latitude: '',
-    south: false,
-    last: '',
-    first: '',
-    container: false,
-  }));
-  const [faults, setFaults] = useState<Faults>({});
+  const units = useUnits();
+  const form = useTyped(
+    {
+      width: units.toField(120),
+      length: units.toField(240),
+      depth: units.toField(25),
+      sun: '6',
+      latitude: '',
+      side: 'north',
+      last: '',
+      first: '',
+      kind: 'bed',
+    },
+    (read) => ({
+      name: 'My garden',
+      container: read.typed.kind === 'container',
+      width_cm: read.length('width', 10),
+      length_cm: read.length('length', 10),
+      depth_cm: read.length('depth', 5),
+      sun_hours: read.needed('sun', 0, 24),
+      latitude: read.needed('latitude', 0, 66) * (read.typed.side === 'south' ? -1 : 1),
+      last_frost: read.text('last'),
+      first_frost: read.text('first'),
+    }),
+  );
   const [problem, setProblem] = useState<string>();
   const [busy, setBusy] = useState(false);
   const client = useQueryClient();
   const go = useNavigate();
   const { working } = useMessages();
-  const set = <K extends keyof Answers>(key: K, value: Answers[K]) =>
-    setAnswers((now) => ({ ...now, [key]: value }));
 
-  const latitude = numberOf(answers.latitude) * (answers.south ? -1 : 1);
-  const known = answers.latitude.trim() !== '' && Math.abs(latitude) <= 66;
+  const latitude = numberOf(form.typed.latitude) * (form.typed.side === 'south' ? -1 : 1);
   const guess = useQuery({
     queryKey: ['frosts', latitude],
-    enabled: known,
+    enabled: form.typed.latitude.trim() !== '' && Math.abs(latitude) <= 66,
     queryFn: ({ signal }) =>
       answered(api.GET('/api/frosts', { params: { query: { latitude } }, signal })),
   });
 
-  const make = async (event: SubmitEvent) => {
-    event.preventDefault();
-    const found: Faults = {};
-    const measure = (key: 'width' | 'length' | 'depth', least: number) => {
-      const cm = readLength(answers[key], preferences.units);
-      if (cm === null || cm < least)
-        found[key] = `Enter a length of at least ${units.length(least)}.`;
-      return cm ?? 0;
-    };
-    const body = {
-      name: 'My garden',
-      container: answers.container,
-      width_cm: measure('width', 10),
-      length_cm: measure('length', 10),
-      depth_cm: measure('depth', 5),
-      sun_hours: numberOf(answers.sun),
-      latitude,
-      last_frost: answers.last || null,
-      first_frost: answers.first || null,
-    };
-    if (Number.isNaN(body.sun_hours) || body.sun_hours < 0 || body.sun_hours > 24) {
-      found.sun = 'Enter hours from 0 to 24.';
-    }
-    if (!known) found.latitude = 'Enter degrees from 0 to 66; a rough figure will do.';
-    setFaults(found);
-    if (Object.keys(found).length > 0) return;
+  const make = async (body: FirstBedRequest) => {
     const stop = new AbortController();
     const done = working('Planting the bed', () => stop.abort());
     setBusy(true);
@@ -102,5 +72,5 @@ export function useFirstBed() {
     }
   };
 
-  return { answers, set, faults, problem, busy, frosts: guess.data, make };
+  return { form, problem, busy, frosts: guess.data, make: form.sent(make) };
 }

@@ -10,7 +10,9 @@ import type {
 } from '../../api/types';
 import { Choice } from '../../kit/Choice';
 import { usePreferences, useUnits } from '../../kit/preferences';
-import { NumberField, textOf, useTyped } from '../../kit/useTyped';
+import { NumberField, useTyped } from '../../kit/form';
+import { textOf } from '../../kit/reader';
+import type { Reader } from '../../kit/reader';
 import { fieldUnit } from '../../kit/units';
 
 interface Tables {
@@ -70,14 +72,6 @@ export function SupportForm({ state, place, support, sheet, onEdit, ...tables }:
     return cm === null || cm === undefined ? {} : { placeholder: unit.shown(cm) };
   };
   const wind = state.plan.site?.design_wind_m_s;
-  const form = useTyped(() => ({
-    ...Object.fromEntries(
-      fields.map(([key]) => [key, support[key] ? unit.shown(support[key]) : '']),
-    ),
-    wind: textOf(wind),
-    from: support.run_cm ? unit.shown(support.run_cm[0]) : '',
-    to: support.run_cm ? unit.shown(support.run_cm[1]) : '',
-  }));
   const changed = (changes: Partial<Support>): Edit => ({
     do: 'change-place',
     id: place.id,
@@ -91,32 +85,40 @@ export function SupportForm({ state, place, support, sheet, onEdit, ...tables }:
       ),
     },
   });
-  const save = () => {
-    const reader = form.reader();
-    const length = (key: string, least: number, most: number) => {
-      const typed = reader.number(key, Number(unit.shown(least)), Number(unit.shown(most)));
-      return typed === null ? null : unit.read(typed);
-    };
+  const first: Record<string, string> = {
+    ...Object.fromEntries(
+      fields.map(([key]) => [key, support[key] ? unit.shown(support[key]) : '']),
+    ),
+    wind: textOf(wind),
+    from: support.run_cm ? unit.shown(support.run_cm[0]) : '',
+    to: support.run_cm ? unit.shown(support.run_cm[1]) : '',
+  };
+  const lengthIn = (
+    read: Reader<Record<string, string>>,
+    key: string,
+    least: number,
+    most: number,
+  ) => {
+    const typed = read.number(key, Number(unit.shown(least)), Number(unit.shown(most)));
+    return typed === null ? null : unit.read(typed);
+  };
+  const form = useTyped(first, (read): Edit => {
     const changes = Object.fromEntries(
-      fields.map(([key, , least, most]) => [key, length(key, least, most)]),
+      fields.map(([key, , least, most]) => [key, lengthIn(read, key, least, most)]),
     );
-    const [from, to] = [length('from', 0, 10000), length('to', 0, 10000)];
-    const windNow = reader.number('wind', 1, 80);
-    if (!reader.sound()) return;
+    const [from, to] = [lengthIn(read, 'from', 0, 10000), lengthIn(read, 'to', 0, 10000)];
     const run = from === null && to === null ? null : ([from ?? 0, to ?? 0] as [number, number]);
+    const windNow = read.number('wind', 1, 80);
     const edits: Edit[] = [changed({ ...changes, run_cm: run })];
     if (windNow !== (wind ?? null))
       edits.push({ do: 'change-site', changes: { design_wind_m_s: windNow } });
-    onEdit({ do: 'together', edits });
-  };
+    return { do: 'together', edits };
+  });
   return (
     <form
       aria-label="The support"
       className="grid grid-cols-2 gap-x-3 gap-y-1"
-      onSubmit={(event) => {
-        event.preventDefault();
-        save();
-      }}
+      onSubmit={form.sent(onEdit)}
     >
       <Choices
         system={system}

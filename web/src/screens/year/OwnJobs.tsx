@@ -8,7 +8,7 @@ import type { HeldGarden } from '../../api/merge';
 import type { Chore, ProposedChore } from '../../api/types';
 import { Choice } from '../../kit/Choice';
 import type { Options } from '../../kit/Choice';
-import { Field } from '../../kit/Field';
+import { ChoiceField, DayField, TextField, useTyped } from '../../kit/form';
 import { nextId } from '../../edits/edits';
 import { dayOf, isoOf, shortWords } from '../../kit/day';
 import type { Day } from '../../kit/day';
@@ -90,42 +90,37 @@ function NewJob({ state, day, onDone }: NewProps) {
   const { slug, version } = state.head;
   const editor = useEditor(slug);
   const usual = useUsual(slug, version);
-  const [what, setWhat] = useState('');
-  const [place, setPlace] = useState('');
-  const [on, setOn] = useState(isoOf(day));
-  const [again, setAgain] = useState('');
   const [why, setWhy] = useState('');
-  const [fault, setFault] = useState<string>();
-  const take = (key: string) => {
-    const found = usual.find((one) => one.key === key);
-    if (!found) return;
-    setWhat(found.what);
-    setOn(found.on);
-    setAgain(`${found.every} ${found.per}`);
-    setWhy(found.why);
-  };
-  const save = () => {
-    const said = what.trim();
-    setFault(said && on ? undefined : 'Say what is to be done, and from which day.');
-    if (!said || !on) return;
+  const first = { what: '', place: '', on: isoOf(day), again: '' };
+  const form = useTyped(first, (read): Record<string, unknown> => {
+    const { on, place } = read.typed;
+    const what = read.text('what');
+    if (what === null) read.fault('what', 'Say what is to be done.');
+    if (on === '') read.fault('on', 'Enter the day.');
+    const [every, per] = read.typed.again.split(' ');
     const id = nextId(
       state.plan.chores.map((known) => known.id),
       'own',
     );
-    const [every, per] = again.split(' ');
-    const chore: Record<string, unknown> = { id, what: said, on };
-    if (place) chore.place = place;
-    if (every && per) Object.assign(chore, { every: Number(every), per });
-    void editor.edit({ do: 'keep-chore', chore }).then((saved) => saved && onDone());
+    return {
+      ...{ id, what, on },
+      ...(place && { place }),
+      ...(every && per && { every: Number(every), per }),
+    };
+  });
+  const take = (key: string) => {
+    const found = usual.find((one) => one.key === key);
+    if (!found) return;
+    form.set('what', found.what);
+    form.set('on', found.on);
+    form.set('again', `${found.every} ${found.per}`);
+    setWhy(found.why);
+  };
+  const save = async (chore: Record<string, unknown>) => {
+    if (await editor.edit({ do: 'keep-chore', chore })) onDone();
   };
   return (
-    <form
-      className="flex flex-wrap items-end gap-x-4 gap-y-1 pb-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        save();
-      }}
-    >
+    <form className="flex flex-wrap items-end gap-x-4 gap-y-1 pb-2" onSubmit={form.sent(save)}>
       <Choice
         label="A usual one"
         value=""
@@ -133,39 +128,23 @@ function NewJob({ state, day, onDone }: NewProps) {
         onChange={take}
       />
       <div className="min-w-64 grow">
-        <Field label="What is to be done">
-          <input
-            value={what}
-            maxLength={120}
-            onChange={(event) => {
-              setWhat(event.target.value);
-              setWhy('');
-            }}
-          />
-        </Field>
+        <TextField form={form} name="what" label="What is to be done" />
       </div>
-      <Choice
+      <ChoiceField
+        form={form}
+        name="place"
         label="Where"
-        value={place}
         options={[
           ['', 'the garden'],
           ...state.plan.places.map((p) => [p.id, p.name ?? p.id] as const),
         ]}
-        onChange={setPlace}
       />
-      <Field label="From">
-        <input type="date" value={on} onChange={(event) => setOn(event.target.value)} />
-      </Field>
-      <Choice label="Comes again" value={again} options={AGAIN} onChange={setAgain} />
+      <DayField form={form} name="on" label="From" />
+      <ChoiceField form={form} name="again" label="Comes again" options={AGAIN} />
       <button type="submit" className="act act-main">
         Add the job
       </button>
       {why && <p className="basis-full text-[13px] text-muted">{`${why}.`}</p>}
-      {fault && (
-        <p role="alert" className="basis-full font-semibold text-damson">
-          {fault}
-        </p>
-      )}
     </form>
   );
 }

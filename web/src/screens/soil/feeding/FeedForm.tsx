@@ -1,9 +1,8 @@
-import { useState } from 'react';
-
 import type { HeldGarden } from '../../../api/merge';
 import type { Edit } from '../../../api/types';
-import { Choice } from '../../../kit/Choice';
-import { NumberField, TextField, textOf, useTyped } from '../../../kit/useTyped';
+import { ChoiceField, NumberField, TextField, useTyped } from '../../../kit/form';
+import { textOf } from '../../../kit/reader';
+import type { Reader } from '../../../kit/reader';
 
 interface Props {
   state: HeldGarden;
@@ -26,15 +25,12 @@ function said(figures: Readonly<Record<string, string | number | null>>) {
   return Object.fromEntries(Object.entries(figures).filter(([, value]) => value !== null));
 }
 
-/** The school on feeding, the packet's analysis, and what a soil test said. */
-export function FeedForm({ state, onEdit }: Props) {
-  const soil = state.plan.soil;
-  const [school, setSchool] = useState(soil?.feeding ?? 'from-start');
-  const [phosphate, setPhosphate] = useState(soil?.test?.phosphate ?? '');
-  const [potash, setPotash] = useState(soil?.test?.potash ?? '');
-  const packet = soil?.packet;
-  const liquid = soil?.liquid;
-  const form = useTyped({
+type Soil = NonNullable<HeldGarden['plan']['soil']>;
+
+function typedOf(soil: Soil | null | undefined) {
+  const { packet, liquid, test } = soil ?? {};
+  return {
+    school: soil?.feeding ?? 'from-start',
     name: packet?.name ?? '',
     n: textOf(packet?.n_percent),
     p: textOf(packet?.p2o5_percent),
@@ -47,57 +43,56 @@ export function FeedForm({ state, onEdit }: Props) {
     dose: textOf(liquid?.ml_per_10_l),
     poured: textOf(liquid?.every_days),
     liquidWait: textOf(liquid?.wait_days),
-    ph: textOf(soil?.test?.ph),
-  });
-  const save = () => {
-    const reader = form.reader();
-    const n = reader.number('n', 0, 100);
-    const given = {
-      name: form.typed.name?.trim() || null,
-      n_percent: n,
-      p2o5_percent: reader.number('p', 0, 100),
-      k2o_percent: reader.number('k', 0, 100),
-      price_per_kg: reader.number('price', 0),
-      at_once_g_per_m2: reader.number('atOnce', 0.1, 5000),
-      every_days: reader.number('every', 0, 365),
-      wait_days: reader.number('wait', 0, 365),
-    };
-    const dose = reader.number('dose', 0.01, 1000);
-    const poured = {
-      name: form.typed.liquid?.trim() || null,
-      ml_per_10_l: dose,
-      every_days: reader.number('poured', 1, 365),
-      wait_days: reader.number('liquidWait', 0, 365),
-    };
-    const test = {
-      ph: reader.number('ph', 2, 12),
-      phosphate: phosphate || null,
-      potash: potash || null,
-    };
-    if (!reader.sound()) return;
-    const tested = Object.values(test).some((value) => value !== null);
-    onEdit({
-      do: 'change-soil',
-      changes: {
-        feeding: school,
-        packet: n === null ? null : said(given),
-        liquid: dose === null ? null : said(poured),
-        test: tested ? { ...soil?.test, ...test } : null,
-      },
-    });
+    ph: textOf(test?.ph),
+    phosphate: test?.phosphate ?? '',
+    potash: test?.potash ?? '',
+  } as const;
+}
+
+function changesOf(read: Reader<ReturnType<typeof typedOf>>, soil: Soil | null | undefined) {
+  const packet = {
+    name: read.text('name'),
+    n_percent: read.number('n', 0, 100),
+    p2o5_percent: read.number('p', 0, 100),
+    k2o_percent: read.number('k', 0, 100),
+    price_per_kg: read.number('price', 0),
+    at_once_g_per_m2: read.number('atOnce', 0.1, 5000),
+    every_days: read.number('every', 0, 365),
+    wait_days: read.number('wait', 0, 365),
   };
+  const liquid = {
+    name: read.text('liquid'),
+    ml_per_10_l: read.number('dose', 0.01, 1000),
+    every_days: read.number('poured', 1, 365),
+    wait_days: read.number('liquidWait', 0, 365),
+  };
+  const test = {
+    ph: read.number('ph', 2, 12),
+    phosphate: read.text('phosphate'),
+    potash: read.text('potash'),
+  };
+  const tested = Object.values(test).some((value) => value !== null);
+  return {
+    feeding: read.typed.school,
+    packet: packet.n_percent === null ? null : said(packet),
+    liquid: liquid.ml_per_10_l === null ? null : said(liquid),
+    test: tested ? { ...soil?.test, ...test } : null,
+  };
+}
+
+/** The school on feeding, the packet's analysis, and what a soil test said. */
+export function FeedForm({ state, onEdit }: Props) {
+  const { soil } = state.plan;
+  const form = useTyped(typedOf(soil), (read) => changesOf(read, soil));
   return (
     <form
       className="grid grid-cols-3 gap-x-3 gap-y-1"
       aria-label="Feed"
-      onSubmit={(event) => {
-        event.preventDefault();
-        save();
-      }}
+      onSubmit={form.sent((changes) => onEdit({ do: 'change-soil', changes }))}
     >
       <h2 className="col-span-full text-base">Feed</h2>
       <div className="col-span-full">
-        <Choice label="Feeding school" value={school} options={SCHOOLS} onChange={setSchool} />
+        <ChoiceField form={form} name="school" label="Feeding school" options={SCHOOLS} />
       </div>
       <div className="col-span-2">
         <TextField form={form} name="name" label="Name of the packet" />
@@ -120,8 +115,8 @@ export function FeedForm({ state, onEdit }: Props) {
       <NumberField form={form} name="liquidWait" label="Wait before picking, days" />
       <h3 className="col-span-full mt-1 font-sans text-[13px] font-semibold">A soil test</h3>
       <NumberField form={form} name="ph" label="pH" />
-      <Choice label="Phosphate" value={phosphate} options={LEVELS} onChange={setPhosphate} />
-      <Choice label="Potash" value={potash} options={LEVELS} onChange={setPotash} />
+      <ChoiceField form={form} name="phosphate" label="Phosphate" options={LEVELS} />
+      <ChoiceField form={form} name="potash" label="Potash" options={LEVELS} />
       <p className="col-span-full pt-1">
         <button type="submit" className="act act-main">
           Save

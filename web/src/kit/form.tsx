@@ -1,0 +1,141 @@
+import { useController, useForm, useWatch } from 'react-hook-form';
+import type { Control, FieldErrors } from 'react-hook-form';
+import type { BaseSyntheticEvent } from 'react';
+
+import { Choice } from './Choice';
+import type { Options } from './Choice';
+import { Field } from './Field';
+import { useUnits } from './preferences';
+import { readerOf } from './reader';
+import type { Reader, Texts } from './reader';
+
+const MOST_LETTERS = 120;
+
+type Loose = Record<string, string | undefined>;
+type Held = Control<Loose, unknown, { read: unknown }>;
+
+/** A form under way: what is typed, what is wrong with it, and what it is sent as. */
+export interface TypedForm<T, R = unknown> {
+  control: Held;
+  typed: T;
+  set: <K extends keyof T>(key: K, text: T[K]) => void;
+  fault: (key: keyof T | 'whole') => string | undefined;
+  /** Say at a field what only the core could find wrong with it. */
+  refuse: (key: keyof T, words: string) => void;
+  /** Hand over what is read; where something cannot be, it is said at its field instead. */
+  sent: (save: (read: R) => unknown) => (event: BaseSyntheticEvent) => void;
+}
+
+/** A form of typed fields, and how they are read once it is sent. */
+export function useTyped<T extends Texts<T>, R>(
+  first: T,
+  read: (reader: Reader<T>) => R,
+): TypedForm<T, R> {
+  const units = useUnits();
+  const { control, setValue, setError, handleSubmit, formState } = useForm<
+    Loose,
+    unknown,
+    { read: R }
+  >({
+    defaultValues: first,
+    resolver: (typed) => {
+      const { reader, faults } = readerOf(typed as unknown as T, units);
+      const values = { read: read(reader) };
+      const errors = Object.entries(faults).map(([key, message]) => [
+        key,
+        { type: 'read', message },
+      ]);
+      return errors.length === 0
+        ? { values, errors: {} }
+        : { values: {}, errors: Object.fromEntries(errors) as FieldErrors<Loose> };
+    },
+  });
+  const typed = useWatch({ control }) as unknown as T;
+  return {
+    control: control,
+    typed,
+    set: (key, text) => setValue(String(key), text, { shouldValidate: formState.isSubmitted }),
+    fault: (key) => formState.errors[String(key)]?.message,
+    refuse: (key, message) => setError(String(key), { type: 'core', message }),
+    sent: (save) => (event) => {
+      void handleSubmit(({ read: value }) => save(value))(event);
+    },
+  };
+}
+
+interface Props<T> {
+  form: Pick<TypedForm<T>, 'control' | 'typed'>;
+  name: keyof T & string;
+  label: string;
+  hint?: string | undefined;
+}
+
+/** One field of a form, with what is wrong with it under it; faulty ones are gone to. */
+function Input<T>({
+  form,
+  name,
+  native,
+  ...words
+}: Props<T> & { native: React.ComponentProps<'input'> }) {
+  const { field, fieldState } = useController({ control: form.control, name });
+  const { label, hint } = words;
+  return (
+    <Field label={label} fault={fieldState.error?.message} {...(hint ? { hint } : {})}>
+      <input {...native} {...field} value={field.value ?? ''} aria-invalid={fieldState.invalid} />
+    </Field>
+  );
+}
+
+/** Some words, with their label. */
+export function TextField<T>(props: Props<T>) {
+  return <Input {...props} native={{ maxLength: MOST_LETTERS }} />;
+}
+
+/** A number or a measure, with its label. */
+export function NumberField<T>({ placeholder, ...props }: Props<T> & { placeholder?: string }) {
+  return <Input {...props} native={{ inputMode: 'decimal', placeholder }} />;
+}
+
+/** A day, with its label. */
+export function DayField<T>(props: Props<T>) {
+  return <Input {...props} native={{ type: 'date' }} />;
+}
+
+/** A length in the grower's own unit, which stands in its label. */
+export function LengthField<T>({ label, ...props }: Props<T>) {
+  const units = useUnits();
+  return <NumberField {...props} label={`${label}, ${units.lengthUnit}`} />;
+}
+
+/** What is wrong with the whole of a form. */
+export function WholeFault({ form }: { form: { fault: (key: 'whole') => string | undefined } }) {
+  const words = form.fault('whole');
+  return words ? (
+    <p role="alert" className="col-span-full font-semibold text-damson">
+      {words}
+    </p>
+  ) : null;
+}
+
+interface ChoiceProps<T, K extends keyof T & string, V extends string> {
+  form: Pick<TypedForm<T>, 'typed' | 'set' | 'fault'>;
+  name: K;
+  label: string;
+  options: Options<V>;
+}
+
+/** One of several, with its label. */
+export function ChoiceField<T, K extends keyof T & string, V extends T[K] & string>({
+  form,
+  name,
+  ...shown
+}: ChoiceProps<T, K, V>) {
+  return (
+    <Choice
+      {...shown}
+      value={form.typed[name] as V}
+      fault={form.fault(name)}
+      onChange={(value) => form.set(name, value)}
+    />
+  );
+}

@@ -1,0 +1,72 @@
+import { numberOf } from './text';
+import { readLength } from './units';
+import type { Units } from './units';
+
+/** A form's fields as they are typed. */
+export type Texts<T> = { [K in keyof T]: string };
+
+/** What is wrong, field by field; `whole` is for what no single field is to blame for. */
+export type Faults = Record<string, string>;
+
+/** Values read from what is typed; what cannot be read is kept as a fault of its field. */
+export interface Reader<T> {
+  typed: T;
+  /** The words of a field; null where it is empty. */
+  text: (key: keyof T) => string | null;
+  /** A number; null where the field is empty. */
+  number: (key: keyof T, least: number, most?: number) => number | null;
+  /** A number that has to be given. */
+  needed: (key: keyof T, least: number, most?: number) => number;
+  /** A length in centimetres that has to be given; below zero where the least is. */
+  length: (key: keyof T, leastCm: number) => number;
+  /** The same in metres. */
+  metres: (key: keyof T, leastM: number) => number;
+  fault: (key: keyof T | 'whole', words: string) => void;
+}
+
+/** A reader of these fields, and the faults that it finds as it reads. */
+export function readerOf<T extends Texts<T>>(
+  typed: T,
+  units: Units,
+): { reader: Reader<T>; faults: Faults } {
+  const faults: Faults = {};
+  const fault = (key: keyof T | 'whole', words: string) => {
+    faults[String(key)] ??= words;
+  };
+  const textOf = (key: keyof T): string => (typed[key] as string | undefined)?.trim() ?? '';
+  const needed = (key: keyof T, least: number, most = Infinity) => {
+    const text = textOf(key);
+    const value = numberOf(text);
+    if (text === '' || Number.isNaN(value) || value < least || value > most)
+      fault(key, `Enter a number from ${least}${most === Infinity ? '' : ` to ${most}`}.`);
+    return value;
+  };
+  const length = (key: keyof T, leastCm: number) => {
+    const text = textOf(key).replace('−', '-');
+    const cm = readLength(text.replace(/^-/, ''), units.system);
+    const signed = (cm ?? 0) * (text.startsWith('-') ? -1 : 1);
+    if (cm === null || signed < leastCm) fault(key, lengthFault(units, leastCm));
+    return signed;
+  };
+  const reader: Reader<T> = {
+    typed,
+    text: (key) => textOf(key) || null,
+    number: (key, least, most) => (textOf(key) === '' ? null : needed(key, least, most)),
+    needed,
+    length,
+    metres: (key, leastM) => Math.round(length(key, leastM * 100) * 100) / 10_000,
+    fault,
+  };
+  return { reader, faults };
+}
+
+function lengthFault(units: Units, leastCm: number): string {
+  const example = units.system === 'imperial' ? `4', 3'6" or 42in` : '120, 1.2m or 45cm';
+  const bound = leastCm > 0 ? ` of at least ${units.length(leastCm)}` : '';
+  return `Enter a length${bound}, such as ${example}.`;
+}
+
+/** A figure as it stands in a field; nothing where it is not known. */
+export function textOf(value: number | null | undefined): string {
+  return value?.toString() ?? '';
+}
