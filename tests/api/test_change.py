@@ -61,7 +61,7 @@ def laid_over(state, change):
         {"do": "change-garden", "changes": {"name": "Other", "last_frost": "2027-05-02"}},
         {"do": "change-site", "changes": {"north_deg": 30}},
         {"do": "change-soil", "changes": {"x-heap": 2}},
-        {"do": "keep-layout", "id": "kept", "name": "Kept"},
+        {"do": "keep-alternative", "id": "kept", "name": "Kept"},
     ],
     ids=lambda edit: edit["do"],
 )

@@ -114,7 +114,7 @@ def test_odd_addresses_are_pages_or_not_there(client, path, status):
 def test_what_takes_too_long_is_stopped_and_told(store, book, lantern):
     app = create_app(store, book)
     hasty = TestClient(Guard(app, answer_within_s=0.0), base_url="http://127.0.0.1:8437")
-    answer = hasty.get("/api/gardens/lantern-court/layouts")
+    answer = hasty.get("/api/gardens/lantern-court/alternatives")
     assert answer.status_code == 503
     assert "was stopped" in answer.json()["detail"]
     assert answer.json()["type"].endswith(":too-long")

@@ -24,7 +24,7 @@ OF_GARDEN = [
     "set-out",
     "order",
     "build",
-    "layouts",
+    "alternatives",
     "crop-book",
     "crop-book/carrot",
     "seed-box",
@@ -167,7 +167,7 @@ def test_edits_with_anything_in_them_are_made_or_refused(client, lantern, first)
         {"do": "change-planting", "id": "p1", "changes": {"spacing_cm": 9}},
         {"do": "remove-chore", "id": "c"},
         {"do": "copy-place", "id": "south", "new_id": "twin"},
-        {"do": "keep-layout", "id": "l", "name": "l"},
+        {"do": "keep-alternative", "id": "l", "name": "l"},
         {"do": "forget-set-aside"},
     )
     for wild in (*WILD, {"id": "z"}, {"id": []}, {"places": [3]}, {"places": {}}, {"jobs": 5}):

@@ -73,12 +73,12 @@ def _openapi(app: FastAPI) -> dict[str, Any]:
     take as a raw body, and the problem of every error."""
     if not app.openapi_schema:
         document = get_openapi(title=app.title, version=app.version, routes=app.routes)
-        known = document["components"]["schemas"]
+        components = document["components"]["schemas"]
         problem = problems.Problem.model_json_schema(ref_template=_REF)
         for name, schema in (("Plan", schemas()["plan"]), ("Problem", problem)):
             for part, described in schema.pop("$defs", {}).items():
-                known.setdefault(part, described)
-            known.setdefault(name, schema)
+                components.setdefault(part, described)
+            components.setdefault(name, schema)
         app.openapi_schema = document
     return app.openapi_schema
 

@@ -121,11 +121,11 @@ def _report_change(was: Report, now: Report) -> ReportChange:
 
 
 def _notes(was: tuple[Note, ...], now: tuple[Note, ...]) -> list[int | Note]:
-    known: dict[tuple[str | None, ...], list[int]] = defaultdict(list)
+    places_of: dict[tuple[str | None, ...], list[int]] = defaultdict(list)
     for index, note in enumerate(was):
-        known[note.code, note.place, note.planting].append(index)
+        places_of[note.code, note.place, note.planting].append(index)
     return [
-        next((i for i in known[note.code, note.place, note.planting] if was[i] == note), note)
+        next((i for i in places_of[note.code, note.place, note.planting] if was[i] == note), note)
         for note in now
     ]
 
@@ -163,13 +163,13 @@ def _parts(was: tuple[P, ...], now: tuple[P, ...]) -> PartsChange:
     before = {part.id: part for part in was}
     changed = []
     for part in now:
-        known = before.get(part.id)
-        if known is part or known == part:
+        earlier = before.get(part.id)
+        if earlier is part or earlier == part:
             continue
         names = set(_fields_of(part))
-        if known is not None:
-            names = _different(known, part, _fields_of(part)) | {"id"}
-        changed.append({**_dumped(part, names), **_gone(known, part)})
+        if earlier is not None:
+            names = _different(earlier, part, _fields_of(part)) | {"id"}
+        changed.append({**_dumped(part, names), **_gone(earlier, part)})
     return PartsChange([part.id for part in now], changed)
 
 

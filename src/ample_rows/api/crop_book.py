@@ -5,7 +5,7 @@ from typing import Annotated, Any
 from fastapi import APIRouter, Query, Response
 from pydantic import BaseModel, ConfigDict, Field
 
-from ample_rows.api.gardens import Garden, Reference, file_answer
+from ample_rows.api.gardens import Catalogue, Garden, file_answer
 from ample_rows.api.problems import RESPONSES
 from ample_rows.core.ask.crop_book.files import (
     CropFile,
@@ -48,7 +48,7 @@ def index(here: Garden, place: Annotated[str | None, Query()] = None) -> list[Cr
 
 
 @router.get("/crop-book/{crop}")
-def page(crop: str, here: Garden, book: Reference) -> CropPage:
+def page(crop: str, here: Garden, book: Catalogue) -> CropPage:
     """One crop: its figures, its windows on this year, where it fits, its neighbours."""
     return crop_page(here, crop, book)
 
@@ -68,7 +68,7 @@ def export_own(slug: str, here: Garden) -> Response:
 
 
 @router.post("/crop-file")
-def read_file(asked: CropFileText, here: Garden, book: Reference) -> CropFile:
+def read_file(asked: CropFileText, here: Garden, book: Catalogue) -> CropFile:
     """What a crop file would bring, and what in it cannot be used. Nothing is kept yet."""
     return read_crop_file(asked.text, asked.kind, book)
 

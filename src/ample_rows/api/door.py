@@ -19,11 +19,11 @@ _LEAST_TOKEN = 32
 def token_of(folder: Path) -> str:
     """The token of a data folder, made when there is none; only the owner can read its file."""
     path = folder / TOKEN_NAME
-    known = path.read_text(encoding="utf-8").strip() if path.is_file() else ""
-    if len(known) < _LEAST_TOKEN:
-        known = secrets.token_urlsafe(32)
-        write_own(path, known + "\n")
-    return known
+    token = path.read_text(encoding="utf-8").strip() if path.is_file() else ""
+    if len(token) < _LEAST_TOKEN:
+        token = secrets.token_urlsafe(32)
+        write_own(path, token + "\n")
+    return token
 
 
 class Door:
@@ -72,10 +72,10 @@ class Door:
         if kind.lower() == "bearer" and _same(given.strip(), self._token):
             return True
         try:
-            found = SimpleCookie(headers.get("cookie", "")).get(_cookie_name(port))
+            cookie = SimpleCookie(headers.get("cookie", "")).get(_cookie_name(port))
         except CookieError:
             return False
-        return found is not None and _same(found.value, self._derived("page"))
+        return cookie is not None and _same(cookie.value, self._derived("page"))
 
     def admits_calendar(self, path: str, query: QueryParams) -> bool:
         """Whether a request is a calendar program's, by the key in its address."""

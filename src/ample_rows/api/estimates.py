@@ -23,10 +23,10 @@ class Estimates:
     def of(self, version: int, plan: Plan) -> Estimate:
         """The estimate of a kept plan; its parts are worked out as they are asked for."""
         with self._lock:
-            found = self._held.get(version)
-            if found is None:
-                found = Estimate(plan, book_with(self._book, plan.crops), PROGRAM)
-                self._held[version] = found
+            estimate = self._held.get(version)
+            if estimate is None:
+                estimate = Estimate(plan, book_with(self._book, plan.crops), PROGRAM)
+                self._held[version] = estimate
                 while len(self._held) > _MOST_HELD:
                     self._held.popitem(last=False)
-            return found
+            return estimate

@@ -58,33 +58,35 @@ def book_of(request: Request) -> Book:
 
 
 Store = Annotated[GardenStore, Depends(store_of)]
-Reference = Annotated[Book, Depends(book_of)]
+Catalogue = Annotated[Book, Depends(book_of)]
 
 
 def estimates_of(request: Request) -> Estimates:
     return cast(Estimates, request.app.state.estimates)
 
 
-Known = Annotated[Estimates, Depends(estimates_of)]
+Computed = Annotated[Estimates, Depends(estimates_of)]
 
 
-def garden_of(slug: str, store: Store, known: Known, _: Annotated[None, in_turn]) -> Estimate:
+def garden_of(
+    slug: str, store: Store, estimates: Computed, _: Annotated[None, in_turn]
+) -> Estimate:
     """A garden whose figures can be computed."""
-    return _computable(store.load(slug), known)
+    return _computable(store.load(slug), estimates)
 
 
 def heavy_garden_of(
-    slug: str, store: Store, known: Known, _: Annotated[None, one_at_a_time]
+    slug: str, store: Store, estimates: Computed, _: Annotated[None, one_at_a_time]
 ) -> Estimate:
     """The same for what takes long to answer."""
-    return _computable(store.load(slug), known)
+    return _computable(store.load(slug), estimates)
 
 
-def _computable(stored: Stored, known: Estimates) -> Estimate:
+def _computable(stored: Stored, estimates: Estimates) -> Estimate:
     too_many = too_many_cells(stored.plan)
     if too_many is not None:
         raise PlanFaultsError([too_many])
-    return known.of(stored.head.version, stored.plan)
+    return estimates.of(stored.head.version, stored.plan)
 
 
 Garden = Annotated[Estimate, Depends(garden_of)]
@@ -117,27 +119,27 @@ def list_gardens(store: Store) -> list[Head]:
     },
 )
 def import_garden(
-    body: Body, store: Store, book: Reference, known: Known, _: Annotated[None, in_turn]
+    body: Body, store: Store, book: Catalogue, estimates: Computed, _: Annotated[None, in_turn]
 ) -> Response:
     """Keep a garden from a plan document; the gardens that are there are backed up before."""
     plan = read_plan(body, book)
     if store.list():
         store.database.backups.make("before-import")
-    return garden_response(store.load(store.create(plan)), known, status=201)
+    return garden_response(store.load(store.create(plan)), estimates, status=201)
 
 
 @router.post("/first-bed", status_code=201, responses=MADE)
 def make_first_bed(
     answers: FirstBedRequest,
     store: Store,
-    book: Reference,
-    known: Known,
+    book: Catalogue,
+    estimates: Computed,
     _: Annotated[None, in_turn],
 ) -> Response:
     """A garden with one planted bed from four answers."""
     today = datetime.now(UTC).date()
     plan = first_garden(FirstBed(**answers.model_dump()), book, today=today)
-    return garden_response(store.load(store.create(plan)), known, status=201)
+    return garden_response(store.load(store.create(plan)), estimates, status=201)
 
 
 @router.get("/frosts")
@@ -148,13 +150,13 @@ def frosts(latitude: Annotated[float, Latitude]) -> FrostAnswer:
 
 
 @router.get("/gardens/{slug}", responses=STATE)
-async def read_garden(slug: str, request: Request, store: Store, known: Known) -> Response:
+async def read_garden(slug: str, request: Request, store: Store, estimates: Computed) -> Response:
     """A garden with its plan and report."""
     answers, gates = cast(Answers, request.app.state.answers), cast(Gates, request.app.state.gates)
 
     async def written() -> bytes:
         async with gates.common.turn():
-            return await run_in_threadpool(lambda: garden_answer(store.load(slug), known))
+            return await run_in_threadpool(lambda: garden_answer(store.load(slug), estimates))
 
     version = await run_in_threadpool(store.version, slug)
     return json_response(await answers.once(version, preferred_units(request.scope), written))
@@ -168,26 +170,26 @@ def remove_garden(slug: str, version: Seen, store: Store) -> None:
 
 @router.post("/gardens/{slug}/edits", responses=CHANGED)
 def edit_garden(
-    slug: str, asked: EditRequest, store: Store, known: Known, _: Annotated[None, in_turn]
+    slug: str, asked: EditRequest, store: Store, estimates: Computed, _: Annotated[None, in_turn]
 ) -> Response:
     """Make one edit; 409 when the garden was changed since `version`."""
-    return change_response(store.edit(slug, asked.version, asked.edit), known)
+    return change_response(store.edit(slug, asked.version, asked.edit), estimates)
 
 
 @router.post("/gardens/{slug}/undo", responses=CHANGED)
 def undo(
-    slug: str, asked: VersionRequest, store: Store, known: Known, _: Annotated[None, in_turn]
+    slug: str, asked: VersionRequest, store: Store, estimates: Computed, _: Annotated[None, in_turn]
 ) -> Response:
     """Take back the last edit."""
-    return change_response(store.undo(slug, asked.version), known)
+    return change_response(store.undo(slug, asked.version), estimates)
 
 
 @router.post("/gardens/{slug}/redo", responses=CHANGED)
 def redo(
-    slug: str, asked: VersionRequest, store: Store, known: Known, _: Annotated[None, in_turn]
+    slug: str, asked: VersionRequest, store: Store, estimates: Computed, _: Annotated[None, in_turn]
 ) -> Response:
     """Make the edit last taken back again."""
-    return change_response(store.redo(slug, asked.version), known)
+    return change_response(store.redo(slug, asked.version), estimates)
 
 
 @router.post("/gardens/{slug}/shelf")

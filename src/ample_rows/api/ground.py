@@ -8,7 +8,7 @@ from fastapi import APIRouter, Body, Query
 
 from ample_rows.api.gardens import Garden, HeavyGarden
 from ample_rows.api.problems import RESPONSES
-from ample_rows.core.ask.alternatives import LayoutFigures, compared
+from ample_rows.core.ask.alternatives import AlternativeFigures, compared
 from ample_rows.core.ask.building.bill import bill_for
 from ample_rows.core.ask.workings import PlaceWorkings, place_workings
 from ample_rows.core.ask.yard.borders import Border, borders
@@ -80,9 +80,9 @@ def free_borders(here: Garden, width_cm: Wide = 60.0, wall_cm: Thick = 0.0) -> l
 def spot_for(place: Annotated[dict[str, Any], Body()], here: Garden) -> FreeSpotAnswer:
     """The sunniest free ground for a place, as a document, that is not in the yard yet."""
     plan = here.plan
-    known = plan.place(str(place.get("id")))
+    standing = plan.place(str(place.get("id")))
     # A new place is read as a part of the plan, so that its faults name their fields.
-    wanted = known or apply_edit(plan, AddPlace(place=place)).places[-1]
+    wanted = standing or apply_edit(plan, AddPlace(place=place)).places[-1]
     return FreeSpotAnswer(spot=free_spot(here, wanted))
 
 
@@ -105,9 +105,9 @@ def build(here: Garden, place: Annotated[list[str] | None, Query()] = None) -> B
     return bill_for(here, [r for r in here.report.places if place is None or r.id in place])
 
 
-@router.get("/layouts")
-def layouts(here: HeavyGarden) -> list[LayoutFigures]:
-    """The plan as it is and every layout kept beside it, in figures."""
+@router.get("/alternatives")
+def alternatives(here: HeavyGarden) -> list[AlternativeFigures]:
+    """The plan as it is and every drawing kept beside it, in figures."""
     return list(compared(here))
 
 

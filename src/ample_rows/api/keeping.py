@@ -7,7 +7,7 @@ from fastapi import APIRouter, Request, Response
 from fastapi.responses import FileResponse
 from pydantic import BaseModel, ConfigDict
 
-from ample_rows.api.gardens import STATE, Known, Seen, Store
+from ample_rows.api.gardens import STATE, Computed, Seen, Store
 from ample_rows.api.gate import one_at_a_time
 from ample_rows.api.problems import RESPONSES
 from ample_rows.api.state import garden_response
@@ -76,9 +76,9 @@ def restore_backup(name: str, asked: RestoreRequest, store: Store) -> list[Head]
 
 
 @router.post("/removed/{slug}/put-back", responses=STATE)
-def put_back(slug: str, store: Store, known: Known) -> Response:
+def put_back(slug: str, store: Store, estimates: Computed) -> Response:
     """Bring back a garden that was deleted."""
-    return garden_response(store.put_back(slug), known)
+    return garden_response(store.put_back(slug), estimates)
 
 
 @router.delete("/removed/{slug}", status_code=204)

@@ -12,7 +12,7 @@ from ample_rows.core.ask.depth.depth_schools import SchoolFigures, depth_schools
 from ample_rows.core.ask.depth.fill_trial import FillTrial, fill_trial
 from ample_rows.core.ask.spacing.dial import Dial, dial_of
 from ample_rows.core.ask.spacing.marking import MarkingSheet, marking_sheet
-from ample_rows.core.ask.spacing.side_by_side import LaidOut, side_by_side
+from ample_rows.core.ask.spacing.side_by_side import OtherWay, side_by_side
 from ample_rows.core.ask.spacing.sown import Sowing, sowing_of
 from ample_rows.core.ask.supports.builder import SupportSheet, support_sheet
 from ample_rows.core.ask.supports.edges import EdgeChoice, edge_choices
@@ -30,7 +30,7 @@ class SettingOutAnswer:
     """How else a planting could be set out; no sowing where nothing is sown in place."""
 
     dial: Dial
-    layouts: tuple[LaidOut, ...]
+    layouts: tuple[OtherWay, ...]
     sowing: Sowing | None
 
 
@@ -38,11 +38,11 @@ class SettingOutAnswer:
 def setting_out(planting: str, here: Garden) -> SettingOutAnswer:
     """A planting from tight to generous, and by each layout, in the same squares."""
     grown = here.planting(planting)
-    found = evaluate_planting(grown, here.place(grown.place))
+    evaluated = evaluate_planting(grown, here.place(grown.place))
     return SettingOutAnswer(
         dial=dial_of(here, planting),
         layouts=side_by_side(here, planting),
-        sowing=sowing_of(found.report, found.crop, grown.plants_per_station or 1),
+        sowing=sowing_of(evaluated.report, evaluated.crop, grown.plants_per_station or 1),
     )
 
 

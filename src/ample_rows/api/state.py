@@ -78,16 +78,16 @@ def _state_adapter() -> TypeAdapter[GardenState]:
     return TypeAdapter(GardenState)
 
 
-def garden_answer(stored: Stored, known: Estimates) -> bytes:
+def garden_answer(stored: Stored, estimates: Estimates) -> bytes:
     """A garden's state, serialised once; no model is built and checked a second time."""
     state = GardenState(
-        stored.head, stored.plan, _report(known.of(stored.head.version, stored.plan))
+        stored.head, stored.plan, _report(estimates.of(stored.head.version, stored.plan))
     )
     return _state_adapter().dump_json(state)
 
 
-def garden_response(stored: Stored, known: Estimates, *, status: int = 200) -> Response:
-    return json_response(garden_answer(stored, known), status)
+def garden_response(stored: Stored, estimates: Estimates, *, status: int = 200) -> Response:
+    return json_response(garden_answer(stored, estimates), status)
 
 
 def json_response(answer: bytes, status: int = 200) -> Response:
@@ -106,9 +106,9 @@ def _report(estimate: Estimate) -> Report:
         return estimate.without_figures()
 
 
-def change_response(stored: Stored, known: Estimates) -> Response:
+def change_response(stored: Stored, estimates: Estimates) -> Response:
     """What a change left different, and what it moved in each place's figures."""
     then = stored.before or stored
-    before = _report(known.of(then.head.version, then.plan))
-    after = _report(known.of(stored.head.version, stored.plan))
+    before = _report(estimates.of(then.head.version, then.plan))
+    after = _report(estimates.of(stored.head.version, stored.plan))
     return json_response(change_between(stored.head, (then.plan, stored.plan), (before, after)))

@@ -84,14 +84,14 @@ def jobs_about(day: Day, here: Garden) -> JobsAnswer:
 )
 def calendar(slug: str, here: Garden) -> Response:
     """All jobs that are still to do, as a calendar to read in or to subscribe to."""
-    found = Calendar()
-    found.add("prodid", "-//Ample Rows//jobs//EN")
-    found.add("version", "2.0")
-    found.add("x-wr-calname", one_line(here.plan.garden.name))
+    jobs = Calendar()
+    jobs.add("prodid", "-//Ample Rows//jobs//EN")
+    jobs.add("version", "2.0")
+    jobs.add("x-wr-calname", one_line(here.plan.garden.name))
     made = datetime.now(UTC).replace(microsecond=0)
     for series in series_of(jobs_of(here)):
-        found.add_component(_event(series, slug, made))
-    text = found.to_ical().decode("utf-8")
+        jobs.add_component(_event(series, slug, made))
+    text = jobs.to_ical().decode("utf-8")
     return file_answer(text, "text/calendar; charset=utf-8", f"{slug}-jobs.ics")
 
 
@@ -163,22 +163,22 @@ def labels(
     slug: str, request: Request, here: HeavyGarden, sheet: str = "a4-24", place: str | None = None
 ) -> Response:
     """Plant labels on a sheet, each with a code that leads back to its planting."""
-    known = here.book.label_sheets.get(sheet)
-    if known is None:
+    layout = here.book.label_sheets.get(sheet)
+    if layout is None:
         names = ", ".join(here.book.label_sheets)
         raise PlanFaultsError.one("sheet", f'"{sheet}" is not a sheet of labels; use {names}')
     if place is not None and here.plan.place(place) is None:
         raise UnknownPartError(kind="place", ident=place)
-    found = plant_labels(here.plan, here.report.plantings, place)
+    plants = plant_labels(here.plan, here.report.plantings, place)
     site = str(request.base_url).rstrip("/")
     with_address = [
         (one, f"{site}/gardens/{slug}/squares/{quote(one.place)}?planting={quote(one.planting)}")
-        for one in found
+        for one in plants
     ]
-    pdf = label_pdf(with_address, known, f"{here.plan.garden.name}: plant labels")
+    pdf = label_pdf(with_address, layout, f"{here.plan.garden.name}: plant labels")
     name = f"{slug}-labels.pdf"
-    told = {"content-disposition": f'attachment; filename="{name}"'}
-    return Response(pdf, media_type="application/pdf", headers=told)
+    headers = {"content-disposition": f'attachment; filename="{name}"'}
+    return Response(pdf, media_type="application/pdf", headers=headers)
 
 
 @dataclass(frozen=True)
@@ -253,7 +253,7 @@ def earnings(here: HeavyGarden) -> Earnings:
 def _event(series: Series, slug: str, made: datetime) -> Event:
     job, event = series.job, Event()
     where = f"{said(job.place_label)} {job.where}".strip()
-    told = [
+    lines = [
         said(job.why),
         job.sign and f"Sign: {job.sign}",
         job.latest and f"At the latest: {job.latest}",
@@ -265,7 +265,7 @@ def _event(series: Series, slug: str, made: datetime) -> Event:
     # A calendar holds no control characters, wherever a text of the grower's own came from.
     event.add("summary", one_line(f"{said(job.verb)}: {said(job.about)}"))
     event.add("location", one_line(where))
-    event.add("description", one_line(". ".join(line for line in told if line)))
+    event.add("description", one_line(". ".join(line for line in lines if line)))
     event.add("transp", "TRANSPARENT")
     if series.times > 1:
         rule = {"freq": "daily", "interval": series.every_days, "count": series.times}

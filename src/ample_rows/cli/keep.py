@@ -105,9 +105,9 @@ def doctor(data: Path | None) -> int:
     damage = damage_of(path)
     print(f"Gardens file {path.stat().st_size:,} bytes: {damage or 'sound'}")
     backups = Backups(folder / "backups", path)
-    kept, troubles = backups.every(), backups.troubles()
-    newest = f"the newest {kept[0].made_at:%Y-%m-%d %H:%M} UTC" if kept else "none yet"
-    print(f"Backups {len(kept)}, {newest}")
+    every, troubles = backups.every(), backups.troubles()
+    newest = f"the newest {every[0].made_at:%Y-%m-%d %H:%M} UTC" if every else "none yet"
+    print(f"Backups {len(every)}, {newest}")
     for trouble in troubles:
         print(trouble)
     if damage is None:

@@ -132,11 +132,11 @@ def _run(store: GardenStore, door: Door, port: int, reload: bool, warnings: list
     state = app.state
     state.warnings = warnings
 
-    def warn(found: list[str]) -> None:
-        for words in found:
+    def warn(more: list[str]) -> None:
+        for words in more:
             if words not in state.warnings:
                 print(words, file=sys.stderr, flush=True)
-        state.warnings = [*warnings, *found]
+        state.warnings = [*warnings, *more]
 
     keeper = Keeper(store, warn=warn)
     if reload:

@@ -48,7 +48,7 @@ def _day(text: str) -> date:
 
 
 def _points(text: str) -> list[PointM]:
-    found = []
+    points = []
     for index, part in enumerate(text.split()):
         match = _POINT.fullmatch(part)
         point = (float(match[1]), float(match[2])) if match else None
@@ -56,8 +56,8 @@ def _points(text: str) -> list[PointM]:
             raise ValueError(
                 f'--points[{index}]: "{part}" is not a point; write x,y in site metres'
             )
-        found.append(point)
-    return found
+        points.append(point)
+    return points
 
 
 def _document(answer: SunOfDay) -> dict[str, object]:

@@ -104,8 +104,8 @@ def checked_together(
     Raises:
         CropBookError: Two share an id or mark, or one names what is not in the book.
     """
-    for found in disagreements(crops, trainings, traits, troubles):
-        raise CropBookError(f"{found.crop}: {found.field}: {found.text}")
+    for disagreement in disagreements(crops, trainings, traits, troubles):
+        raise CropBookError(f"{disagreement.crop}: {disagreement.field}: {disagreement.text}")
     return dict(sorted((crop.id, crop) for crop in crops))
 
 

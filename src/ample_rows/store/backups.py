@@ -47,8 +47,8 @@ class Backups:
 
     def every(self) -> list[Backup]:
         """Every backup, the newest first."""
-        found = [_named(path) for path in self.folder.glob("gardens-*.sqlite")]
-        return sorted((b for b in found if b), key=lambda b: (b.made_at, b.name), reverse=True)
+        backups = [_named(path) for path in self.folder.glob("gardens-*.sqlite")]
+        return sorted((b for b in backups if b), key=lambda b: (b.made_at, b.name), reverse=True)
 
     def make(self, reason: str) -> Backup:
         """Copy the file as it is, check the copy, and let the oldest go.
@@ -85,18 +85,20 @@ class Backups:
 
     def troubles(self) -> list[str]:
         """What is missing or damaged, in a sentence each."""
-        kept = self.every()
-        found = [
+        backups = self.every()
+        troubles = [
             f"The backup {backup.name} is damaged ({fault}); it cannot be restored whole."
-            for backup in kept
+            for backup in backups
             if (fault := fault_of(self.folder / backup.name))
         ]
-        newest = kept[0].made_at if kept else None
+        newest = backups[0].made_at if backups else None
         if newest is None and self._edited_before(datetime.now(UTC) - timedelta(days=2)):
-            found.append("There was no backup of these gardens. One is made each day from now on.")
+            troubles.append(
+                "There was no backup of these gardens. One is made each day from now on."
+            )
         elif newest is not None and datetime.now(UTC) - newest > timedelta(days=WEEKS * 7):
-            found.append(f"The newest backup was of {newest:%Y-%m-%d}. One is made now.")
-        return found
+            troubles.append(f"The newest backup was of {newest:%Y-%m-%d}. One is made now.")
+        return troubles
 
     def _edited_before(self, day: datetime) -> bool:
         """Whether the gardens are older than a day; false where that cannot be read."""
@@ -174,10 +176,10 @@ def fault_of(path: Path) -> str | None:
     try:
         with opened(path, at_rest=True) as connection:
             connection.execute("SELECT count(*) FROM gardens").fetchone()
-            found = connection.execute("PRAGMA integrity_check(1)").fetchone()
+            answer = connection.execute("PRAGMA integrity_check(1)").fetchone()
     except (sqlite3.Error, OSError) as error:
         return str(error)
-    return None if found[0] == "ok" else str(found[0])
+    return None if answer[0] == "ok" else str(answer[0])
 
 
 @contextlib.contextmanager

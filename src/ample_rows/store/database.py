@@ -96,13 +96,13 @@ def damage_of(path: Path, *, quick: bool = False) -> str | None:
     pragma = "PRAGMA quick_check(1)" if quick else "PRAGMA integrity_check(1)"
     try:
         with contextlib.closing(sqlite3.connect(path, timeout=BUSY_S)) as connection:
-            found = connection.execute(pragma).fetchone()
+            answer = connection.execute(pragma).fetchone()
     except sqlite3.OperationalError as error:
         # A file that is busy or out of reach is not a damaged one.
         return None if of_database(error).kind in ("locked", "read-only") else str(error)
     except sqlite3.DatabaseError as error:
         return str(error)
-    return None if found == ("ok",) else str(found[0])
+    return None if answer == ("ok",) else str(answer[0])
 
 
 @contextlib.contextmanager

@@ -96,7 +96,7 @@ class Stored:
 
 
 @dataclass(frozen=True)
-class _Known:
+class _Garden:
     """A garden as it was read or written: its plan, and the rows that it came from."""
 
     head: Head
@@ -195,10 +195,10 @@ class GardenStore:
     def version(self, slug: str) -> int:
         """A garden's version alone, as quickly as it can be had. Raises `UnknownGardenError`."""
         with self.database.reading() as session:
-            found = session.connection().execute(_VERSION_OF, {"slug": slug}).scalar()
-        if found is None:
+            version = session.connection().execute(_VERSION_OF, {"slug": slug}).scalar()
+        if version is None:
             raise UnknownGardenError(slug)
-        return int(found)
+        return int(version)
 
     def load(self, slug: str) -> Stored:
         """A garden with its plan.
@@ -206,8 +206,8 @@ class GardenStore:
         Raises:
             UnknownGardenError: No such garden.
         """
-        known = self._known(slug)
-        return Stored(known.head, known.plan)
+        garden = self._garden(slug)
+        return Stored(garden.head, garden.plan)
 
     def document(self, slug: str) -> Document:
         """The plan document of a garden, whether or not all of it can be used."""
@@ -222,7 +222,7 @@ class GardenStore:
             ChangedElsewhereError: The garden has changed since.
             PlanFaultsError: The result would be no sound plan; nothing was changed.
         """
-        old = self._known_at(slug, version)
+        old = self._garden_at(slug, version)
         plan = apply_edit(old.plan, edit)
         require_sound(plan, self._book, before=old.plan)
         fresh_order = isinstance(edit, ReplacePlan)
@@ -246,7 +246,7 @@ class GardenStore:
             )
             write(session, row, old.parts, new)
             head = _head(session, row)
-        return self._changed(_Known(head, plan, new), old)
+        return self._changed(_Garden(head, plan, new), old)
 
     def undo(self, slug: str, version: int) -> Stored:
         """Take back the last edit. Raises `NothingToDoError` at the beginning."""
@@ -257,7 +257,7 @@ class GardenStore:
         return self._step(slug, version, forward=True)
 
     def _step(self, slug: str, version: int, *, forward: bool) -> Stored:
-        old = self._known_at(slug, version)
+        old = self._garden_at(slug, version)
         with self.database.reading() as session:
             row = _row_at(session, slug, version)
             revision = _revision(session, row, row.head + 1 if forward else row.head)
@@ -271,33 +271,33 @@ class GardenStore:
             row.head += 1 if forward else -1
             write(session, row, old.parts, new)
             head = _head(session, row)
-        return self._changed(_Known(head, plan, new), old)
+        return self._changed(_Garden(head, plan, new), old)
 
-    def _changed(self, new: _Known, old: _Known) -> Stored:
+    def _changed(self, new: _Garden, old: _Garden) -> Stored:
         self._held.put(new)
         return Stored(new.head, new.plan, Stored(old.head, old.plan))
 
-    def _known_at(self, slug: str, version: int) -> _Known:
-        known = self._known(slug)
-        if known.head.version != version:
-            raise ChangedElsewhereError(slug, known.head.version)
-        return known
+    def _garden_at(self, slug: str, version: int) -> _Garden:
+        garden = self._garden(slug)
+        if garden.head.version != version:
+            raise ChangedElsewhereError(slug, garden.head.version)
+        return garden
 
-    def _known(self, slug: str) -> _Known:
+    def _garden(self, slug: str) -> _Garden:
         """A garden's plan and parts; read and parsed once for each version."""
-        known = self._held.get(self.version(slug))
-        if known is not None:
-            return known
+        garden = self._held.get(self.version(slug))
+        if garden is not None:
+            return garden
         with self.database.reading() as session:
             row = _row(session, slug)
             head = _head(session, row)
-            known = self._held.get(head.version)
-            if known is not None:
-                return known
+            garden = self._held.get(head.version)
+            if garden is not None:
+                return garden
             parts = read(session, row)
-        known = _Known(head, self._usable(parts), parts)
-        self._held.put(known)
-        return known
+        garden = _Garden(head, self._usable(parts), parts)
+        self._held.put(garden)
+        return garden
 
     def _usable(self, parts: Parts) -> p.Plan:
         return usable_plan(put_together(parts), self._book)
@@ -307,16 +307,16 @@ class _Held:
     """The gardens last read or written, by version: no two states ever share one."""
 
     def __init__(self) -> None:
-        self._by_version: OrderedDict[int, _Known] = OrderedDict()
+        self._by_version: OrderedDict[int, _Garden] = OrderedDict()
         self._lock = threading.Lock()
 
-    def get(self, version: int) -> _Known | None:
+    def get(self, version: int) -> _Garden | None:
         with self._lock:
             return self._by_version.get(version)
 
-    def put(self, known: _Known) -> None:
+    def put(self, garden: _Garden) -> None:
         with self._lock:
-            self._by_version[known.head.version] = known
+            self._by_version[garden.head.version] = garden
             while len(self._by_version) > _PLANS_HELD:
                 self._by_version.popitem(last=False)
 

@@ -32,8 +32,8 @@ def take_apart(document: Document, previous: Parts | None) -> Parts:
 def _ordered(records: list[Document], previous: dict[str, Placed]) -> dict[str, Placed]:
     last, placed = -1, {}
     for record in records:
-        known = previous.get(record["id"])
-        last = known[0] if known is not None and known[0] > last else last + 1
+        earlier = previous.get(record["id"])
+        last = earlier[0] if earlier is not None and earlier[0] > last else last + 1
         placed[record["id"]] = (last, record)
     return placed
 

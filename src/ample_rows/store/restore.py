@@ -83,10 +83,10 @@ def replace_damaged(folder: Path) -> Path | None:
     if not path.exists():
         return None
     number = 1
-    while (kept := path.with_name(f"gardens-damaged-{number}.sqlite")).exists():
+    while (aside := path.with_name(f"gardens-damaged-{number}.sqlite")).exists():
         number += 1
     for suffix in ("", "-journal", "-wal", "-shm"):
         part = path.with_name(path.name + suffix)
         if part.exists():
-            shutil.move(part, kept.with_name(kept.name + suffix))
-    return kept
+            shutil.move(part, aside.with_name(aside.name + suffix))
+    return aside

@@ -109,8 +109,8 @@ def write(session: Session, row: GardenRow, old: Parts, new: Parts) -> None:
     for ident in changed:
         document = new.plantings[ident][1]
         place_pk = pk_of(place_rows[document["place"]])
-        kept = planting_rows.get(ident)
-        session.add(_planting_row(row, place_pk, kept, new.plantings[ident]))
+        before = planting_rows.get(ident)
+        session.add(_planting_row(row, place_pk, before, new.plantings[ident]))
     session.flush()
 
 
@@ -125,15 +125,15 @@ def _rows(
     session: Session, table: type[Part], garden: GardenRow, idents: set[str]
 ) -> dict[str, Part]:
     """The rows of some parts, by id."""
-    found: dict[str, Part] = {}
+    rows: dict[str, Part] = {}
     for some in batched(idents):
         mine = (col(table.garden_pk) == pk_of(garden)) & col(table.ident).in_(some)
-        found |= {row.ident: row for row in session.exec(select(table).where(mine))}
-    return found
+        rows |= {row.ident: row for row in session.exec(select(table).where(mine))}
+    return rows
 
 
 def _planting_row(
-    garden: GardenRow, place_pk: int, kept: PlantingRow | None, placed: Placed
+    garden: GardenRow, place_pk: int, before: PlantingRow | None, placed: Placed
 ) -> PlantingRow:
     ordinal, document = placed
     values = {
@@ -143,18 +143,18 @@ def _planting_row(
         "start_date": date.fromisoformat(document["start_date"]),
         "document": document,
     }
-    if kept is None:
+    if before is None:
         return PlantingRow(garden_pk=pk_of(garden), ident=document["id"], **values)
     for name, value in values.items():
-        setattr(kept, name, value)
-    return kept
+        setattr(before, name, value)
+    return before
 
 
 def _write_place(
-    session: Session, garden: GardenRow, kept: PlaceRow | None, placed: Placed
+    session: Session, garden: GardenRow, before: PlaceRow | None, placed: Placed
 ) -> PlaceRow:
     ordinal, document = placed
-    row = kept or PlaceRow(
+    row = before or PlaceRow(
         garden_pk=pk_of(garden), ident=document["id"], ordinal=0, kind="", document={}
     )
     supports = document.get("supports")

@@ -53,9 +53,9 @@ def _hang_on(gardens: dict[int, _Row], key: str, parts: Any) -> None:
     by_garden: dict[int, list[_Row]] = defaultdict(list)
     for part in parts:
         by_garden[part.values["garden_pk"]].append(part)
-    for pk, found in by_garden.items():
+    for pk, rows in by_garden.items():
         if pk in gardens:
-            ordered = sorted(found, key=lambda row: row.values["ordinal"])
+            ordered = sorted(rows, key=lambda row: row.values["ordinal"])
             gardens[pk].document[key] = [row.document for row in ordered]
 
 

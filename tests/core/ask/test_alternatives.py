@@ -5,10 +5,10 @@ import pytest
 from ample_rows import PROGRAM
 from ample_rows.core.ask.alternatives import compared
 from ample_rows.core.edits import (
-    ForgetLayout,
-    KeepLayout,
+    ForgetAlternative,
+    KeepAlternative,
     RemovePlace,
-    TakeLayout,
+    TakeAlternative,
     apply_edit,
 )
 from ample_rows.core.errors import UnknownPartError
@@ -29,7 +29,7 @@ def kept(read):
     """A yard with two beds, the same kept beside it as "two beds"."""
     two = [bed(at_m=[1, 2]), bed(id="b", at_m=[7, 2])]
     plan = read(document(planting(), places=two, site=SITE))
-    return apply_edit(plan, KeepLayout(id="two", name="two beds"))
+    return apply_edit(plan, KeepAlternative(id="two", name="two beds"))
 
 
 def test_layouts_stand_side_by_side_in_figures(kept, book):
@@ -53,12 +53,12 @@ def test_the_walk_goes_round_each_bed_and_from_one_to_the_next(kept, book):
 
 def test_taking_a_layout_keeps_what_was_there_in_its_stead(kept):
     fewer = apply_edit(kept, RemovePlace(id="b"))
-    taken = apply_edit(fewer, TakeLayout(id="two"))
+    taken = apply_edit(fewer, TakeAlternative(id="two"))
     assert [place.id for place in taken.places] == ["bed", "b"]
     [before] = taken.alternatives
     assert before.name == "before two beds"
     assert before.places == fewer.places
-    back = apply_edit(taken, TakeLayout(id="two"))
+    back = apply_edit(taken, TakeAlternative(id="two"))
     assert back.places == fewer.places
     assert back.plantings == fewer.plantings
     assert back.site.paths == fewer.site.paths
@@ -67,7 +67,7 @@ def test_taking_a_layout_keeps_what_was_there_in_its_stead(kept):
 def test_a_part_of_a_layout_comes_with_what_is_planted_there(kept):
     bare = apply_edit(kept, RemovePlace(id="bed"))
     assert bare.plantings == ()
-    mended = apply_edit(bare, TakeLayout(id="two", places=["bed"]))
+    mended = apply_edit(bare, TakeAlternative(id="two", places=["bed"]))
     assert {place.id for place in mended.places} == {"bed", "b"}
     assert [planting.id for planting in mended.plantings] == ["p1"]
     assert len(mended.alternatives) == 1
@@ -77,11 +77,11 @@ def test_plantings_taken_over_get_ids_of_their_own(read):
     two = [bed(at_m=[1, 2]), bed(id="b", at_m=[7, 2])]
     first = planting(clear_date="2027-07-01")
     second = planting("leek", id="p2", follows="p1", start="transplant", start_date="2027-07-02")
-    plan = apply_edit(read(document(first, second, places=two)), KeepLayout(id="k", name="k"))
+    plan = apply_edit(read(document(first, second, places=two)), KeepAlternative(id="k", name="k"))
     doc = written(plan)
     doc["places"] = [doc["places"][1]]
     doc["plantings"] = [planting(place="b")]
-    mended = apply_edit(read(doc), TakeLayout(id="k", places=["bed"]))
+    mended = apply_edit(read(doc), TakeAlternative(id="k", places=["bed"]))
     assert {planting.id: planting.follows for planting in mended.plantings} == {
         "p1": None,
         "p1-2": None,
@@ -90,9 +90,9 @@ def test_plantings_taken_over_get_ids_of_their_own(read):
 
 
 def test_a_layout_is_forgotten_and_an_unknown_one_is_named(kept):
-    assert apply_edit(kept, ForgetLayout(id="two")).alternatives == ()
-    with pytest.raises(UnknownPartError, match='no layout "three"'):
-        apply_edit(kept, TakeLayout(id="three"))
+    assert apply_edit(kept, ForgetAlternative(id="two")).alternatives == ()
+    with pytest.raises(UnknownPartError, match='no drawing "three"'):
+        apply_edit(kept, TakeAlternative(id="three"))
 
 
 def test_a_fault_in_a_layout_is_told_with_its_path(read, kept):
@@ -104,7 +104,7 @@ def test_a_fault_in_a_layout_is_told_with_its_path(read, kept):
 
 
 def test_a_garden_without_a_yard_still_compares(read, book):
-    plan = apply_edit(read(document(planting())), KeepLayout(id="k", name="k"))
+    plan = apply_edit(read(document(planting())), KeepAlternative(id="k", name="k"))
     now, other = compared(Estimate(plan, book, PROGRAM))
     assert now.growing_share is None
     assert now.sun_hours is None

@@ -5,8 +5,8 @@ let last = 0;
 
 function numberOf(value: object | null | undefined): number {
   if (value === null || value === undefined) return 0;
-  const known = numbers.get(value);
-  if (known !== undefined) return known;
+  const number = numbers.get(value);
+  if (number !== undefined) return number;
   last += 1;
   numbers.set(value, last);
   return last;

@@ -24,10 +24,10 @@ const gardens = new Map<string, Pending>();
 
 /** Keep a garden as the server has it now; returns it as it is shown. */
 function served(slug: string, garden: HeldGarden): HeldGarden {
-  const known = gardens.get(slug);
+  const editor = gardens.get(slug);
   // What was asked for before an edit may come after its answer; versions only rise.
-  if (known && garden.head.version < known.served.head.version) return known.shown;
-  const now = known?.on(garden) ?? new Pending(garden);
+  if (editor && garden.head.version < editor.served.head.version) return editor.shown;
+  const now = editor?.on(garden) ?? new Pending(garden);
   gardens.set(slug, now);
   return now.shown;
 }
@@ -91,7 +91,7 @@ function inTurn<T>(slug: string, work: () => Promise<T>): Promise<T> {
 }
 
 /** The garden as the server has it. */
-async function known(slug: string): Promise<HeldGarden> {
+async function editor(slug: string): Promise<HeldGarden> {
   return gardens.get(slug)?.served ?? (await fetched(slug));
 }
 
@@ -120,7 +120,7 @@ export function useEditor(slug: string): Editor {
         const stop = new AbortController();
         const done = working(words, () => stop.abort());
         try {
-          const before = await known(slug);
+          const before = await editor(slug);
           const change = await make(before.head.version, stop.signal);
           if (edit) gardens.get(slug)?.end(edit);
           const after = merged(before, change);

@@ -12,25 +12,26 @@ interface Part {
 }
 
 /** Parts after a change, those that do not differ the very same; null when one is not all known. */
-function parts<T extends Part>(known: readonly T[], change: PartsChange): T[] | null {
-  const before = new Map(known.map((part) => [part.id, part]));
+function parts<T extends Part>(before: readonly T[], change: PartsChange): T[] | null {
+  const byId = new Map(before.map((part) => [part.id, part]));
   // What the server sends of a part are values of it by its own names.
   const fresh = new Map(change.changed.map((part) => [part['id'] as string, part as Partial<T>]));
   // The very same list where nothing in it differs, so that what rests on it is not asked again.
-  const same = known.length === change.ids.length && known.every((p, i) => p.id === change.ids[i]);
-  if (same && fresh.size === 0) return known as T[];
-  const found: T[] = [];
+  const same =
+    before.length === change.ids.length && before.every((p, i) => p.id === change.ids[i]);
+  if (same && fresh.size === 0) return before as T[];
+  const after: T[] = [];
   for (const id of change.ids) {
-    const [was, now] = [before.get(id), fresh.get(id)];
+    const [was, now] = [byId.get(id), fresh.get(id)];
     if (was === undefined && now === undefined) return null;
-    found.push(now === undefined ? (was as T) : ({ ...was, ...now } as T));
+    after.push(now === undefined ? (was as T) : ({ ...was, ...now } as T));
   }
-  return found;
+  return after;
 }
 
-function notes(known: readonly Note[], change: readonly (number | Note)[]): Note[] | null {
-  const found = change.map((note) => (typeof note === 'number' ? known[note] : note));
-  return found.every((note): note is Note => note !== undefined) ? found : null;
+function notes(before: readonly Note[], change: readonly (number | Note)[]): Note[] | null {
+  const after = change.map((note) => (typeof note === 'number' ? before[note] : note));
+  return after.every((note): note is Note => note !== undefined) ? after : null;
 }
 
 /**

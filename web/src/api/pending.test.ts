@@ -40,11 +40,11 @@ describe('an edit shown at once', () => {
     const tree = { id: 'tree', outline_m: [[1, 1], [2, 1], [2, 3]] }; // prettier-ignore
     const site = { obstacles: [tree, { ...tree, id: 'hedge' }] };
     const held = { ...state, plan: { ...state.plan, site } } as unknown as HeldGarden;
-    const known = (of: HeldGarden) => of.plan.site?.obstacles ?? [];
+    const obstacles = (of: HeldGarden) => of.plan.site?.obstacles ?? [];
     const edit: Edit = { do: 'change-obstacle', id: 'tree', changes: {}, at_m: [4, 0] };
-    const [moved, left] = known(atOnce(held, edit));
+    const [moved, left] = obstacles(atOnce(held, edit));
     expect(moved?.outline_m).toEqual([[4, 0], [5, 0], [5, 2]]); // prettier-ignore
-    expect(left).toBe(known(held)[1]);
+    expect(left).toBe(obstacles(held)[1]);
   });
 
   it('moves a planting with its days, and leaves its figures and the others', () => {

@@ -37,9 +37,9 @@ export function atOnce(state: HeldGarden, edit: Edit): HeldGarden {
     case 'change-build':
     case 'change-seed-box': {
       const part = PART_OF[edit.do];
-      const known = state.plan[part];
+      const parts = state.plan[part];
       const sure = plain(edit.changes);
-      return known ? withPlan(state, { [part]: { ...known, ...sure } }) : state;
+      return parts ? withPlan(state, { [part]: { ...parts, ...sure } }) : state;
     }
     case 'together':
       return edit.edits.reduce(atOnce, state);

@@ -412,7 +412,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/gardens/{slug}/layouts": {
+    "/api/gardens/{slug}/alternatives": {
         parameters: {
             query?: never;
             header?: never;
@@ -420,10 +420,10 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Layouts
-         * @description The plan as it is and every layout kept beside it, in figures.
+         * Alternatives
+         * @description The plan as it is and every drawing kept beside it, in figures.
          */
-        get: operations["layouts_api_gardens__slug__layouts_get"];
+        get: operations["alternatives_api_gardens__slug__alternatives_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1647,7 +1647,7 @@ export interface components {
         };
         /**
          * Alternative
-         * @description One layout of the yard: its places, its paths, and what is planted there.
+         * @description One drawing of the yard: its places, its paths, and what is planted there.
          */
         Alternative: {
             /** Id */
@@ -1671,6 +1671,58 @@ export interface components {
             plantings: components["schemas"]["Planting"][];
         } & {
             [key: string]: unknown;
+        };
+        /**
+         * AlternativeFigures
+         * @description One drawing in figures; `id` is null for the plan as it is. Unknown is null.
+         *
+         *     `walk_m` is once round every place and from one to the next, from the door and back. Sun is
+         *     the mean of the six best months over all growing ground.
+         */
+        AlternativeFigures: {
+            /** Id */
+            id: string | null;
+            /** Name */
+            name: string;
+            /** Growing M2 */
+            growing_m2: number;
+            /** Growing Share */
+            growing_share: number | null;
+            /** Paths Share */
+            paths_share: number | null;
+            /** Cells Beyond */
+            cells_beyond: number;
+            /** Cells */
+            cells: number;
+            /** Walk M */
+            walk_m: number;
+            /** Sun Hours */
+            sun_hours: number | null;
+            /** Soil Litres */
+            soil_litres: number;
+            /** Soil Cost */
+            soil_cost: number | null;
+            /** Build Cost */
+            build_cost: number | null;
+            /** Harvest Kg */
+            harvest_kg: number;
+            /** Places */
+            places: components["schemas"]["AlternativePlace"][];
+        };
+        /**
+         * AlternativePlace
+         * @description A place as it lies in a drawing, for a small drawing and for taking it alone. [m]
+         */
+        AlternativePlace: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Outer M */
+            outer_m: [
+                number,
+                number
+            ][];
         };
         /**
          * Animal
@@ -1820,7 +1872,7 @@ export interface components {
             /** Words */
             words: string;
             /** Edit */
-            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
+            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepAlternative"] | components["schemas"]["TakeAlternative"] | components["schemas"]["ForgetAlternative"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
         };
         /**
          * BillLine
@@ -3064,7 +3116,7 @@ export interface components {
             /** Version */
             version: number;
             /** Edit */
-            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Input"] | components["schemas"]["ReplacePlan"];
+            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepAlternative"] | components["schemas"]["TakeAlternative"] | components["schemas"]["ForgetAlternative"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Input"] | components["schemas"]["ReplacePlan"];
         };
         /**
          * Elsewhere
@@ -3084,7 +3136,7 @@ export interface components {
             /** Gain Kg */
             gain_kg: number;
             /** Edit */
-            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
+            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepAlternative"] | components["schemas"]["TakeAlternative"] | components["schemas"]["ForgetAlternative"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
         };
         /**
          * FactorStep
@@ -3237,7 +3289,7 @@ export interface components {
             /** Label */
             label: string;
             /** Edit */
-            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
+            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepAlternative"] | components["schemas"]["TakeAlternative"] | components["schemas"]["ForgetAlternative"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
         };
         /**
          * Follow
@@ -3310,7 +3362,7 @@ export interface components {
             /** Caution */
             caution: string;
             /** Edit */
-            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
+            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepAlternative"] | components["schemas"]["TakeAlternative"] | components["schemas"]["ForgetAlternative"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
         };
         /**
          * Footing
@@ -3343,13 +3395,13 @@ export interface components {
             /** Source */
             source: string;
         };
-        /** ForgetLayout */
-        ForgetLayout: {
+        /** ForgetAlternative */
+        ForgetAlternative: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            do: "forget-layout";
+            do: "forget-alternative";
             /** Id */
             id: string;
         };
@@ -3824,6 +3876,21 @@ export interface components {
         };
         JsonValue: unknown;
         /**
+         * KeepAlternative
+         * @description Keep the places, paths and plantings as they are beside the plan, under a name.
+         */
+        KeepAlternative: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "keep-alternative";
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+        };
+        /**
          * KeepChore
          * @description Keep a job of the grower's own, replacing an earlier one of the same id.
          */
@@ -3837,21 +3904,6 @@ export interface components {
             chore: {
                 [key: string]: unknown;
             };
-        };
-        /**
-         * KeepLayout
-         * @description Keep the places, paths and plantings as they are beside the plan, under a name.
-         */
-        KeepLayout: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            do: "keep-layout";
-            /** Id */
-            id: string;
-            /** Name */
-            name: string;
         };
         /**
          * Keeping
@@ -3942,34 +3994,6 @@ export interface components {
             clear_date: string | null;
         };
         /**
-         * LaidOut
-         * @description A planting by one layout; `changes` are the planting's keys that bring it about.
-         */
-        LaidOut: {
-            /**
-             * Layout
-             * @enum {string}
-             */
-            layout: "single-squares" | "merged" | "offset" | "rows" | "band" | "stations";
-            /** Label */
-            label: string;
-            /** Own */
-            own: boolean;
-            /** Per Station */
-            per_station: number;
-            found: components["schemas"]["Closeness"];
-            /** Hoe */
-            hoe: string;
-            /** Drip */
-            drip: string;
-            /** Suits */
-            suits: string;
-            /** Changes */
-            changes: {
-                [key: string]: unknown;
-            };
-        };
-        /**
          * Layer
          * @description One layer of a fill, from the top down. [cm, L]
          */
@@ -3980,58 +4004,6 @@ export interface components {
             cm: number;
             /** Litres */
             litres: number;
-        };
-        /**
-         * LayoutFigures
-         * @description One layout in figures; `id` is null for the plan as it is. Unknown is null.
-         *
-         *     `walk_m` is once round every place and from one to the next, from the door and back. Sun is
-         *     the mean of the six best months over all growing ground.
-         */
-        LayoutFigures: {
-            /** Id */
-            id: string | null;
-            /** Name */
-            name: string;
-            /** Growing M2 */
-            growing_m2: number;
-            /** Growing Share */
-            growing_share: number | null;
-            /** Paths Share */
-            paths_share: number | null;
-            /** Cells Beyond */
-            cells_beyond: number;
-            /** Cells */
-            cells: number;
-            /** Walk M */
-            walk_m: number;
-            /** Sun Hours */
-            sun_hours: number | null;
-            /** Soil Litres */
-            soil_litres: number;
-            /** Soil Cost */
-            soil_cost: number | null;
-            /** Build Cost */
-            build_cost: number | null;
-            /** Harvest Kg */
-            harvest_kg: number;
-            /** Places */
-            places: components["schemas"]["LayoutPlace"][];
-        };
-        /**
-         * LayoutPlace
-         * @description A place as it lies in a layout, for a small drawing and for taking it alone. [m]
-         */
-        LayoutPlace: {
-            /** Id */
-            id: string;
-            /** Name */
-            name: string;
-            /** Outer M */
-            outer_m: [
-                number,
-                number
-            ][];
         };
         /**
          * Lead
@@ -4052,7 +4024,7 @@ export interface components {
             /** More Kg */
             more_kg: number;
             /** Edit */
-            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
+            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepAlternative"] | components["schemas"]["TakeAlternative"] | components["schemas"]["ForgetAlternative"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
         };
         /**
          * Leads
@@ -4064,7 +4036,7 @@ export interface components {
             /** Ways */
             ways: components["schemas"]["Lead"][];
             /** Back */
-            back: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"]) | null;
+            back: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepAlternative"] | components["schemas"]["TakeAlternative"] | components["schemas"]["ForgetAlternative"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"]) | null;
             /** Words */
             words: string;
         };
@@ -4559,6 +4531,34 @@ export interface components {
             kg_wet: number;
             /** Mixes */
             mixes: components["schemas"]["MixOrder"][];
+        };
+        /**
+         * OtherWay
+         * @description A planting by one layout; `changes` are the planting's keys that bring it about.
+         */
+        OtherWay: {
+            /**
+             * Layout
+             * @enum {string}
+             */
+            layout: "single-squares" | "merged" | "offset" | "rows" | "band" | "stations";
+            /** Label */
+            label: string;
+            /** Own */
+            own: boolean;
+            /** Per Station */
+            per_station: number;
+            closeness: components["schemas"]["Closeness"];
+            /** Hoe */
+            hoe: string;
+            /** Drip */
+            drip: string;
+            /** Suits */
+            suits: string;
+            /** Changes */
+            changes: {
+                [key: string]: unknown;
+            };
         };
         /**
          * OutlineAnswer
@@ -5546,7 +5546,7 @@ export interface components {
             /** Weeks */
             weeks: components["schemas"]["WeekBand"][];
             /** Edit */
-            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
+            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepAlternative"] | components["schemas"]["TakeAlternative"] | components["schemas"]["ForgetAlternative"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
         };
         /**
          * RemoveChore
@@ -5926,7 +5926,7 @@ export interface components {
         SettingOutAnswer: {
             dial: components["schemas"]["Dial"];
             /** Layouts */
-            layouts: components["schemas"]["LaidOut"][];
+            layouts: components["schemas"]["OtherWay"][];
             sowing: components["schemas"]["Sowing"] | null;
         };
         /**
@@ -6493,7 +6493,7 @@ export interface components {
             /** Harvest Kg */
             harvest_kg: number;
             /** Edit */
-            edit: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"]) | null;
+            edit: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepAlternative"] | components["schemas"]["TakeAlternative"] | components["schemas"]["ForgetAlternative"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"]) | null;
         };
         /**
          * StarterPart
@@ -6817,16 +6817,16 @@ export interface components {
             short: boolean;
         };
         /**
-         * TakeLayout
-         * @description Put a kept layout into force, and keep what was there in its place; or take over only some
+         * TakeAlternative
+         * @description Put a kept drawing into force, and keep what was there in its place; or take over only some
          *     of its places with what is planted there, replacing those of the same id.
          */
-        TakeLayout: {
+        TakeAlternative: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            do: "take-layout";
+            do: "take-alternative";
             /** Id */
             id: string;
             /** Places */
@@ -6946,7 +6946,7 @@ export interface components {
              */
             do: "together";
             /** Edits */
-            edits: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Input"] | components["schemas"]["ReplacePlan"])[];
+            edits: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepAlternative"] | components["schemas"]["TakeAlternative"] | components["schemas"]["ForgetAlternative"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Input"] | components["schemas"]["ReplacePlan"])[];
         };
         /**
          * Together
@@ -6959,7 +6959,7 @@ export interface components {
              */
             do: "together";
             /** Edits */
-            edits: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"])[];
+            edits: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepAlternative"] | components["schemas"]["TakeAlternative"] | components["schemas"]["ForgetAlternative"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"])[];
         };
         /** Totals */
         Totals: {
@@ -7284,7 +7284,7 @@ export interface components {
             /** Words */
             words: string;
             /** Edit */
-            edit: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepLayout"] | components["schemas"]["TakeLayout"] | components["schemas"]["ForgetLayout"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"]) | null;
+            edit: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepAlternative"] | components["schemas"]["TakeAlternative"] | components["schemas"]["ForgetAlternative"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"]) | null;
         };
         /**
          * Way
@@ -7589,6 +7589,8 @@ export type Added = components['schemas']['Added'];
 export type Advice = components['schemas']['Advice'];
 export type Ahead = components['schemas']['Ahead'];
 export type Alternative = components['schemas']['Alternative'];
+export type AlternativeFigures = components['schemas']['AlternativeFigures'];
+export type AlternativePlace = components['schemas']['AlternativePlace'];
 export type Animal = components['schemas']['Animal'];
 export type Arch = components['schemas']['Arch'];
 export type AtTable = components['schemas']['AtTable'];
@@ -7665,7 +7667,7 @@ export type Fix = components['schemas']['Fix'];
 export type Follow = components['schemas']['Follow'];
 export type Following = components['schemas']['Following'];
 export type Footing = components['schemas']['Footing'];
-export type ForgetLayout = components['schemas']['ForgetLayout'];
+export type ForgetAlternative = components['schemas']['ForgetAlternative'];
 export type ForgetSetAside = components['schemas']['ForgetSetAside'];
 export type FreeSpot = components['schemas']['FreeSpot'];
 export type FreeSpotAnswer = components['schemas']['FreeSpotAnswer'];
@@ -7688,17 +7690,14 @@ export type Job = components['schemas']['Job'];
 export type JobMark = components['schemas']['JobMark'];
 export type JobsAnswer = components['schemas']['JobsAnswer'];
 export type JsonValue = components['schemas']['JsonValue'];
+export type KeepAlternative = components['schemas']['KeepAlternative'];
 export type KeepChore = components['schemas']['KeepChore'];
-export type KeepLayout = components['schemas']['KeepLayout'];
 export type Keeping = components['schemas']['Keeping'];
 export type Keeps = components['schemas']['Keeps'];
 export type KeptGarden = components['schemas']['KeptGarden'];
 export type KindGrade = components['schemas']['KindGrade'];
 export type Label = components['schemas']['Label'];
-export type LaidOut = components['schemas']['LaidOut'];
 export type Layer = components['schemas']['Layer'];
-export type LayoutFigures = components['schemas']['LayoutFigures'];
-export type LayoutPlace = components['schemas']['LayoutPlace'];
 export type Lead = components['schemas']['Lead'];
 export type Leads = components['schemas']['Leads'];
 export type LedOver = components['schemas']['LedOver'];
@@ -7724,6 +7723,7 @@ export type Obstacle = components['schemas']['Obstacle'];
 export type OnSupport = components['schemas']['OnSupport'];
 export type Option = components['schemas']['Option'];
 export type OrderReport = components['schemas']['OrderReport'];
+export type OtherWay = components['schemas']['OtherWay'];
 export type OutlineAnswer = components['schemas']['OutlineAnswer'];
 export type Own = components['schemas']['Own'];
 export type OwnCrop = components['schemas']['OwnCrop'];
@@ -7820,7 +7820,7 @@ export type SupportBuild = components['schemas']['SupportBuild'];
 export type SupportReport = components['schemas']['SupportReport'];
 export type SupportSheet = components['schemas']['SupportSheet'];
 export type TableWeek = components['schemas']['TableWeek'];
-export type TakeLayout = components['schemas']['TakeLayout'];
+export type TakeAlternative = components['schemas']['TakeAlternative'];
 export type Tank = components['schemas']['Tank'];
 export type TankReport = components['schemas']['TankReport'];
 export type Tap = components['schemas']['Tap'];
@@ -9964,7 +9964,7 @@ export interface operations {
             };
         };
     };
-    layouts_api_gardens__slug__layouts_get: {
+    alternatives_api_gardens__slug__alternatives_get: {
         parameters: {
             query?: never;
             header?: never;
@@ -9981,7 +9981,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["LayoutFigures"][];
+                    "application/json": components["schemas"]["AlternativeFigures"][];
                 };
             };
             /** @description The request cannot be read */

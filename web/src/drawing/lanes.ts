@@ -90,7 +90,7 @@ export function laneOfSpell(lanes: readonly Lane[], cells: readonly string[]): L
   const covered = (lane: Lane) =>
     cells.filter((cell) => lane.cells.has(cell)).length / lane.cells.size;
   const best = lanes.reduce<Lane | undefined>(
-    (found, lane) => (covered(lane) > (found ? covered(found) : 0) ? lane : found),
+    (best, lane) => (covered(lane) > (best ? covered(best) : 0) ? lane : best),
     undefined,
   );
   return best;

@@ -20,14 +20,14 @@ const area = (points: readonly PointPx[]) =>
 
 describe('the outline round some points', () => {
   it('leaves out what lies within, and on a side', () => {
-    const found = hull([...SQUARE, [1, 1], [2, 3], [2, 0]]);
-    expect(found).toHaveLength(4);
-    expect(area(found)).toBe(16);
+    const ring = hull([...SQUARE, [1, 1], [2, 3], [2, 0]]);
+    expect(ring).toHaveLength(4);
+    expect(area(ring)).toBe(16);
   });
 
   it('is the same whatever order the points come in', () => {
-    const found = hull([...SQUARE].reverse());
-    expect(area(found)).toBe(16);
+    const ring = hull([...SQUARE].reverse());
+    expect(area(ring)).toBe(16);
   });
 
   it('holds a box and where its shadow falls', () => {

@@ -41,12 +41,12 @@ export function closedCurve(points: readonly PointPx[]): string {
 export function hull(points: readonly PointPx[]): PointPx[] {
   const sorted = [...points].sort((a, b) => a[0] - b[0] || a[1] - b[1]);
   const half = (along: readonly PointPx[]): PointPx[] => {
-    const kept: PointPx[] = [];
+    const ring: PointPx[] = [];
     for (const point of along) {
-      while (kept.length > 1 && turn(kept.at(-2), kept.at(-1), point) <= 0) kept.pop();
-      kept.push(point);
+      while (ring.length > 1 && turn(ring.at(-2), ring.at(-1), point) <= 0) ring.pop();
+      ring.push(point);
     }
-    return kept.slice(0, -1);
+    return ring.slice(0, -1);
   };
   return [...half(sorted), ...half(sorted.reverse())];
 }

@@ -87,8 +87,8 @@ export function draftOf(place: Place | undefined, units: Units): Draft {
 
 /** The measures an outline was drawn from, where it was. */
 export function formOf(shape: Place['shape'] | undefined): FormMeasures | null {
-  const kept = (shape as Record<string, unknown> | undefined)?.[FORM_KEY];
-  return (kept as FormMeasures | undefined) ?? null;
+  const measures = (shape as Record<string, unknown> | undefined)?.[FORM_KEY];
+  return (measures as FormMeasures | undefined) ?? null;
 }
 
 function sizeOf(shape: Place['shape'] | undefined): { width?: number; length?: number } {

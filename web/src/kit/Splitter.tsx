@@ -8,8 +8,8 @@ const STEP = 5;
 /** A share of the room in percent that is kept on this device. */
 export function useShare(key: string, usual: number): [number, (share: number) => void] {
   const [share, setShare] = useState(() => {
-    const kept = Number(localStorage.getItem(key));
-    return kept >= LEAST && kept <= MOST ? kept : usual;
+    const stored = Number(localStorage.getItem(key));
+    return stored >= LEAST && stored <= MOST ? stored : usual;
   });
   const change = (wanted: number) => {
     const now = Math.round(Math.min(MOST, Math.max(LEAST, wanted)));

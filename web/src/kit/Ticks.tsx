@@ -19,7 +19,7 @@ export function Ticks({ label, options, ticked, onChange }: Props) {
               checked={ticked.includes(id)}
               onChange={(event) =>
                 onChange(
-                  event.target.checked ? [...ticked, id] : ticked.filter((known) => known !== id),
+                  event.target.checked ? [...ticked, id] : ticked.filter((other) => other !== id),
                 )
               }
             />

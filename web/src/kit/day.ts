@@ -20,15 +20,15 @@ const MONTHS = [
 /** The months in three letters, January first. */
 export const SHORT_MONTHS = MONTHS.map((month) => month.slice(0, 3));
 
-const known = new Map<string, Day>();
+const dayNumbers = new Map<string, Day>();
 
 /** "2027-04-10" as a day number. A garden has few days, and drawings ask for them all the time. */
 export function dayOf(iso: string): Day {
-  const found = known.get(iso);
-  if (found !== undefined) return found;
+  const held = dayNumbers.get(iso);
+  if (held !== undefined) return held;
   const [year = 1970, month = 1, date = 1] = iso.split('-').map(Number);
   const day = Math.round(Date.UTC(year, month - 1, date) / MS_PER_DAY);
-  known.set(iso, day);
+  dayNumbers.set(iso, day);
   return day;
 }
 

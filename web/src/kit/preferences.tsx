@@ -35,9 +35,9 @@ function stored(): Preferences {
 export function PreferencesProvider({ children }: { children: ReactNode }) {
   const client = useQueryClient();
   const [preferences, setPreferences] = useState(() => {
-    const kept = stored();
-    askIn(kept.units);
-    return kept;
+    const saved = stored();
+    askIn(saved.units);
+    return saved;
   });
 
   useEffect(() => {

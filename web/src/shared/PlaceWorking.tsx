@@ -16,7 +16,7 @@ interface Props {
 /** A sum of one place's weight, water or feed, worked out when it is opened. */
 export function PlaceWorking({ state, place, title, pick }: Props) {
   const { slug, version } = state.head;
-  const found = useQuery<PlaceWorkings, ProblemError>({
+  const answer = useQuery<PlaceWorkings, ProblemError>({
     queryKey: ['workings', slug, version, place],
     queryFn: ({ signal }) =>
       answered(
@@ -26,7 +26,7 @@ export function PlaceWorking({ state, place, title, pick }: Props) {
         }),
       ),
   });
-  if (found.error) return <p role="alert">{found.error.message}</p>;
-  if (!found.data) return <p className="text-muted">Working it out…</p>;
-  return <Sum title={title} terms={[...(pick(found.data) ?? [])]} />;
+  if (answer.error) return <p role="alert">{answer.error.message}</p>;
+  if (!answer.data) return <p className="text-muted">Working it out…</p>;
+  return <Sum title={title} terms={[...(pick(answer.data) ?? [])]} />;
 }

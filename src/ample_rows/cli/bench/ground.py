@@ -32,7 +32,7 @@ def _box(x: float, y: float, width: float, depth: float) -> tuple[p.PointM, ...]
 
 def _yard(side_m: float, obstacles: int, moved_m: float = 0.0) -> p.Site:
     """A square yard with things of every kind round it and in it."""
-    known = [
+    obstacles_at_hand = [
         p.Obstacle(kind="house", outline_m=_box(0, side_m, side_m, 8), height_m=6),
         p.Obstacle(kind="fence", outline_m=_box(-0.1, 0, 0.1, side_m), height_m=1.8),
         p.Obstacle(
@@ -48,7 +48,9 @@ def _yard(side_m: float, obstacles: int, moved_m: float = 0.0) -> p.Site:
         p.Obstacle(kind="hedge", outline_m=_box(0, -1, side_m, 0.6), height_m=1.5),
         p.Obstacle(kind="fence", outline_m=_box(5, 15, 6, 0.1), height_m=1.8),
     ]
-    return p.Site(outline_m=_box(0, 0, side_m, side_m), obstacles=tuple(known[:obstacles]))
+    return p.Site(
+        outline_m=_box(0, 0, side_m, side_m), obstacles=tuple(obstacles_at_hand[:obstacles])
+    )
 
 
 def _sky(site: p.Site, book: Book) -> place_sun.Sky:
@@ -79,8 +81,8 @@ def _map_ms(side_m: float, obstacles: int, book: Book) -> float:
 
 def _forget() -> None:
     skyline.spans_kept.cache_clear()
-    for kept in sun_map.KEPT:
-        kept.cache_clear()
+    for cache in sun_map.KEPT:
+        cache.cache_clear()
 
 
 def _edit_ms(book: Book) -> float:
@@ -173,9 +175,9 @@ def drag_rows(base: str, chromium: str) -> list[Row]:
             worst = f"{drag.what} dragged, worst move"
             rows.append(Row(worst, max(work), "ms", 50, f"{len(work)} moves"))
             if settled:
-                told = f"let go to repaint, {len(settled)} times, worst {max(settled):.0f} ms"
+                how = f"let go to repaint, {len(settled)} times, worst {max(settled):.0f} ms"
                 median = statistics.median(settled)
-                rows.append(Row(f"{drag.what} let go, figures settled", median, "ms", 150, told))
+                rows.append(Row(f"{drag.what} let go, figures settled", median, "ms", 150, how))
         browser.close()
     return rows
 

@@ -139,8 +139,8 @@ async def _read_and_write(at: Address, seconds: float) -> list[Row]:
             edit = {"do": "change-planting", "id": planting, "changes": {"x-count": number}}
             body = {"version": version, "edit": edit}
             status, answer = await client.ask("POST", f"{GARDEN}/edits", body)
-            told = json.loads(answer)
-            version = told["head"]["version"] if status == 200 else told["version"]
+            answered = json.loads(answer)
+            version = answered["head"]["version"] if status == 200 else answered["version"]
 
     async with clients(at, READERS) as readers, clients(at, WRITERS) as writers:
         await asyncio.gather(
@@ -173,9 +173,9 @@ async def _pantries(at: Address) -> list[Row]:
         worst = max(t for c in askers for t in c.times_ms)
         answered = sum(s == 200 for c in askers for s in c.statuses)
         meanwhile = max(small[0].times_ms[begun:], default=0.0)
-    told = f"{answered} answered, {ASKING - answered} told to wait"
+    how = f"{answered} answered, {ASKING - answered} told to wait"
     return [
-        Row("50 pantries at once, slowest", worst, "ms", 3000, told),
+        Row("50 pantries at once, slowest", worst, "ms", 3000, how),
         Row("a small request meanwhile, slowest", meanwhile, "ms", 300, "list of gardens"),
     ]
 
@@ -203,8 +203,8 @@ def _resident_mb(pid: int) -> float:
     """Memory that a process holds; 0 where the system does not tell."""
     status = Path(f"/proc/{pid}/status")
     lines: list[Any] = status.read_text().splitlines() if status.exists() else []
-    found = [line.split()[1] for line in lines if line.startswith("VmRSS")]
-    return int(found[0]) / 1024 if found else 0.0
+    resident = [line.split()[1] for line in lines if line.startswith("VmRSS")]
+    return int(resident[0]) / 1024 if resident else 0.0
 
 
 def _p95(times: list[float]) -> float:

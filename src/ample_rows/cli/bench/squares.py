@@ -103,8 +103,8 @@ def _places_ms(demo: p.Plan, book: Book, ask: Callable[[Estimate, str], object])
 
 
 def _forget_shade() -> None:
-    for kept in (*crop_shade.KEPT, *tall.KEPT, lit_on, high_path):
-        kept.cache_clear()
+    for cache in (*crop_shade.KEPT, *tall.KEPT, lit_on, high_path):
+        cache.cache_clear()
 
 
 def _shades(plan: p.Plan, book: Book) -> None:

@@ -1,4 +1,4 @@
-"""Layouts of one yard side by side: ground won, walks, reach, sun, soil, cost and harvest."""
+"""Drawings of one yard side by side: ground won, walks, reach, sun, soil, cost and harvest."""
 
 import math
 from collections.abc import Sequence
@@ -20,8 +20,8 @@ _GAIN_M = 1e-9
 
 
 @dataclass(frozen=True, slots=True)
-class LayoutPlace:
-    """A place as it lies in a layout, for a small drawing and for taking it alone. [m]"""
+class AlternativePlace:
+    """A place as it lies in a drawing, for a small drawing and for taking it alone. [m]"""
 
     id: str
     name: str
@@ -29,8 +29,8 @@ class LayoutPlace:
 
 
 @dataclass(frozen=True, slots=True)
-class LayoutFigures:
-    """One layout in figures; `id` is null for the plan as it is. Unknown is null.
+class AlternativeFigures:
+    """One drawing in figures; `id` is null for the plan as it is. Unknown is null.
 
     `walk_m` is once round every place and from one to the next, from the door and back. Sun is
     the mean of the six best months over all growing ground.
@@ -49,27 +49,27 @@ class LayoutFigures:
     soil_cost: float | None
     build_cost: float | None
     harvest_kg: float
-    places: tuple[LayoutPlace, ...]
+    places: tuple[AlternativePlace, ...]
 
 
-def compared(estimate: Estimate) -> tuple[LayoutFigures, ...]:
-    """The plan as it is, then every layout kept beside it."""
+def compared(estimate: Estimate) -> tuple[AlternativeFigures, ...]:
+    """The plan as it is, then every drawing kept beside it."""
     plan = estimate.plan
     now = plan.model_copy(update={"alternatives": ()})
-    found = [_figures(None, message("alternatives-now"), estimate.trying(now))]
-    for layout in plan.alternatives:
-        there = plan.with_layout(layout)
-        found.append(_figures(layout.id, layout.name, estimate.trying(there)))
-    return tuple(found)
+    figures = [_figures(None, message("alternatives-now"), estimate.trying(now))]
+    for drawing in plan.alternatives:
+        there = plan.with_alternative(drawing)
+        figures.append(_figures(drawing.id, drawing.name, estimate.trying(there)))
+    return tuple(figures)
 
 
-def _figures(ident: str | None, name: Text, estimate: Estimate) -> LayoutFigures:
+def _figures(ident: str | None, name: Text, estimate: Estimate) -> AlternativeFigures:
     plan, report = estimate.plan, estimate.report
     site = plan.site or p.Site()
     yard = shapely.Polygon(site.outline_m).area if site.outline_m else None
     growing = report.totals.inside_area_m2
     paths = shapely.union_all([_strip(path) for path in site.paths]).area if site.paths else 0.0
-    return LayoutFigures(
+    return AlternativeFigures(
         id=ident,
         name=name,
         growing_m2=growing,
@@ -87,9 +87,9 @@ def _figures(ident: str | None, name: Text, estimate: Estimate) -> LayoutFigures
     )
 
 
-def _places(plan: p.Plan, report: Report) -> tuple[LayoutPlace, ...]:
+def _places(plan: p.Plan, report: Report) -> tuple[AlternativePlace, ...]:
     rings = {r.id: r.ground.outer_m for r in report.places}
-    return tuple(LayoutPlace(place.id, place.label, rings[place.id]) for place in plan.places)
+    return tuple(AlternativePlace(place.id, place.label, rings[place.id]) for place in plan.places)
 
 
 def _strip(path: p.Path) -> shapely.Geometry:

@@ -100,13 +100,13 @@ def _heat(
     hottest = max(days, key=lambda d: d.high_c)
     suffers = [r for r in there if _suffers(_crop(r, book), hottest.high_c - over)]
     if suffers:
-        told = message(
+        words = message(
             "days-ahead-heat",
             high=Temperature(hottest.high_c),
             day=hottest.day,
             plantings=_listed(suffers, labels),
         )
-        yield Advice("heat", told, tuple(r.id for r in suffers))
+        yield Advice("heat", words, tuple(r.id for r in suffers))
 
 
 def _suffers(crop: Crop, high_c: float) -> bool:

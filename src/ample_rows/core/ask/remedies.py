@@ -79,9 +79,9 @@ def remedies(estimate: Estimate, crop: str) -> tuple[Remedy, ...]:
         raise CannotBeDoneError(message("remedies-no-amount-wanted", crop=crop))
     own, table = _tabled(estimate, crop)
     need = _Need(estimate, wanted, own, table)
-    tried = [found for label, edit in _changes(need) if (found := _tried(need, label, edit))]
+    tried = [remedy for label, edit in _changes(need) if (remedy := _tried(need, label, edit))]
     ranked = sorted(tried, key=_worth, reverse=True)
-    return tuple(found for found in ranked if _worth(found) > _WORTH_KG)[:_MOST]
+    return tuple(remedy for remedy in ranked if _worth(remedy) > _WORTH_KG)[:_MOST]
 
 
 def _worth(remedy: Remedy) -> float:
@@ -145,11 +145,11 @@ def _in_waves(need: _Need) -> Iterator[tuple[Message, Edit]]:
     squares = len(cells_of(place, planting.cells)) if place else 0
     for count in (2, 3, 4):
         if count <= squares:
-            found = waves_of(need.estimate, planting.id, count, _WAVE_DAYS)
-            if found.edit is not None:
+            waves = waves_of(need.estimate, planting.id, count, _WAVE_DAYS)
+            if waves.edit is not None:
                 name = need.book.crops[need.wanted.crop].name
-                label = message("remedies-sow-largest-waves-two", name=name, waves=len(found.waves))
-                yield label, found.edit
+                label = message("remedies-sow-largest-waves-two", name=name, waves=len(waves.waves))
+                yield label, waves.edit
 
 
 def _fewer(need: _Need) -> Iterator[tuple[Message, Edit]]:
@@ -162,8 +162,8 @@ def _fewer(need: _Need) -> Iterator[tuple[Message, Edit]]:
     over = min(len(planting.cells), int(need.table.spoils_kg / a_square)) if a_square else 0
     name = e.crop.name
     if 0 < over < len(planting.cells):
-        kept = list(planting.cells[: len(planting.cells) - over])
-        changes = ChangePlanting(id=planting.id, changes={"cells": kept, "run_cm": None})
+        cells = list(planting.cells[: len(planting.cells) - over])
+        changes = ChangePlanting(id=planting.id, changes={"cells": cells, "run_cm": None})
         yield message("remedies-grow-less", squares=Count(over, "square"), name=name), changes
     elif over and len(need.own) > 1:
         yield message("remedies-leave-largest-out", name=name), RemovePlanting(id=planting.id)
@@ -210,8 +210,8 @@ def _in_gaps(need: _Need) -> Iterator[tuple[Message, Edit]]:
     kinds = {need.wanted.crop, *(e.crop.id for e in need.own)}
     for place, spell in spells[:_GAPS_TRIED]:
         cells = spell.cells[:_MOST_FILLED]
-        found = following(need.estimate, place.id, cells, spell.start, crops=tuple(kinds))
-        for entry in found.entries[:1]:
+        followers = following(need.estimate, place.id, cells, spell.start, crops=tuple(kinds))
+        for entry in followers.entries[:1]:
             where = message(
                 "remedies-squares-from",
                 place=place.label,

@@ -81,8 +81,8 @@ class Book:
 
     def keeping(self, crop: Crop) -> CropKeeping:
         """How long a crop keeps; a variety type as its crop, what nothing is known of for days."""
-        known = self.crop_keeping.get(crop.variety_of or crop.id)
-        return known or CropKeeping(fresh_weeks=1.0)
+        keeping = self.crop_keeping.get(crop.variety_of or crop.id)
+        return keeping or CropKeeping(fresh_weeks=1.0)
 
     def withstands(self, crop: Crop) -> dict[str, Grade]:
         """How well a crop withstands what troubles it; a variety type as its crop where it is

@@ -188,8 +188,8 @@ class Crop(Record):
 
     def picking_scale(self, system: str | None) -> float:
         """Length of the picking under a system, against the crop's own."""
-        known = self.training(system) if system else None
-        return known.picking_scale if known else 1.0
+        training = self.training(system) if system else None
+        return training.picking_scale if training else 1.0
 
     def training(self, system: str) -> CropTraining | None:
         return next((t for t in self.trainings if t.system == system), None)

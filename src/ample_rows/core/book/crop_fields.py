@@ -76,7 +76,7 @@ BY_KEY = {field.key: field for field in FIELDS}
 
 def figure(crop: Crop, key: str) -> Value:
     """The value of one figure of a crop, null where it has none."""
-    found: object = crop
+    value: object = crop
     for part in key.split("."):
-        found = getattr(found, part, None)
-    return found if isinstance(found, float | int | str) else None
+        value = getattr(value, part, None)
+    return value if isinstance(value, float | int | str) else None

@@ -50,8 +50,8 @@ def book_with(book: Book, own: tuple[p.OwnCrop, ...]) -> Book:
         ]
     if faults:
         raise PlanFaultsError(faults)
-    told = book.digest + json.dumps([p.document(entry) for entry in own], sort_keys=True)
-    digest = hashlib.sha256(told.encode()).hexdigest()[:16]
+    entries = book.digest + json.dumps([p.document(entry) for entry in own], sort_keys=True)
+    digest = hashlib.sha256(entries.encode()).hexdigest()[:16]
     return replace(book, crops=dict(sorted(crops.items())), digest=digest)
 
 
@@ -63,9 +63,9 @@ def _crop_of(entry: p.OwnCrop, path: str, crops: dict[str, Crop], book: Book) ->
         record["variety_of"] = begun.variety_of or begun.id
         record["mark"] = _free_mark(entry.id, {crop.mark for crop in crops.values()})
         record["name"] = f"{begun.name}, own kind"
-    known = set(figure_keys())
+    keys = set(figure_keys())
     for key, value in entry.figures.items():
-        if key not in known:
+        if key not in keys:
             raise PlanFaultsError.one(f"{path}.figures.{key}", _unknown_key(key))
         _set(record, key, value)
         field = BY_KEY.get(key)
@@ -98,7 +98,7 @@ def _begun_from(entry: p.OwnCrop, path: str, crops: dict[str, Crop], book: Book)
 
 def _unknown_key(key: str) -> str:
     stem = key.rsplit("_", 1)[0]
-    near = [known for known in figure_keys() if known.rsplit("_", 1)[0] == stem]
+    near = [one for one in figure_keys() if one.rsplit("_", 1)[0] == stem]
     hint = f'; "{near[0]}" is, in that unit' if near else ""
     return f"is not a figure of a crop{hint}"
 

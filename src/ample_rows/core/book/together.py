@@ -23,20 +23,20 @@ def disagreements(
 ) -> list[Disagreement]:
     """Everything that does not agree, in the order of the crops."""
     crops = list(crops)
-    found: list[Disagreement] = []
-    known: set[str] = set()
+    faults: list[Disagreement] = []
+    ids: set[str] = set()
     marks: dict[str, str] = {}
     for crop in crops:
-        if crop.id in known:
-            found.append(Disagreement(crop.id, "id", "the id stands twice in the crop book"))
+        if crop.id in ids:
+            faults.append(Disagreement(crop.id, "id", "the id stands twice in the crop book"))
         if crop.mark in marks:
             text = f"mark {crop.mark} belongs to {marks[crop.mark]}"
-            found.append(Disagreement(crop.id, "mark", text))
-        known.add(crop.id)
+            faults.append(Disagreement(crop.id, "mark", text))
+        ids.add(crop.id)
         marks.setdefault(crop.mark, crop.id)
     for crop in crops:
-        found += _unknown(crop, known, trainings, (traits, troubles))
-    return found
+        faults += _unknown(crop, ids, trainings, (traits, troubles))
+    return faults
 
 
 def _unknown(

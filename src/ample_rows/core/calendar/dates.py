@@ -74,20 +74,20 @@ def frost_day(year: GrowingYear, crop: Crop, start: date, book: Book) -> date | 
 def usual_end(year: GrowingYear, crop: Crop, start: date, book: Book) -> date | None:
     """The day about which a crop usually ends here by what troubles it, a year later for plants
     that are still young then and are spared; None for a kind that withstands it well."""
-    for known in year.likely_ends:
-        spared = known.trouble and book.withstands(crop).get(known.trouble) == "well"
-        if known.crop in (crop.id, crop.variety_of) and not spared:
-            usual = yearly_on_or_after(known.on, start + timedelta(days=1))
-            young = spares_young(known, book) and usual - start < days(book.value("young_days"))
+    for likely in year.likely_ends:
+        spared = likely.trouble and book.withstands(crop).get(likely.trouble) == "well"
+        if likely.crop in (crop.id, crop.variety_of) and not spared:
+            usual = yearly_on_or_after(likely.on, start + timedelta(days=1))
+            young = spares_young(likely, book) and usual - start < days(book.value("young_days"))
             return move_years(usual, 1) if young else usual
     return None
 
 
-def spares_young(known: p.LikelyEnd, book: Book) -> bool:
+def spares_young(likely: p.LikelyEnd, book: Book) -> bool:
     """Whether what usually ends a crop takes its old plants and leaves the young."""
-    if known.spares_young is None:
-        return known.trouble is not None and book.troubles[known.trouble].spares_young
-    return known.spares_young
+    if likely.spares_young is None:
+        return likely.trouble is not None and book.troubles[likely.trouble].spares_young
+    return likely.spares_young
 
 
 def frost_survival(
@@ -152,8 +152,8 @@ def dates_of(
     grow = grow_days(year, crop, planting.start, start, book)
     if grow is None:
         # A start that the book gives no time for: the crop's slowest known one.
-        known = [grow_days(year, crop, s, start, book) for s in crop.starts]
-        grow = max(d for d in known if d is not None)
+        growths = [grow_days(year, crop, s, start, book) for s in crop.starts]
+        grow = max(d for d in growths if d is not None)
     due = start + days(grow)
     finish = due + days(whole)
     frost = frost_day(year, crop, start, book)

@@ -133,12 +133,12 @@ def growing_days(year: GrowingYear, book: Book) -> list[date]:
     Mean at least 6 deg C where the climate is known, else between the frosts.
     """
     least = book.value("growth_least_c")
-    found = []
+    growing = []
     day = year.start
     while day <= year.end:
         mean = mean_temperature_c(year, day)
         in_season = mean >= least if mean is not None else year.last_frost <= day < year.first_frost
         if in_season:
-            found.append(day)
+            growing.append(day)
         day += timedelta(days=1)
-    return found
+    return growing

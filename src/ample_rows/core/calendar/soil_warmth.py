@@ -82,8 +82,8 @@ class StandInProbe:
     book: Book
 
     def read_c(self, place: str, day: date, depth_cm: float) -> float | None:
-        known = next((one for one in self.places if one.id == place), None)
-        if known is None or self.climate is None:
+        stand = next((one for one in self.places if one.id == place), None)
+        if stand is None or self.climate is None:
             return None
         back = max(1, round(self.book.value("soil_days_a_cm") * depth_cm))
         since = date.fromordinal(day.toordinal() - back)
@@ -91,7 +91,7 @@ class StandInProbe:
         if not days:
             return None
         air = sum((one.low_c + one.high_c) / 2 for one in days) / len(days)
-        warmer = soil_warmer_c(known, self.book) * sun_share(self.latitude, day)
+        warmer = soil_warmer_c(stand, self.book) * sun_share(self.latitude, day)
         return round(air + warmer, 1)
 
 

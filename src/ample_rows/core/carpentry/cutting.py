@@ -66,9 +66,9 @@ def cut(pieces: Counter[float], stocks: tuple[Stock, ...], *, saw_cm: float = 0.
         raise TooLongError(f"{lengths[0]:g} cm is longer than any board")
     wanted = tuple(pieces[cm] for cm in lengths)
     search = _Search(lengths, stocks, saw_cm)
-    found = search.exact(wanted)
-    taken = found if found is not None else search.greedy(wanted)
-    return _written(taken, lengths, stocks, least=found is not None)
+    exact = search.exact(wanted)
+    taken = exact if exact is not None else search.greedy(wanted)
+    return _written(taken, lengths, stocks, least=exact is not None)
 
 
 @dataclass
@@ -81,7 +81,7 @@ class _Search:
         priced = all(s.price is not None for s in self.stocks)
         self.worth = [s.price or 0.0 if priced else s.length_cm for s in self.stocks]
         self.tries, self.gave_up = 0, False
-        self.known: dict[Counts, tuple[float, tuple[int, Counts] | None]] = {}
+        self.best: dict[Counts, tuple[float, tuple[int, Counts] | None]] = {}
 
     def exact(self, wanted: Counts) -> list[tuple[int, Counts]] | None:
         """The cheapest boards, or None when there are too many ways to try them all."""
@@ -91,7 +91,7 @@ class _Search:
             return None
         taken = []
         while any(wanted):
-            step = self.known[wanted][1]
+            step = self.best[wanted][1]
             assert step is not None
             taken.append(step)
             wanted = _less(wanted, step[1])
@@ -115,14 +115,14 @@ class _Search:
     def _best(self, wanted: Counts) -> float:
         if not any(wanted):
             return 0.0
-        if wanted in self.known:
-            return self.known[wanted][0]
+        if wanted in self.best:
+            return self.best[wanted][0]
         best, chosen = float("inf"), None
         for stock, counts in self._steps(wanted):
             paid = self.worth[stock] + self._best(_less(wanted, counts))
             if paid < best - _DUST_CM:
                 best, chosen = paid, (stock, counts)
-        self.known[wanted] = (best, chosen)
+        self.best[wanted] = (best, chosen)
         return best
 
     def _steps(self, wanted: Counts, *, firsts: bool = False) -> Iterator[tuple[int, Counts]]:

@@ -108,12 +108,12 @@ def _parts(length: float, most: float) -> int:
 def pieces_of(frame: Frame, board_cm: float, longest_cm: float) -> Counter[float]:
     """Pieces to cut for a frame from boards of one height; over-long sides meet at a post. [cm]"""
     courses = _parts(frame.wall_cm, board_cm)
-    found: Counter[float] = Counter()
+    pieces: Counter[float] = Counter()
     for lengths, each in ((frame.sides_cm, courses), (frame.ties_cm, 1)):
         for cm in lengths:
             joined = _parts(cm, longest_cm)
-            found[round(cm / joined, 1)] += joined * each
-    return found
+            pieces[round(cm / joined, 1)] += joined * each
+    return pieces
 
 
 def bent_cm(frame: Frame, board_cm: float) -> float:
@@ -140,12 +140,12 @@ def _roll(box: shapes.Box, widths_cm: tuple[float, ...], book: Book) -> tuple[fl
     """
     up, lap = 2 * book.value("sheet_turned_up_cm"), book.value("sheet_lap_cm")
     sides = (box.width + up, box.length + up)
-    laid = [
+    ways = [
         (lengths_over(across, wide, lap) * along / 100, wide)
         for across, along in (sides, sides[::-1])
         for wide in widths_cm
     ]
-    return min(laid, key=lambda found: (found[0] * found[1], found[0]))
+    return min(ways, key=lambda way: (way[0] * way[1], way[0]))
 
 
 def lengths_over(across_cm: float, wide_cm: float, lap_cm: float) -> int:

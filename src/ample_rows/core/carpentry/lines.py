@@ -24,7 +24,7 @@ def bill_lines(
 
 def _line(name: str, amount: float, build: p.Build, book: Book) -> BillLine:
     material = book.materials[name]
-    price = next((known.price for known in build.prices if known.material == name), None)
+    price = next((entry.price for entry in build.prices if entry.material == name), None)
     cost = None if price is None else amount * price
     return BillLine(
         material=name,

@@ -60,10 +60,10 @@ def hanging(e: Evaluated, run: Run, height_cm: float, book: Book) -> Hanging:
 def peak_load(hung: Iterable[Hanging], book: Book) -> Load:
     """The heaviest metre on the heaviest day: what hangs there together in time and place."""
     hung = tuple(hung)
-    found = [(sum(h.kg_m for h in _beside(one, hung)), one) for one in hung]
-    if not found:
+    loads = [(sum(h.kg_m for h in _beside(one, hung)), one) for one in hung]
+    if not loads:
         return Load(0.0, None, ())
-    kg, worst = max(found, key=lambda pair: pair[0])
+    kg, worst = max(loads, key=lambda pair: pair[0])
     together = _beside(worst, hung)
     return Load(kg, max(h.since for h in together), _working(together, kg, book))
 

@@ -48,11 +48,11 @@ class WayUp:
 
 def ways_up(crop: Crop, build: p.Build | None, book: Book) -> tuple[WayUp, ...]:
     """Every way that a crop's record knows, those that give most of their ground first."""
-    found = [
+    ways = [
         _way(crop, training, book.trainings[training.system], build, book)
         for training in crop.trainings
     ]
-    return tuple(sorted(found, key=lambda way: -(way.kg_per_m2 or 0.0)))
+    return tuple(sorted(ways, key=lambda way: -(way.kg_per_m2 or 0.0)))
 
 
 def _way(
@@ -108,7 +108,7 @@ def _cost_a_year(
 def _on_a_usual_bed(
     crop: Crop, system: TrainingSystem, plants: int, book: Book
 ) -> dict[str, float]:
-    name = next(known for known, there in book.trainings.items() if there is system)
+    name = next(ident for ident, there in book.trainings.items() if there is system)
     support = p.Support(id="support", system=name)
     place = p.Place(
         id="bed",

@@ -33,18 +33,18 @@ def garden_faults(garden: p.Garden, book: Book) -> Iterator[Fault]:
                 yield Fault(
                     f"garden.climate.tmax_c[{month}]", f"{high:g} is below that month's low {low:g}"
                 )
-    for index, known in enumerate(garden.likely_ends):
+    for index, likely in enumerate(garden.likely_ends):
         path = f"garden.likely_ends[{index}]"
-        if known.crop not in book.crops:
-            yield Fault(f"{path}.crop", unknown_crop(known.crop))
-        if known.trouble is not None and known.trouble not in book.troubles:
-            yield Fault(f"{path}.trouble", unknown(known.trouble, "trouble", book.troubles))
+        if likely.crop not in book.crops:
+            yield Fault(f"{path}.crop", unknown_crop(likely.crop))
+        if likely.trouble is not None and likely.trouble not in book.troubles:
+            yield Fault(f"{path}.trouble", unknown(likely.trouble, "trouble", book.troubles))
     if garden.household:
         yield from _household_faults(garden.household, book)
 
 
 def chore_faults(chores: Sequence[p.Chore]) -> Iterator[Fault]:
-    """A chore of a place that another layout lacks is no fault: it is the garden's there."""
+    """A chore of a place that another drawing lacks is no fault: it is the garden's there."""
     yield from twice([chore.id for chore in chores], "chores")
     for index, chore in enumerate(chores):
         if (chore.every is None) != (chore.per is None):
@@ -111,10 +111,10 @@ def build_faults(build: p.Build, book: Book) -> Iterator[Fault]:
     for index, board in enumerate(build.boards):
         path = f"build.boards[{index}].material"
         yield from material_faults(board.material, path, "frame", book)
-    for index, known in enumerate(build.prices):
-        if known.material not in book.materials:
+    for index, entry in enumerate(build.prices):
+        if entry.material not in book.materials:
             path = f"build.prices[{index}].material"
-            yield Fault(path, unknown(known.material, "material", book.materials))
+            yield Fault(path, unknown(entry.material, "material", book.materials))
 
 
 def site_faults(site: p.Site, book: Book) -> Iterator[Fault]:

@@ -137,8 +137,8 @@ def _cell_faults(
 
 def _support_faults(place: p.Place, support: p.Support, path: str, book: Book) -> Iterator[Fault]:
     if support.system not in book.trainings:
-        known = ", ".join(n for n, t in book.trainings.items() if t.needs_support)
-        yield Fault(f"{path}.system", f'"{support.system}" is unknown; use {known}')
+        names = ", ".join(n for n, t in book.trainings.items() if t.needs_support)
+        yield Fault(f"{path}.system", f'"{support.system}" is unknown; use {names}')
     if support.footing is not None and support.footing not in book.footings:
         yield Fault(f"{path}.footing", unknown(support.footing, "footing", book.footings))
     if support.twine is not None:

@@ -52,8 +52,8 @@ def crop_of(planting: p.Planting, book: Book) -> Crop | None:
 
 def variety_of(crop: str, variety: str, book: Book) -> Crop | None:
     """The record of a variety type of a crop, or of the crop itself; None where it is neither."""
-    found = book.crops.get(variety)
-    return found if found is not None and crop in (found.id, found.variety_of) else None
+    kind = book.crops.get(variety)
+    return kind if kind is not None and crop in (kind.id, kind.variety_of) else None
 
 
 def _area_cm2(place: p.Place, planting: p.Planting) -> float:

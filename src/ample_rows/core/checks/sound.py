@@ -115,16 +115,16 @@ def check_plan(plan: p.Plan, book: Book, *, before: p.Plan | None = None) -> lis
     except PlanFaultsError as error:
         return error.faults
     settled = _Settled.of(plan, before)
-    faults = [*chore_faults(plan.chores), *_one_layout(plan, book, settled)]
-    faults += twice([layout.id for layout in plan.alternatives], "alternatives")
+    faults = [*chore_faults(plan.chores), *_one_drawing(plan, book, settled)]
+    faults += twice([drawing.id for drawing in plan.alternatives], "alternatives")
     if not faults and not (settled.around and plan.alternatives is settled.alternatives):
-        # A fault of the garden itself would be told again for every layout.
-        for index, layout in enumerate(plan.alternatives):
+        # A fault of the garden itself would be told again for every drawing.
+        for index, drawing in enumerate(plan.alternatives):
             path = f"alternatives[{index}]"
-            other = plan.with_layout(layout)
+            other = plan.with_alternative(drawing)
             too_many = too_many_cells(other)
-            found = [too_many] if too_many else _one_layout(other, book, _Settled())
-            faults += [Fault(f"{path}.{fault.path}", fault.text) for fault in found]
+            faults_there = [too_many] if too_many else _one_drawing(other, book, _Settled())
+            faults += [Fault(f"{path}.{fault.path}", fault.text) for fault in faults_there]
     return faults
 
 
@@ -141,11 +141,11 @@ class _Settled:
     def of(cls, plan: p.Plan, before: p.Plan | None) -> "_Settled":
         if before is None or any(getattr(plan, k) is not getattr(before, k) for k in _AROUND):
             return cls()
-        kept = {id(place) for place in before.places}
-        stand = kept == {id(place) for place in plan.places}
+        places = {id(place) for place in before.places}
+        stand = places == {id(place) for place in plan.places}
         return cls(
             around=True,
-            places=frozenset(kept),
+            places=frozenset(places),
             plantings=frozenset(id(planting) for planting in before.plantings)
             if stand
             else frozenset(),
@@ -153,7 +153,7 @@ class _Settled:
         )
 
 
-def _one_layout(plan: p.Plan, book: Book, settled: _Settled) -> list[Fault]:
+def _one_drawing(plan: p.Plan, book: Book, settled: _Settled) -> list[Fault]:
     faults: list[Fault] = []
     if not settled.around:
         faults += garden_faults(plan.garden, book)

@@ -61,11 +61,11 @@ def usable_document(document: Document, faults_of: Callable[[Document], list[Fau
 def with_set_aside(document: Document) -> Document:
     """A document with what was set aside put back where it stood, as far as there is room."""
     whole = copy.deepcopy({key: value for key, value in document.items() if key != _KEY})
-    kept = []
+    entries = []
     for part in sorted(document[_KEY], key=lambda part: _in_order(str(part["path"]))):
         if not _put_back(whole, part):
-            kept.append(part)
-    return {**whole, _KEY: kept} if kept else whole
+            entries.append(part)
+    return {**whole, _KEY: entries} if entries else whole
 
 
 def _in_order(path: str) -> list[tuple[int, str]]:
@@ -79,45 +79,45 @@ def _more_cuts(
 ) -> dict[Place, str]:
     """Cuts so that the faults found are gone. A fault within what was cut already takes along
     what that belonged to; so does one of a key that was never there."""
-    found = dict(cuts)
+    widened = dict(cuts)
     for fault, why in faults:
         place, text = fault, why
-        within = [known for known in cuts if known == place[: len(known)]]
+        within = [cut for cut in cuts if cut == place[: len(cut)]]
         if within:
             inner = min(within, key=len)
             beside = _BESIDE.get(inner)
             place, text = inner[:-1], cuts[inner]
-            if beside is not None and beside not in found:
+            if beside is not None and beside not in widened:
                 place = beside
         while place and not _there(document, place):
             place = place[:-1]
-        if any(known == place[: len(known)] for known in found if known not in cuts):
+        if any(cut == place[: len(cut)] for cut in widened if cut not in cuts):
             continue
-        text = next((found[known] for known in found if known[: len(place)] == place), text)
-        for known in [known for known in found if known[: len(place)] == place]:
-            del found[known]
-        found[place] = text
-    return found
+        text = next((widened[cut] for cut in widened if cut[: len(place)] == place), text)
+        for cut in [cut for cut in widened if cut[: len(place)] == place]:
+            del widened[cut]
+        widened[place] = text
+    return widened
 
 
 def _without(document: Document, cuts: dict[Place, str]) -> tuple[Document, dict[Place, list[int]]]:
     """A copy without some parts, and for each list cut the places that its items had."""
     indices: dict[Place, list[int]] = {}
 
-    def kept(value: Any, at: Place) -> Any:
+    def without_cuts(value: Any, at: Place) -> Any:
         if isinstance(value, dict):
-            parts = {k: kept(v, (*at, k)) for k, v in value.items() if (*at, k) not in cuts}
+            parts = {k: without_cuts(v, (*at, k)) for k, v in value.items() if (*at, k) not in cuts}
             return {**parts, **_stand_ins(at, cuts)}
         if isinstance(value, list):
             left = [i for i in range(len(value)) if (*at, i) not in cuts]
             if len(left) < len(value):
                 indices[at] = left
-            return [kept(value[i], (*at, i)) for i in left]
+            return [without_cuts(value[i], (*at, i)) for i in left]
         return value
 
     if () in cuts:
         return copy.deepcopy(_STAND_INS), indices
-    return kept(document, ()), indices
+    return without_cuts(document, ()), indices
 
 
 def _stand_ins(at: Place, cuts: dict[Place, str]) -> Document:
@@ -138,8 +138,8 @@ def _located(value: Any, path: str) -> Place:
             at = (*at, int(number))
             continue
         rest = rest.removeprefix(".")
-        known = here if isinstance(here, dict) else {}
-        fits = [k for k in known if rest == k or rest.startswith((f"{k}.", f"{k}["))]
+        keys = here if isinstance(here, dict) else {}
+        fits = [k for k in keys if rest == k or rest.startswith((f"{k}.", f"{k}["))]
         key = max(fits, key=len) if fits else _first_word(rest)
         at, rest = (*at, key), rest[len(key) :]
     return at
@@ -151,12 +151,12 @@ def _first_word(path: str) -> str:
 
 def _original(place: Place, indices: dict[Place, list[int]]) -> Place:
     """A place in the copy as it is in the document, where items before it may have been cut."""
-    found: Place = ()
+    original: Place = ()
     for part in place:
-        left = indices.get(found, [])
+        left = indices.get(original, [])
         moved = isinstance(part, int) and part < len(left)
-        found = (*found, left[int(part)] if moved else part)
-    return found
+        original = (*original, left[int(part)] if moved else part)
+    return original
 
 
 def _there(document: Any, place: Place) -> bool:

@@ -17,7 +17,7 @@ def twice(ids: list[str], path: str, *, key: str = "id") -> Iterator[Fault]:
 
 
 def material_faults(name: str, path: str, use: str, book: Book) -> Iterator[Fault]:
-    fitting = [known for known, m in book.materials.items() if m.used_for == use]
+    fitting = [ident for ident, m in book.materials.items() if m.used_for == use]
     if name not in fitting:
         yield Fault(path, unknown(name, f"material of a {use}", fitting))
 
@@ -29,8 +29,8 @@ def run_faults(run_cm: tuple[float, float] | None, length_cm: float, path: str) 
         yield Fault(path, f"{words}, the length of its edge")
 
 
-def unknown(name: str, what: str, known: Iterable[str]) -> str:
-    return f'"{name}" is not a {what}; use {", ".join(known)}'
+def unknown(name: str, what: str, names: Iterable[str]) -> str:
+    return f'"{name}" is not a {what}; use {", ".join(names)}'
 
 
 def unknown_crop(name: str) -> str:

@@ -7,6 +7,11 @@ from pydantic import Field
 from ample_rows.core import plan as p
 from ample_rows.core.edits.applying import apply_edit
 from ample_rows.core.edits.edit import EditBase
+from ample_rows.core.edits.of_alternatives import (
+    ForgetAlternative,
+    KeepAlternative,
+    TakeAlternative,
+)
 from ample_rows.core.edits.of_crops import ChangeCrop, RemoveCrop
 from ample_rows.core.edits.of_garden import (
     ChangeBuild,
@@ -18,7 +23,6 @@ from ample_rows.core.edits.of_garden import (
     ReplacePlan,
 )
 from ample_rows.core.edits.of_jobs import KeepChore, MarkJob, RemoveChore
-from ample_rows.core.edits.of_layouts import ForgetLayout, KeepLayout, TakeLayout
 from ample_rows.core.edits.of_obstacles import AddObstacle, ChangeObstacle, RemoveObstacle
 from ample_rows.core.edits.of_places import (
     MOST_RISER_CELLS,
@@ -71,9 +75,9 @@ Edit = Annotated[
     | ChangeSeedBox
     | ChangeCrop
     | RemoveCrop
-    | KeepLayout
-    | TakeLayout
-    | ForgetLayout
+    | KeepAlternative
+    | TakeAlternative
+    | ForgetAlternative
     | ForgetSetAside
     | Together
     | ReplacePlan,
@@ -98,10 +102,10 @@ __all__ = [
     "Changes",
     "CopyPlace",
     "Edit",
-    "ForgetLayout",
+    "ForgetAlternative",
     "ForgetSetAside",
+    "KeepAlternative",
     "KeepChore",
-    "KeepLayout",
     "MarkJob",
     "Plant",
     "RemoveChore",
@@ -111,7 +115,7 @@ __all__ = [
     "RemovePlanting",
     "ReplacePlan",
     "StandRiser",
-    "TakeLayout",
+    "TakeAlternative",
     "Together",
     "apply_edit",
 ]

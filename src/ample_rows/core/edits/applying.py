@@ -40,15 +40,15 @@ def _read_in_part(document: Changes, before: p.Plan) -> p.Plan | None:
     if was.keys() != document.keys():
         return None
     changed: Changes = {key: value for key, value in document.items() if value != was[key]}
-    kept: dict[str, dict[str, p.Place | p.Planting]] = {}
+    same_parts: dict[str, dict[str, p.Place | p.Planting]] = {}
     for key in _RECORDS & changed.keys():
         now = _by_id(document[key])
         if now is None:
             return None
         parts: tuple[p.Place | p.Planting, ...] = getattr(before, key)
         pairs = zip(parts, was[key], strict=True)
-        kept[key] = {part.id: part for part, record in pairs if now.get(part.id) == record}
-        changed[key] = [record for ident, record in now.items() if ident not in kept[key]]
+        same_parts[key] = {part.id: part for part, record in pairs if now.get(part.id) == record}
+        changed[key] = [record for ident, record in now.items() if ident not in same_parts[key]]
     if not changed.keys() <= p.Plan.model_fields.keys():
         return None
     try:
@@ -56,7 +56,7 @@ def _read_in_part(document: Changes, before: p.Plan) -> p.Plan | None:
     except PlanFaultsError:
         return None
     update = {key: getattr(read, key) for key in changed}
-    for key, same in kept.items():
+    for key, same in same_parts.items():
         fresh = {part.id: part for part in update[key]}
         update[key] = tuple(same.get(r["id"]) or fresh[r["id"]] for r in document[key])
     return before.model_copy(update=update)
@@ -65,10 +65,10 @@ def _read_in_part(document: Changes, before: p.Plan) -> p.Plan | None:
 def _by_id(records: Any) -> dict[str, Changes] | None:
     """Records by id; None where they are no records, or one has no id of its own."""
     try:
-        found = {record["id"]: record for record in records}
+        by_id = {record["id"]: record for record in records}
     except (KeyError, TypeError):
         return None
-    return found if len(found) == len(records) else None
+    return by_id if len(by_id) == len(records) else None
 
 
 def _sharing(plan: p.Plan, before: p.Plan) -> p.Plan:
@@ -84,5 +84,5 @@ def _sharing(plan: p.Plan, before: p.Plan) -> p.Plan:
     )
 
 
-def _same_or(known: Part | None, new: Part) -> Part:
-    return known if known is not None and known == new else new
+def _same_or(old: Part | None, new: Part) -> Part:
+    return old if old is not None and old == new else new

@@ -14,8 +14,8 @@ def change_crop(document: Document, ident: str, like: str | None, figures: Docum
         crops.append(entry)
     elif like is not None:
         entry["like"] = like
-    kept = {**entry.get("figures", {}), **figures}
-    entry["figures"] = {key: value for key, value in kept.items() if value is not None}
+    merged = {**entry.get("figures", {}), **figures}
+    entry["figures"] = {key: value for key, value in merged.items() if value is not None}
     if not entry["figures"] and "like" not in entry:
         crops.remove(entry)
     if not crops:

@@ -36,7 +36,7 @@ class EditBase(BaseModel):
         """What it did, for undo: "plant carrot", in the words of the plan before it."""
 
 
-def found(records: list[Changes], ident: str, what: str) -> Changes:
+def part_of(records: list[Changes], ident: str, what: str) -> Changes:
     """A record by its id.
 
     Raises:

@@ -25,7 +25,7 @@ def mark_job(document: Document, mark: Document, planned: str | None = None) -> 
             waits for nothing. Without it nothing waits.
     """
     key, state = _key(mark), mark.get("state")
-    jobs = [known for known in document.get("jobs", []) if _key(known) != key]
+    jobs = [other for other in document.get("jobs", []) if _key(other) != key]
     begins, ends = mark.get("job") in STARTS, mark.get("job") in ENDS
     if state in ("done", "put-off"):
         for planting in document.get("plantings", []):
@@ -59,24 +59,28 @@ def forget_jobs(document: Document) -> None:
     """Take out, in place, the marks of plantings and places that are gone."""
     places = {None, *(place["id"] for place in document.get("places", []))}
     plantings = {planting["id"] for planting in document.get("plantings", [])}
-    known = {None, *plantings}
+    plantings_left = {None, *plantings}
     jobs = document.get("jobs", [])
-    kept = [mark for mark in jobs if mark.get("place") in places and mark.get("planting") in known]
-    _keep(document, kept)
+    marks = [
+        mark
+        for mark in jobs
+        if mark.get("place") in places and mark.get("planting") in plantings_left
+    ]
+    _keep(document, marks)
 
 
 def keep_chore(document: Document, chore: Document) -> None:
     """Keep a job of the grower's own, in place, in the stead of an earlier one of the same id."""
-    chores = [known for known in document.get("chores", []) if known["id"] != chore.get("id")]
+    chores = [other for other in document.get("chores", []) if other["id"] != chore.get("id")]
     document["chores"] = [*chores, chore]
 
 
 def remove_chores(document: Document, gone: Callable[[Document], bool]) -> None:
     """Take out, in place, some of the grower's own jobs, and what was marked of them."""
     every = document.pop("chores", [])
-    kept = [chore for chore in every if not gone(chore)]
-    if kept:
-        document["chores"] = kept
+    staying = [chore for chore in every if not gone(chore)]
+    if staying:
+        document["chores"] = staying
     marked = {f"chore-{chore['id']}" for chore in every if gone(chore)}
     _keep(document, [mark for mark in document.get("jobs", []) if mark["job"] not in marked])
 

@@ -4,7 +4,7 @@ from typing import Literal
 
 from ample_rows.core import plan as p
 from ample_rows.core.edits.crops import change_crop
-from ample_rows.core.edits.edit import Changes, EditBase, found
+from ample_rows.core.edits.edit import Changes, EditBase, part_of
 
 
 class ChangeCrop(EditBase):
@@ -31,7 +31,7 @@ class RemoveCrop(EditBase):
 
     def apply_to(self, document: Changes) -> None:
         crops = document.get("crops", [])
-        crops.remove(found(crops, self.id, "crop"))
+        crops.remove(part_of(crops, self.id, "crop"))
 
     def named(self, before: p.Plan) -> str:
         return f"delete your own figures of {self.id}"

@@ -5,7 +5,7 @@ from typing import Literal
 from pydantic import ConfigDict
 
 from ample_rows.core import plan as p
-from ample_rows.core.edits.edit import Changes, EditBase, found
+from ample_rows.core.edits.edit import Changes, EditBase, part_of
 from ample_rows.core.edits.job_marks import keep_chore, mark_job, remove_chores
 from ample_rows.core.plan.jobs import JobOf
 
@@ -60,7 +60,7 @@ class RemoveChore(EditBase):
     id: str
 
     def apply_to(self, document: Changes) -> None:
-        found(document.get("chores", []), self.id, "chore")
+        part_of(document.get("chores", []), self.id, "chore")
         remove_chores(document, lambda chore: bool(chore["id"] == self.id))
 
     def named(self, before: p.Plan) -> str:

@@ -5,7 +5,7 @@ from typing import Any, Literal
 from pydantic import Field, TypeAdapter, ValidationError
 
 from ample_rows.core import plan as p
-from ample_rows.core.edits.edit import Changes, EditBase, found, merge
+from ample_rows.core.edits.edit import Changes, EditBase, merge, part_of
 from ample_rows.core.plan.obstacle import box_of, drawn_from, identified, outline_of, shifted
 
 _DRAWN = TypeAdapter(p.Obstacle)
@@ -39,7 +39,7 @@ class ChangeObstacle(EditBase):
     at_m: p.PointM | None = None
 
     def apply_to(self, document: Changes) -> None:
-        record = found(_obstacles(document), self.id, "obstacle")
+        record = part_of(_obstacles(document), self.id, "obstacle")
         if "outline_m" in self.changes:
             merge(record, {"shape": None, "heading_deg": None, **self.changes})
             return
@@ -63,7 +63,7 @@ class RemoveObstacle(EditBase):
 
     def apply_to(self, document: Changes) -> None:
         obstacles = _obstacles(document)
-        obstacles.remove(found(obstacles, self.id, "obstacle"))
+        obstacles.remove(part_of(obstacles, self.id, "obstacle"))
 
     def named(self, before: p.Plan) -> str:
         return f"delete {_name_of(before, self.id)}"

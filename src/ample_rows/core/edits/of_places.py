@@ -5,7 +5,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from ample_rows.core import plan as p
-from ample_rows.core.edits.edit import Changes, EditBase, found, merge, place_name
+from ample_rows.core.edits.edit import Changes, EditBase, merge, part_of, place_name
 from ample_rows.core.edits.job_marks import forget_jobs, remove_chores
 from ample_rows.core.edits.risers import stand_riser
 from ample_rows.core.edits.twins import twin_of
@@ -32,7 +32,7 @@ class ChangePlace(EditBase):
     changes: Changes
 
     def apply_to(self, document: Changes) -> None:
-        merge(found(document["places"], self.id, "place"), self.changes)
+        merge(part_of(document["places"], self.id, "place"), self.changes)
 
     def named(self, before: p.Plan) -> str:
         return f"change {place_name(before, self.id)}"
@@ -46,7 +46,7 @@ class RemovePlace(EditBase):
 
     def apply_to(self, document: Changes) -> None:
         places, plantings = document["places"], document["plantings"]
-        places.remove(found(places, self.id, "place"))
+        places.remove(part_of(places, self.id, "place"))
         gone = {planting["id"] for planting in plantings if planting["place"] == self.id}
         plantings[:] = [planting for planting in plantings if planting["place"] != self.id]
         forget(plantings, gone)
@@ -69,7 +69,7 @@ class CopyPlace(EditBase):
     mirrored: bool = False
 
     def apply_to(self, document: Changes) -> None:
-        place = found(document["places"], self.id, "place")
+        place = part_of(document["places"], self.id, "place")
         own = [planting for planting in document["plantings"] if planting["place"] == self.id]
         twin, planted = twin_of(place, own, self.new_id, mirrored=self.mirrored)
         document["places"].append(twin)
@@ -89,7 +89,7 @@ class StandRiser(EditBase):
     wall_height_cm: Annotated[float, Field(ge=5, le=MOST_RISER_WALL_CM, allow_inf_nan=False)]
 
     def apply_to(self, document: Changes) -> None:
-        place = found(document["places"], self.id, "place")
+        place = part_of(document["places"], self.id, "place")
         stand_riser(document, place, self.cells, self.new_id, self.wall_height_cm)
 
     def named(self, before: p.Plan) -> str:

@@ -3,7 +3,7 @@
 from typing import Literal
 
 from ample_rows.core import plan as p
-from ample_rows.core.edits.edit import Changes, EditBase, found, merge
+from ample_rows.core.edits.edit import Changes, EditBase, merge, part_of
 from ample_rows.core.edits.job_marks import forget_jobs
 from ample_rows.core.plan.links import forget
 
@@ -27,7 +27,7 @@ class ChangePlanting(EditBase):
     changes: Changes
 
     def apply_to(self, document: Changes) -> None:
-        merge(found(document["plantings"], self.id, "planting"), self.changes)
+        merge(part_of(document["plantings"], self.id, "planting"), self.changes)
 
     def named(self, before: p.Plan) -> str:
         return f"change {_crop_of(before, self.id)}"
@@ -39,7 +39,7 @@ class RemovePlanting(EditBase):
 
     def apply_to(self, document: Changes) -> None:
         plantings = document["plantings"]
-        plantings.remove(found(plantings, self.id, "planting"))
+        plantings.remove(part_of(plantings, self.id, "planting"))
         forget(plantings, {self.id})
         forget_jobs(document)
 

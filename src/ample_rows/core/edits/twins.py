@@ -31,24 +31,24 @@ def twin_of(
     The mirror stands between them from pole to equator, so that what is pole-ward stays so:
     cells, held squares, drawn outlines and what stands to the east or west change sides.
     """
-    known = p.Place.model_validate_json(json.dumps(place))
+    original = p.Place.model_validate_json(json.dumps(place))
     twin = copy.deepcopy(place) | {"id": new_id, "twin_of": place["id"]}
     twin.pop("stands_on", None)
-    twin["name"] = f"{known.label}, twin"
-    if known.at_m is not None:
-        twin["at_m"] = _beside(known, known.at_m)
+    twin["name"] = f"{original.label}, twin"
+    if original.at_m is not None:
+        twin["at_m"] = _beside(original, original.at_m)
     if mirrored:
-        _mirror_place(twin, known)
+        _mirror_place(twin, original)
     planted = []
     names = {planting["id"]: f"{planting['id']}-{new_id}" for planting in plantings}
     for planting in plantings:
         again = copy.deepcopy(planting) | {"id": names[planting["id"]], "place": new_id}
         rename(again, names)
         if mirrored and isinstance(again["cells"], list):
-            again["cells"] = [_across(address, known) for address in again["cells"]]
+            again["cells"] = [_across(address, original) for address in again["cells"]]
         if mirrored and again.get("run_cm"):
-            edge = next((s.edge for s in known.supports if s.id == again.get("support")), None)
-            again["run_cm"] = _run_across(again["run_cm"], edge, known)
+            edge = next((s.edge for s in original.supports if s.id == again.get("support")), None)
+            again["run_cm"] = _run_across(again["run_cm"], edge, original)
         planted.append(again)
     return twin, planted
 

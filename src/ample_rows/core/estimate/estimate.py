@@ -35,8 +35,8 @@ class Estimate:
     @cached_property
     def cases(self) -> Mapping[str, PlaceCase]:
         """Every place with all that bears on it, by id, in the plan's order."""
-        found = place_cases(self.plan, self.setting, self.book)
-        return {here.place.id: here for here in found}
+        cases = place_cases(self.plan, self.setting, self.book)
+        return {here.place.id: here for here in cases}
 
     @cached_property
     def _plantings(self) -> Mapping[str, p.Planting]:
@@ -75,10 +75,10 @@ class Estimate:
         Raises:
             UnknownPartError: There is no such planting.
         """
-        found = self._plantings.get(planting_id)
-        if found is None:
+        evaluated = self._plantings.get(planting_id)
+        if evaluated is None:
             raise UnknownPartError(kind="planting", ident=planting_id)
-        return found
+        return evaluated
 
     def plantings_in(self, place_id: str) -> tuple[p.Planting, ...]:
         """The plantings of one place, in the plan's order."""

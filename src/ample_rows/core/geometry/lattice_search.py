@@ -72,7 +72,7 @@ class _Found:
     along: float
 
     def points(self, pitch: float) -> Array:
-        found = []
+        rows = []
         for row, (starts, ends) in enumerate(zip(self.starts, self.ends, strict=True)):
             for start, end in zip(starts[np.isfinite(starts)], ends, strict=False):
                 first = math.ceil((start - self.along) / pitch - _DUST)
@@ -80,8 +80,8 @@ class _Found:
                 if last < first:
                     continue
                 x = self.along + self.shift[row] + pitch * np.arange(first, last + 1)
-                found.append(np.column_stack([x, np.full(len(x), self.levels[row])]))
-        return np.vstack(found) if found else _NOWHERE
+                rows.append(np.column_stack([x, np.full(len(x), self.levels[row])]))
+        return np.vstack(rows) if rows else _NOWHERE
 
 
 def fullest(
@@ -100,15 +100,15 @@ def fullest(
     if len(angles) > _REFINED_TURNS:
         coarse = [(_laid(sides[a], lattice, a, _COARSE).count, a) for a in angles]
         angles = [a for _, a in sorted(coarse, key=lambda c: (-c[0], c[1]))[:_REFINED_TURNS]]
-    found = [_laid(sides[angle], lattice, angle, _FINE) for angle in angles]
-    best = max(found, key=lambda laid: laid.count)
+    turned = [_laid(sides[angle], lattice, angle, _FINE) for angle in angles]
+    best = max(turned, key=lambda placed: placed.count)
     # An arc round an inner corner is drawn with straight pieces; what they let in is left out.
     points = best.points(lattice.x_spacing_cm)
     back = _turned(points / [1.0, lattice.squash], -best.turn)
-    kept = _clear(back, region, lattice, best.turn)
+    clear = _clear(back, region, lattice, best.turn)
     if not keep_off.is_empty:
-        kept &= ~_within(keep_off, back)
-    return [(float(x), float(y)) for x, y in back[kept]]
+        clear &= ~_within(keep_off, back)
+    return [(float(x), float(y)) for x, y in back[clear]]
 
 
 def _angles(region: BaseGeometry, lattice: Lattice) -> list[float]:
@@ -128,8 +128,8 @@ def _turned(points: Array, angle: float) -> Array:
     if angle == 0:
         return points
     c, s = math.cos(angle), math.sin(angle)
-    found: Array = points @ np.array([[c, s], [-s, c]])
-    return found
+    turned: Array = points @ np.array([[c, s], [-s, c]])
+    return turned
 
 
 def _sides(region: BaseGeometry, keep_off: BaseGeometry, lattice: Lattice, angle: float) -> Array:
@@ -190,8 +190,8 @@ def _firsts(corners: Array, span: tuple[float, float], pitch: float, heights: in
     if len(heights_of_corners) <= _MOST_CORNERS:
         snapped += [y + side * inside for y in heights_of_corners for side in (1, -1)]
     even = low + pitch * np.arange(heights) / heights
-    found = low + (np.concatenate([np.array(snapped), even]) - low) % pitch
-    return np.unique(found.round(9))
+    firsts = low + (np.concatenate([np.array(snapped), even]) - low) % pitch
+    return np.unique(firsts.round(9))
 
 
 def _stretches(segments: Array, levels: Array) -> tuple[Array, Array]:

@@ -225,13 +225,13 @@ def _edges(shape: p.Shape, heading_deg: float) -> tuple[Edge, ...]:
     if isinstance(shape, p.Circle):
         return ()
     ring = shapely.geometry.polygon.orient(outline(shape)).exterior.coords
-    found = []
+    sides = []
     for (x0, y0), (x1, y1) in itertools.pairwise(ring):
         # On a counter-clockwise ring the outward normal lies to the right of travel.
         facing = (heading_deg + math.degrees(math.atan2(y1 - y0, -(x1 - x0)))) % 360
         start, end = sorted([(x0, y0), (x1, y1)])
-        found.append(Edge(start, end, facing))
-    return tuple(found)
+        sides.append(Edge(start, end, facing))
+    return tuple(sides)
 
 
 def angle_between(first_deg: float, second_deg: float) -> float:

@@ -102,8 +102,8 @@ _ORDER = {"stop": 0, "care": 1, "tip": 2}
 
 def place_notes(view: PlaceView) -> tuple[Note, ...]:
     """All notes on one place, the gravest first."""
-    found = [note for rule in RULES for note in rule(view)]
-    return tuple(sorted(found, key=lambda note: _ORDER[note.level]))
+    notes = [note for rule in RULES for note in rule(view)]
+    return tuple(sorted(notes, key=lambda note: _ORDER[note.level]))
 
 
 def garden_notes(plan: p.Plan, book: Book) -> Iterator[Note]:

@@ -9,11 +9,11 @@ from ample_rows.core.words.message import message, verbatim
 
 def crop_cautions(view: PlaceView) -> Iterator[Note]:
     """What can hurt: said once for each crop of a place."""
-    told = set()
+    given = set()
     for e in view.plantings:
         for caution in e.crop.cautions:
-            if (e.crop.name, caution) not in told:
-                told.add((e.crop.name, caution))
+            if (e.crop.name, caution) not in given:
+                given.add((e.crop.name, caution))
                 yield Note(
                     level="tip",
                     code="caution",

@@ -13,15 +13,15 @@ def family_again(view: PlaceView) -> Iterator[Note]:
     """A planting whose family grew in its squares in years that should be without it."""
     for e in view.plantings:
         year = e.dates.start.year
-        found = too_soon(view.place, e.crop.family, e.report.cells, year, view.book)
-        if found is not None:
+        again = too_soon(view.place, e.crop.family, e.report.cells, year, view.book)
+        if again is not None:
             yield Note(
                 level="care",
                 code="family-again",
                 place=view.place.id,
                 planting=e.planting.id,
-                text=message("families-too-soon", planting=named(e), words=found.words),
+                text=message("families-too-soon", planting=named(e), words=again.words),
                 fix=message("families-grow-where-none-family"),
                 fixes=(),
-                cells=found.cells,
+                cells=again.cells,
             )

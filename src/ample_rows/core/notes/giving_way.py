@@ -18,9 +18,9 @@ _WEEK = timedelta(days=7)
 
 def giving_way(view: PlaceView) -> Iterator[Note]:
     """A planting marked as giving way: when its neighbour's leaves reach it, and what is lost."""
-    known = {e.planting.id: e for e in view.plantings}
+    by_id = {e.planting.id: e for e in view.plantings}
     for e in view.plantings:
-        other = known.get(e.planting.gives_way_to or "")
+        other = by_id.get(e.planting.gives_way_to or "")
         if other is None:
             continue
         meet = leaves_meet(e, other)

@@ -16,9 +16,9 @@ _WORTH_SAYING = 0.005
 
 def mixed(view: PlaceView) -> Iterator[Note]:
     """Each crop that stands between the plants of another."""
-    known = {e.planting.id: e for e in view.plantings}
+    by_id = {e.planting.id: e for e in view.plantings}
     for guest in view.plantings:
-        host = known.get(guest.planting.between or "")
+        host = by_id.get(guest.planting.between or "")
         if host is None or not guest.report.plants or not host.report.plants:
             continue
         if guest.dates.start >= host.dates.clear or host.dates.start >= guest.dates.clear:

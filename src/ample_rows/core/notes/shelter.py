@@ -126,16 +126,16 @@ def animals(view: PlaceView) -> Iterator[Note]:
 
 def material(view: PlaceView) -> Iterator[Note]:
     """What a container's material does to its water and its roots in heat."""
-    known = view.book.materials.get(view.place.material or "")
-    if known is None or view.place.kind != "container" or known.heat is None:
+    made_of = view.book.materials.get(view.place.material or "")
+    if made_of is None or view.place.kind != "container" or made_of.heat is None:
         return
     dries = (
-        message("shelter-needs-more-water", more=Share(known.dries - 1))
-        if known.dries > 1
+        message("shelter-needs-more-water", more=Share(made_of.dries - 1))
+        if made_of.dries > 1
         else None
     )
-    text = sentences(verbatim(known.heat), dries)
-    caution = verbatim(known.caution) if known.caution else None
+    text = sentences(verbatim(made_of.heat), dries)
+    caution = verbatim(made_of.caution) if made_of.caution else None
     yield _note(view, "tip", "container-heat", text, caution)
 
 

@@ -145,8 +145,8 @@ def _second_wave(view: PlaceView, e: Evaluated, usual: date) -> tuple[Message, t
     """Young plants that take over, where what ends the old ones spares them."""
     year, book = view.setting.year, view.book
     root = e.crop.variety_of or e.crop.id
-    known = [k for k in year.likely_ends if k.crop in (e.crop.id, root)]
-    if not any(spares_young(k, book) for k in known):
+    ends = [k for k in year.likely_ends if k.crop in (e.crop.id, root)]
+    if not any(spares_young(k, book) for k in ends):
         return message("timing-grow-early-kind-or"), ()
     over = _takes_over(view, e, usual)
     if over is not None:
@@ -225,12 +225,12 @@ def turn_round(view: PlaceView) -> Iterator[Note]:
 
 def idle_ground(view: PlaceView) -> Iterator[Note]:
     """The largest stretches of ground that stand empty in growing weather."""
-    told = 0
+    count = 0
     for spell in view.idle:
         length = (spell.end - spell.start).days
-        if length < LEAST_IDLE_DAYS or told == MOST_IDLE_NOTES:
+        if length < LEAST_IDLE_DAYS or count == MOST_IDLE_NOTES:
             continue
-        told += 1
+        count += 1
         yield Note(
             level="tip",
             code="idle",

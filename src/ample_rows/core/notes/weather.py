@@ -27,10 +27,10 @@ def hot_spells(view: PlaceView) -> Iterator[Note]:
     trouble = view.book.troubles[_TROUBLE]
     for e in view.plantings:
         grade = view.book.withstands(e.crop).get(_TROUBLE)
-        found = hottest_month(view.setting.year, e.dates)
-        if grade not in _LEVEL or found is None or found[1] <= e.crop.ceiling_temperature_c:
+        hottest = hottest_month(view.setting.year, e.dates)
+        if grade not in _LEVEL or hottest is None or hottest[1] <= e.crop.ceiling_temperature_c:
             continue
-        month, high_c = found
+        month, high_c = hottest
         bears = (
             message("weather-little-heat") if grade == "little" else message("weather-some-heat")
         )

@@ -66,9 +66,9 @@ def lies_amiss(view: PlaceView) -> Iterator[Note]:
 
 def reach(view: PlaceView) -> Iterator[Note]:
     """Squares that hands do not get to without stepping on the soil."""
-    found = view.around.reach
-    if found.verdict != "within reach":
-        count = len(found.cells_beyond)
+    within = view.around.reach
+    if within.verdict != "within reach":
+        count = len(within.cells_beyond)
         squares = (
             message("yard-square-cannot-reached", count=Count(count, "square")) if count else None
         )
@@ -77,10 +77,10 @@ def reach(view: PlaceView) -> Iterator[Note]:
             code="reach",
             place=view.place.id,
             planting=None,
-            text=sentences(*found.reasons, squares),
+            text=sentences(*within.reasons, squares),
             fix=message("yard-make-narrower-or-give"),
             fixes=(),
-            cells=found.cells_beyond,
+            cells=within.cells_beyond,
         )
 
 

@@ -93,9 +93,9 @@ def crop_shades(
     tall = _together(tuple(t for place in all_places for t in _tall(place, there[place.id], air)))
     return {
         place.id: tuple(
-            found
+            shade
             for planting in there[place.id]
-            if (found := _shade_on(place, planting, tall, air)) is not None
+            if (shade := _shade_on(place, planting, tall, air)) is not None
         )
         for place in all_places
         if place.sun_hours is None and spot_of(place, None) is not None

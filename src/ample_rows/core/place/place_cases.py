@@ -38,7 +38,7 @@ def place_cases(plan: p.Plan, setting: Setting, book: Book) -> list[PlaceCase]:
     around = surroundings(plan.site, plan.places, plan.garden.household, book)
     there = p.by_place(plan.plantings)
     shades = crop_shades(plan.places, plan.plantings, setting, sky, book)
-    found = []
+    cases = []
     for place in plan.places:
         alone = PlaceCase(
             place=place,
@@ -49,8 +49,8 @@ def place_cases(plan: p.Plan, setting: Setting, book: Book) -> list[PlaceCase]:
         )
         own = there.get(place.id, ())
         shaded = shades.get(place.id, ())
-        found.append(replace(alone, shades=shaded, sharings=sharings(alone, own)))
-    return found
+        cases.append(replace(alone, shades=shaded, sharings=sharings(alone, own)))
+    return cases
 
 
 def _where_it_stands(place: p.Place, setting: Setting, book: Book) -> Setting:

@@ -33,7 +33,7 @@ class _Grown:
     """One planting of a mixed square: where it stands, and when."""
 
     case: Case
-    laid: SetOut
+    stands: SetOut
     dates: Dates
 
 
@@ -63,7 +63,7 @@ def _may_relay(guest: p.Planting, hosts: dict[str, p.Planting]) -> bool:
 
 @lru_cache(maxsize=512)
 def _shared(here: PlaceCase, pairs: Pairs, relays: Pairs) -> tuple[Sharing, ...]:
-    found: dict[str, Sharing] = {}
+    sharings_by: dict[str, Sharing] = {}
     for guest, host in (*pairs, *relays):
         cases = case_of(host, here), case_of(guest, here)
         # Told by dates alone first: most that follow another never meet it.
@@ -71,21 +71,21 @@ def _shared(here: PlaceCase, pairs: Pairs, relays: Pairs) -> tuple[Sharing, ...]
             continue
         under, among = (_grown(case) for case in cases)
         if guest.between == host.id:
-            off = Sharing(guest.id, 0.0, "", under.laid.positions, under.laid.spacing_cm)
-            among = replace(among, laid=set_out(replace(among.case, sharing=off)))
-            found[guest.id] = off
-        if set(among.laid.taken) & set(under.laid.taken):
-            _ask(found, guest.id, of=among, by=under)
-            _ask(found, host.id, of=under, by=among)
-    return tuple(found.values())
+            off = Sharing(guest.id, 0.0, "", under.stands.positions, under.stands.spacing_cm)
+            among = replace(among, stands=set_out(replace(among.case, sharing=off)))
+            sharings_by[guest.id] = off
+        if set(among.stands.taken) & set(under.stands.taken):
+            _ask(sharings_by, guest.id, of=among, by=under)
+            _ask(sharings_by, host.id, of=under, by=among)
+    return tuple(sharings_by.values())
 
 
-def _ask(found: dict[str, Sharing], planting: str, *, of: _Grown, by: _Grown) -> None:
+def _ask(sharings_by: dict[str, Sharing], planting: str, *, of: _Grown, by: _Grown) -> None:
     """Let one planting ask for ground of another, beside what others ask already."""
-    before = found.get(planting) or Sharing(planting, 0.0, "")
+    before = sharings_by.get(planting) or Sharing(planting, 0.0, "")
     names = dict.fromkeys([*filter(None, [before.asked_by]), by.case.crop.name])
     asked = before.asked + _asked(by, of)
-    found[planting] = replace(before, asked=asked, asked_by=" and ".join(names))
+    sharings_by[planting] = replace(before, asked=asked, asked_by=" and ".join(names))
 
 
 def _grown(case: Case) -> _Grown:
@@ -107,12 +107,12 @@ def _asked(one: _Grown, of: _Grown) -> float:
     share of those squares."""
     grid = grid_of(one.case.place)
     areas = {address: cell.area_cm2 for address, cell in grid.cells.items()}
-    own = sum(areas[a] for a in one.laid.taken)
-    there = sum(areas[a] for a in of.laid.taken)
-    both = sum(areas[a] for a in set(one.laid.taken) & set(of.laid.taken))
+    own = sum(areas[a] for a in one.stands.taken)
+    there = sum(areas[a] for a in of.stands.taken)
+    both = sum(areas[a] for a in set(one.stands.taken) & set(of.stands.taken))
     if not (own and there):
         return 0.0
-    return one.laid.asked_share * both / there * _spread_over(one, of.dates)
+    return one.stands.asked_share * both / there * _spread_over(one, of.dates)
 
 
 def _spread_over(one: _Grown, dates: Dates) -> float:

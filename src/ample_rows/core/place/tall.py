@@ -14,7 +14,7 @@ from ample_rows.core.geometry.cells import cells_of, grid_of
 from ample_rows.core.planting.cases import ON_GROUND, Setting, training_of
 from ample_rows.core.planting.growth import size_shares
 from ample_rows.core.planting.set_out import crop_grown
-from ample_rows.core.site.frame import laid
+from ample_rows.core.site.frame import on_the_ground
 from ample_rows.core.site.place_sun import Sky
 from ample_rows.core.site.stays import spot_of
 from ample_rows.core.site.sun_path import sample_days
@@ -89,7 +89,7 @@ def _ages(dates: Dates, year: int) -> NDArray[np.float64]:
 @lru_cache(maxsize=256)
 def _bare(place: p.Place, setting: Setting, sky: Sky, book: Book) -> tuple[Tall, ...]:
     """Nets and mesh that stand all year, before leaves cover them."""
-    found = []
+    tall = []
     for support in place.supports:
         system = book.trainings[support.system]
         run = _whole(place, support, setting, book)
@@ -100,8 +100,8 @@ def _bare(place: p.Place, setting: Setting, sky: Sky, book: Book) -> tuple[Tall,
         ident = f"{place.id}/{support.id}"
         heights = (height,) * len(sample_days(sky.year))
         foot = _foot_m(place, ring, sky)
-        found.append(Tall(ident, system.label, ring, foot, heights, system.build.passes_bare))
-    return tuple(found)
+        tall.append(Tall(ident, system.label, ring, foot, heights, system.build.passes_bare))
+    return tuple(tall)
 
 
 def _whole(place: p.Place, support: p.Support, setting: Setting, book: Book) -> supports.Run | None:
@@ -171,7 +171,7 @@ def _over_cells(place: p.Place, planting: p.Planting) -> Ring:
 def _in_yard(place: p.Place, corners_cm: list[tuple[float, float]]) -> Ring:
     spot = spot_of(place, None)
     assert spot is not None, "asked only of places that lie in the yard"
-    points = laid(place.shape, spot.at_m, spot.heading_deg, np.array(corners_cm)).round(4)
+    points = on_the_ground(place.shape, spot.at_m, spot.heading_deg, np.array(corners_cm)).round(4)
     a, b, c, d = ((float(x), float(y)) for x, y in points)
     return (a, b, c, d)
 

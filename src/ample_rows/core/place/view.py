@@ -64,12 +64,12 @@ def place_view(
 
 
 def supports_of(place: p.Place, setting: Setting, book: Book) -> tuple[SupportReport, ...]:
-    found = []
+    supports = []
     for support in place.supports:
         up = stood(place, support, book, latitude=setting.latitude, north_deg=setting.north_deg)
         if up is None:
             continue
-        found.append(
+        supports.append(
             SupportReport(
                 id=support.id,
                 system=support.system,
@@ -83,4 +83,4 @@ def supports_of(place: p.Place, setting: Setting, book: Book) -> tuple[SupportRe
                 caution=up.system.caution,
             )
         )
-    return tuple(found)
+    return tuple(supports)

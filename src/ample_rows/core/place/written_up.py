@@ -100,12 +100,12 @@ def place_report(view: PlaceView, idle_weeks: tuple[float, float], draws: Draws)
 
 def _begun(view: PlaceView) -> list[Begun]:
     """The plantings in the order in which they start, and when what is sown has come up."""
-    found = []
+    begun = []
     for e in view.plantings:
         slowest = timedelta(days=e.crop.germination_days.high)
         sown = e.planting.start == "sow"
-        found.append(Begun(e.dates.start, e.dates.start + slowest if sown else None))
-    return sorted(found, key=lambda planting: planting.start)
+        begun.append(Begun(e.dates.start, e.dates.start + slowest if sown else None))
+    return sorted(begun, key=lambda planting: planting.start)
 
 
 def _depth(view: PlaceView) -> roots.SoilDepth:
@@ -118,10 +118,10 @@ def _depth(view: PlaceView) -> roots.SoilDepth:
     )
 
 
-def _sun_report(found: PlaceSun | None, book: Book) -> SunReport | None:
-    if found is None:
+def _sun_report(sun: PlaceSun | None, book: Book) -> SunReport | None:
+    if sun is None:
         return None
-    hours = found.monthly()
+    hours = sun.monthly()
     return SunReport(hours, best_months(hours), bears_words(hours, book))
 
 

@@ -204,7 +204,7 @@ class Plan(PlanValue):
     alternatives: Annotated[tuple[Alternative, ...], Field(max_length=12)] = ()
     set_aside: tuple[SetAside, ...] = ()
 
-    def with_layout(self, layout: Alternative) -> "Plan":
+    def with_alternative(self, layout: Alternative) -> "Plan":
         """The plan as it would be with another layout in force, and none beside it."""
         site = self.site.model_copy(update={"paths": layout.paths}) if self.site else None
         parts = {"places": layout.places, "plantings": layout.plantings}

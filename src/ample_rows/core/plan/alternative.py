@@ -11,7 +11,7 @@ from ample_rows.core.plan.values import Ident, Name, PlanValue
 
 
 class Alternative(PlanValue):
-    """One layout of the yard: its places, its paths, and what is planted there."""
+    """One drawing of the yard: its places, its paths, and what is planted there."""
 
     id: Ident
     name: Name

@@ -8,6 +8,6 @@ def free_ident(stem: str, taken: set[str]) -> str:
     number = 2
     while f"{stem[:_STEM]}-{number}" in taken:
         number += 1
-    found = f"{stem[:_STEM]}-{number}"
-    taken.add(found)
-    return found
+    ident = f"{stem[:_STEM]}-{number}"
+    taken.add(ident)
+    return ident

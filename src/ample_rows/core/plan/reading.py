@@ -144,15 +144,15 @@ def path_of(location: tuple[int | str, ...]) -> str:
 
 def faults_of(error: ValidationError) -> list[Fault]:
     """One fault a path, in the order of the document."""
-    found: dict[str, Fault] = {}
+    by_path: dict[str, Fault] = {}
     for detail in error.errors(include_url=False):
         path = path_of(detail["loc"])
         if detail["type"] == "unknown_key":
             path = _join(path, detail["ctx"]["key"])
-        found.setdefault(path, Fault(path, _wanted(detail)))
+        by_path.setdefault(path, Fault(path, _wanted(detail)))
     # A union's other branch complains of the whole where one branch found the part.
-    whole = [path for path in found if any(other.startswith(f"{path}[") for other in found)]
-    return [fault for path, fault in found.items() if path not in whole][:MOST_FAULTS]
+    whole = [path for path in by_path if any(other.startswith(f"{path}[") for other in by_path)]
+    return [fault for path, fault in by_path.items() if path not in whole][:MOST_FAULTS]
 
 
 def _wanted(detail: ErrorDetails) -> str:

@@ -96,7 +96,7 @@ class PlaceCase:
 
     def sharing_of(self, planting: str) -> Sharing | None:
         """What shares the squares of one planting here on purpose."""
-        return next((found for found in self.sharings if found.planting == planting), None)
+        return next((sharing for sharing in self.sharings if sharing.planting == planting), None)
 
 
 @dataclass(frozen=True, eq=False)
@@ -182,7 +182,7 @@ class SetOut:
 class Outcome:
     """What the rules say of one case, before it is written up."""
 
-    laid: SetOut
+    stands: SetOut
     dates: Dates
     depth: DepthResult
     light: Light

@@ -57,21 +57,21 @@ def evaluate_beside(
     planting: p.Planting, here: PlaceCase, shade: CropShade | None, sharing: Sharing | None
 ) -> Evaluated:
     case = case_of(planting, here, shade=shade, sharing=sharing)
-    laid = set_out(case)
+    stands = set_out(case)
     if not planting.varieties:
-        return _evaluated(case, laid)
-    runs = varieties.runs_of(planting, laid)
+        return _evaluated(case, stands)
+    runs = varieties.runs_of(planting, stands)
     parts = []
     for run in runs:
         kind = planting.model_copy(update={"variety": run.variety, "varieties": ()})
         of_run = case_of(kind, here, shade=shade, sharing=sharing)
-        parts.append((run, _evaluated(of_run, some_of(laid, case, of_run, run.start, run.stop))))
-    return varieties.together(case, parts) if parts else _evaluated(case, laid)
+        parts.append((run, _evaluated(of_run, some_of(stands, case, of_run, run.start, run.stop))))
+    return varieties.together(case, parts) if parts else _evaluated(case, stands)
 
 
-def _evaluated(case: Case, laid: SetOut) -> Evaluated:
+def _evaluated(case: Case, stands: SetOut) -> Evaluated:
     crop, support = case.crop, case.support
-    outcome = _outcome(case, laid)
+    outcome = _outcome(case, stands)
     return Evaluated(
         planting=case.planting,
         crop=crop,
@@ -84,21 +84,21 @@ def _evaluated(case: Case, laid: SetOut) -> Evaluated:
     )
 
 
-def _outcome(case: Case, laid: SetOut) -> Outcome:
+def _outcome(case: Case, stands: SetOut) -> Outcome:
     crop, book, year = case.crop, case.book, case.setting.year
     dates = dates_of(case.planting, crop, year, book, picking=crop.picking_scale(case.training))
-    depth = _depth(case, laid, dates)
-    light = _light(case, laid, dates)
+    depth = _depth(case, stands, dates)
+    light = _light(case, stands, dates)
     trained = crop.training(case.training) if case.training else None
     factors = Factors(
-        density=laid.density if laid.plants else 1.0,
+        density=stands.density if stands.plants else 1.0,
         depth=depth.factor,
         light=harvest.light_factor(crop, light.useful_hours) * light.cooled,
         season=dates.picked_share * dates.frost_survival,
         training=trained.harvest_factor if trained else 1.0,
         own=1.0,
     )
-    expected = harvest.expected_stand(crop, laid.plants, case.planting.start, laid.per_station)
+    expected = harvest.expected_stand(crop, stands.plants, case.planting.start, stands.per_station)
     draws = harvest.harvest_draws(
         seed=case.setting.seed,
         crop=crop,
@@ -106,14 +106,14 @@ def _outcome(case: Case, laid: SetOut) -> Outcome:
         scale=expected * factors.product,
         book=book,
     )
-    return Outcome(laid, dates, depth, light, factors, expected, draws)
+    return Outcome(stands, dates, depth, light, factors, expected, draws)
 
 
-def _light(case: Case, laid: SetOut, dates: Dates) -> Light:
+def _light(case: Case, stands: SetOut, dates: Dates) -> Light:
     """The sun on a planting's own squares while it stands: as observed, else as reckoned; less
     what covers take."""
-    light = _uncovered_light(case, laid, dates)
-    taken = light_taken(case.place, laid.taken, dates, case.book)
+    light = _uncovered_light(case, stands, dates)
+    taken = light_taken(case.place, stands.taken, dates, case.book)
     if taken == 0 or light.hours is None or light.useful_hours is None:
         return light
     return replace(
@@ -125,14 +125,14 @@ def _light(case: Case, laid: SetOut, dates: Dates) -> Light:
     )
 
 
-def _uncovered_light(case: Case, laid: SetOut, dates: Dates) -> Light:
+def _uncovered_light(case: Case, stands: SetOut, dates: Dates) -> Light:
     seen, sun = case.place.sun_hours, case.sun
     if seen is not None:
         return Light(seen, seen, message("evaluated-counted-here"))
     if sun is None:
         return Light(None, None, "")
-    hours = sun.mean_between(laid.taken, dates.start, dates.clear)
-    useful = sun.useful_between(laid.taken, dates.start, dates.clear)
+    hours = sun.mean_between(stands.taken, dates.start, dates.clear)
+    useful = sun.useful_between(stands.taken, dates.start, dates.clear)
     how = message("evaluated-sun-above-squares-long")
     if case.shade is None:
         return Light(hours, useful, how)
@@ -153,14 +153,14 @@ def _cooled(case: Case, dates: Dates, late_share: float) -> float:
     return harvest.cooling_factor(case.crop, hottest, late_share, case.book)
 
 
-def _depth(case: Case, laid: SetOut, dates: Dates) -> DepthResult:
+def _depth(case: Case, stands: SetOut, dates: Dates) -> DepthResult:
     place = case.place
     litres = None
-    if place.kind == "container" and laid.plants:
-        share = min(1.0, laid.region_cm2 / (shapes.inside_area_m2(place.shape) * 1e4))
-        if case.sharing and laid.asked_share:
-            share *= laid.asked_share / (laid.asked_share + case.sharing.asked)
-        litres = shapes.soil_litres(place) * share / laid.plants
+    if place.kind == "container" and stands.plants:
+        share = min(1.0, stands.region_cm2 / (shapes.inside_area_m2(place.shape) * 1e4))
+        if case.sharing and stands.asked_share:
+            share *= stands.asked_share / (stands.asked_share + case.sharing.asked)
+        litres = shapes.soil_litres(place) * share / stands.plants
     return roots.judge_depth(
         case.crop,
         roots.soil_depth(place, case.book, on=dates.start, trees_share=case.trees_share).usable_cm,
@@ -170,7 +170,7 @@ def _depth(case: Case, laid: SetOut, dates: Dates) -> DepthResult:
 
 
 def _report(case: Case, outcome: Outcome) -> PlantingReport:
-    planting, crop, laid, dates = case.planting, case.crop, outcome.laid, outcome.dates
+    planting, crop, stands, dates = case.planting, case.crop, outcome.stands, outcome.dates
     scale = outcome.expected * outcome.factors.product
     total = harvest.planting_quantiles(crop, scale, case.book)
     window = start_window(case.setting.year, crop, planting.start, case.book)
@@ -186,15 +186,15 @@ def _report(case: Case, outcome: Outcome) -> PlantingReport:
         name=crop.name,
         mark=crop.mark,
         family=crop.family,
-        plants=laid.plants,
-        positions_cm=_each_plant(laid),
+        plants=stands.plants,
+        positions_cm=_each_plant(stands),
         stand_expected=outcome.expected,
-        spacing_cm=laid.spacing_cm,
-        layout=laid.layout,
+        spacing_cm=stands.spacing_cm,
+        layout=stands.layout,
         between=planting.between,
-        setting_out=laid.how,
-        seeds_to_sow=_seeds(laid, crop) if sown else 0,
-        sets_to_plant=0 if sown else laid.plants,
+        setting_out=stands.how,
+        seeds_to_sow=_seeds(stands, crop) if sown else 0,
+        sets_to_plant=0 if sown else stands.plants,
         sow_indoors=_sow_indoors(planting, crop),
         sowing_depth_cm=crop.sowing_depth_cm if planting.start in ("sow", "set") else None,
         soil_c=soil_c,
@@ -202,7 +202,7 @@ def _report(case: Case, outcome: Outcome) -> PlantingReport:
         buried_stem_cm=crop.buried_stem_cm if planting.start == "transplant" else None,
         edible_root_cm=crop.edible_root_cm,
         before_sowing=crop.before_sowing,
-        cells=laid.taken,
+        cells=stands.taken,
         depth=DepthReport.of(outcome.depth),
         light=_light_report(outcome),
         training=case.training,
@@ -257,14 +257,14 @@ def _peaked(case: Case) -> bool:
     return case.book.picking_shapes[case.crop.picking.kind].peaked
 
 
-def _each_plant(laid: SetOut) -> tuple[Point, ...]:
-    if laid.per_station == 1:
-        return laid.positions
-    return tuple(point for point in laid.positions for _ in range(laid.per_station))
+def _each_plant(stands: SetOut) -> tuple[Point, ...]:
+    if stands.per_station == 1:
+        return stands.positions
+    return tuple(point for point in stands.positions for _ in range(stands.per_station))
 
 
-def _seeds(laid: SetOut, crop: Crop) -> int:
-    return len(laid.positions) * max(crop.seeds_per_station or 1, laid.per_station)
+def _seeds(stands: SetOut, crop: Crop) -> int:
+    return len(stands.positions) * max(crop.seeds_per_station or 1, stands.per_station)
 
 
 def _sow_indoors(planting: p.Planting, crop: Crop) -> date | None:

@@ -31,14 +31,14 @@ _MEDIAN = message("harvest-working-median-all-seasons")
 
 def planting_working(case: Case, outcome: Outcome, total_kg: float) -> tuple[Term, ...]:
     """The sum behind the likely harvest, one term a line."""
-    crop, laid, factors = case.crop, outcome.laid, outcome.factors
+    crop, stands, factors = case.crop, outcome.stands, outcome.factors
     spread = crop.yield_kg_per_plant
     typical = spread.typical if spread else 0.0
-    survive = outcome.expected / laid.plants if laid.plants else 0.0
+    survive = outcome.expected / stands.plants if stands.plants else 0.0
     roots, light, time, gives = (
         crop_source(crop.sources, group) for group in ("roots", "light", "time", "yield")
     )
-    stand_how = message("harvest-working-apart", how=laid.how, spacing=Length(laid.spacing_cm))
+    stand_how = message("harvest-working-apart", how=stands.how, spacing=Length(stands.spacing_cm))
     yield_how = (
         message("harvest-working-low-high", low=Number(spread.low), high=Number(spread.high))
         if spread
@@ -46,10 +46,10 @@ def planting_working(case: Case, outcome: Outcome, total_kg: float) -> tuple[Ter
     )
     light_how, season_how = _light_words(crop, outcome.light), _season_words(outcome.dates)
     lines: tuple[tuple[Text, float, str, Text, Text, str], ...] = (
-        (_PLANTS, laid.plants, "", stand_how, _COUNT, "stand"),
+        (_PLANTS, stands.plants, "", stand_how, _COUNT, "stand"),
         (_LIVING, survive, "×", _LIVING_HOW, time, "living"),
         (_TYPICAL, typical, "kg", yield_how, gives, "yield"),
-        (_CROWDING, factors.density, "×", laid.density_how, _CROWDING_LAW, "crowding"),
+        (_CROWDING, factors.density, "×", stands.density_how, _CROWDING_LAW, "crowding"),
         (_DEPTH, factors.depth, "×", outcome.depth.how, roots, "depth"),
         (_LIGHT, factors.light, "×", light_how, light, "light"),
         (_SEASON, factors.season, "×", season_how, time, "season"),

@@ -59,7 +59,7 @@ def _on_ground(case: Case) -> SetOut:
     place, planting, crop = case.place, case.planting, case.crop
     out = stand.setting_out(planting, crop, case.setting.policies)
     cells = cells_of(place, planting.cells)
-    laid = stand.stand_in_cells(
+    standing = stand.stand_in_cells(
         stand.Ground(
             shape=place.shape,
             cell_cm=place.cell_cm or DEFAULT_CELL_CM,
@@ -72,16 +72,16 @@ def _on_ground(case: Case) -> SetOut:
         case.book,
     )
     # Where every square is held there is no ground, and nothing stands on it.
-    area_m2 = laid.region_cm2 / 1e4
-    per_m2 = len(laid.positions) * out.per_station / area_m2 if area_m2 else 0.0
+    area_m2 = standing.region_cm2 / 1e4
+    per_m2 = len(standing.positions) * out.per_station / area_m2 if area_m2 else 0.0
     reference = 1e4 / crop.spacing_cm**2
     roomy = rooms(case, area_m2)
     return SetOut(
-        positions=laid.positions,
+        positions=standing.positions,
         per_station=out.per_station,
-        spacing_cm=laid.spacing_cm,
+        spacing_cm=standing.spacing_cm,
         layout=out.layout,
-        how=laid.how,
+        how=standing.how,
         asked_share=per_m2 / reference,
         density=_crowded(case, per_m2 / reference / roomy),
         density_how=clauses(
@@ -93,7 +93,7 @@ def _on_ground(case: Case) -> SetOut:
             led_words(case, roomy),
             _sharing_words(case),
         ),
-        region_cm2=laid.region_cm2,
+        region_cm2=standing.region_cm2,
         taken=cells,
     )
 
@@ -145,7 +145,7 @@ def _usual_in_row_cm(crop: Crop, support: p.Support) -> float:
     return (reference.in_row_cm if reference else None) or crop.in_row_cm
 
 
-def some_of(laid: SetOut, case: Case, kind: Case, start: int, stop: int) -> SetOut:
+def some_of(stands: SetOut, case: Case, kind: Case, start: int, stop: int) -> SetOut:
     """Some stations of a planting that are of another kind: where they are, with their share of
     the ground, as crowded as that kind would be there.
 
@@ -157,13 +157,13 @@ def some_of(laid: SetOut, case: Case, kind: Case, start: int, stop: int) -> SetO
         own, other = (_usual_in_row_cm(c.crop, case.support) for c in (case, kind))
     else:
         own, other = case.crop.spacing_cm**2, kind.crop.spacing_cm**2
-    asked = laid.asked_share * other / own
+    asked = stands.asked_share * other / own
     return replace(
-        laid,
-        positions=laid.positions[start:stop],
-        region_cm2=laid.region_cm2 * (stop - start) / len(laid.positions),
+        stands,
+        positions=stands.positions[start:stop],
+        region_cm2=stands.region_cm2 * (stop - start) / len(stands.positions),
         asked_share=asked,
-        density=_crowded(kind, asked / rooms(kind, laid.region_cm2 / 1e4)),
+        density=_crowded(kind, asked / rooms(kind, stands.region_cm2 / 1e4)),
     )
 
 

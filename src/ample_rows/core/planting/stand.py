@@ -133,17 +133,17 @@ def _among(region: BaseGeometry, ground: Ground, out: SettingOut, book: Book) ->
     usual = (ground.keep_off_spacing_cm + out.spacing_cm) / 2
     least, most = book.value("between_clearance"), 1.0
 
-    def kept(way: SettingOut, share: float) -> list[Point]:
+    def fitting(way: SettingOut, share: float) -> list[Point]:
         # Drawn with straight sides round the circle, so that none of it is cut off.
         radius = share * usual / math.cos(math.pi / 12)
         rounds = shapely.buffer(shapely.points(ground.keep_off), radius, quad_segs=3)
         return _in_outline(region, way, book, keep_off=shapely.union_all(rounds))
 
-    ways = [(way, kept(way, least)) for way in _in_step(ground, out)]
-    best, positions = max(ways, key=lambda found: len(found[1]))
+    ways = [(way, fitting(way, least)) for way in _in_step(ground, out)]
+    best, positions = max(ways, key=lambda pair: len(pair[1]))
     for _ in range(_CENTRED if positions else 0):
         share = (least + most) / 2
-        farther = kept(best, share)
+        farther = fitting(best, share)
         if len(farther) >= len(positions):
             positions, least = farther, share
         else:
@@ -173,11 +173,11 @@ def _whole_place(grid: Grid, out: SettingOut, book: Book) -> list[Point]:
     inner = shapes.inside_shape(grid.shape)
     if shapes.is_rectangular(inner):
         return _in_box(shapes.bounds(inner), out, book)
-    found = _in_outline(shapes.outline(inner), out, book, turns=_may_turn(inner))
+    in_outline = _in_outline(shapes.outline(inner), out, book, turns=_may_turn(inner))
     if isinstance(inner, p.Circle) and out.layout in ("merged", "stations", "offset"):
         packed = _circle_packing(inner.diameter_cm, out.spacing_cm, book)
-        return packed if len(packed) > len(found) else found
-    return found
+        return packed if len(packed) > len(in_outline) else in_outline
+    return in_outline
 
 
 def _may_turn(shape: p.Shape) -> bool:

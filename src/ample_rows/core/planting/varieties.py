@@ -28,28 +28,28 @@ class Run:
 Part = tuple[Run, Evaluated]
 
 
-def runs_of(planting: p.Planting, laid: SetOut) -> list[Run]:
+def runs_of(planting: p.Planting, stands: SetOut) -> list[Run]:
     """The runs that plants are there for; what is left over is of the planting's own kind."""
-    stations, per_station = len(laid.positions), laid.per_station
+    stations, per_station = len(stands.positions), stands.per_station
     wanted = [(run.variety, -(-run.plants // per_station)) for run in planting.varieties]
-    found, start = [], 0
+    runs, start = [], 0
     for variety, count in [*wanted, (planting.variety or planting.crop, stations)]:
         stop = min(stations, start + count)
         if stop > start:
-            found.append(Run(variety, start, stop))
+            runs.append(Run(variety, start, stop))
         start = stop
-    return found
+    return runs
 
 
 def together(case: Case, parts: Sequence[Part]) -> Evaluated:
     """One planting of several variety types: sums, the first and the last of dates, the least
     favourable of depth and light."""
-    found = [part for _, part in parts]
-    longest = max(found, key=lambda e: e.dates.clear)
-    shallow = min(found, key=lambda e: e.depth.factor)
-    draws = sum((e.draws for e in found), start=np.zeros_like(found[0].draws))
-    first = _least(e.dates.first_pick for e in found)
-    last = _most(e.dates.last_pick for e in found)
+    evaluated = [part for _, part in parts]
+    longest = max(evaluated, key=lambda e: e.dates.clear)
+    shallow = min(evaluated, key=lambda e: e.depth.factor)
+    draws = sum((e.draws for e in evaluated), start=np.zeros_like(evaluated[0].draws))
+    first = _least(e.dates.first_pick for e in evaluated)
+    last = _most(e.dates.last_pick for e in evaluated)
     return Evaluated(
         planting=case.planting,
         crop=case.crop,
@@ -57,8 +57,8 @@ def together(case: Case, parts: Sequence[Part]) -> Evaluated:
         dates=replace(longest.dates, first_pick=first, last_pick=last),
         depth=shallow.depth,
         draws=draws,
-        climbs_without_support=any(e.climbs_without_support for e in found),
-        lone_support=all(e.lone_support for e in found),
+        climbs_without_support=any(e.climbs_without_support for e in evaluated),
+        lone_support=all(e.lone_support for e in evaluated),
     )
 
 
@@ -106,10 +106,10 @@ def _report(case: Case, parts: Sequence[Part], draws: Draws) -> PlantingReport:
 
 
 def _by_variety(parts: Sequence[Part]) -> tuple[VarietyReport, ...]:
-    found, first = [], 1
+    kinds, first = [], 1
     for run, part in parts:
         report = part.report
-        found.append(
+        kinds.append(
             VarietyReport(
                 variety=run.variety,
                 name=part.crop.name,
@@ -124,7 +124,7 @@ def _by_variety(parts: Sequence[Part]) -> tuple[VarietyReport, ...]:
             )
         )
         first += report.plants
-    return tuple(found)
+    return tuple(kinds)
 
 
 def _working(parts: Sequence[Part], total_kg: float) -> tuple[Term, ...]:

@@ -21,10 +21,10 @@ def to_yard(place: p.Place, points_cm: Points) -> Points | None:
     """
     if place.at_m is None:
         return None
-    return laid(place.shape, place.at_m, place.heading_deg or 0.0, points_cm)
+    return on_the_ground(place.shape, place.at_m, place.heading_deg or 0.0, points_cm)
 
 
-def laid(shape: p.Shape, at_m: p.PointM, heading_deg: float, points_cm: Points) -> Points:
+def on_the_ground(shape: p.Shape, at_m: p.PointM, heading_deg: float, points_cm: Points) -> Points:
     """Points of a shape's frame once its origin (a circle's centre) lies at `at_m`."""
     local = np.asarray(points_cm, dtype=np.float64)
     if isinstance(shape, p.Circle):
@@ -49,6 +49,8 @@ def inner_rings_m(place: p.Place) -> tuple[Points, ...]:
     inside = shapes.outline(place.shape)
     rings = (inside.exterior, *inside.interiors)
     return tuple(
-        laid(place.shape, place.at_m, place.heading_deg or 0.0, np.asarray(ring.coords[:-1]))
+        on_the_ground(
+            place.shape, place.at_m, place.heading_deg or 0.0, np.asarray(ring.coords[:-1])
+        )
         for ring in rings
     )

@@ -12,7 +12,7 @@ from ample_rows.core.book import Book
 from ample_rows.core.geometry import shapes
 from ample_rows.core.geometry.cells import DEFAULT_CELL_CM, grid_of, grid_over
 from ample_rows.core.site.cell_points import block_points_cm, cell_points_cm
-from ample_rows.core.site.frame import laid
+from ample_rows.core.site.frame import on_the_ground
 from ample_rows.core.site.shade import hours_of_sun, share_lit
 from ample_rows.core.site.stays import (
     Spot,
@@ -161,7 +161,7 @@ def _sun_on(shape: p.Shape, cell_cm: float, spot: _Spot, sky: Sky) -> PlaceSun:
     grid = grid_over(shape, cell_cm)
     points, block_of = block_points_cm(grid)
     path = sun_path(sky.where, sample_days(sky.year))
-    yard_m = laid(shape, spot.at_m, spot.heading_deg, points)
+    yard_m = on_the_ground(shape, spot.at_m, spot.heading_deg, points)
     parts = hours_of_sun(yard_m, np.full(len(yard_m), spot.soil_cm / 100), sky.yard, path)
     return PlaceSun(
         addresses={address: row for row, address in enumerate(grid.cells)},
@@ -184,7 +184,7 @@ def lit_on(shape: p.Shape, cell_cm: float, spot: Spot, soil_cm: float, sky: Sky)
     """What the yard lets through to each cell at each useful sun position of the sample days."""
     grid = grid_over(shape, cell_cm)
     points, block_of = block_points_cm(grid)
-    yard_m = laid(shape, spot.at_m, spot.heading_deg, points)
+    yard_m = on_the_ground(shape, spot.at_m, spot.heading_deg, points)
     path = high_path(sky)
     share = share_lit(yard_m, np.full(len(yard_m), soil_cm / 100), sky.yard, path)
     return Lit(
@@ -219,7 +219,7 @@ def hours_on_day(place: p.Place, sky: Sky, path: SunPath) -> dict[str, float]:
     if spot is None:
         return {}
     grid = grid_of(place)
-    spots = laid(place.shape, spot.at_m, spot.heading_deg, cell_points_cm(grid))
+    spots = on_the_ground(place.shape, spot.at_m, spot.heading_deg, cell_points_cm(grid))
     soil = np.full(len(spots), shapes.fill_cm(place) / 100)
     hours = hours_of_sun(spots, soil, sky.yard, path)[:, 0].sum(axis=1)
     return {address: float(h) for address, h in zip(grid.cells, hours, strict=True)}

@@ -16,7 +16,7 @@ from ample_rows.core.geometry import shapes
 from ample_rows.core.geometry.cells import Grid, Spot, grid_of
 from ample_rows.core.geometry.shapes import Box
 from ample_rows.core.site.cell_points import block_points_cm
-from ample_rows.core.site.frame import Points, laid
+from ample_rows.core.site.frame import Points, on_the_ground
 from ample_rows.core.words.message import Length, Text, message
 
 ReachVerdict = Literal["within reach", "a stretch", "out of reach"]
@@ -95,7 +95,7 @@ def beyond_rings_m(place: p.Place, reach: Reach) -> tuple[Points, ...]:
     inside = shapely.get_parts(squares.intersection(shapes.outline(place.shape)))
     heading = place.heading_deg or 0.0
     return tuple(
-        laid(place.shape, place.at_m, heading, np.asarray(part.exterior.coords[:-1]))
+        on_the_ground(place.shape, place.at_m, heading, np.asarray(part.exterior.coords[:-1]))
         for part in inside
         if isinstance(part, shapely.Polygon)
     )
@@ -141,7 +141,7 @@ def _can_stand(
     free = np.asarray(away) >= book.value("standing_room_cm") / 2
     if place.at_m is None:
         return np.asarray(free)
-    spots = laid(place.shape, place.at_m, place.heading_deg or 0.0, feet)
+    spots = on_the_ground(place.shape, place.at_m, place.heading_deg or 0.0, feet)
     for outline in in_the_way:
         free &= ~shapely.contains_xy(outline, spots[:, 0], spots[:, 1])
     if yard is not None:

@@ -177,14 +177,14 @@ _LEAST_PH, _MOST_PH = 6.0, 7.5
 
 
 def _advice(soil: p.Soil) -> tuple[Message, ...]:
-    found = []
+    advice = []
     ph = soil.test.ph if soil.test else None
     if ph is not None and ph < _LEAST_PH:
-        found.append(message("feed-ph-most-vegetables-starve", ph=Number(ph)))
+        advice.append(message("feed-ph-most-vegetables-starve", ph=Number(ph)))
     if ph is not None and ph > _MOST_PH:
-        found.append(message("feed-ph-iron-manganese-locked", ph=Number(ph)))
-    found.append(message("feed-half-planting-half-when"))
-    return tuple(found)
+        advice.append(message("feed-ph-iron-manganese-locked", ph=Number(ph)))
+    advice.append(message("feed-half-planting-half-when"))
+    return tuple(advice)
 
 
 @of_rule("feed")

@@ -42,11 +42,11 @@ def prep_jobs(
         begun: Its plantings.
     """
     first = min((planting.start for planting in begun), default=year.last_frost)
-    found: list[PrepJob] = []
+    jobs: list[PrepJob] = []
     if place.stage != "standing":
-        found += _made_ready(place, first, fill)
+        jobs += _made_ready(place, first, fill)
     elif fill.top_up_litres >= 1:
-        found.append(
+        jobs.append(
             PrepJob(
                 message("getting-ready-top-up", top_up=Volume(fill.top_up_litres)),
                 first - timedelta(weeks=2),
@@ -55,7 +55,7 @@ def prep_jobs(
             )
         )
     for layer in soft_layers(place, book):
-        found.append(
+        jobs.append(
             PrepJob(
                 message("getting-ready-fine-layer-cm-over", layer=layer.label),
                 layer.fit_on,
@@ -64,18 +64,18 @@ def prep_jobs(
             )
         )
     if place.mulch_cm:
-        found += _mulched(place, begun, year, book)
-    return tuple(sorted(found, key=lambda job: job.on))
+        jobs += _mulched(place, begun, year, book)
+    return tuple(sorted(jobs, key=lambda job: job.on))
 
 
 def _made_ready(place: p.Place, first: date, fill: Fill) -> list[PrepJob]:
-    found = []
+    jobs = []
     filled = first - timedelta(weeks=_SETTLE_WEEKS)
     on_ground = place.stands_on is None
     if on_ground and (
         place.kind in ("ground", "mound") or shapes.bottom(place) in ("open", "mesh")
     ):
-        found.append(
+        jobs.append(
             PrepJob(
                 message("getting-ready-cover-grass-or-turn"),
                 first - timedelta(weeks=_SOD_WEEKS),
@@ -84,7 +84,7 @@ def _made_ready(place: p.Place, first: date, fill: Fill) -> list[PrepJob]:
             )
         )
     if base_cm(place):
-        found.append(
+        jobs.append(
             PrepJob(
                 message("getting-ready-lay-woody-base-tread"),
                 filled - timedelta(weeks=1),
@@ -93,7 +93,7 @@ def _made_ready(place: p.Place, first: date, fill: Fill) -> list[PrepJob]:
             )
         )
     if place.kind != "ground" and fill.order_litres > 0:
-        found.append(
+        jobs.append(
             PrepJob(
                 message("getting-ready-fill", order=Volume(fill.order_litres), fill=fill.label),
                 filled,
@@ -101,7 +101,7 @@ def _made_ready(place: p.Place, first: date, fill: Fill) -> list[PrepJob]:
                 message("getting-ready-filled-autumn-or-month"),
             )
         )
-    return found
+    return jobs
 
 
 def _mulched(

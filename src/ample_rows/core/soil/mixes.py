@@ -22,8 +22,8 @@ def _mixed(recipe: p.Recipe, book: Book) -> Mix:
     parts = {part.of: part.parts for part in recipe.parts}
 
     def mean(figure: str) -> float:
-        found = (n * getattr(book.ingredients[what], figure) for what, n in parts.items())
-        return float(sum(found) / sum(parts.values()))
+        amounts = (n * getattr(book.ingredients[what], figure) for what, n in parts.items())
+        return float(sum(amounts) / sum(parts.values()))
 
     return Mix(
         label=recipe.name or recipe.id,

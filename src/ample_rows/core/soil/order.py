@@ -62,15 +62,15 @@ def options_for(
     own = min(litres, soil.own.litres) if soil.own else 0.0
     own_cost = own * (soil.own.price_per_litre or 0.0) if soil.own else 0.0
     rest = litres - own
-    found = [_by_bag(bag, rest, own_cost) for bag in soil.bags]
+    options = [_by_bag(bag, rest, own_cost) for bag in soil.bags]
     if soil.bulk is not None:
-        found.append(_by_bulk(soil.bulk, rest, own_cost))
+        options.append(_by_bulk(soil.bulk, rest, own_cost))
     if soil.ingredients and recipe_litres:
         share = rest / litres
-        found.append(_by_parts(soil, {k: v * share for k, v in recipe_litres.items()}, own_cost))
+        options.append(_by_parts(soil, {k: v * share for k, v in recipe_litres.items()}, own_cost))
     if soil.own is not None and rest <= _DUST:
-        found = [Option(message("order-own-material"), own, "L", own_cost, soil.own.litres - own)]
-    return tuple(sorted(found, key=lambda o: (o.cost is None, o.cost or 0.0)))
+        options = [Option(message("order-own-material"), own, "L", own_cost, soil.own.litres - own)]
+    return tuple(sorted(options, key=lambda o: (o.cost is None, o.cost or 0.0)))
 
 
 def _by_bag(bag: p.Bag, litres: float, added: float) -> Option:
@@ -101,10 +101,10 @@ def _by_bulk(bulk: p.Bulk, litres: float, added: float) -> Option:
 
 def _by_parts(soil: p.Soil, recipe_litres: dict[str, float], added: float) -> Option:
     """Mixed at home: what is there of each ingredient first, the rest at its price."""
-    known = {i.name: i for i in soil.ingredients}
+    there = {i.name: i for i in soil.ingredients}
     cost: float | None = added
     for what, wanted in recipe_litres.items():
-        have = known.get(what)
+        have = there.get(what)
         short = max(0.0, wanted - ((have.litres or 0.0) if have else 0.0))
         if short <= _DUST:
             continue

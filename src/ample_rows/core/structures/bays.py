@@ -36,12 +36,12 @@ def bays_of(run_cm: float, most_cm: float, opening_cm: float | None) -> Bays:
     in_run = math.floor(run_cm / opening_cm + _DUST_CM)
     in_bay = max(1, math.floor(most_cm / opening_cm + _DUST_CM))
     fewest = math.ceil(in_run / in_bay)
-    found = [
+    ways = [
         _laid(run_cm, count, (in_run // count) * opening_cm, in_run // count)
         for count in range(fewest, min(fewest + 3, in_run + 1))
     ]
-    best = found[0]
-    for bays in found[1:]:
+    best = ways[0]
+    for bays in ways[1:]:
         if bays.over_cm < best.over_cm - opening_cm / 2 - _DUST_CM:
             best = bays
     return best

@@ -60,9 +60,9 @@ def lines_over(shape: p.Shape, rows_apart_cm: tuple[float, ...], book: Book) -> 
 def _within(line: shapely.LineString, inside: shapely.Polygon) -> list[tuple[Point, Point]]:
     met = line.intersection(inside)
     parts = met.geoms if hasattr(met, "geoms") else [met]
-    found = []
+    runs = []
     for part in parts:
         if part.length >= _LEAST_RUN_CM:
             (x0, y0), (x1, y1) = part.coords[0], part.coords[-1]
-            found.append(((round(x0, 2), round(y0, 2)), (round(x1, 2), round(y1, 2))))
-    return found
+            runs.append(((round(x0, 2), round(y0, 2)), (round(x1, 2), round(y1, 2))))
+    return runs

@@ -206,8 +206,8 @@ def _days(held_litres: float, daily_litres: float) -> float | None:
 
 def dries_by(place: p.Place, book: Book) -> float:
     """How much more water a container's walls cost than tight ones. [times]"""
-    known = book.materials.get(place.material or "")
-    return known.dries if known is not None and place.kind == "container" else 1.0
+    material = book.materials.get(place.material or "")
+    return material.dries if material is not None and place.kind == "container" else 1.0
 
 
 def mulch_saves(place: p.Place, book: Book) -> float:

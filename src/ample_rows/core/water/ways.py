@@ -82,12 +82,12 @@ def _way(name: str, way: WaterWay, wanted: Wanted, lines: WaterLines, book: Book
 def way_working(name: str, wanted: Wanted, lines: WaterLines, book: Book) -> tuple[Term, ...]:
     """How one way's litres, trips and minutes come to be."""
     way = book.water_ways[name]
-    found = _way(name, way, wanted, lines, book)
+    report = _way(name, way, wanted, lines, book)
     tap = wanted.tap_l_per_min or book.value("tap_flow_l_per_min")
     own = {
         "carried": message(
             "ways-trips-two-cans-over",
-            trips=Count(found.trips or 0, "trip"),
+            trips=Count(report.trips or 0, "trip"),
             route=Distance(2 * (wanted.route_m or 0)),
         ),
         "held": message("ways-begun-each-time-held"),
@@ -109,35 +109,35 @@ def way_working(name: str, wanted: Wanted, lines: WaterLines, book: Book) -> tup
         ),
         Term(
             name=message("ways-pour"),
-            value=found.litres,
+            value=report.litres,
             unit="L",
             how=message("ways-wanted-share"),
             source="Core",
         ),
         Term(
             name=message("ways-flows"),
-            value=min(found.flow_l_per_min, tap),
+            value=min(report.flow_l_per_min, tap),
             unit="L per min",
             how=message("ways-no-more-than-tap"),
             source="Tap",
         ),
         Term(
             name=message("ways-water-runs"),
-            value=found.running_minutes,
+            value=report.running_minutes,
             unit="min",
             how=message("ways-pour-flow"),
             source="Core",
         ),
         Term(
             name=message("ways-times-week"),
-            value=found.waterings,
+            value=report.waterings,
             unit="",
             how=message("ways-days-soil-lasts"),
             source="Core",
         ),
         Term(
             name=message("ways-your-own-time"),
-            value=found.own_minutes,
+            value=report.own_minutes,
             unit="min",
             how=own,
             source="Judged",

@@ -31,11 +31,11 @@ def reference_by_month(garden: p.Garden) -> tuple[tuple[float, ...], Text] | Non
             Air(low, high, vapour[m], wind[m], sunshine[m])
             for m, (low, high, _) in enumerate(pairs)
         ]
-        found = [
+        reference = [
             penman_monteith(a, garden.latitude, garden.elevation_m or 0.0, day)
             for a, day in zip(air, days, strict=True)
         ]
-        return tuple(found), "FAO-56 Penman-Monteith"
+        return tuple(reference), "FAO-56 Penman-Monteith"
     simple = [
         hargreaves(low, high, extraterrestrial_radiation(garden.latitude, day))
         for low, high, day in pairs
@@ -54,10 +54,10 @@ class Air12:
 
 def air_of(garden: p.Garden, book: Book) -> Air12 | None:
     """A garden's monthly water balance in the air; None without a climate."""
-    found = reference_by_month(garden)
-    if found is None or garden.climate is None:
+    reference = reference_by_month(garden)
+    if reference is None or garden.climate is None:
         return None
     fallen = garden.climate.rain_mm or (0.0,) * 12
     share = book.value("useful_rain_share")
     rain = tuple(mm * share / n for mm, n in zip(fallen, MONTH_DAYS, strict=True))
-    return Air12(found[0], rain, found[1])
+    return Air12(reference[0], rain, reference[1])

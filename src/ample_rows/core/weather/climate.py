@@ -70,10 +70,10 @@ def made_up(climate: MadeUpClimate, latitude: float) -> Climate:
 
 def climate_csv(climate: Climate) -> str:
     """Twelve rows, January first, units in the heads."""
-    kept = [key for key in _KEYS if getattr(climate, key) is not None]
-    rows = [["month", *kept]]
+    keys = [key for key in _KEYS if getattr(climate, key) is not None]
+    rows = [["month", *keys]]
     for month in range(MONTHS):
-        rows.append([str(month + 1), *(f"{getattr(climate, key)[month]:g}" for key in kept)])
+        rows.append([str(month + 1), *(f"{getattr(climate, key)[month]:g}" for key in keys)])
     return "".join(",".join(row) + "\n" for row in rows)
 
 
@@ -92,16 +92,16 @@ def read_climate(text: str) -> Climate:
     (_, head), *rows = table
     columns = [_column(name) for name in head]
     if not any(columns):
-        known = ", ".join(column.heads[0] for column in COLUMNS)
-        raise PlanFaultsError.one("line 1", f"names no column that is known; use {known}")
+        heads = ", ".join(column.heads[0] for column in COLUMNS)
+        raise PlanFaultsError.one("line 1", f"names no column that is known; use {heads}")
     if len(rows) != MONTHS:
         raise PlanFaultsError.one("the table", f"has {len(rows)} months; twelve are wanted")
     values: dict[str, list[float]] = {}
     for number, row in rows:
-        for index, found in enumerate(columns):
-            if found is None:
+        for index, column_read in enumerate(columns):
+            if column_read is None:
                 continue
-            column, convert = found
+            column, convert = column_read
             where = f"line {number}, {head[index].strip()}"
             value = convert(_number(row[index] if index < len(row) else "", where))
             if not column.least <= value <= column.most:

@@ -40,14 +40,14 @@ def weather_of(
     """
     if climate.tmin_c is None or climate.tmax_c is None:
         return ()
-    found: list[DayWeather] = []
+    weather: list[DayWeather] = []
     for offset in range(days):
         day = since + timedelta(days=offset)
         year = _year(climate, day.year, seed, book)
         row = min(_YEAR, day.timetuple().tm_yday) - 1
         low, high, rain = (float(part[row]) for part in year)
-        found.append(DayWeather(day, low, high, rain))
-    return tuple(found)
+        weather.append(DayWeather(day, low, high, rain))
+    return tuple(weather)
 
 
 Year = tuple[NDArray[np.float64], NDArray[np.float64], NDArray[np.float64]]

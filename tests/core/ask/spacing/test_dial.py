@@ -89,7 +89,7 @@ def test_the_books_own_spacing_is_the_usual_one(dialled, layout):
 
 def test_a_clump_that_keeps_its_ground_is_as_close_as_usual(read):
     plan = read(document(planting("onion", "all", start="set")))
-    by = {laid.layout: laid.found.air for laid in side_by_side(Estimate(plan, BOOK), "p1")}
+    by = {laid.layout: laid.closeness.air for laid in side_by_side(Estimate(plan, BOOK), "p1")}
     assert by["stations"] == by["merged"] == BOOK.airs["usual"].words
     assert by["band"] == BOOK.airs["crowded"].words
 
@@ -128,8 +128,8 @@ def test_layouts_stand_side_by_side_with_their_own_first(read):
     by = {laid.layout: laid for laid in found}
     assert by.keys() == BOOK.layouts.keys()
     # 12 x 24 on a square lattice; three to a station take √3 of the spacing, 17.3 cm.
-    assert by["merged"].found.plants == 288
-    assert by["stations"].found.plants == 3 * 6 * 13
+    assert by["merged"].closeness.plants == 288
+    assert by["stations"].closeness.plants == 3 * 6 * 13
     assert by["stations"].changes["spacing_cm"] == 17.3
 
 
@@ -138,8 +138,8 @@ def test_a_change_of_layout_gives_what_it_promised(read, grown):
     for laid in side_by_side(Estimate(plan, BOOK), "p1"):
         kept = {key: value for key, value in laid.changes.items() if value is not None}
         report = grown(planting("onion", "all", start="set", **kept))
-        assert (report.layout, report.plants) == (laid.layout, laid.found.plants)
-        assert report.harvest_kg.p50 == pytest.approx(laid.found.kg)
+        assert (report.layout, report.plants) == (laid.layout, laid.closeness.plants)
+        assert report.harvest_kg.p50 == pytest.approx(laid.closeness.kg)
 
 
 def test_nobody_sows_cabbages_in_a_band_or_in_clumps(read):

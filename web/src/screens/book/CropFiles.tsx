@@ -16,7 +16,7 @@ export function CropFiles({ slug, onEdit }: Props) {
   const [refused, setRefused] = useState<CropFile['faults']>([]);
   const take = async (file: File) => {
     try {
-      const found = await answeredAs<CropFile>(
+      const read = await answeredAs<CropFile>(
         api.POST('/api/gardens/{slug}/crop-file', {
           params: { path: { slug } },
           body: {
@@ -25,8 +25,8 @@ export function CropFiles({ slug, onEdit }: Props) {
           },
         }),
       );
-      setRefused(found.faults);
-      const edits = found.crops.map((crop): Edit => ({
+      setRefused(read.faults);
+      const edits = read.crops.map((crop): Edit => ({
         do: 'change-crop',
         ...crop,
         figures: crop.figures ?? {},

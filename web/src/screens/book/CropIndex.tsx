@@ -16,8 +16,8 @@ interface Props {
 export function answersTo(line: CropLine, letters: string): boolean {
   const text = letters.trim().toLowerCase();
   if (text === '' || line.mark.toLowerCase() === text) return true;
-  const told = [line.name, line.botanical, line.family, line.group, ...line.names];
-  return told.some((name) => name.toLowerCase().includes(text));
+  const names = [line.name, line.botanical, line.family, line.group, ...line.names];
+  return names.some((name) => name.toLowerCase().includes(text));
 }
 
 /** All crops by name: found by any of their names, or by what a place bears. */
@@ -28,9 +28,9 @@ export function CropIndex({ lines, chosen, place, places, onCrop, onPlace }: Pro
   useEffect(() => {
     open.current?.scrollIntoView({ block: 'nearest' });
   }, [chosen, ready]);
-  const found = lines.filter((line) => answersTo(line, letters));
-  const bearing = found.filter((line) => line.fits !== false);
-  const others = found.filter((line) => line.fits === false);
+  const matching = lines.filter((line) => answersTo(line, letters));
+  const bearing = matching.filter((line) => line.fits !== false);
+  const others = matching.filter((line) => line.fits === false);
   const entry = (line: CropLine) => (
     <li key={line.id} ref={line.id === chosen ? open : null} className="border-b border-faint">
       <button
@@ -69,7 +69,7 @@ export function CropIndex({ lines, chosen, place, places, onCrop, onPlace }: Pro
         />
       </div>
       <div className="mt-2 min-h-0 flex-1 overflow-y-auto pb-3">
-        {found.length === 0 && <p className="text-muted">No crop matches.</p>}
+        {matching.length === 0 && <p className="text-muted">No crop matches.</p>}
         <ul aria-label="Crops">{bearing.map(entry)}</ul>
         {others.length > 0 && (
           <>

@@ -98,15 +98,15 @@ export function CropWindows({ page, year }: Props) {
 
 /** What the windowsill and covers buy, and the weeks that are too hot. */
 export function WindowWords({ page }: { page: CropPage }) {
-  const told = page.windows.filter((window) => window.open).flatMap(boughtWords);
+  const words = page.windows.filter((window) => window.open).flatMap(boughtWords);
   if (page.heat_gap) {
     const [since, until] = page.heat_gap.map((iso) => shortWords(dayOf(iso)));
-    told.push(`Usually too hot for it from ${since ?? ''} to ${until ?? ''}.`);
+    words.push(`Usually too hot for it from ${since ?? ''} to ${until ?? ''}.`);
   }
-  if (told.length === 0) return null;
+  if (words.length === 0) return null;
   return (
     <ul aria-label="Extending the season" className="text-[13px] text-muted">
-      {told.map((line) => (
+      {words.map((line) => (
         <li key={line}>{line}</li>
       ))}
     </ul>

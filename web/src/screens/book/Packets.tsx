@@ -15,8 +15,8 @@ interface Props {
 /** Every packet in the box with what still comes up, and one more to add. */
 export function Packets({ state, list, onEdit }: Props) {
   const packets = state.plan.seed_box?.packets ?? [];
-  const change = (kept: readonly SeedPacket[]) =>
-    onEdit({ do: 'change-seed-box', changes: { packets: kept } });
+  const change = (left: readonly SeedPacket[]) =>
+    onEdit({ do: 'change-seed-box', changes: { packets: left } });
   return (
     <section aria-labelledby="packets">
       <h2 id="packets" className="text-base">

@@ -16,7 +16,7 @@ export function SeedPrices({ state, row, onEdit, onDone }: Props) {
   const box = state.plan.seed_box;
   const own = box?.choices.find((choice) => choice.crop === row.crop);
   const raises = row.ways.length > 0;
-  const kept = (changes: Partial<SeedChoice>) => [
+  const choicesWith = (changes: Partial<SeedChoice>) => [
     ...(box?.choices ?? []).filter((choice) => choice.crop !== row.crop),
     { ...own, ...changes, crop: row.crop },
   ];
@@ -28,11 +28,11 @@ export function SeedPrices({ state, row, onEdit, onDone }: Props) {
       raising: textOf(box?.raising),
     },
     (read) => ({
-      choices: kept({
+      choices: choicesWith({
         packet: read.number('packet', 0),
         plant: read.number('plant', 0),
         sold: read.number('sold', 0),
-      }).map(known),
+      }).map(withoutBlanks),
       raising: read.number('raising', 0),
     }),
   );
@@ -73,7 +73,9 @@ export function SeedPrices({ state, row, onEdit, onDone }: Props) {
                 onChange={() =>
                   onEdit({
                     do: 'change-seed-box',
-                    changes: { choices: kept({ buy_plants: index === 1 }).map(known) },
+                    changes: {
+                      choices: choicesWith({ buy_plants: index === 1 }).map(withoutBlanks),
+                    },
                   })
                 }
               />
@@ -98,7 +100,7 @@ export function SeedPrices({ state, row, onEdit, onDone }: Props) {
 }
 
 /** A choice without what is not known. */
-function known(choice: SeedChoice): SeedChoice {
+function withoutBlanks(choice: SeedChoice): SeedChoice {
   return Object.fromEntries(
     Object.entries(choice).filter(([, value]) => value !== null && value !== undefined),
   ) as SeedChoice;

@@ -41,7 +41,7 @@ export function CoverScreen({ state }: { state: HeldGarden }) {
       </main>
     );
   }
-  const found = answer.data;
+  const sheet = answer.data;
   const takeOff = (id: string) =>
     void editor.edit({
       do: 'change-place',
@@ -57,20 +57,20 @@ export function CoverScreen({ state }: { state: HeldGarden }) {
       <Workings>
         <div className="sheet overflow-y-auto px-4 pb-4">
           {answer.error && <p role="alert">{answer.error.message}</p>}
-          {found?.covers.length === 0 && (
+          {sheet?.covers.length === 0 && (
             <p className="mt-2 text-muted">Nothing is covered here yet.</p>
           )}
-          {found?.covers.map((cover) => (
+          {sheet?.covers.map((cover) => (
             <OneCover key={cover.id} cover={cover} onTakeOff={() => takeOff(cover.id)} />
           ))}
         </div>
         <aside className="side flex min-h-0 flex-col gap-3 overflow-y-auto border-l border-rule px-3 pb-3 pt-2">
-          {found && found.advice.length > 0 && (
+          {sheet && sheet.advice.length > 0 && (
             <section aria-labelledby="cover-advice">
               <h2 id="cover-advice" className="text-base">
                 Usually covered
               </h2>
-              {found.advice.map((advice) => (
+              {sheet.advice.map((advice) => (
                 <p key={`${advice.kind}${advice.family}`} className="border-t border-faint py-1">
                   {`${advice.where}. ${advice.words} `}
                   <button

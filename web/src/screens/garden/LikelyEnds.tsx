@@ -18,13 +18,13 @@ const TAKES: Options<Takes> = [
 /** Crops that usually end here before frost, by an illness or a pest: their plantings end so too. */
 export function LikelyEnds({ state }: { state: HeldGarden }) {
   const editor = useEditor(state.head.slug);
-  const known = state.plan.garden.likely_ends;
+  const likely = state.plan.garden.likely_ends;
   const index = useIndex(state, null);
   const [crop, setCrop] = useState('');
   const [on, setOn] = useState(state.plan.garden.first_frost);
   const [takes, setTakes] = useState<Takes>('all');
   const names = new Map((index.data ?? []).map((line) => [line.id, line.name]));
-  const save = (ends: typeof known) =>
+  const save = (ends: typeof likely) =>
     void editor.edit({
       do: 'change-garden',
       changes: { likely_ends: ends.length > 0 ? ends : null },
@@ -38,13 +38,13 @@ export function LikelyEnds({ state }: { state: HeldGarden }) {
         Blight, mildew or another trouble that comes every year about the same time.
       </p>
       <ul>
-        {known.map((end) => (
+        {likely.map((end) => (
           <li key={end.crop} className="flex gap-4 border-b border-faint">
             <span className="grow">{`${names.get(end.crop) ?? end.crop}, about ${words(dayOf(end.on))}${end.spares_young ? '; young plants bear on' : ''}`}</span>
             <button
               type="button"
               className="press"
-              onClick={() => save(known.filter((other) => other !== end))}
+              onClick={() => save(likely.filter((other) => other !== end))}
             >
               Delete
             </button>
@@ -57,7 +57,7 @@ export function LikelyEnds({ state }: { state: HeldGarden }) {
           event.preventDefault();
           if (crop)
             save([
-              ...known.filter((end) => end.crop !== crop),
+              ...likely.filter((end) => end.crop !== crop),
               { crop, on, trouble: null, spares_young: takes === 'old' },
             ]);
         }}

@@ -5,7 +5,7 @@ import { useUnits } from '../../kit/preferences';
 import { useExtent } from '../../kit/useExtent';
 import { useDay } from '../../shared/DayContext';
 import { LayOut } from './LayOut';
-import { Layouts } from './Layouts';
+import { Alternatives } from './Alternatives';
 import { MonthStrip } from './MonthStrip';
 import { PlaceGround } from './PlaceGround';
 import { SetOut } from './SetOut';
@@ -68,10 +68,10 @@ function Header({ yard }: { yard: YardBench }) {
           <button
             type="button"
             className="press"
-            aria-pressed={shown === 'layouts'}
-            onClick={() => setShown(shown === 'layouts' ? 'drawing' : 'layouts')}
+            aria-pressed={shown === 'alternatives'}
+            onClick={() => setShown(shown === 'alternatives' ? 'drawing' : 'alternatives')}
           >
-            Layouts
+            Alternatives
           </button>
         )}
         {drawn && (
@@ -98,8 +98,8 @@ function Sheet({ state, yard }: PartProps) {
     <div ref={sheet} className="sheet min-h-0">
       {shown !== 'drawing' || !drawn ? (
         <div className="h-full overflow-y-auto px-4 pt-2">
-          {drawn && shown === 'layouts' ? (
-            <Layouts state={state} onEdit={edit} />
+          {drawn && shown === 'alternatives' ? (
+            <Alternatives state={state} onEdit={edit} />
           ) : drawn && shown === 'set-out' ? (
             <SetOut slug={slug} version={version} />
           ) : drawn ? (

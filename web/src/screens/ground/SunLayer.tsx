@@ -106,12 +106,12 @@ const TRIES = 24;
 function spread(line: readonly Px[]): Px[] {
   const middle = Math.floor(line.length / 2);
   const step = Math.max(1, Math.floor(line.length / TRIES));
-  const found: Px[] = [];
+  const spots: Px[] = [];
   for (let out = 0; out <= middle; out += step) {
     for (const at of out === 0 ? [middle] : [middle - out, middle + out]) {
       const point = line[at];
-      if (point) found.push(point);
+      if (point) spots.push(point);
     }
   }
-  return found;
+  return spots;
 }

@@ -33,7 +33,7 @@ export function YardForm({ state, onEdit }: { state: HeldGarden; onEdit: (edit: 
     household && household.workers.length > 0 ? household.workers : ['adult'],
   );
   const [animals, setAnimals] = useState<readonly string[]>(site.animals);
-  const known = useQuery<Record<string, Animal>, ProblemError>({
+  const animalKinds = useQuery<Record<string, Animal>, ProblemError>({
     queryKey: ['animals'],
     staleTime: Infinity,
     queryFn: ({ signal }) => answered(api.GET('/api/animals', { signal })),
@@ -109,7 +109,9 @@ export function YardForm({ state, onEdit }: { state: HeldGarden; onEdit: (edit: 
         <Ticks label="Who works here" options={WORKERS} ticked={workers} onChange={setWorkers} />
         <Ticks
           label="Animals that come"
-          options={Object.entries(known ?? {}).map(([id, animal]) => [id, animal.label] as const)}
+          options={Object.entries(animalKinds ?? {}).map(
+            ([id, animal]) => [id, animal.label] as const,
+          )}
           ticked={animals}
           onChange={setAnimals}
         />

@@ -53,9 +53,9 @@ function levelsAt(map: SunMap, layer: number, hours: number[]): Level[] {
   return contours()
     .size([map.columns + 2, map.rows + 2])
     .thresholds(hours)(padded(filled(map, layer), map.columns, map.rows))
-    .map((found) => ({
-      hours: found.value,
-      rings: found.coordinates.flatMap((polygon) => polygon.map((ring) => ring.map(at))),
+    .map((contour) => ({
+      hours: contour.value,
+      rings: contour.coordinates.flatMap((polygon) => polygon.map((ring) => ring.map(at))),
     }));
 }
 
@@ -71,10 +71,10 @@ export function toneOf(hours: number): number {
 
 /** Lines of equal sun at whole hours, few enough to be read. */
 export function lineLevels(map: SunMap, layer: number): Level[] {
-  const known = (map.tenths[layer] ?? []).filter((tenth) => tenth >= 0);
-  if (known.length === 0) return [];
+  const sunny = (map.tenths[layer] ?? []).filter((tenth) => tenth >= 0);
+  if (sunny.length === 0) return [];
   let [low, high] = [Infinity, -Infinity];
-  for (const tenth of known) {
+  for (const tenth of sunny) {
     low = Math.min(low, tenth);
     high = Math.max(high, tenth);
   }

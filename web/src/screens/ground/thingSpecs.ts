@@ -54,8 +54,8 @@ export function specOf(state: HeldGarden, thing: Thing): Spec {
   const site = siteOf(state.plan);
   switch (thing.kind) {
     case 'obstacle': {
-      const known = site.obstacles.find((o) => o.id === thing.id);
-      return known ? obstacleSpec(known, thing.id) : GONE;
+      const obstacle = site.obstacles.find((o) => o.id === thing.id);
+      return obstacle ? obstacleSpec(obstacle, thing.id) : GONE;
     }
     case 'path':
       return pathSpec(site, thing.index);
@@ -227,25 +227,31 @@ function typedShape(shape: ObstacleShape, read: Read): ObstacleShape {
   }
 }
 
-function obstacleSpec(known: Obstacle, id: string): Spec {
-  const { x0, y0 } = boundsOf(known.outline_m);
-  const shape = known.shape ?? null;
+function obstacleSpec(obstacle: Obstacle, id: string): Spec {
+  const { x0, y0 } = boundsOf(obstacle.outline_m);
+  const shape = obstacle.shape ?? null;
   const turns = shape !== null && shape.type !== 'circle';
-  const leafy = LEAFY.includes(known.kind ?? '');
-  const crowned = known.kind === 'tree';
-  const sheds = leafy && known.leaf === 'deciduous';
-  const [first, last] = known.leaf_months ?? [null, null];
+  const leafy = LEAFY.includes(obstacle.kind ?? '');
+  const crowned = obstacle.kind === 'tree';
+  const sheds = leafy && obstacle.leaf === 'deciduous';
+  const [first, last] = obstacle.leaf_months ?? [null, null];
   return {
-    title: known.name ?? known.kind ?? 'obstacle',
+    title: obstacle.name ?? obstacle.kind ?? 'obstacle',
     fields: [
-      nameField(known.name),
-      { kind: 'choice', key: 'kind', label: 'Kind', value: known.kind ?? 'other', options: KINDS },
-      length('height', 'Height', known.height_m),
+      nameField(obstacle.name),
+      {
+        kind: 'choice',
+        key: 'kind',
+        label: 'Kind',
+        value: obstacle.kind ?? 'other',
+        options: KINDS,
+      },
+      length('height', 'Height', obstacle.height_m),
       ...shapeFields(shape),
-      ...(turns ? [number('turned', 'Turned clockwise, °', known.heading_deg ?? 0)] : []),
+      ...(turns ? [number('turned', 'Turned clockwise, °', obstacle.heading_deg ?? 0)] : []),
       ...spotFields([x0, y0]),
-      ...(leafy ? [leafField(known)] : []),
-      ...(crowned ? [length('crown', 'Crown begins at', known.crown_base_m ?? 0)] : []),
+      ...(leafy ? [leafField(obstacle)] : []),
+      ...(crowned ? [length('crown', 'Crown begins at', obstacle.crown_base_m ?? 0)] : []),
       ...(sheds
         ? [number('from', 'In leaf from month', first), number('to', 'to month', last)]
         : []),
@@ -260,7 +266,7 @@ function obstacleSpec(known: Obstacle, id: string): Spec {
           ...named(read),
           kind: read.typed.kind as ObstacleKind,
           height_m: read.metres('height', 0),
-          ...(shape && changedShape(known, shape, read)),
+          ...(shape && changedShape(obstacle, shape, read)),
           ...(leafy ? { leaf: read.typed.leaf } : {}),
           ...(crowned ? { crown_base_m: read.metres('crown', 0) || null } : {}),
           ...(sheds ? { leaf_months: from !== null && to !== null ? [from, to] : null } : {}),
@@ -271,18 +277,22 @@ function obstacleSpec(known: Obstacle, id: string): Spec {
 }
 
 /** What is typed of a shape and its heading, where it differs: else the outline stays as drawn. */
-function changedShape(known: Obstacle, shape: ObstacleShape, read: Read): Record<string, unknown> {
+function changedShape(
+  obstacle: Obstacle,
+  shape: ObstacleShape,
+  read: Read,
+): Record<string, unknown> {
   const now = typedShape(shape, read);
   const turned = read.number('turned', -360, 360) ?? 0;
   const same = JSON.stringify(now) === JSON.stringify(shape);
   const changes = same ? {} : { shape: now };
-  return turned === (known.heading_deg ?? 0) ? changes : { ...changes, heading_deg: turned };
+  return turned === (obstacle.heading_deg ?? 0) ? changes : { ...changes, heading_deg: turned };
 }
 
-const leafField = (known: Obstacle): FieldSpec => ({
+const leafField = (obstacle: Obstacle): FieldSpec => ({
   kind: 'choice',
   key: 'leaf',
   label: 'Leaves',
-  value: known.leaf ?? 'evergreen',
+  value: obstacle.leaf ?? 'evergreen',
   options: LEAVES,
 });

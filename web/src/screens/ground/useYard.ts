@@ -12,7 +12,7 @@ import { useDaySun, useMonthSun, useTurned } from './useSun';
 
 const SETTLE_MS = 120;
 
-export type Shown = 'drawing' | 'table' | 'set-out' | 'layouts';
+export type Shown = 'drawing' | 'table' | 'set-out' | 'alternatives';
 export type YardBench = ReturnType<typeof useYard>;
 
 /** What is chosen in the yard, how it is shown, and all that can be done with it. */

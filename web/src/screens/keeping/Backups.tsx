@@ -96,19 +96,19 @@ export function Backups({
 
 /** The gardens of one backup: each is restored beside those that are there. */
 function KeptGardens({ backup }: { backup: string }) {
-  const kept = useKeptGardens(backup);
+  const gardens = useKeptGardens(backup);
   const { restore } = useKeeper();
   const [restored, setRestored] = useState<Head>();
-  if (kept.isPending) return <p role="status">Opening the backup …</p>;
-  if (kept.isError) return <p role="alert">{kept.error.message}</p>;
-  if (kept.data.length === 0) return <p>This backup holds no gardens.</p>;
+  if (gardens.isPending) return <p role="status">Opening the backup …</p>;
+  if (gardens.isError) return <p role="alert">{gardens.error.message}</p>;
+  if (gardens.data.length === 0) return <p>This backup holds no gardens.</p>;
   return (
     <>
       <p className="text-muted">
         A restored garden stands beside the ones you have. Nothing of yours is changed.
       </p>
       <ul>
-        {kept.data.map((garden) => (
+        {gardens.data.map((garden) => (
           <li key={garden.slug} className="flex items-baseline gap-4">
             <span>{garden.name}</span>
             <button

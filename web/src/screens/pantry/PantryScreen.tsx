@@ -142,8 +142,8 @@ function Seasons({ state, pantry }: { state: HeldGarden; pantry: Pantry }) {
 function AddWant({ state, wanted }: { state: HeldGarden; wanted: readonly CropSupply[] }) {
   const index = useIndex(state, null);
   const save = useWants(state);
-  const known = new Set(wanted.map((crop) => crop.crop));
-  const free = (index.data ?? []).filter((line) => !line.variety_of && !known.has(line.id));
+  const wantedIds = new Set(wanted.map((crop) => crop.crop));
+  const free = (index.data ?? []).filter((line) => !line.variety_of && !wantedIds.has(line.id));
   return (
     <div className="no-print ml-auto">
       <Choice

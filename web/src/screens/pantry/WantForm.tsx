@@ -42,9 +42,9 @@ export function WantForm({ state, crop }: { state: HeldGarden; crop: CropSupply 
   const save = useWants(state);
   const want: Want | undefined = wantOf(state, crop);
   const months = want?.months ?? [];
-  const known = SPANS.find(([, span]) => sameMonths(span, months));
+  const span = SPANS.find(([, span]) => sameMonths(span, months));
   const spans: Span[] = SPANS.map(([key, span]) => [key, spanWords(span)]);
-  if (!known) spans.push(['own', 'some months']);
+  if (!span) spans.push(['own', 'some months']);
   const ways: Span[] = [
     ['', 'not kept'],
     ...crop.keeps.map((k): Span => [k.way, `${k.label}, ${Math.round(k.weeks)} weeks`]),
@@ -75,7 +75,7 @@ export function WantForm({ state, crop }: { state: HeldGarden; crop: CropSupply 
       <Choice
         inline
         label="per year,"
-        value={known ? known[0] : 'own'}
+        value={span ? span[0] : 'own'}
         options={spans}
         onChange={(key) => {
           const span = SPANS.find(([name]) => name === key);

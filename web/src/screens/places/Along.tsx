@@ -19,7 +19,7 @@ interface Props {
 export function Along({ slug, widthCm, wallCm, value, fault, onChange }: Props) {
   const units = useUnits();
   const [width_cm, wall_cm] = [Math.max(10, widthCm ?? 60), wallCm ?? 0];
-  const found = useQuery<Border[], ProblemError>({
+  const answer = useQuery<Border[], ProblemError>({
     queryKey: ['borders', slug, width_cm, wall_cm],
     placeholderData: keepPreviousData,
     queryFn: ({ signal }) =>
@@ -30,14 +30,14 @@ export function Along({ slug, widthCm, wallCm, value, fault, onChange }: Props) 
         }),
       ),
   });
-  const borders = found.data ?? [];
+  const borders = answer.data ?? [];
   const chosen = borders.find((b) => b.label === value);
-  const none = found.isSuccess && borders.length === 0;
+  const none = answer.isSuccess && borders.length === 0;
   return (
     <Field
       label="Along"
       fault={
-        fault ?? found.error?.message ?? (none ? 'No border of this width is free.' : undefined)
+        fault ?? answer.error?.message ?? (none ? 'No border of this width is free.' : undefined)
       }
       hint={
         chosen

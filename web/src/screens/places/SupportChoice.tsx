@@ -12,23 +12,23 @@ interface Props {
 
 /** What stands along the pole-ward side for crops to climb. */
 export function SupportChoice({ value, onChange }: Props) {
-  const found = useQuery<Record<string, TrainingSystem>, ProblemError>({
+  const trainings = useQuery<Record<string, TrainingSystem>, ProblemError>({
     queryKey: ['trainings'],
     staleTime: Infinity,
     queryFn: ({ signal }) => answered(api.GET('/api/trainings', { signal })),
   });
-  const systems = Object.entries(found.data ?? {}).filter(([, system]) => system.needs_support);
-  const known = systems.some(([id]) => id === value);
+  const systems = Object.entries(trainings.data ?? {}).filter(([, system]) => system.needs_support);
+  const listed = systems.some(([id]) => id === value);
   return (
     <Choice
       label="Something to climb, pole-ward side"
       value={value}
       options={[
         ['', 'nothing'],
-        ...(known || value === '' ? [] : [[value, value] as const]),
+        ...(listed || value === '' ? [] : [[value, value] as const]),
         ...systems.map(([id, system]) => [id, system.label] as const),
       ]}
-      onChange={(id) => onChange(id, found.data?.[id]?.height_cm ?? 0)}
+      onChange={(id) => onChange(id, trainings.data?.[id]?.height_cm ?? 0)}
     />
   );
 }

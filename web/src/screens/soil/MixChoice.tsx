@@ -14,7 +14,7 @@ interface Props {
 /** A choice among the mixes, with what the chosen one is for. */
 export function MixChoice({ label, value, none, recipes, onChange }: Props) {
   const mixes = useMixes();
-  const known = Object.entries(mixes.data ?? {}).map(([id, mix]) => [id, mix.label] as const);
+  const shipped = Object.entries(mixes.data ?? {}).map(([id, mix]) => [id, mix.label] as const);
   const own = recipes.map((recipe) => [recipe.id, recipe.name ?? recipe.id] as const);
   const chosen = mixes.data?.[value];
   return (
@@ -22,7 +22,7 @@ export function MixChoice({ label, value, none, recipes, onChange }: Props) {
       <Choice
         label={label}
         value={value}
-        options={[['', none], ...known, ...own]}
+        options={[['', none], ...shipped, ...own]}
         onChange={onChange}
       />
       {chosen && <p className="text-[12.5px] text-muted">{`For ${chosen.suits}.`}</p>}

@@ -21,7 +21,7 @@ export function Prices({ state, onEdit, onSaved }: Props) {
   const [mix, setMix] = useState(soil?.mix ?? '');
   const [bags, setBags] = useState(Math.max(2, soil?.bags.length ?? 0));
   const [parts, setParts] = useState(() => (soil?.ingredients ?? []).map((part) => part.name));
-  const known = useIngredients().data ?? {};
+  const ingredients = useIngredients().data ?? {};
   const form = useTyped(typedOf(soil), (read) => ({
     mix: mix || null,
     ...readOf(read, soil, bags),
@@ -31,7 +31,7 @@ export function Prices({ state, onEdit, onSaved }: Props) {
       price_per_litre: read.number(`cost ${name}`, 0),
     })),
   }));
-  const free = Object.keys(known).filter((name) => !parts.includes(name));
+  const free = Object.keys(ingredients).filter((name) => !parts.includes(name));
   return (
     <form
       className="grid grid-cols-3 gap-x-3 gap-y-1"

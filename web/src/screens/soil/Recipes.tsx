@@ -79,13 +79,13 @@ function RecipeForm({
   onSave: (recipe: Recipe) => void;
 }) {
   const mixes = useMixes().data ?? {};
-  const known = Object.keys(useIngredients().data ?? {});
+  const ingredients = Object.keys(useIngredients().data ?? {});
   const first: Record<string, string> = {
     [NAME]: recipe?.name ?? '',
     ...Object.fromEntries((recipe?.parts ?? []).map((part) => [part.of, String(part.parts)])),
   };
   const form = useTyped(first, (read): Recipe => {
-    const parts = known
+    const parts = ingredients
       .map((of) => ({ of, parts: read.number(of, 0, 1000) ?? 0 }))
       .filter((part) => part.parts > 0);
     if (parts.length === 0) read.fault('whole', 'Add at least one part.');
@@ -93,7 +93,7 @@ function RecipeForm({
   });
   const begin = (id: string) => {
     const parts = mixes[id]?.parts ?? {};
-    for (const what of known) form.set(what, parts[what]?.toString() ?? '');
+    for (const what of ingredients) form.set(what, parts[what]?.toString() ?? '');
   };
   return (
     <form
@@ -111,7 +111,7 @@ function RecipeForm({
         ]}
         onChange={begin}
       />
-      {known.map((what) => (
+      {ingredients.map((what) => (
         <NumberField key={what} form={form} name={what} label={`Parts of ${what}`} />
       ))}
       <WholeFault form={form} />

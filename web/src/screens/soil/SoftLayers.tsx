@@ -16,7 +16,7 @@ const HOW = [
 /** Soft matter on a place: leaves, clippings, manure or greens, each with its day. */
 export function SoftLayers({ place, onEdit }: { place: Place; onEdit: (edit: Edit) => void }) {
   const units = useUnits();
-  const known = useSoftMatter().data ?? {};
+  const matters = useSoftMatter().data ?? {};
   const [open, setOpen] = useState(false);
   const layers = place.added;
   const save = (added: readonly Added[]) =>
@@ -27,7 +27,7 @@ export function SoftLayers({ place, onEdit }: { place: Place; onEdit: (edit: Edi
         {layers.map((layer, i) => (
           <li key={i} className="flex justify-between gap-3">
             <span>
-              {`${units.length(layer.cm)} of ${known[layer.material]?.label ?? layer.material}, ${HOW.find(([how]) => how === layer.how)?.[1] ?? layer.how} ${layer.on}`}
+              {`${units.length(layer.cm)} of ${matters[layer.material]?.label ?? layer.material}, ${HOW.find(([how]) => how === layer.how)?.[1] ?? layer.how} ${layer.on}`}
             </span>
             <button
               type="button"
@@ -40,7 +40,7 @@ export function SoftLayers({ place, onEdit }: { place: Place; onEdit: (edit: Edi
         ))}
       </ul>
       {open ? (
-        <LayerForm onSave={(layer) => save([...layers, layer])} known={known} />
+        <LayerForm onSave={(layer) => save([...layers, layer])} matters={matters} />
       ) : (
         <button type="button" className="press" onClick={() => setOpen(true)}>
           Leaves, manure or greens
@@ -51,10 +51,10 @@ export function SoftLayers({ place, onEdit }: { place: Place; onEdit: (edit: Edi
 }
 
 function LayerForm({
-  known,
+  matters,
   onSave,
 }: {
-  known: Readonly<Record<string, { label: string }>>;
+  matters: Readonly<Record<string, { label: string }>>;
   onSave: (layer: Added) => void;
 }) {
   const first = { material: 'leaves', how: 'laid' as Added['how'], deep: '', on: '' };
@@ -73,7 +73,7 @@ function LayerForm({
         form={form}
         name="material"
         label="What"
-        options={Object.entries(known).map(([id, matter]) => [id, matter.label] as const)}
+        options={Object.entries(matters).map(([id, matter]) => [id, matter.label] as const)}
       />
       <ChoiceField form={form} name="how" label="How" options={HOW} />
       <LengthField form={form} name="deep" label="Depth as laid" />

@@ -34,16 +34,16 @@ export function Elsewhere({ slug, version, planting, onEdit }: Props) {
     <section aria-label="Better elsewhere">
       <h3 className="text-[13px] font-semibold">It would do better in</h3>
       <ul>
-        {answer.data.slice(0, 3).map((found) => (
-          <li key={found.place} className="flex items-baseline gap-2">
+        {answer.data.slice(0, 3).map((gain) => (
+          <li key={gain.place} className="flex items-baseline gap-2">
             <span className="grow">
-              {`${found.label}, ${found.cells[0]}–${found.cells.at(-1)}: ${units.mass(found.kg)}`}
+              {`${gain.label}, ${gain.cells[0]}–${gain.cells.at(-1)}: ${units.mass(gain.kg)}`}
             </span>
             <button
               type="button"
               className="press"
-              aria-label={`Move it to ${found.label}`}
-              onClick={() => onEdit(found.edit)}
+              aria-label={`Move it to ${gain.label}`}
+              onClick={() => onEdit(gain.edit)}
             >
               Move it
             </button>

@@ -43,13 +43,13 @@ export function Shelf({ cells, day, answer, problem, onPlant, onDay }: Props) {
     );
   }
   const text = wanted.trim().toLowerCase();
-  const found = answer.entries.filter(
+  const matching = answer.entries.filter(
     (e) =>
       e.mark.toLowerCase() === text ||
       [e.name, ...e.names].some((name) => name.toLowerCase().includes(text)),
   );
-  const fitting = found.filter((e) => e.fits);
-  const others = found.filter((e) => !e.fits);
+  const fitting = matching.filter((e) => e.fits);
+  const others = matching.filter((e) => !e.fits);
   return (
     <div>
       <p className="flex items-baseline justify-between gap-2 text-muted">

@@ -27,7 +27,7 @@ export function Varieties({ state, planting, report, change }: Props) {
   const set = (changed: readonly Run[]) =>
     change({ varieties: changed.length > 0 ? changed : null });
   const replace = (at: number, run: Run | null) =>
-    set(runs.flatMap((known, i) => (i !== at ? [known] : run ? [run] : [])));
+    set(runs.flatMap((old, i) => (i !== at ? [old] : run ? [run] : [])));
   return (
     <>
       <Choice

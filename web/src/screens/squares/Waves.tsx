@@ -58,7 +58,7 @@ export function Waves({ slug, version, planting, onEdit }: Props) {
         </button>
       </p>
     );
-  const found = answer.error ? undefined : answer.data;
+  const waves = answer.error ? undefined : answer.data;
   return (
     <section aria-label="Waves">
       <h3 className="text-[13px] font-semibold">In waves</h3>
@@ -82,7 +82,7 @@ export function Waves({ slug, version, planting, onEdit }: Props) {
         </div>
       )}
       {answer.error && <p role="alert">{answer.error.message}</p>}
-      {found && (
+      {waves && (
         <>
           <table className="mt-1 w-full text-[13px]">
             <caption className="sr-only">Waves</caption>
@@ -97,7 +97,7 @@ export function Waves({ slug, version, planting, onEdit }: Props) {
               </tr>
             </thead>
             <tbody>
-              {found.waves.map((wave) => (
+              {waves.waves.map((wave) => (
                 <tr key={wave.number} className="border-t border-faint">
                   <td>{shortWords(dayOf(wave.start_date))}</td>
                   <td>{wave.first_pick ? shortWords(dayOf(wave.first_pick)) : 'never'}</td>
@@ -107,15 +107,15 @@ export function Waves({ slug, version, planting, onEdit }: Props) {
               ))}
             </tbody>
           </table>
-          {found.words && <p className="text-marigold">{`${found.words}.`}</p>}
+          {waves.words && <p className="text-marigold">{`${waves.words}.`}</p>}
           <p className="flex gap-4">
-            {found.edit && (
+            {waves.edit && (
               <button
                 type="button"
                 className="press"
-                onClick={() => found.edit && onEdit(found.edit)}
+                onClick={() => waves.edit && onEdit(waves.edit)}
               >
-                {how === 'waves' ? `Use ${found.waves.length} waves` : 'Use both'}
+                {how === 'waves' ? `Use ${waves.waves.length} waves` : 'Use both'}
               </button>
             )}
             <button type="button" className="press" onClick={() => setOpen(false)}>

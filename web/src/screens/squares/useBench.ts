@@ -53,13 +53,13 @@ export function useBench({ state, place, document }: OnBench) {
   const placeId = place.id;
   const plantings = state.report.plantings.filter((p) => p.place === placeId);
   const named = useSearchParams()[0].get('planting');
-  const known = plantings.some((p) => p.id === named);
-  const [chosen, setChosen] = useState<Chosen>({ ...NOTHING, planting: known ? named : null });
+  const stands = plantings.some((p) => p.id === named);
+  const [chosen, setChosen] = useState<Chosen>({ ...NOTHING, planting: stands ? named : null });
   const [cursor, setCursor] = useState<Spot>(NOTHING.anchor);
   const [gesture, send] = useGesture(state.report);
   const [mark, setMark] = useState<TypedMark>({ letters: '', atMs: 0 });
   const [panel, setPanel] = useState<Panel>(
-    known ? 'planting' : plantings.length > 0 ? 'notes' : 'shelf',
+    stands ? 'planting' : plantings.length > 0 ? 'notes' : 'shelf',
   );
   const [tried, setTried] = useState<Closeness | null>(null);
   const shelf = useShelf(slug, version, placeId, chosen.cells, isoOf(day));

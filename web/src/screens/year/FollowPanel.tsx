@@ -17,44 +17,44 @@ interface Props {
 /** Crops for ground that stands free: each with its dates, what it gives and what is lacking. */
 export function FollowPanel({ slug, version, gap, onTake, onRest, onClose }: Props) {
   const answer = useFollow(slug, version, gap);
-  const found = answer.data;
+  const follow = answer.data;
   return (
     <section aria-label="What can follow" className="scrolls min-h-0 flex-1 px-[14px] py-2">
       <header className="flex flex-wrap items-baseline gap-x-5">
         <h2 className="text-base">What can follow</h2>
-        {found && <p>{whereWords(found)}</p>}
+        {follow && <p>{whereWords(follow)}</p>}
         <button type="button" className="press ml-auto" onClick={onClose}>
           Back to the jobs
         </button>
       </header>
       {answer.error && <p role="alert">{answer.error.message}</p>}
-      {!found && !answer.error && <p className="text-muted">Trying every crop …</p>}
-      {found && (
+      {!follow && !answer.error && <p className="text-muted">Trying every crop …</p>}
+      {follow && (
         <>
-          {found.entries.length === 0 && (
+          {follow.entries.length === 0 && (
             <p className="text-muted">Nothing is ready to pick in that time.</p>
           )}
-          <Offers found={found} onTake={onTake} />
-          <RestForm gap={gap} until={found.until} onRest={onRest} />
+          <Offers follow={follow} onTake={onTake} />
+          <RestForm gap={gap} until={follow.until} onRest={onRest} />
         </>
       )}
     </section>
   );
 }
 
-function whereWords(found: Follow): string {
-  const squares = found.cells.length === 1 ? '1 square' : `${found.cells.length} squares`;
-  const from = `${found.label}, ${squares} from ${shortWords(dayOf(found.since))}`;
-  const before = found.before ? ` after ${found.before}` : '';
-  const until = found.after
-    ? `, ${found.after} from ${shortWords(dayOf(found.until))}`
+function whereWords(follow: Follow): string {
+  const squares = follow.cells.length === 1 ? '1 square' : `${follow.cells.length} squares`;
+  const from = `${follow.label}, ${squares} from ${shortWords(dayOf(follow.since))}`;
+  const before = follow.before ? ` after ${follow.before}` : '';
+  const until = follow.after
+    ? `, ${follow.after} from ${shortWords(dayOf(follow.until))}`
     : ', nothing planned after';
   return `${from}${before}${until}`;
 }
 
-function Offers({ found, onTake }: { found: Follow; onTake: (edit: Edit) => void }) {
+function Offers({ follow, onTake }: { follow: Follow; onTake: (edit: Edit) => void }) {
   const units = useUnits();
-  if (found.entries.length === 0) return null;
+  if (follow.entries.length === 0) return null;
   return (
     <div className="overflow-x-auto">
       <table className="w-full text-[13.5px]">
@@ -74,7 +74,7 @@ function Offers({ found, onTake }: { found: Follow; onTake: (edit: Edit) => void
           </tr>
         </thead>
         <tbody>
-          {found.entries.map((entry) => (
+          {follow.entries.map((entry) => (
             <Offer key={entry.crop} entry={entry} onTake={onTake} />
           ))}
         </tbody>

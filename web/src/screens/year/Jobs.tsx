@@ -96,7 +96,7 @@ const STATE = {
 function Line({ job, day, onEdit }: { job: Job; day: Day; onEdit: (edit: Edit) => void }) {
   const closed = job.state === 'done' || job.state === 'left-out';
   const mark = (state: Mark['state'], on: Day) => onEdit(markEdit(job, state, on));
-  const told = [
+  const words = [
     job.why,
     job.sign && `Wait for: ${job.sign}`,
     job.first.length > 0 && `After: ${job.first.join(', ')}`,
@@ -150,7 +150,7 @@ function Line({ job, day, onEdit }: { job: Job; day: Day; onEdit: (edit: Edit) =
           </>
         )}
       </span>
-      <span className="why text-[13px] text-muted">{capital(`${told.join('. ')}.`)}</span>
+      <span className="why text-[13px] text-muted">{capital(`${words.join('. ')}.`)}</span>
     </li>
   );
 }

@@ -99,7 +99,7 @@ function NewJob({ state, day, onDone }: NewProps) {
     if (on === '') read.fault('on', 'Enter the day.');
     const [every, per] = read.typed.again.split(' ');
     const id = nextId(
-      state.plan.chores.map((known) => known.id),
+      state.plan.chores.map((chore) => chore.id),
       'own',
     );
     return {
@@ -109,12 +109,12 @@ function NewJob({ state, day, onDone }: NewProps) {
     };
   });
   const take = (key: string) => {
-    const found = usual.find((one) => one.key === key);
-    if (!found) return;
-    form.set('what', found.what);
-    form.set('on', found.on);
-    form.set('again', `${found.every} ${found.per}`);
-    setWhy(found.why);
+    const proposed = usual.find((one) => one.key === key);
+    if (!proposed) return;
+    form.set('what', proposed.what);
+    form.set('on', proposed.on);
+    form.set('again', `${proposed.every} ${proposed.per}`);
+    setWhy(proposed.why);
   };
   const save = async (chore: Record<string, unknown>) => {
     if (await editor.edit({ do: 'keep-chore', chore })) onDone();

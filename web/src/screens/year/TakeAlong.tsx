@@ -24,7 +24,7 @@ export function TakeAlong({ slug }: { slug: string }) {
       ),
   });
   const feed = address.data?.path;
-  const known = (sheets.data ?? []).map((one) => [one.sheet, one.label] as const);
+  const sheetKinds = (sheets.data ?? []).map((one) => [one.sheet, one.label] as const);
   return (
     <section
       aria-label="Print and export"
@@ -46,8 +46,14 @@ export function TakeAlong({ slug }: { slug: string }) {
       <a className="press" href={`/api/gardens/${slug}/labels.pdf?sheet=${sheet}`}>
         Plant labels
       </a>
-      {known.length > 0 && (
-        <Choice inline label="on sheets of" value={sheet} options={known} onChange={setSheet} />
+      {sheetKinds.length > 0 && (
+        <Choice
+          inline
+          label="on sheets of"
+          value={sheet}
+          options={sheetKinds}
+          onChange={setSheet}
+        />
       )}
     </section>
   );

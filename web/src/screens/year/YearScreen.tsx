@@ -117,7 +117,7 @@ export function YearScreen({ state }: { state: HeldGarden }) {
 function largestGap(places: readonly PlaceReport[]): Gap | null {
   const spells = places.flatMap((place) => place.idle.map((spell) => ({ place, spell })));
   const most = spells.reduce<(typeof spells)[number] | null>(
-    (found, one) => (one.spell.cell_weeks > (found?.spell.cell_weeks ?? 0) ? one : found),
+    (largest, one) => (one.spell.cell_weeks > (largest?.spell.cell_weeks ?? 0) ? one : largest),
     null,
   );
   return most ? { place: most.place.id, cells: most.spell.cells, since: most.spell.start } : null;

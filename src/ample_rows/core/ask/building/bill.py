@@ -48,7 +48,7 @@ def bill_for(estimate: Estimate, reports: Iterable[PlaceReport]) -> BuildReport:
         reports: The chosen places as they are evaluated, for their soil and water lines.
     """
     plan, book = estimate.plan, estimate.book
-    chosen = [(found, r) for r in reports if (found := plan.place(r.id)) is not None]
+    chosen = [(stands, r) for r in reports if (stands := plan.place(r.id)) is not None]
     wanted = [(place, r) for place, r in chosen if stage_of(place) != "standing"]
     boards, lines, missing = _costed(estimate, wanted)
     stages = tuple(_stage(name, chosen, estimate) for name in STAGES)
@@ -129,7 +129,7 @@ Costed = tuple[tuple[BoardOrder, ...], tuple[BillLine, ...], tuple[Text, ...]]
 def _costed(estimate: Estimate, chosen: Chosen) -> Costed:
     """Boards, other lines, and in words whatever has no board or price yet."""
     build, book = estimate.plan.build or p.Build(), estimate.book
-    frames = [found for place, _ in chosen if (found := frame_of(place, book)) is not None]
+    frames = [frame for place, _ in chosen if (frame := frame_of(place, book)) is not None]
     amounts = amounts_of(chosen, frames, build, book)
     for place, _ in chosen:
         supports, _ = supports_of_place(estimate, place.id)
@@ -152,15 +152,15 @@ def _boards(
     missing: list[Text] = []
     for material, alike in by_material.items():
         label = book.materials[material].label
-        found = [
+        options = [
             order
             for height in sorted({b.height_cm for b in build.boards if b.material == material})
             if (order := _cut_from(alike, height, build, book)) is not None
         ]
-        if not found:
+        if not options:
             missing.append(message("bill-length-height-price", label=label))
             continue
-        best = min(found, key=lambda o: (o.cost is None, o.cost or 0.0, o.waste_cm))
+        best = min(options, key=lambda o: (o.cost is None, o.cost or 0.0, o.waste_cm))
         if best.cost is None:
             missing.append(message("bill-price", label=label))
         orders.append(best)
@@ -316,5 +316,5 @@ def _cautions(
     boards: Iterable[BoardOrder], lines: Iterable[BillLine], book: Book
 ) -> tuple[str, ...]:
     names = dict.fromkeys([*(b.material for b in boards), *(line.material for line in lines)])
-    found = (book.materials[name].caution for name in names)
-    return tuple(text for text in found if text)
+    texts = (book.materials[name].caution for name in names)
+    return tuple(text for text in texts if text)

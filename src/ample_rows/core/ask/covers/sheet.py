@@ -72,8 +72,8 @@ def covers_of_place(estimate: Estimate, place_id: str) -> dict[str, float]:
     """What all covers of a place take of each material."""
     plan, book = estimate.plan, estimate.book
     total: dict[str, float] = defaultdict(float)
-    found = plan.place(place_id)
-    if found is None or not found.covers:
+    covered = plan.place(place_id)
+    if covered is None or not covered.covers:
         return total
     place, grown = _grown(estimate, place_id)
     for cover in place.covers:

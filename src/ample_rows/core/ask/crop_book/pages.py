@@ -245,9 +245,9 @@ def _depth(crop: Crop, here: PlaceCase, book: Book) -> tuple[Text | None, float]
     ).usable_cm
     litres = shapes.soil_litres(place) if place.kind == "container" else None
     policy = depth_policy(place, here.setting.policies, book)
-    found = judge_depth(crop, usable, policy, litres_per_plant=litres)
-    short = found.verdict in ("too-shallow", "root-too-long")
-    return (found.how if short else None), found.factor
+    judged = judge_depth(crop, usable, policy, litres_per_plant=litres)
+    short = judged.verdict in ("too-shallow", "root-too-long")
+    return (judged.how if short else None), judged.factor
 
 
 def _light(crop: Crop, here: PlaceCase) -> tuple[Text | None, float]:
@@ -267,9 +267,9 @@ def _neighbours(crop: Crop, book: Book) -> tuple[Neighbour, ...]:
     named = [
         Neighbour(r.crop, book.crops[r.crop].name, r.effect, r.evidence) for r in crop.relatives
     ]
-    known = {n.crop for n in named}
+    named_ids = {n.crop for n in named}
     for other in book.crops.values():
-        if other.id not in known:
+        if other.id not in named_ids:
             named += [
                 Neighbour(other.id, other.name, r.effect, r.evidence)
                 for r in other.relatives
@@ -282,17 +282,17 @@ def _troubles(crop: Crop, kinds: Iterable[Crop], book: Book) -> tuple[Withstood,
     """What troubles a crop or any of its kinds, what they withstand least first."""
     every = [crop, *kinds]
     graded = [(kind, book.withstands(kind)) for kind in every]
-    names = dict.fromkeys(name for _, known in graded for name in known)
-    found = [
+    names = dict.fromkeys(name for _, grades in graded for name in grades)
+    troubles = [
         Withstood(
             id=name,
             label=book.troubles[name].label,
             shows=book.troubles[name].shows,
             lessens=book.troubles[name].lessens,
             source=book.troubles[name].source,
-            grades=tuple(KindGrade(k.id, k.name, known.get(name)) for k, known in graded),
+            grades=tuple(KindGrade(k.id, k.name, grades.get(name)) for k, grades in graded),
         )
         for name in names
     ]
     order = {"little": 0, "some": 1, "well": 2, None: 3}
-    return tuple(sorted(found, key=lambda trouble: order[trouble.grades[0].grade]))
+    return tuple(sorted(troubles, key=lambda trouble: order[trouble.grades[0].grade]))

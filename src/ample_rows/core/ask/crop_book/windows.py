@@ -44,21 +44,21 @@ class CoveredWindow:
 
 def crop_window(year: GrowingYear, crop: Crop, start: p.Start, book: Book) -> CropWindow:
     """One way of starting a crop in a garden's year."""
-    found = start_window(year, crop, start, book)
-    grow = grow_days(year, crop, start, found.earliest, book)
-    first = None if grow is None else found.earliest + timedelta(days=round(grow))
+    window = start_window(year, crop, start, book)
+    grow = grow_days(year, crop, start, window.earliest, book)
+    first = None if grow is None else window.earliest + timedelta(days=round(grow))
     last = None if first is None else first + timedelta(days=round(crop.picking.days))
-    frost = frost_day(year, crop, found.earliest, book)
+    frost = frost_day(year, crop, window.earliest, book)
     return CropWindow(
         start=start,
-        open=found.earliest <= found.latest,
-        earliest=found.earliest,
-        latest=found.latest,
+        open=window.earliest <= window.latest,
+        earliest=window.earliest,
+        latest=window.latest,
         first_pick=first,
         last_pick=last if last is None or frost is None else min(last, frost),
-        how=found.how,
-        sow_indoors=_sow_indoors(crop, start, found.earliest),
-        covered=tuple(_covered(year, crop, start, found, book)),
+        how=window.how,
+        sow_indoors=_sow_indoors(crop, start, window.earliest),
+        covered=tuple(_covered(year, crop, start, window, book)),
     )
 
 

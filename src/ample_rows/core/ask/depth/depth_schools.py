@@ -91,8 +91,8 @@ def _figures(
     )
 
 
-def _short(found: Refilled) -> tuple[str, ...]:
+def _short(filled: Refilled) -> tuple[str, ...]:
     names = (
-        e.crop.name for e in found.grown if e.depth.governed_by == "depth" and e.depth.factor < 1
+        e.crop.name for e in filled.grown if e.depth.governed_by == "depth" and e.depth.factor < 1
     )
     return tuple(dict.fromkeys(names))

@@ -18,7 +18,7 @@ _WEEK = timedelta(days=6)
 def chore_jobs(plan: p.Plan, since: date, until: date, book: Book) -> Iterator[Job]:
     """The plan's own jobs that fall between two days, both included.
 
-    One of a place that this layout lacks is of the garden.
+    One of a place that this drawing lacks is of the garden.
     """
     places = {place.id: place for place in plan.places}
     usual = book.place_minutes["chore"].of()
@@ -83,9 +83,9 @@ class ProposedChore:
 def usual_chores(plan: p.Plan, book: Book) -> tuple[ProposedChore, ...]:
     """Usual jobs of a garden that come with the season or after some years, by their day."""
     year = growing_year(plan.garden, book)
-    known = {chore.what for chore in plan.chores}
+    entered = {chore.what for chore in plan.chores}
     anchors = {"last_frost": year.last_frost, "first_frost": year.first_frost}
-    found = [
+    proposed = [
         ProposedChore(
             key=key,
             what=usual.what,
@@ -95,6 +95,6 @@ def usual_chores(plan: p.Plan, book: Book) -> tuple[ProposedChore, ...]:
             why=usual.why,
         )
         for key, usual in book.usual_chores.items()
-        if usual.what not in known
+        if usual.what not in entered
     ]
-    return tuple(sorted(found, key=lambda one: one.on))
+    return tuple(sorted(proposed, key=lambda one: one.on))

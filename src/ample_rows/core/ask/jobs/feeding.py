@@ -100,12 +100,12 @@ def _feeding_times(
 
 def _standing(plantings: Sequence[PlantingReport], day: date) -> list[str]:
     """Crops that stand on a day, in the order of the plantings."""
-    found = [
+    names = [
         planting.name
         for planting in plantings
         if planting.start_date <= day < (planting.clear_date or date.max)
     ]
-    return list(dict.fromkeys(found))
+    return list(dict.fromkeys(names))
 
 
 def _half_grown(planting: PlantingReport) -> date:
@@ -116,13 +116,13 @@ def _half_grown(planting: PlantingReport) -> date:
 
 def _amount(grams: float, packet: p.Packet, report: PlaceReport) -> Message:
     """So much of the packet, and how often the label's most at once has to be given for it."""
-    told = message("feeding-of", mass=Dose(grams), packet=report.feed.packet or "")
+    amount = message("feeding-of", mass=Dose(grams), packet=report.feed.packet or "")
     if packet.at_once_g_per_m2 is None:
-        return told
+        return amount
     most = packet.at_once_g_per_m2 * report.inside_area_m2
     times = math.ceil(grams / most) if most else 1
     allowed = message("feeding-label-allows-once", mass=Dose(most))
     if times <= 1:
-        return message("feeding-allowed", amount=told, allowed=allowed)
+        return message("feeding-allowed", amount=amount, allowed=allowed)
     apart = message("feeding-days-apart", every_days=packet.every_days) if packet.every_days else ""
-    return message("feeding-goes", amount=told, times=times, apart=apart, allowed=allowed)
+    return message("feeding-goes", amount=amount, times=times, apart=apart, allowed=allowed)

@@ -56,7 +56,7 @@ def hours_of(
         area_m2: Ground of all places.
         span: First and last day of the plan's year.
     """
-    known = household or p.Household()
+    people = household or p.Household()
     minutes: dict[date, float] = defaultdict(float)
     for job in jobs:
         if job.state != "left-out":
@@ -64,19 +64,19 @@ def hours_of(
     weeks = []
     monday = _monday(span[0])
     while monday <= span[1]:
-        away = sum(_is_away(known, monday + timedelta(days=day)) for day in range(7))
-        weeks.append(WeekHours(monday, minutes[monday] / 60, _able(known, monday), away))
+        away = sum(_is_away(people, monday + timedelta(days=day)) for day in range(7))
+        weeks.append(WeekHours(monday, minutes[monday] / 60, _able(people, monday), away))
         monday += _WEEK
     worked = sum(week.hours for week in weeks)
     over = sum(week.able is not None and week.hours > week.able for week in weeks)
-    fits = _fits_m2(weeks, known.hours_per_week, area_m2)
+    fits = _fits_m2(weeks, people.hours_per_week, area_m2)
     return Hours(
         weeks=tuple(weeks),
         year_hours=worked,
         over=over,
         fits_m2=fits,
         words=_words(weeks, fits, area_m2),
-        cannot_wait=tuple(_cannot_wait(jobs, known))[:_MOST_NAMED],
+        cannot_wait=tuple(_cannot_wait(jobs, people))[:_MOST_NAMED],
     )
 
 
@@ -120,26 +120,26 @@ def _words(weeks: Sequence[WeekHours], fits_m2: float | None, area_m2: float) ->
     if not any(week.hours for week in weeks):
         return message("hours-nothing-do-yet")
     busiest = max(weeks, key=lambda week: week.hours)
-    told = message("hours-most-week-hours", week=busiest.week, hours=Number(busiest.hours, 1))
+    busy = message("hours-most-week-hours", week=busiest.week, hours=Number(busiest.hours, 1))
     if fits_m2 is None:
-        return told
+        return busy
     if fits_m2 >= area_m2:
-        return message("hours-time-such-garden-has", told=told, fits=Area(fits_m2))
-    return message("hours-time-such-garden-here", told=told, fits=Area(fits_m2), area=Area(area_m2))
+        return message("hours-time-such-garden-has", busy=busy, fits=Area(fits_m2))
+    return message("hours-time-such-garden-here", busy=busy, fits=Area(fits_m2), area=Area(area_m2))
 
 
 def _cannot_wait(jobs: Iterable[Job], household: p.Household) -> Iterable[CannotWait]:
     """Jobs whose whole time falls into days away, the most pressing first; each water job of an
     absence is told once."""
-    told: set[tuple[str | None, str]] = set()
+    named: set[tuple[str | None, str]] = set()
     for job in jobs:
         last = max(job.until, job.latest or job.until)
         length = (last - job.on).days + 1
         days = [job.on + timedelta(days=day) for day in range(length)]
-        known = job.place, job.job if job.planting is None else job.key
-        if job.closed or known in told or any(not _is_away(household, day) for day in days):
+        key = job.place, job.job if job.planting is None else job.key
+        if job.closed or key in named or any(not _is_away(household, day) for day in days):
             continue
-        told.add(known)
+        named.add(key)
         yield CannotWait(job, _instead(job, household))
 
 

@@ -34,48 +34,48 @@ class Kept:
         return self.book.place_minutes[job].of(area_m2=area_m2)
 
 
-def place_jobs(kept: Kept) -> Iterator[Job]:
+def place_jobs(there: Kept) -> Iterator[Job]:
     """Every job of a place that no planting asks for by itself."""
-    for index, job in enumerate(kept.report.jobs, 1):
+    for index, job in enumerate(there.report.jobs, 1):
         yield ground_job(
-            kept.place,
+            there.place,
             f"ready-{index}",
             verb="Ready",
             about=job.what,
             why=job.why,
             span=(job.on, job.latest),
-            minutes=kept.minutes("ready", kept.report.inside_area_m2),
+            minutes=there.minutes("ready", there.report.inside_area_m2),
         )
-    yield from _supports(kept)
-    yield from _covers(kept)
-    yield from _waterings(kept)
+    yield from _supports(there)
+    yield from _covers(there)
+    yield from _waterings(there)
 
 
-def _supports(kept: Kept) -> Iterator[Job]:
-    labels = {report.id: report for report in kept.report.supports}
-    for support in kept.place.supports:
-        on_it = [r.start_date for planting, r in kept.plantings if planting.support == support.id]
+def _supports(there: Kept) -> Iterator[Job]:
+    labels = {report.id: report for report in there.report.supports}
+    for support in there.place.supports:
+        on_it = [r.start_date for planting, r in there.plantings if planting.support == support.id]
         if not on_it or support.id not in labels:
             continue
-        first, known = min(on_it), labels[support.id]
-        before = first - days(kept.book.value("put_up_before_days"))
-        about = message("of-place-high", known=known.label, height=Length(known.height_cm))
+        first, put_up = min(on_it), labels[support.id]
+        before = first - days(there.book.value("put_up_before_days"))
+        about = message("of-place-high", support=put_up.label, height=Length(put_up.height_cm))
         why = message("of-place-before-what-climbs-starts", first=first)
         name = f"put-up-{support.id}"[:64]
-        run_m = math.dist(*known.line_cm) / 100
+        run_m = math.dist(*put_up.line_cm) / 100
         yield ground_job(
-            kept.place,
+            there.place,
             name,
             verb=message("of-place-put-up"),
             about=about,
             why=why,
             span=(before, first),
-            minutes=kept.minutes("put-up", run_m * known.height_cm / 100),
+            minutes=there.minutes("put-up", run_m * put_up.height_cm / 100),
         )
 
 
-def _covers(kept: Kept) -> Iterator[Job]:
-    for cover in kept.report.covers:
+def _covers(there: Kept) -> Iterator[Job]:
+    for cover in there.report.covers:
         where, what = span_words(cover.cells), cover.label
         for verb, day, why in (
             ("Cover", cover.since, message("of-place-kept-until", until=cover.until)),
@@ -83,27 +83,27 @@ def _covers(kept: Kept) -> Iterator[Job]:
         ):
             name = f"{verb.lower()}-{cover.id}"[:64]
             about, span = message("of-place-over", what=what, where=where), (day, day + _WEEK)
-            minutes = kept.minutes(verb.lower(), _ground_m2(kept, cover.cells))
+            minutes = there.minutes(verb.lower(), _ground_m2(there, cover.cells))
             yield ground_job(
-                kept.place, name, verb=verb, about=about, why=why, span=span, minutes=minutes
+                there.place, name, verb=verb, about=about, why=why, span=span, minutes=minutes
             )
 
 
-def _waterings(kept: Kept) -> Iterator[Job]:
+def _waterings(there: Kept) -> Iterator[Job]:
     """What a place drinks beyond the usual rain, week by week while it wants any."""
-    water = kept.report.water
+    water = there.report.water
     if water is None:
         return
-    monday, nth = kept.year.start - timedelta(days=kept.year.start.weekday()), 1
-    while monday <= kept.year.end:
+    monday, nth = there.year.start - timedelta(days=there.year.start.weekday()), 1
+    while monday <= there.year.end:
         litres = water.litres_per_week[(monday + timedelta(days=3)).month - 1]
         if litres >= 1:
             about = message("of-place-week-beyond-usual-rain", litres=Volume(litres))
             why = message("of-place-usual-year-less-after")
             span = (monday, monday + timedelta(days=6))
-            minutes = _watering_minutes(kept, water, litres)
+            minutes = _watering_minutes(there, water, litres)
             yield ground_job(
-                kept.place,
+                there.place,
                 "water",
                 verb="Water",
                 about=about,
@@ -115,14 +115,14 @@ def _waterings(kept: Kept) -> Iterator[Job]:
         monday, nth = monday + _WEEK, nth + 1
 
 
-def _watering_minutes(kept: Kept, water: WaterReport, litres: float) -> float:
+def _watering_minutes(there: Kept, water: WaterReport, litres: float) -> float:
     """What so much water in a week asks of a person, by the way that the place is watered."""
     most = max(water.dry_litres_per_week)
-    named = kept.place.watered_by or _BY_HAND
+    named = there.place.watered_by or _BY_HAND
     own = next((way.own_minutes for way in water.ways if way.way == named), 0.0)
     return own * litres / most if most else 0.0
 
 
-def _ground_m2(kept: Kept, cells: Sequence[str]) -> float:
-    known = grid_of(kept.place).cells
-    return sum(known[a].area_cm2 for a in cells) / 1e4
+def _ground_m2(there: Kept, cells: Sequence[str]) -> float:
+    squares = grid_of(there.place).cells
+    return sum(squares[a].area_cm2 for a in cells) / 1e4

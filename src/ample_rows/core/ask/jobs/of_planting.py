@@ -130,7 +130,7 @@ def _tiers(name: str, rule: JobRule, grown: Grown, each_cm: float) -> Iterator[J
 def _day(anchor: str, grown: Grown) -> date | None:
     """A day of a planting; when it comes up is by the slower of its seed."""
     report = grown.report
-    found: dict[str, date | None] = {
+    anchors: dict[str, date | None] = {
         "sow_indoors": report.sow_indoors,
         "start": report.start_date,
         "up": report.start_date + days(report.comes_up_days or grown.crop.germination_days.high),
@@ -138,7 +138,7 @@ def _day(anchor: str, grown: Grown) -> date | None:
         "last_pick": report.last_pick,
         "clear": report.clear_date,
     }
-    return found[anchor]
+    return anchors[anchor]
 
 
 def _job(

@@ -22,9 +22,9 @@ def order_jobs(plan: p.Plan, report: Report, book: Book) -> Iterator[Job]:
         if row.buy:
             on = max(start, row.first_use - before)
             by_month[f"{on:%Y-%m}"].append((on, row))
-    for month, found in by_month.items():
-        on, last = min(on for on, _ in found), max(on for on, _ in found)
-        rows = sorted((row for _, row in found), key=lambda row: row.first_use)
+    for month, orders in by_month.items():
+        on, last = min(on for on, _ in orders), max(on for on, _ in orders)
+        rows = sorted((row for _, row in orders), key=lambda row: row.first_use)
         yield ground_job(
             None,
             f"order-{month}",

@@ -38,8 +38,8 @@ def jobs_of(estimate: Estimate) -> tuple[Job, ...]:
     report = estimate.report
     planned = {planting.id: planting for planting in plan.plantings}
     by_place: dict[str, list[tuple[p.Planting, PlantingReport]]] = defaultdict(list)
-    for found in report.plantings:
-        by_place[found.place].append((planned[found.id], found))
+    for planting_report in report.plantings:
+        by_place[planting_report.place].append((planned[planting_report.id], planting_report))
     marks = {mark.key: mark for mark in plan.jobs}
     places = {r.id: r for r in report.places}
     jobs = [*order_jobs(plan, report, book)]
@@ -47,8 +47,8 @@ def jobs_of(estimate: Estimate) -> tuple[Job, ...]:
     for place in plan.places:
         own = by_place[place.id]
         jobs += place_jobs(Kept(place, places[place.id], own, report.year, book))
-        told = [found for _, found in own]
-        jobs += bed_feeds(place, places[place.id], told, report.year, soil=plan.soil, book=book)
+        reports = [planting_report for _, planting_report in own]
+        jobs += bed_feeds(place, places[place.id], reports, report.year, soil=plan.soil, book=book)
         for grown in _grown(place, places[place.id], own, plan.soil, book):
             jobs += planting_jobs(grown)
     marked = [_marked(job, marks) for job in jobs]
@@ -63,12 +63,12 @@ def _grown(
     soil: p.Soil | None,
     book: Book,
 ) -> Iterator[Grown]:
-    for planting, found in own:
-        following = _next(found, own)
+    for planting, report in own:
+        following = _next(report, own)
         yield Grown(
             place=place,
             planting=planting,
-            report=found,
+            report=report,
             crop=book.crops[planting.variety or planting.crop],
             next_name=following.name if following else None,
             next_on=following.start_date if following else None,
@@ -79,14 +79,14 @@ def _grown(
 
 
 def _next(
-    found: PlantingReport, own: list[tuple[p.Planting, PlantingReport]]
+    report: PlantingReport, own: list[tuple[p.Planting, PlantingReport]]
 ) -> PlantingReport | None:
     """What next takes any of a planting's squares once it is cleared."""
-    cells = set(found.cells)
+    cells = set(report.cells)
     after = [
         r
         for _, r in own
-        if found.clear_date and r.start_date >= found.clear_date and cells & set(r.cells)
+        if report.clear_date and r.start_date >= report.clear_date and cells & set(r.cells)
     ]
     return min(after, key=lambda r: r.start_date, default=None)
 
@@ -119,8 +119,8 @@ def weeks_about(jobs: tuple[Job, ...], day: date) -> Weeks:
         if followed and followed <= job.until < monday and missed:
             behind[job.place, job.planting, job.job] = job
     newest = {(j.place, j.planting, j.job) for j in (*this_week, *following)}
-    kept = tuple(job for known, job in behind.items() if known not in newest)
-    return Weeks(monday, this_week, following, kept)
+    left_behind = tuple(job for key, job in behind.items() if key not in newest)
+    return Weeks(monday, this_week, following, left_behind)
 
 
 @dataclass(frozen=True, slots=True)

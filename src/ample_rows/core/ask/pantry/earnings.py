@@ -86,8 +86,8 @@ class Worked:
     @property
     def prices(self) -> dict[str, float]:
         household = self.plan.garden.household
-        known = household.prices if household else ()
-        return {root_of(self.book.crops[price.crop]): price.per_kg for price in known}
+        prices = household.prices if household else ()
+        return {root_of(self.book.crops[price.crop]): price.per_kg for price in prices}
 
 
 @dataclass(frozen=True, slots=True)
@@ -141,10 +141,10 @@ def _place_yield(
     place: p.Place,
     own: Sequence[Evaluated],
     worked: Worked,
-    known: tuple[PlaceReport, float],
+    place_hours: tuple[PlaceReport, float],
     seasons: int,
 ) -> PlaceYield:
-    report, hours = known
+    report, hours = place_hours
     total, area, litres = total_of(own, seasons), report.inside_area_m2, report.soil_litres
     return PlaceYield(
         place=place.id,
@@ -177,12 +177,12 @@ def crop_yields(by_place: Grown, worked: Worked, seasons: int) -> tuple[CropYiel
     for job in worked.jobs:
         hours[job.planting or ""] += job.minutes / 60
     areas = {r.id: {c.address: c.area_m2 for c in r.cells} for r in worked.report.places}
-    found = []
+    yields = []
     for crop, own in of_crop.items():
         total = total_of(own, seasons)
         area = sum(areas[e.report.place][a] for e in own for a in e.report.cells)
         spent = sum(hours[e.planting.id] for e in own)
-        found.append(
+        yields.append(
             CropYield(
                 crop=crop,
                 name=worked.book.crops[crop].name,
@@ -196,17 +196,17 @@ def crop_yields(by_place: Grown, worked: Worked, seasons: int) -> tuple[CropYiel
                 value=_value(own, worked.prices),
             )
         )
-    return tuple(sorted(found, key=lambda y: -y.kg_per_m2))
+    return tuple(sorted(yields, key=lambda y: -y.kg_per_m2))
 
 
 def least_earners(every: Iterable[Evaluated]) -> tuple[Earner, ...]:
     """Plantings by weight for ground and time; what is not grown for its weight is left out."""
-    found = []
+    earners = []
     for e in every:
         if e.crop.yield_kg_per_plant is None or not e.report.cells:
             continue
         weeks = _square_weeks(e)
-        found.append(
+        earners.append(
             Earner(
                 planting=e.planting.id,
                 place=e.report.place,
@@ -216,7 +216,7 @@ def least_earners(every: Iterable[Evaluated]) -> tuple[Earner, ...]:
                 kg_per_square_week=e.report.harvest_kg.p50 / weeks,
             )
         )
-    return tuple(sorted(found, key=lambda earner: earner.kg_per_square_week)[:_LEAST_EARNERS])
+    return tuple(sorted(earners, key=lambda earner: earner.kg_per_square_week)[:_LEAST_EARNERS])
 
 
 def _square_weeks(e: Evaluated) -> float:
@@ -246,4 +246,4 @@ def _soil_cost(place: PlaceReport, worked: Worked) -> float | None:
         return None
     order = order_for([place], worked.plan.soil, worked.book)
     costs = [[o.cost for o in mix.options if o.cost is not None] for mix in order.mixes]
-    return sum(min(known) for known in costs) if all(costs) else None
+    return sum(min(prices) for prices in costs) if all(costs) else None

@@ -70,18 +70,18 @@ def table_of(weeks: Sequence[date], picked: Floats, wanted: Wanted) -> AtTable:
         picked: By week and season. [kg]
     """
     need = np.array(wanted.weekly_kg(tuple(weeks)))
-    kept = larder(picked, need, wanted, wanted.weeks_in_store(weeks[0]))
-    fresh, stored, from_store = (_medians(part) for part in (kept.fresh, kept.stored, kept.kept))
-    short = (need > 0) & (_medians(kept.fresh + kept.kept) < _SHORT * need)
+    store = larder(picked, need, wanted, wanted.weeks_in_store(weeks[0]))
+    fresh, stored, from_store = (_medians(part) for part in (store.fresh, store.stored, store.kept))
+    short = (need > 0) & (_medians(store.fresh + store.kept) < _SHORT * need)
     rows = tuple(
         TableWeek(week, float(n), float(f), float(k), float(s), bool(gap))
         for week, n, f, k, s, gap in zip(weeks, need, fresh, from_store, stored, short, strict=True)
     )
     return AtTable(
         weeks=rows,
-        eaten_kg=float(np.median((kept.fresh + kept.kept).sum(axis=0))),
-        kept_kg=float(np.median(kept.kept.sum(axis=0))),
-        spoils_kg=float(np.median(kept.spoils)),
+        eaten_kg=float(np.median((store.fresh + store.kept).sum(axis=0))),
+        kept_kg=float(np.median(store.kept.sum(axis=0))),
+        spoils_kg=float(np.median(store.spoils)),
         weeks_short=int(short.sum()),
         words=_words(rows),
     )
@@ -89,10 +89,10 @@ def table_of(weeks: Sequence[date], picked: Floats, wanted: Wanted) -> AtTable:
 
 def _medians(by_week: Floats) -> Floats:
     """The median of each week; most weeks have none of it."""
-    found = np.zeros(len(by_week))
+    medians = np.zeros(len(by_week))
     there = by_week.any(axis=1)
-    found[there] = np.median(by_week[there], axis=1)
-    return found
+    medians[there] = np.median(by_week[there], axis=1)
+    return medians
 
 
 def _words(rows: Sequence[TableWeek]) -> Text:
@@ -101,10 +101,10 @@ def _words(rows: Sequence[TableWeek]) -> Text:
     if not spells:
         return ""
     longest = sorted(sorted(spells, key=lambda s: s[0] - s[1])[:_MOST_SPELLS])
-    told = [message("table-to", since=a, until=b + timedelta(days=6)) for a, b in longest]
+    said = [message("table-to", since=a, until=b + timedelta(days=6)) for a, b in longest]
     more = len(spells) - len(longest)
     rest = message("table-shorter", more=more) if more else ""
-    return message("table-short", spells=listed(told), rest=rest)
+    return message("table-short", spells=listed(said), rest=rest)
 
 
 def _spells(rows: Sequence[TableWeek]) -> list[tuple[date, date]]:

@@ -55,19 +55,19 @@ def uncertainty(grown: Sequence[Evaluated], seed: int) -> Uncertainty:
         return Uncertainty((), ())
     season = _explained(whole, stream(seed, "season", len(whole)))
     crops = sum(_explained(whole, stream(seed, f"crop/{crop}", len(whole))) for crop in totals)
-    found = {
+    spreads = {
         message("variance-season"): season,
         message("variance-crop"): crops,
         message("variance-bed"): max(0.0, 1 - season - crops),
     }
-    scale = sum(found.values())
+    scale = sum(spreads.values())
     shares = [
         Share(names[crop], float(np.cov(total, whole, bias=True)[0, 1]) / variance)
         for crop, total in totals.items()
     ]
     largest = sorted(shares, key=lambda share: -share.share)[:_MOST_CROPS]
     return Uncertainty(
-        tuple(Share(name, share / scale) for name, share in found.items()), tuple(largest)
+        tuple(Share(name, share / scale) for name, share in spreads.items()), tuple(largest)
     )
 
 

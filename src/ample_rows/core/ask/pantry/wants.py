@@ -50,29 +50,29 @@ def root_of(crop: Crop) -> str:
 
 def wants_of(plan: p.Plan, book: Book) -> dict[str, Wanted]:
     """What is wanted by crop; several wants of one crop add up."""
-    found: dict[str, Wanted] = {}
+    wants: dict[str, Wanted] = {}
     household = plan.garden.household
     for want in household.wants if household else ():
         one = _wanted(want, book)
-        before = found.get(one.crop)
-        found[one.crop] = one if before is None else _both(before, one)
-    return found
+        before = wants.get(one.crop)
+        wants[one.crop] = one if before is None else _both(before, one)
+    return wants
 
 
 def _wanted(want: p.Want, book: Book) -> Wanted:
     crop = book.crops[want.crop]
-    known = book.keeping(crop)
+    keeping = book.keeping(crop)
     kg, keep = want.kg_per_year, want.keep
     if kg is None:
         kg = (want.pieces_per_year or 0.0) * (crop.piece_kg or 0.0)
-    usual = known.ways.get(keep, known.fresh_weeks) if keep else 0.0
+    usual = keeping.ways.get(keep, keeping.fresh_weeks) if keep else 0.0
     return Wanted(
         crop=root_of(crop),
         asked_as=(crop.id,),
         kg=kg,
         pieces=want.pieces_per_year if want.kg_per_year is None else None,
         months=tuple(sorted(want.months)) or _MONTHS,
-        fresh_weeks=known.fresh_weeks,
+        fresh_weeks=keeping.fresh_weeks,
         keep=keep,
         keep_weeks=want.keep_weeks or usual,
         share_kept=book.keeping_ways[keep].share_kept if keep else 1.0,
@@ -82,9 +82,9 @@ def _wanted(want: p.Want, book: Book) -> Wanted:
 
 
 def _both(one: Wanted, other: Wanted) -> Wanted:
-    kept = one if one.keep or not other.keep else other
+    leading = one if one.keep or not other.keep else other
     return replace(
-        kept,
+        leading,
         asked_as=(*one.asked_as, *other.asked_as),
         kg=one.kg + other.kg,
         pieces=None,

@@ -64,7 +64,7 @@ def needs_of(
     Args:
         since: First day of the plan's year.
     """
-    found: dict[str, list[Sowing]] = defaultdict(list)
+    by_kind: dict[str, list[Sowing]] = defaultdict(list)
     planned = {planting.id: planting for planting in plan.plantings}
     for report in reports:
         planting = planned[report.id]
@@ -72,13 +72,13 @@ def needs_of(
             continue
         for kind in report.by_variety:
             part = Counted(kind.plants, kind.seeds_to_sow)
-            found[kind.variety].append(_sowing(planting, report, part))
+            by_kind[kind.variety].append(_sowing(planting, report, part))
         if not report.by_variety:
             whole = Counted(report.plants, report.seeds_to_sow)
-            found[planting.variety or planting.crop].append(_sowing(planting, report, whole))
+            by_kind[planting.variety or planting.crop].append(_sowing(planting, report, whole))
     needs = [
         Need(book.crops[crop], tuple(sorted(sowings, key=lambda s: s.on)))
-        for crop, sowings in found.items()
+        for crop, sowings in by_kind.items()
     ]
     return sorted(needs, key=lambda need: (need.first, need.crop.name))
 

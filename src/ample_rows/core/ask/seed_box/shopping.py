@@ -246,7 +246,7 @@ def _ways(
 
 @of_rule("seed_box")
 def _working(need: Need, buying: _Buying, book: Book) -> Terms:
-    kept = book.coefficients["fresh_seed_score"].source
+    source = book.coefficients["fresh_seed_score"].source
     count = need.seeds if buying.unit == "seeds" else need.plants
     sowings = Count(len(need.sowings), "planting")
     how = (
@@ -275,7 +275,7 @@ def _working(need: Need, buying: _Buying, book: Book) -> Terms:
             value=buying.there,
             unit="",
             how=message("shopping-counted-fresh-seed"),
-            source=kept,
+            source=source,
         ),
         Term(
             name=message("shopping-buy"),

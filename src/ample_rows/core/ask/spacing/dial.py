@@ -133,11 +133,11 @@ def _spacings(reference: float, own: float, book: Book) -> list[float]:
     """Round spacings over the dial's range, with both ends, the reference and the own one."""
     low, high = reference * book.value("dial_least"), reference * book.value("dial_most")
     step = next((s for s in _STEPS_CM if (high - low) / s <= _MOST_POINTS), _STEPS_CM[-1])
-    found = [own]
+    spacings = [own]
     for cm in (reference, low, high, *np.arange(math.ceil(low / step) * step, high, step)):
-        if all(abs(cm - known) > _SAME_CM for known in found):
-            found.append(float(cm))
-    return sorted(found)
+        if all(abs(cm - listed) > _SAME_CM for listed in spacings):
+            spacings.append(float(cm))
+    return sorted(spacings)
 
 
 def _leaves(report: PlantingReport) -> tuple[date | None, float]:

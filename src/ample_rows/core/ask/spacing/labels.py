@@ -31,9 +31,9 @@ class Label:
 
 def labels_of(reports: Iterable[PlantingReport], grid: Grid) -> tuple[Label, ...]:
     """The labels of a place through its year, numbered by the day that each goes in."""
-    found = [label for report in reports if report.plants for label in _labels(report, grid)]
-    found.sort(key=lambda label: (label.start_date, label.at_cm))
-    return tuple(replace(label, number=number) for number, label in enumerate(found, 1))
+    labels = [label for report in reports if report.plants for label in _labels(report, grid)]
+    labels.sort(key=lambda label: (label.start_date, label.at_cm))
+    return tuple(replace(label, number=number) for number, label in enumerate(labels, 1))
 
 
 def _labels(report: PlantingReport, grid: Grid) -> Iterator[Label]:

@@ -114,22 +114,22 @@ def marking_sheet(estimate: Estimate, place_id: str) -> MarkingSheet:
 def _strings(place: p.Place, grid: Grid) -> tuple[GridString, ...]:
     """Every line of the grid inside the outline; a hole parts one into two."""
     inside, box = shapes.outline(place.shape), shapes.bounds(place.shape)
-    found: list[GridString] = []
+    strings: list[GridString] = []
     for i in range(1, grid.columns):
         x = box.x0 + grid.cell_cm * i
         line = shapely.LineString([(x, box.y0), (x, box.y1)])
-        found += [
+        strings += [
             GridString("along", x - box.x0, part.bounds[1] - box.y0, part.bounds[3] - box.y0)
             for part in _parts(inside.intersection(line))
         ]
     for i in range(1, grid.rows):
         y = box.y0 + grid.cell_cm * i
         line = shapely.LineString([(box.x0, y), (box.x1, y)])
-        found += [
+        strings += [
             GridString("across", y - box.y0, part.bounds[0] - box.x0, part.bounds[2] - box.x0)
             for part in _parts(inside.intersection(line))
         ]
-    return tuple(found)
+    return tuple(strings)
 
 
 def _parts(cut: BaseGeometry) -> list[BaseGeometry]:

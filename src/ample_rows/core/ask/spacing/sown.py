@@ -38,7 +38,7 @@ def sowing_of(report: PlantingReport, crop: Crop, per_station: int) -> Sowing | 
     gap = math.pow(1 - crop.emergence, each / per_station)
     comes_up = stations * each * crop.emergence
     thinned = max(0.0, comes_up - report.plants * (1 - gap))
-    found = Sowing(
+    sowing = Sowing(
         stations=stations,
         seeds_each=each,
         keep=per_station,
@@ -49,7 +49,7 @@ def sowing_of(report: PlantingReport, crop: Crop, per_station: int) -> Sowing | 
         thinned=thinned,
         words="",
     )
-    return replace(found, words=_words(found, report.layout, crop))
+    return replace(sowing, words=_words(sowing, report.layout, crop))
 
 
 def _words(sowing: Sowing, layout: str, crop: Crop) -> Message:

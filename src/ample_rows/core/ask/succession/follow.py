@@ -119,7 +119,7 @@ def following(
     """
     book = estimate.book
     gap = _gap(estimate, place_id, cells, since)
-    found: dict[str, tuple[tuple[float, ...], Following]] = {}
+    best_of: dict[str, tuple[tuple[float, ...], Following]] = {}
     for name in crops or book.crops:
         crop = book.crops[name]
         best = _best_start(gap, crop)
@@ -128,9 +128,9 @@ def following(
         entry = _entry(gap, best)
         key = _worth(gap, best, entry)
         root = crop.variety_of or crop.id
-        if root not in found or key > found[root][0]:
-            found[root] = (key, entry)
-    ranked = sorted(found.values(), key=lambda pair: pair[0], reverse=True)
+        if root not in best_of or key > best_of[root][0]:
+            best_of[root] = (key, entry)
+    ranked = sorted(best_of.values(), key=lambda pair: pair[0], reverse=True)
     later = gap.asked.use.later
     return Follow(
         place=place_id,

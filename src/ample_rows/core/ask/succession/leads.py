@@ -125,8 +125,8 @@ def _over_places(trailing: _Trailing) -> Iterator[Lead]:
             continue
         standing = trailing.estimate.result(place.id).plantings
         free = _free_from(place, standing, trailing.runs, trailing.until)
-        found = [lead for since in free for lead in _over(trailing, place, since, free[since])]
-        yield from sorted(found, key=lambda lead: -lead.more_kg)[:1]
+        leads = [lead for since in free for lead in _over(trailing, place, since, free[since])]
+        yield from sorted(leads, key=lambda lead: -lead.more_kg)[:1]
 
 
 def _in_reach(trailing: _Trailing, place: p.Place) -> bool:
@@ -161,11 +161,11 @@ def _over(
     trailing: _Trailing, place: p.Place, since: date, cells: tuple[str, ...]
 ) -> Iterator[Lead]:
     """Over as many of a place's free squares as its vines cover."""
-    known, most = grid_of(place).cells, _most_m2(trailing)
+    squares, most = grid_of(place).cells, _most_m2(trailing)
     taken: list[str] = []
     m2 = 0.0
     for address in cells:
-        area = known[address].area_cm2 / _CM2_A_M2
+        area = squares[address].area_cm2 / _CM2_A_M2
         if m2 + area > most:
             break
         taken.append(address)
@@ -214,9 +214,9 @@ def _back(plan: p.Plan, planting: p.Planting) -> Edit | None:
         return None
     edits: list[Edit] = [ChangePlanting(id=planting.id, changes={"led_over": None})]
     for place in plan.places:
-        kept = [r for r in place.rests if not _kept_for(r, place, led)]
-        if len(kept) < len(place.rests):
-            changes = {"rests": [p.document(rest) for rest in kept] or None}
+        rests = [r for r in place.rests if not _kept_for(r, place, led)]
+        if len(rests) < len(place.rests):
+            changes = {"rests": [p.document(rest) for rest in rests] or None}
             edits.append(ChangePlace(id=place.id, changes=changes))
     return Together(edits=edits)
 

@@ -139,12 +139,12 @@ def wave_of(number: int, planting: p.Planting, here: PlaceCase) -> Wave:
     )
 
 
-def _words(wanted: int, found: int, planting: p.Planting, here: PlaceCase) -> Text:
-    if found == wanted:
+def _words(wanted: int, made: int, planting: p.Planting, here: PlaceCase) -> Text:
+    if made == wanted:
         return ""
     crop = crop_grown(planting, here.book)
     latest = start_window(here.setting.year, crop, planting.start, here.book).latest
-    left = wanted - found
+    left = wanted - made
     waves = (
         message("waves-one-wave-would-start")
         if left == 1

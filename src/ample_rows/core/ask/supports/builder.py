@@ -197,9 +197,9 @@ def _wind(up: Stood, grown: tuple[Evaluated, ...], wind_m_s: float | None, book:
 
 
 def _cautions(up: Stood, lines: tuple[BillLine, ...], book: Book) -> tuple[str, ...]:
-    found = [up.system.caution, up.footing.caution]
-    found += [book.materials[line.material].caution for line in lines]
-    return tuple(dict.fromkeys(text for text in found if text))
+    texts = [up.system.caution, up.footing.caution]
+    texts += [book.materials[line.material].caution for line in lines]
+    return tuple(dict.fromkeys(text for text in texts if text))
 
 
 @of_rule("support")

@@ -51,12 +51,12 @@ def edge_choices(estimate: Estimate, place_id: str, support_id: str) -> tuple[Ed
     tried = {
         point: _tried(estimate, place, support, (now, edge, point)) for point, edge in sides.items()
     }
-    found = []
+    choices = []
     best = max(own + others for own, others, _ in tried.values())
     for point, (own, others, moved) in tried.items():
         edge, loss = sides[point], best - own - others
         here = edge == now
-        found.append(
+        choices.append(
             EdgeChoice(
                 edge=point,
                 length_cm=edge.length_cm,
@@ -70,7 +70,7 @@ def edge_choices(estimate: Estimate, place_id: str, support_id: str) -> tuple[Ed
                 else Fix(label=message("edges-move-side", point=point), edit=moved),
             )
         )
-    return tuple(sorted(found, key=lambda choice: choice.loss_kg))
+    return tuple(sorted(choices, key=lambda choice: choice.loss_kg))
 
 
 def _words(loss: float, best: float) -> Message:
@@ -90,10 +90,10 @@ def _tried(
     now, edge, point = move
     share = edge.length_cm / now.length_cm
     run = support.run_cm
-    kept = support.model_copy(
+    here = support.model_copy(
         update={"edge": point, "run_cm": run and (run[0] * share, run[1] * share)}
     )
-    others = tuple(kept if s.id == support.id else s for s in place.supports)
+    others = tuple(here if s.id == support.id else s for s in place.supports)
     moved_place = place.model_copy(update={"supports": others})
     on_it, edits = {}, []
     north = (plan.site.north_deg if plan.site else None) or 0.0

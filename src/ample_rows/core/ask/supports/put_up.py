@@ -81,9 +81,9 @@ def supports_of_place(estimate: Estimate, place_id: str) -> tuple[dict[str, floa
         return total, hours
     here = estimate.place(place_id)
     for planting in alone:
-        found = evaluate_planting(planting, here)
-        system = book.trainings[found.report.training or ON_GROUND]
-        taken = alone_amounts(found.report.plants, found.report.spacing_cm, system)
+        evaluated = evaluate_planting(planting, here)
+        system = book.trainings[evaluated.report.training or ON_GROUND]
+        taken = alone_amounts(evaluated.report.plants, evaluated.report.spacing_cm, system)
         for name, amount in taken.items():
             # What holds an early crop up is there again for a later one.
             total[name] = max(total[name], amount)

@@ -34,13 +34,13 @@ def elsewhere(estimate: Estimate, planting_id: str) -> tuple[Elsewhere, ...]:
     plan = estimate.plan
     planting = estimate.planting(planting_id)
     own = evaluate_planting(planting, estimate.place(planting.place)).report
-    found = [
+    gains = [
         there
         for place in plan.places
         if place.id != planting.place
         for there in _in_place(estimate, planting, own, place)
     ]
-    return tuple(sorted(found, key=lambda there: -there.gain_kg))
+    return tuple(sorted(gains, key=lambda there: -there.gain_kg))
 
 
 def _in_place(

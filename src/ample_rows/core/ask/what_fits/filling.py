@@ -81,7 +81,7 @@ def follower(estimate: Estimate, place: str, block: Block, crops: tuple[str, ...
     return None
 
 
-def planted_with(plan: p.Plan, place: str, found: Found) -> p.Plan:
+def planted_with(plan: p.Plan, place: str, fitting: Found) -> p.Plan:
     """The plan with one more planting, as the shelf proposed it."""
     taken = {planting.id for planting in plan.plantings}
     number = len(taken) + 1
@@ -90,14 +90,14 @@ def planted_with(plan: p.Plan, place: str, found: Found) -> p.Plan:
     values: dict[str, object] = {
         "id": f"p{number}",
         "place": place,
-        "crop": found.entry.crop,
-        "cells": found.block,
-        "start": found.entry.start,
-        "start_date": found.day,
-        "follows": found.follows,
-        "support": found.entry.support,
-        "clear_date": found.entry.clear_by,
-        "training": found.training,
+        "crop": fitting.entry.crop,
+        "cells": fitting.block,
+        "start": fitting.entry.start,
+        "start_date": fitting.day,
+        "follows": fitting.follows,
+        "support": fitting.entry.support,
+        "clear_date": fitting.entry.clear_by,
+        "training": fitting.training,
     }
     given = {key: value for key, value in values.items() if value is not None}
     planting = p.Planting.model_validate(given)

@@ -101,11 +101,11 @@ def _planted(plan: p.Plan, book: Book) -> p.Plan:
     left = list(FAVOURITES)
     used_after: list[str] = []
     for block in blocks_across(place, MOST_BLOCKS):
-        found = first_that_does_well(Estimate(plan, book), place.id, block, tuple(left))
-        if found is None:
+        fitting = first_that_does_well(Estimate(plan, book), place.id, block, tuple(left))
+        if fitting is None:
             continue
-        plan = planted_with(plan, place.id, found)
-        left.remove(found.entry.crop)
+        plan = planted_with(plan, place.id, fitting)
+        left.remove(fitting.entry.crop)
         after = tuple(crop for crop in FOLLOWERS if used_after.count(crop) < MOST_REPEATS)
         later = follower(Estimate(plan, book), place.id, block, after)
         if later is not None:

@@ -102,9 +102,9 @@ def squares_asked(estimate: Estimate, place_id: str, cells: tuple[str, ...]) -> 
     if not cells:
         raise PlanFaultsError.one("cells", "choose at least one square")
     cells = tuple(dict.fromkeys(cells))
-    known = grid_of(place).cells
+    squares = grid_of(place).cells
     for index, address in enumerate(cells):
-        if address not in known:
+        if address not in squares:
             words = f'"{address}" is not a cell of "{place_id}"'
             raise PlanFaultsError.one(f"cells[{index}]", words)
     return cells

@@ -122,7 +122,7 @@ def _held_up(plan: p.Plan, place_id: str, starter: Starter) -> tuple[p.Plan, lis
         return plan, []
     support = p.Support(id=starter.support, system=starter.support)
     stands = place.model_copy(update={"supports": (support,)})
-    places = tuple(stands if known.id == place_id else known for known in plan.places)
+    places = tuple(stands if other.id == place_id else other for other in plan.places)
     edit = ChangePlace(id=place_id, changes={"supports": [p.document(support)]})
     return plan.model_copy(update={"places": places}), [edit]
 
@@ -156,12 +156,12 @@ def _strip(place: p.Place, setting: Setting, book: Book) -> Block:
 def _split(strip: Block, entries: list[StarterEntry]) -> list[Block]:
     """A strip of squares shared out by the entries' shares; one that gets none is empty."""
     total = sum(entry.share for entry in entries)
-    found, done = [], 0.0
+    parts, done = [], 0.0
     for entry in entries:
         start = round(len(strip) * done / total)
         done += entry.share
-        found.append(strip[start : round(len(strip) * done / total)])
-    return found
+        parts.append(strip[start : round(len(strip) * done / total)])
+    return parts
 
 
 def _lines(place: p.Place, setting: Setting, taken: set[str]) -> list[Block]:
@@ -188,16 +188,16 @@ def _shared(
     counts = [_lines_wanted(entry, grid, book) for entry in entries]
     while sum(counts) > len(lines):
         counts[max(i for i, count in enumerate(counts) if count)] = 0
-    kept = [i for i, count in enumerate(counts) if count]
-    while kept and sum(counts) < len(lines):
-        counts[min(kept, key=lambda i: counts[i] / entries[i].share)] += 1
+    with_lines = [i for i, count in enumerate(counts) if count]
+    while with_lines and sum(counts) < len(lines):
+        counts[min(with_lines, key=lambda i: counts[i] / entries[i].share)] += 1
     tallest = sorted(range(len(entries)), key=lambda i: -book.crops[entries[i].crops[0]].height_cm)
-    found, start = [], 0
+    blocks, start = [], 0
     for i in tallest:
         taken = lines[start : start + counts[i]]
-        found.append((entries[i], tuple(address for line in taken for address in line)))
+        blocks.append((entries[i], tuple(address for line in taken for address in line)))
         start += counts[i]
-    return found
+    return blocks
 
 
 def _lines_wanted(entry: StarterEntry, grid: Grid, book: Book) -> int:
@@ -209,10 +209,10 @@ def _with_entry(
     plan: p.Plan, place_id: str, entry: StarterEntry, block: Block, book: Book
 ) -> p.Plan:
     """The plan with the entry's first crop that does well in the block, and a follower."""
-    found = first_that_does_well(Estimate(plan, book), place_id, block, entry.crops)
-    if found is None or (entry.climbs and found.entry.support is None):
+    fitting = first_that_does_well(Estimate(plan, book), place_id, block, entry.crops)
+    if fitting is None or (entry.climbs and fitting.entry.support is None):
         return plan
-    plan = planted_with(plan, place_id, _trained(found, entry, book))
+    plan = planted_with(plan, place_id, _trained(fitting, entry, book))
     for _ in range(_MOST_FOLLOWERS):
         later = follower(Estimate(plan, book), place_id, block, entry.then)
         if later is None:
@@ -221,7 +221,7 @@ def _with_entry(
     return plan
 
 
-def _trained(found: Found, entry: StarterEntry, book: Book) -> Found:
-    if entry.training is None or book.crops[found.entry.crop].training(entry.training) is None:
-        return found
-    return replace(found, training=entry.training)
+def _trained(fitting: Found, entry: StarterEntry, book: Book) -> Found:
+    if entry.training is None or book.crops[fitting.entry.crop].training(entry.training) is None:
+        return fitting
+    return replace(fitting, training=entry.training)

@@ -58,22 +58,22 @@ def borders(estimate: Estimate, width_cm: float, wall_cm: float) -> tuple[Border
     yard, site = drawn_yard(plan), plan.site or p.Site()
     deep = (width_cm + 2 * wall_cm) / 100
     barred = _barred(plan, site, book)
-    found: list[tuple[str, _Strip, tuple[float, float], float]] = []
+    strips: list[tuple[str, _Strip, tuple[float, float], float]] = []
     for name, start, end in _edges(site, yard):
         strip = _Strip(np.asarray(start), np.asarray(end), deep)
         stretch = strip.longest_free(yard, barred)
         inner = (stretch[1] - stretch[0]) * 100 - 2 * wall_cm
         ground = strip.ground(*stretch)
-        known = any(
+        taken = any(
             shapes.angle_between(strip.faces_deg, other.faces_deg) < _ALIKE_DEG
             and ground.intersection(other.ground(*run)).area > _ALIKE_SHARE * ground.area
-            for _, other, run, _ in found
+            for _, other, run, _ in strips
         )
-        if inner >= book.value("least_border_cm") and not known:
-            found.append((name, strip, stretch, inner))
-    if not found:
+        if inner >= book.value("least_border_cm") and not taken:
+            strips.append((name, strip, stretch, inner))
+    if not strips:
         return ()
-    middles = np.array([strip.at(sum(run) / 2, deep / 2) for _, strip, run, _ in found])
+    middles = np.array([strip.at(sum(run) / 2, deep / 2) for _, strip, run, _ in strips])
     return tuple(
         Border(
             label=_label(name, strip, site.north_deg or 0.0),
@@ -83,7 +83,7 @@ def borders(estimate: Estimate, width_cm: float, wall_cm: float) -> tuple[Border
             heading_deg=(strip.faces_deg - 90) % 360,
             sun_hours=hours,
         )
-        for (name, strip, run, inner), hours in zip(found, sun_at(estimate, middles), strict=True)
+        for (name, strip, run, inner), hours in zip(strips, sun_at(estimate, middles), strict=True)
     )
 
 

@@ -16,7 +16,7 @@ from ample_rows.core.book import Book
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry import shapes
 from ample_rows.core.site.footprints import path_strip, place_outline
-from ample_rows.core.site.frame import laid
+from ample_rows.core.site.frame import on_the_ground
 
 _STEP_M = 0.25
 _MOST_SPOTS = 4000
@@ -50,12 +50,12 @@ def free_spot(estimate: Estimate, place: p.Place) -> FreeSpot | None:
     taken = _taken(plan, place.id, book)
     heading = place.heading_deg or 0.0
     for turned in (heading, (heading + 90) % 360):
-        found = [
+        spots = [
             FreeSpot((round(x, 2), round(y, 2)), turned, hours, water)
             for (x, y), hours, water in _spots(estimate, place, turned, taken)
         ]
-        if found:
-            return min(found, key=_preferred)
+        if spots:
+            return min(spots, key=_preferred)
     return None
 
 
@@ -83,7 +83,7 @@ def _spots(
 ) -> Iterator[tuple[p.PointM, float, float | None]]:
     """Free origins with the sun and the water at the middle of the place."""
     ring = np.asarray(shapes.outer_outline(place.shape).exterior.coords)
-    ring_m = laid(place.shape, (0.0, 0.0), heading_deg, ring)
+    ring_m = on_the_ground(place.shape, (0.0, 0.0), heading_deg, ring)
     low, high = ring_m.min(axis=0), ring_m.max(axis=0)
     plan = estimate.plan
     yard = drawn_yard(plan)

@@ -12,7 +12,7 @@ from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.estimate.place_result import PlaceResult
 from ample_rows.core.geometry import shapes
 from ample_rows.core.notes.note import Fix
-from ample_rows.core.site.frame import laid
+from ample_rows.core.site.frame import on_the_ground
 from ample_rows.core.structures import supports
 from ample_rows.core.words.message import Mass, Message, Number, Text, message
 
@@ -65,8 +65,8 @@ def _turned_place(plan: p.Plan, place: p.Place, at_m: p.PointM) -> p.Place:
     box = shapes.bounds(place.shape)
     middle = np.array([[(box.x0 + box.x1) / 2, (box.y0 + box.y1) / 2]])
     heading = place.heading_deg or 0.0
-    before = laid(place.shape, at_m, heading, middle)[0]
-    after = laid(place.shape, at_m, heading + _QUARTER, middle)[0]
+    before = on_the_ground(place.shape, at_m, heading, middle)[0]
+    after = on_the_ground(place.shape, at_m, heading + _QUARTER, middle)[0]
     moved = np.round(np.array(at_m) + before - after, 3)
     return place.model_copy(
         update={

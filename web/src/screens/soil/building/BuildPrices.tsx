@@ -43,7 +43,7 @@ export function BuildPrices({ state, build, onEdit, onSaved }: Props) {
         [`price${i}`, textOf(board.price)],
       ]),
     ),
-    ...Object.fromEntries(prices.map((known) => [known.material, textOf(known.price)])),
+    ...Object.fromEntries(prices.map((entry) => [entry.material, textOf(entry.price)])),
   };
   const form = useTyped(first, (read) => ({
     boards: Array.from({ length: count }, (_, i) => i)
@@ -54,7 +54,7 @@ export function BuildPrices({ state, build, onEdit, onSaved }: Props) {
         height_cm: read.length(`height${i}`, 1),
         price: read.number(`price${i}`, 0),
       })),
-    prices: [...new Set([...others, ...prices.map((known) => known.material)])]
+    prices: [...new Set([...others, ...prices.map((entry) => entry.material)])]
       .map((material) => ({ material, price: read.number(material, 0) }))
       .filter((cost) => cost.price !== null),
   }));

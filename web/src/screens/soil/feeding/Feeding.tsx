@@ -97,12 +97,12 @@ export function Feeding({ state, chosen, nameOf, onChoose, onEdit }: Props) {
 /** Phosphate and potash: what the crops want by the soil test, and what the packet brings. */
 function Besides({ place, name }: { place: PlaceReport; name: string }) {
   const { feed } = place;
-  const told = (what: string, wanted: number, brought: number | null) =>
+  const figures = (what: string, wanted: number, brought: number | null) =>
     `${what}: ${Math.round(wanted)} g needed${brought === null ? '' : `, ${Math.round(brought)} g come with that packet`}.`;
   return (
     <p className="mt-2">
       <span className="font-semibold">{`${name}: phosphate and potash. `}</span>
-      {`${told('Phosphate', feed.p2o5_g, feed.packet_p2o5_g)} ${told('Potash', feed.k2o_g, feed.packet_k2o_g)}`}
+      {`${figures('Phosphate', feed.p2o5_g, feed.packet_p2o5_g)} ${figures('Potash', feed.k2o_g, feed.packet_k2o_g)}`}
       {feed.packet_cost !== null && ` The packet costs ${feed.packet_cost.toFixed(2)} per year.`}
     </p>
   );

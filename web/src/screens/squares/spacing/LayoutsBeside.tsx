@@ -1,11 +1,11 @@
-import type { LaidOut } from '../../../api/types';
+import type { OtherWay } from '../../../api/types';
 import { Heads } from '../../../kit/Heads';
 import { useUnits } from '../../../kit/preferences';
 
 interface Props {
-  layouts: readonly LaidOut[];
-  shown: LaidOut | null;
-  onShow: (laid: LaidOut) => void;
+  layouts: readonly OtherWay[];
+  shown: OtherWay | null;
+  onShow: (way: OtherWay) => void;
 }
 
 /** One planting by each way of setting out; the way that is pressed stands in the drawing. */
@@ -26,28 +26,28 @@ export function LayoutsBeside({ layouts, shown, onShow }: Props) {
         ]}
       />
       <tbody>
-        {layouts.map((laid) => (
+        {layouts.map((way) => (
           <tr
-            key={laid.layout}
-            className={`border-t border-faint ${shown?.layout === laid.layout ? 'bg-wash' : ''}`}
+            key={way.layout}
+            className={`border-t border-faint ${shown?.layout === way.layout ? 'bg-wash' : ''}`}
           >
             <th scope="row" className="text-left font-normal">
               <button
                 type="button"
                 className="press"
-                aria-pressed={shown?.layout === laid.layout}
-                onClick={() => onShow(laid)}
+                aria-pressed={shown?.layout === way.layout}
+                onClick={() => onShow(way)}
               >
-                {laid.label}
+                {way.label}
               </button>
-              {laid.own && <span className="text-muted"> now</span>}
+              {way.own && <span className="text-muted"> now</span>}
             </th>
-            <td className="text-right">{laid.found.plants}</td>
-            <td className="text-right font-semibold">{units.weight(laid.found.kg)}</td>
+            <td className="text-right">{way.closeness.plants}</td>
+            <td className="text-right font-semibold">{units.weight(way.closeness.kg)}</td>
             <td className="text-right">
-              {laid.found.plants ? units.mass(laid.found.kg_per_plant) : '–'}
+              {way.closeness.plants ? units.mass(way.closeness.kg_per_plant) : '–'}
             </td>
-            <td className="text-right">{laid.found.seeds}</td>
+            <td className="text-right">{way.closeness.seeds}</td>
           </tr>
         ))}
       </tbody>

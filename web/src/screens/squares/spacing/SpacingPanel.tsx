@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 
 import type { HeldGarden } from '../../../api/merge';
-import type { Closeness, Edit, LaidOut, PlantingReport, SettingOut } from '../../../api/types';
+import type { Closeness, Edit, OtherWay, PlantingReport, SettingOut } from '../../../api/types';
 import { useUnits } from '../../../kit/preferences';
 import { dayOf, shortWords } from '../../../kit/day';
 import { DialCurve } from './DialCurve';
@@ -13,7 +13,7 @@ interface Props {
   report: PlantingReport;
   onEdit: (edit: Edit) => void;
   /** What the drawing shows in the stead of the planting as it is. */
-  onShow: (found: Closeness | null) => void;
+  onShow: (closeness: Closeness | null) => void;
 }
 
 /** How close a planting stands and by which way: looked at first, then taken. */
@@ -24,7 +24,7 @@ export function SpacingPanel({ state, report, onEdit, onShow }: Props) {
   return (
     <Chooser
       key={`${report.id} ${state.head.version}`}
-      found={answer.data}
+      settingOut={answer.data}
       report={report}
       onEdit={onEdit}
       onShow={onShow}
@@ -32,15 +32,20 @@ export function SpacingPanel({ state, report, onEdit, onShow }: Props) {
   );
 }
 
-function Chooser({ found, report, onEdit, onShow }: Omit<Props, 'state'> & { found: SettingOut }) {
+function Chooser({
+  settingOut,
+  report,
+  onEdit,
+  onShow,
+}: Omit<Props, 'state'> & { settingOut: SettingOut }) {
   const units = useUnits();
-  const { dial, layouts, sowing } = found;
+  const { dial, layouts, sowing } = settingOut;
   const own = dial.points.findIndex((p) => Math.abs(p.spacing_cm - dial.own_cm) < 0.01);
   const [at, setAt] = useState(own);
-  const [layout, setLayout] = useState<LaidOut | null>(null);
+  const [layout, setLayout] = useState<OtherWay | null>(null);
   useEffect(() => () => onShow(null), [onShow]);
 
-  const point = layout?.found ?? dial.points[at];
+  const point = layout?.closeness ?? dial.points[at];
   if (!point) return null;
   const change = (changes: Record<string, unknown>) =>
     onEdit({ do: 'change-planting', id: report.id, changes });
@@ -79,10 +84,10 @@ function Chooser({ found, report, onEdit, onShow }: Omit<Props, 'state'> & { fou
         <LayoutsBeside
           layouts={layouts}
           shown={layout}
-          onShow={(laid) => {
-            setLayout(laid);
+          onShow={(way) => {
+            setLayout(way);
             setAt(own);
-            onShow(laid.own ? null : laid.found);
+            onShow(way.own ? null : way.closeness);
           }}
         />
       )}

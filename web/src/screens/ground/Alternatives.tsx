@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { answered, api } from '../../api/client';
 import type { ProblemError } from '../../api/client';
 import type { HeldGarden } from '../../api/merge';
-import type { Edit, LayoutFigures, Site } from '../../api/types';
+import type { Edit, AlternativeFigures, Site } from '../../api/types';
 import { Field } from '../../kit/Field';
 import { useUnits } from '../../kit/preferences';
 import { polygonPath } from '../../drawing/outline';
@@ -21,29 +21,29 @@ interface Props {
 const SMALL = { width: 150, height: 110 };
 const MARGIN_M = 0.2;
 
-/** Layouts of this yard side by side; the plan as it is stands first. */
-export function Layouts({ state, onEdit }: Props) {
+/** Alternatives of this yard side by side; the plan as it is stands first. */
+export function Alternatives({ state, onEdit }: Props) {
   const { slug, version } = state.head;
   const units = useUnits();
   const [name, setName] = useState('');
   const site = siteOf(state.plan);
-  const found = useQuery<LayoutFigures[], ProblemError>({
-    queryKey: ['layouts', slug, version],
+  const answer = useQuery<AlternativeFigures[], ProblemError>({
+    queryKey: ['alternatives', slug, version],
     placeholderData: keepPreviousData,
     queryFn: async ({ signal }) =>
       (await answered(
-        api.GET('/api/gardens/{slug}/layouts', { params: { path: { slug } }, signal }),
-      )) as LayoutFigures[],
+        api.GET('/api/gardens/{slug}/alternatives', { params: { path: { slug } }, signal }),
+      )) as AlternativeFigures[],
   });
   const keep = () => {
     const id = nextId(
-      state.plan.alternatives.map((layout) => layout.id),
-      'layout-',
+      state.plan.alternatives.map((drawing) => drawing.id),
+      'drawing-',
     );
-    onEdit({ do: 'keep-layout', id, name: name.trim() || `drawing ${id.slice(7)}` });
+    onEdit({ do: 'keep-alternative', id, name: name.trim() || `drawing ${id.slice(8)}` });
     setName('');
   };
-  const layouts = found.data ?? [];
+  const drawings = answer.data ?? [];
   return (
     <div className="pb-4">
       <form
@@ -62,32 +62,32 @@ export function Layouts({ state, onEdit }: Props) {
       </form>
       <div className="overflow-x-auto">
         <table>
-          <caption className="sr-only">Layouts side by side</caption>
+          <caption className="sr-only">Drawings side by side</caption>
           <thead>
             <tr>
               <td />
-              {layouts.map((layout) => (
-                <th key={layout.id ?? ''} scope="col" className="px-3 text-left align-bottom">
-                  <Small layout={layout} site={site} />
-                  {layout.name}
+              {drawings.map((drawing) => (
+                <th key={drawing.id ?? ''} scope="col" className="px-3 text-left align-bottom">
+                  <Small drawing={drawing} site={site} />
+                  {drawing.name}
                 </th>
               ))}
             </tr>
           </thead>
           <tbody>
             {ROWS.map(([label, tell, best]) => {
-              const values = layouts.map((layout) => best?.(layout) ?? null);
+              const values = drawings.map((drawing) => best?.(drawing) ?? null);
               return (
                 <tr key={label} className="border-t border-faint">
                   <th scope="row" className="whitespace-nowrap pr-3 text-left font-normal">
                     {label}
                   </th>
-                  {layouts.map((layout, i) => (
+                  {drawings.map((drawing, i) => (
                     <td
-                      key={layout.id ?? ''}
+                      key={drawing.id ?? ''}
                       className={`px-3 ${isBest(values, i) ? 'font-semibold text-damson' : ''}`}
                     >
-                      {tell(layout, units)}
+                      {tell(drawing, units)}
                       {isBest(values, i) && <span className="sr-only"> (best)</span>}
                     </td>
                   ))}
@@ -98,16 +98,18 @@ export function Layouts({ state, onEdit }: Props) {
               <th scope="row" className="sr-only">
                 Take
               </th>
-              {layouts.map((layout) => (
-                <td key={layout.id ?? ''} className="px-3 pt-1">
-                  {layout.id !== null && <Taking layout={layout} id={layout.id} onEdit={onEdit} />}
+              {drawings.map((drawing) => (
+                <td key={drawing.id ?? ''} className="px-3 pt-1">
+                  {drawing.id !== null && (
+                    <Taking drawing={drawing} id={drawing.id} onEdit={onEdit} />
+                  )}
                 </td>
               ))}
             </tr>
           </tbody>
         </table>
       </div>
-      {layouts.length < 2 && (
+      {drawings.length < 2 && (
         <p className="mt-2 max-w-prose text-muted">
           Save this drawing, then move and add as you like: both stand here side by side with their
           ground, walks, reach, sun, soil and cost. You can use a whole drawing, or one bed from it,
@@ -119,11 +121,11 @@ export function Layouts({ state, onEdit }: Props) {
 }
 
 function Taking({
-  layout,
+  drawing,
   id,
   onEdit,
 }: {
-  layout: LayoutFigures;
+  drawing: AlternativeFigures;
   id: string;
   onEdit: (edit: Edit) => void;
 }) {
@@ -132,26 +134,31 @@ function Taking({
       <button
         type="button"
         className="act"
-        onClick={() => onEdit({ do: 'take-layout', id, places: null })}
+        onClick={() => onEdit({ do: 'take-alternative', id, places: null })}
       >
         Use it
       </button>
       <select
-        aria-label={`Use a place from ${layout.name}`}
+        aria-label={`Use a place from ${drawing.name}`}
         className="max-w-[10rem]"
         value=""
         onChange={(event) => {
-          if (event.target.value) onEdit({ do: 'take-layout', id, places: [event.target.value] });
+          if (event.target.value)
+            onEdit({ do: 'take-alternative', id, places: [event.target.value] });
         }}
       >
         <option value="">a place from it…</option>
-        {layout.places.map((place) => (
+        {drawing.places.map((place) => (
           <option key={place.id} value={place.id}>
             {place.name}
           </option>
         ))}
       </select>
-      <button type="button" className="press" onClick={() => onEdit({ do: 'forget-layout', id })}>
+      <button
+        type="button"
+        className="press"
+        onClick={() => onEdit({ do: 'forget-alternative', id })}
+      >
         Delete
       </button>
     </div>
@@ -160,8 +167,8 @@ function Taking({
 
 type Row = readonly [
   string,
-  (layout: LayoutFigures, units: Units) => string,
-  ((layout: LayoutFigures) => number | null)?,
+  (drawing: AlternativeFigures, units: Units) => string,
+  ((drawing: AlternativeFigures) => number | null)?,
 ];
 
 const share = (value: number | null) => (value === null ? '–' : `${Math.round(value * 100)} %`);
@@ -195,12 +202,12 @@ const ROWS: readonly Row[] = [
 ];
 
 function isBest(values: readonly (number | null)[], at: number): boolean {
-  const known = values.filter((value): value is number => value !== null);
-  const most = Math.max(...known);
-  return known.length > 1 && values[at] === most && known.some((value) => value !== most);
+  const figures = values.filter((value): value is number => value !== null);
+  const most = Math.max(...figures);
+  return figures.length > 1 && values[at] === most && figures.some((value) => value !== most);
 }
 
-function Small({ layout, site }: { layout: LayoutFigures; site: Site }) {
+function Small({ drawing, site }: { drawing: AlternativeFigures; site: Site }) {
   if (!site.outline_m) return null;
   const scale = fitYard(boundsOf(site.outline_m), SMALL, MARGIN_M);
   const ring = (points: readonly (readonly [number, number])[]) =>
@@ -208,7 +215,7 @@ function Small({ layout, site }: { layout: LayoutFigures; site: Site }) {
   return (
     <svg width={SMALL.width} height={SMALL.height} aria-hidden="true" className="block">
       <path d={ring(site.outline_m)} fill="var(--paper)" stroke="var(--muted)" />
-      {layout.places
+      {drawing.places
         .filter((place) => place.outer_m.length > 0)
         .map((place) => (
           <path
