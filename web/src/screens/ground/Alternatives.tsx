@@ -21,7 +21,7 @@ interface Props {
 const SMALL = { width: 150, height: 110 };
 const MARGIN_M = 0.2;
 
-/** Alternatives of this yard side by side; the plan as it is stands first. */
+/** Layouts of this yard side by side; the plan as it is stands first. */
 export function Alternatives({ state, onEdit }: Props) {
   const { slug, version } = state.head;
   const units = useUnits();
@@ -62,7 +62,7 @@ export function Alternatives({ state, onEdit }: Props) {
       </form>
       <div className="overflow-x-auto">
         <table>
-          <caption className="sr-only">Drawings side by side</caption>
+          <caption className="sr-only">Layouts side by side</caption>
           <thead>
             <tr>
               <td />

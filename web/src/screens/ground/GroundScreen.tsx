@@ -71,7 +71,7 @@ function Header({ yard }: { yard: YardBench }) {
             aria-pressed={shown === 'alternatives'}
             onClick={() => setShown(shown === 'alternatives' ? 'drawing' : 'alternatives')}
           >
-            Alternatives
+            Layouts
           </button>
         )}
         {drawn && (

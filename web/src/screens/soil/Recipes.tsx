@@ -93,7 +93,8 @@ function RecipeForm({
   });
   const begin = (id: string) => {
     const parts = mixes[id]?.parts ?? {};
-    for (const what of ingredients) form.set(what, parts[what]?.toString() ?? '');
+    for (const what of new Set([...ingredients, ...Object.keys(parts)]))
+      form.set(what, parts[what]?.toString() ?? '');
   };
   return (
     <form
