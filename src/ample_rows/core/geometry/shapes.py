@@ -9,7 +9,9 @@ import math
 from dataclasses import dataclass
 from functools import lru_cache
 
+import numpy as np
 import shapely
+from numpy.typing import NDArray
 
 from ample_rows.core import plan as p
 
@@ -232,6 +234,11 @@ def _edges(shape: p.Shape, heading_deg: float) -> tuple[Edge, ...]:
         start, end = sorted([(x0, y0), (x1, y1)])
         sides.append(Edge(start, end, facing))
     return tuple(sides)
+
+
+def corners(ring: shapely.LinearRing) -> NDArray[np.float64]:
+    """Corners of a ring as rows of x and y, the first not said again at the end."""
+    return shapely.get_coordinates(ring)[:-1]
 
 
 def angle_between(first_deg: float, second_deg: float) -> float:

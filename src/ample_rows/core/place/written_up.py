@@ -53,7 +53,7 @@ def place_report(view: PlaceView, idle_weeks: tuple[float, float], draws: Draws)
     depth = _depth(view)
     box = shapes.bounds(place.shape)
     policy = place.depth_policy or setting.policies.depth or "standard"
-    outline = shapes.outline(place.shape).exterior.coords[:-1]
+    outline = shapes.corners(shapes.outline(place.shape).exterior)
     filled = view.fill
     return PlaceReport(
         id=place.id,
@@ -63,7 +63,7 @@ def place_report(view: PlaceView, idle_weeks: tuple[float, float], draws: Draws)
         layers=DepthLayers(depth.fill_cm, depth.loosened_cm, depth.native_cm),
         depth_policy=policy,
         bounds_cm=(box.x0, box.y0, box.x1, box.y1),
-        outline_cm=tuple((round(x, 2), round(y, 2)) for x, y in outline),
+        outline_cm=_points(outline, 2),
         wall_cm=shapes.wall_cm(place),
         rim_gap_cm=shapes.rim_gap_cm(place),
         bottom=shapes.bottom(place),
@@ -211,7 +211,7 @@ def _spots(place: p.Place, around: Surroundings) -> tuple[SpotReport, ...]:
         SpotReport(
             since=there.stay.since,
             until=there.stay.until,
-            outer_m=_points(np.asarray(there.outline.exterior.coords[:-1])),
+            outer_m=_points(shapes.corners(there.outline.exterior)),
             water=there.water.source if there.water else None,
             water_m=there.water.route_m if there.water else None,
             hose_m=there.water.hose_m if there.water else None,
@@ -221,8 +221,8 @@ def _spots(place: p.Place, around: Surroundings) -> tuple[SpotReport, ...]:
     )
 
 
-def _points(ring: Points) -> tuple[Point, ...]:
-    return tuple((x, y) for x, y in np.round(ring, 4).tolist())
+def _points(ring: Points, decimals: int = 4) -> tuple[Point, ...]:
+    return tuple((x, y) for x, y in np.round(ring, decimals).tolist())
 
 
 def _standing(plantings: tuple[Evaluated, ...]) -> tuple[Standing, ...]:

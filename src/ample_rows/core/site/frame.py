@@ -39,7 +39,7 @@ def on_the_ground(shape: p.Shape, at_m: p.PointM, heading_deg: float, points_cm:
 
 def outer_ring_m(place: p.Place) -> Points | None:
     """The place's outline in the yard, walls included. [m]"""
-    return to_yard(place, np.asarray(shapes.outer_outline(place.shape).exterior.coords[:-1]))
+    return to_yard(place, shapes.corners(shapes.outer_outline(place.shape).exterior))
 
 
 def inner_rings_m(place: p.Place) -> tuple[Points, ...]:
@@ -49,8 +49,6 @@ def inner_rings_m(place: p.Place) -> tuple[Points, ...]:
     inside = shapes.outline(place.shape)
     rings = (inside.exterior, *inside.interiors)
     return tuple(
-        on_the_ground(
-            place.shape, place.at_m, place.heading_deg or 0.0, np.asarray(ring.coords[:-1])
-        )
+        on_the_ground(place.shape, place.at_m, place.heading_deg or 0.0, shapes.corners(ring))
         for ring in rings
     )

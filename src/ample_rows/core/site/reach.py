@@ -95,7 +95,7 @@ def beyond_rings_m(place: p.Place, reach: Reach) -> tuple[Points, ...]:
     inside = shapely.get_parts(squares.intersection(shapes.outline(place.shape)))
     heading = place.heading_deg or 0.0
     return tuple(
-        on_the_ground(place.shape, place.at_m, heading, np.asarray(part.exterior.coords[:-1]))
+        on_the_ground(place.shape, place.at_m, heading, shapes.corners(part.exterior))
         for part in inside
         if isinstance(part, shapely.Polygon)
     )
