@@ -15,7 +15,7 @@ from ample_rows.core.notes.depth import depth_short, ground_below
 from ample_rows.core.notes.families import family_again
 from ample_rows.core.notes.giving_way import giving_way
 from ample_rows.core.notes.mixed import mixed
-from ample_rows.core.notes.note import Note
+from ample_rows.core.notes.note import Note, of_garden
 from ample_rows.core.notes.set_aside import no_figures, not_usable
 from ample_rows.core.notes.shelter import (
     animals,
@@ -54,7 +54,7 @@ from ample_rows.core.notes.yard import (
     water,
 )
 from ample_rows.core.place.view import PlaceView
-from ample_rows.core.words.message import listed, message
+from ample_rows.core.words.message import Message, listed, message
 
 __all__ = ["garden_notes", "guessed_keys", "no_figures", "place_notes"]
 
@@ -108,49 +108,28 @@ def place_notes(view: PlaceView) -> tuple[Note, ...]:
 
 def garden_notes(plan: p.Plan, book: Book) -> Iterator[Note]:
     """What concerns the whole plan: things guessed, things not computed, its paths."""
-    garden = plan.garden
     yield from not_usable(plan)
     yield from paths_too_narrow(plan.site or p.Site(), book)
     yield from garden_wide(plan.site or p.Site(), plan.places, book)
+    for code, text, fix in _not_entered(plan.garden, book):
+        yield of_garden("tip", code, text, fix)
+
+
+def _not_entered(garden: p.Garden, book: Book) -> Iterator[tuple[str, Message, Message | None]]:
+    """What is guessed, looks wrong or is not known of the garden: code, text and what to do."""
     guessed = guessed_keys(garden)
     if guessed:
         dates = listed((key.replace("_", " ") for key in guessed), "and")
-        yield Note(
-            level="tip",
-            code="guessed",
-            place=None,
-            planting=None,
-            text=message("garden-dates-guessed", dates=dates, number=len(guessed)),
-            fix=message("garden-enter-dates"),
-        )
+        text = message("garden-dates-guessed", dates=dates, number=len(guessed))
+        yield "guessed", text, message("garden-enter-dates")
     climate = garden.climate
     if is_frost_free(climate, book):
-        yield Note(
-            level="tip",
-            code="no-frost",
-            place=None,
-            planting=None,
-            text=message("garden-no-frost"),
-            fix=message("garden-correct-lows"),
-        )
+        yield "no-frost", message("garden-no-frost"), message("garden-correct-lows")
     if garden.policies.time == "thermal" and not (climate and climate.tmin_c and climate.tmax_c):
-        yield Note(
-            level="tip",
-            code="warmth-unknown",
-            place=None,
-            planting=None,
-            text=message("garden-warmth-unknown"),
-            fix=message("garden-enter-weather"),
-        )
+        enter = message("garden-enter-weather")
+        yield "warmth-unknown", message("garden-warmth-unknown"), enter
     if garden.household is None or not garden.household.wants:
-        yield Note(
-            level="tip",
-            code="wants-unknown",
-            place=None,
-            planting=None,
-            text=message("garden-wants-unknown"),
-            fix=None,
-        )
+        yield "wants-unknown", message("garden-wants-unknown"), None
 
 
 def guessed_keys(garden: p.Garden) -> tuple[str, ...]:

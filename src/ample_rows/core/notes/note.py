@@ -29,3 +29,8 @@ class Note:
     fix: Message | None
     fixes: tuple[Fix, ...] = ()
     cells: tuple[str, ...] = ()
+
+
+def of_garden(level: Level, code: str, text: Message, fix: Message | None) -> Note:
+    """A note on the garden as a whole, of no place and no planting."""
+    return Note(level=level, code=code, place=None, planting=None, text=text, fix=fix)

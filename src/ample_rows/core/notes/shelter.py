@@ -5,10 +5,10 @@ from collections.abc import Iterator
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
 from ample_rows.core.geometry import shapes
-from ample_rows.core.notes.note import Fix, Level, Note
+from ample_rows.core.notes.note import Fix, Level, Note, of_garden
 from ample_rows.core.notes.view import change_place
 from ample_rows.core.place.view import PlaceView
-from ample_rows.core.site.paths import paths_of
+from ample_rows.core.site.paths import PathRoom, paths_of
 from ample_rows.core.soil.fill import fill_of
 from ample_rows.core.words.message import (
     Distance,
@@ -163,51 +163,30 @@ def garden_wide(site: p.Site, all_places: tuple[p.Place, ...], book: Book) -> It
         animal = book.animals[name]
         if animal.bottom is None and animal.wall_cm is None:
             text = message("shelter-come-here-they", animal=animal.label, does=animal.does)
-            yield Note(
-                level="tip",
-                code=f"animal-{name}",
-                place=None,
-                planting=None,
-                text=text,
-                fix=verbatim(animal.keeps_out),
-            )
+            yield of_garden("tip", f"animal-{name}", text, verbatim(animal.keeps_out))
     if site.tanks:
-        yield Note(
-            level="tip",
-            code="butt-lid",
-            place=None,
-            planting=None,
-            text=message("shelter-children-animals-drown-very"),
-            fix=message("shelter-keep-every-butt-lidded"),
-        )
+        lidded = message("shelter-keep-every-butt-lidded")
+        yield of_garden("tip", "butt-lid", message("shelter-children-animals-drown-very"), lidded)
     for path in paths_of(site, all_places, book):
-        if path.clear_cm is not None and path.clear_cm < path.need.least_cm <= path.width_cm:
-            yield Note(
-                level="care",
-                code="path-clear",
-                place=None,
-                planting=None,
-                text=message(
-                    "shelter-between-clear-only-needs",
-                    between=path.between,
-                    path=path.name,
-                    clear=Length(path.clear_cm),
-                    need=path.need.label,
-                    least=Length(path.need.least_cm),
-                ),
-                fix=message("shelter-move-what-stands-or"),
-            )
-        if path.headroom_m is not None and path.headroom_m < book.value("headroom_m"):
-            yield Note(
-                level="tip",
-                code="headroom",
-                place=None,
-                planting=None,
-                text=message(
-                    "shelter-boughs-hang-over", headroom=Distance(path.headroom_m), path=path.name
-                ),
-                fix=message("shelter-raise-crown-or-mind"),
-            )
+        yield from _room_on(path, book.value("headroom_m"))
+
+
+def _room_on(path: PathRoom, headroom_m: float) -> Iterator[Note]:
+    """What stands into a path from beside it, or hangs over it."""
+    if path.clear_cm is not None and path.clear_cm < path.need.least_cm <= path.width_cm:
+        text = message(
+            "shelter-between-clear-only-needs",
+            between=path.between,
+            path=path.name,
+            clear=Length(path.clear_cm),
+            need=path.need.label,
+            least=Length(path.need.least_cm),
+        )
+        yield of_garden("care", "path-clear", text, message("shelter-move-what-stands-or"))
+    if path.headroom_m is not None and path.headroom_m < headroom_m:
+        headroom = Distance(path.headroom_m)
+        text = message("shelter-boughs-hang-over", headroom=headroom, path=path.name)
+        yield of_garden("tip", "headroom", text, message("shelter-raise-crown-or-mind"))
 
 
 def _note(view: PlaceView, level: Level, code: str, text: Message, fix: Message | None) -> Note:

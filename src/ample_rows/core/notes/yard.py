@@ -6,7 +6,7 @@ from collections.abc import Iterator
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
 from ample_rows.core.geometry import shapes
-from ample_rows.core.notes.note import Fix, Level, Note
+from ample_rows.core.notes.note import Fix, Level, Note, of_garden
 from ample_rows.core.notes.view import change_place
 from ample_rows.core.place.view import PlaceView
 from ample_rows.core.words.message import (
@@ -233,18 +233,13 @@ def paths_too_narrow(site: p.Site, book: Book) -> Iterator[Note]:
         need = book.path_needs[path.use or "feet"]
         if path.width_cm < need.least_cm:
             name = path.name or message("yard-a-path")
-            yield Note(
-                level="care",
-                code="path-width",
-                place=None,
-                planting=None,
-                text=message(
-                    "yard-wide-needs-or-pass",
-                    name=name,
-                    width=Length(path.width_cm),
-                    need=need.label,
-                    least=Length(need.least_cm),
-                    easy=Length(need.easy_cm),
-                ),
-                fix=message("yard-make-wide", easy=Length(need.easy_cm)),
+            text = message(
+                "yard-wide-needs-or-pass",
+                name=name,
+                width=Length(path.width_cm),
+                need=need.label,
+                least=Length(need.least_cm),
+                easy=Length(need.easy_cm),
             )
+            wide = message("yard-make-wide", easy=Length(need.easy_cm))
+            yield of_garden("care", "path-width", text, wide)

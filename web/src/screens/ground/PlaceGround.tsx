@@ -22,6 +22,9 @@ interface Props {
   onPlacing: () => void;
 }
 
+/** A measure of a place, by name and in words. */
+type Line = readonly [string, string];
+
 /** A place as it lies: its measures, reach, path, sun, water, door and fall, and what they mean. */
 export function PlaceGround({ state, report, turn, hours, day, onEdit, onPlacing }: Props) {
   const units = useUnits();
@@ -37,58 +40,11 @@ export function PlaceGround({ state, report, turn, hours, day, onEdit, onPlacing
       ),
       mirrored,
     });
-  const { ground, reach } = report;
   const twin = state.plan.places.find((p) => p.id === document.twin_of);
-  const season = report.sun?.best_months_hours ?? null;
-  const lines: [string, string][] = [
+  const lines: Line[] = [
     ...measured(document, report, units),
-    ...(twin ? [['Twin of', twin.name ?? twin.id] as [string, string]] : []),
-    [
-      'Reach',
-      reach.needed_cm > 0
-        ? `${units.bare(reach.needed_cm)} of ${units.length(reach.arm_cm)} arm`
-        : 'nobody can stand beside it',
-    ],
-    ...(ground.path_cm === null
-      ? []
-      : [
-          [`To ${ground.path_beside ?? 'the next'}`, units.length(ground.path_cm)] as [
-            string,
-            string,
-          ],
-        ]),
-    ...(hours === undefined
-      ? []
-      : [[`Sun, ${words(day)}`, `${hours.toFixed(1)} h`] as [string, string]]),
-    ...(season === null
-      ? []
-      : [['Sun, six best months', `${season.toFixed(1)} h`] as [string, string]]),
-    ...(ground.water_m === null
-      ? []
-      : [
-          [
-            `From the ${ground.water ?? 'water'}`,
-            ground.hose_m === null
-              ? `${units.distance(tenth(ground.water_m))}, carried`
-              : `${units.distance(tenth(ground.water_m))}, hose ${units.distance(ground.hose_m)}`,
-          ] as [string, string],
-        ]),
-    ...(ground.door_m === null
-      ? []
-      : [
-          [
-            'From the door',
-            `${units.distance(tenth(ground.door_m))}, ${ground.in_sight ? 'in sight' : 'out of sight'}`,
-          ] as [string, string],
-        ]),
-    ...(ground.fall_width_cm === 0 && ground.fall_length_cm === 0
-      ? []
-      : [
-          [
-            'Fall across, along',
-            `${units.bare(Math.abs(ground.fall_width_cm))}, ${units.length(Math.abs(ground.fall_length_cm))}`,
-          ] as [string, string],
-        ]),
+    ...(twin ? [['Twin of', twin.name ?? twin.id] as const] : []),
+    ...lieOf(report, hours === undefined ? null : [`Sun, ${words(day)}`, hours], units),
   ];
   const notes = state.report.notes.filter((n) => n.place === report.id && GROUND_NOTES.has(n.code));
   return (
@@ -147,8 +103,42 @@ export function PlaceGround({ state, report, turn, hours, day, onEdit, onPlacing
   );
 }
 
+/** Reach, path, sun, water, door and fall, as far as each is known. */
+function lieOf(report: PlaceReport, sun: [string, number] | null, units: Units): Line[] {
+  const { ground, reach } = report;
+  const season = report.sun?.best_months_hours ?? null;
+  const falls = ground.fall_width_cm !== 0 || ground.fall_length_cm !== 0;
+  const lines: (Line | false | null)[] = [
+    [
+      'Reach',
+      reach.needed_cm > 0
+        ? `${units.bare(reach.needed_cm)} of ${units.length(reach.arm_cm)} arm`
+        : 'nobody can stand beside it',
+    ],
+    ground.path_cm !== null && [
+      `To ${ground.path_beside ?? 'the next'}`,
+      units.length(ground.path_cm),
+    ],
+    sun && [sun[0], `${sun[1].toFixed(1)} h`],
+    season !== null && ['Sun, six best months', `${season.toFixed(1)} h`],
+    ground.water_m !== null && [
+      `From the ${ground.water ?? 'water'}`,
+      `${units.distance(tenth(ground.water_m))}, ${ground.hose_m === null ? 'carried' : `hose ${units.distance(ground.hose_m)}`}`,
+    ],
+    ground.door_m !== null && [
+      'From the door',
+      `${units.distance(tenth(ground.door_m))}, ${ground.in_sight ? 'in sight' : 'out of sight'}`,
+    ],
+    falls && [
+      'Fall across, along',
+      `${units.bare(Math.abs(ground.fall_width_cm))}, ${units.length(Math.abs(ground.fall_length_cm))}`,
+    ],
+  ];
+  return lines.filter((line): line is Line => Boolean(line));
+}
+
 /** Inside and outside measures; what is round is told by its width alone. */
-function measured(document: Place, report: PlaceReport, units: Units): [string, string][] {
+function measured(document: Place, report: PlaceReport, units: Units): Line[] {
   const [x0, y0, x1, y1] = report.bounds_cm;
   const [wide, long] = report.ground.outside_cm;
   const isRound = document.shape.type === 'circle' || formOf(document.shape)?.form === 'ring';
@@ -159,7 +149,7 @@ function measured(document: Place, report: PlaceReport, units: Units): [string, 
   const walled = (document.shape.wall_thickness_cm ?? 0) > 0;
   return [
     ['Inside', across(x1 - x0, y1 - y0)],
-    ...(walled ? [['Outside, with walls', across(wide, long)] as [string, string]] : []),
+    ...(walled ? [['Outside, with walls', across(wide, long)] as const] : []),
     ['Ground inside', units.area(report.inside_area_m2)],
   ];
 }

@@ -1,5 +1,4 @@
 import { useState } from 'react';
-import type { KeyboardEvent } from 'react';
 import { useSearchParams } from 'react-router';
 
 import { useEditor, useShelf } from '../../api/garden';
@@ -12,21 +11,18 @@ import type {
   PlantingReport,
   ShelfEntry,
 } from '../../api/types';
-import { addressOf, freeAddresses, gridSize, plantingAt, rectangle } from '../../drawing/cells';
+import { addressOf, plantingAt, rectangle } from '../../drawing/cells';
 import type { Spot } from '../../drawing/cells';
-import { moved, typed } from '../../drawing/gesture';
-import type { TypedMark } from '../../drawing/gesture';
 import { useGesture } from '../../drawing/useGesture';
 import { clearEdit, draggedEdit, plantEdit } from '../../edits/edits';
 import { isoOf } from '../../kit/day';
-import { useMessages } from '../../kit/messages';
-import { usePreferences } from '../../kit/preferences';
 import { useDay } from '../../shared/DayContext';
 import { gestureCells } from './BedSheet';
+import { useBenchKeys } from './useBenchKeys';
 
 export type Panel = 'notes' | 'shelf' | 'planting' | 'spacing';
 
-interface Chosen {
+export interface Chosen {
   cells: readonly string[];
   anchor: Spot;
   planting: string | null;
@@ -47,8 +43,6 @@ export type Bench = ReturnType<typeof useBench>;
 export function useBench({ state, place, document }: OnBench) {
   const { slug, version } = state.head;
   const { day, setDay } = useDay();
-  const { preferences } = usePreferences();
-  const { say } = useMessages();
   const editor = useEditor(slug);
   const placeId = place.id;
   const plantings = state.report.plantings.filter((p) => p.place === placeId);
@@ -57,7 +51,6 @@ export function useBench({ state, place, document }: OnBench) {
   const [chosen, setChosen] = useState<Chosen>({ ...NOTHING, planting: stands ? named : null });
   const [cursor, setCursor] = useState<Spot>(NOTHING.anchor);
   const [gesture, send] = useGesture(state.report);
-  const [mark, setMark] = useState<TypedMark>({ letters: '', atMs: 0 });
   const [panel, setPanel] = useState<Panel>(
     stands ? 'planting' : plantings.length > 0 ? 'notes' : 'shelf',
   );
@@ -121,44 +114,20 @@ export function useBench({ state, place, document }: OnBench) {
     if (change) edit(change);
     choose([], chosen.anchor, null);
   };
-  const plantMark = (letters: string) => {
-    const entry = shelf.data?.entries.find((e) => e.mark === letters);
-    if (chosen.cells.length === 0) {
-      say({
-        kind: 'tip',
-        text: 'Choose squares first: arrows move, Shift and arrows choose more.',
-      });
-    } else if (!entry) {
-      say({ kind: 'care', text: `No crop has the mark ${letters}.` });
-    } else if (shelf.data?.blocked) {
-      say({ kind: 'care', text: `${shelf.data.blocked}. Delete clears it, or move the day.` });
-    } else {
-      plant(entry);
-    }
-  };
-
-  const onKey = (event: KeyboardEvent<SVGSVGElement>) => {
-    if (event.ctrlKey || event.metaKey || event.altKey) return;
-    const to = moved(cursor, event.key, gridSize(place));
-    if (to) {
-      setCursor(to);
-      if (event.shiftKey) {
-        const from = chosen.cells.length > 0 ? chosen.anchor : cursor;
+  const onKey = useBenchKeys(
+    place,
+    { cursor, setCursor, chosen, shelf: shelf.data },
+    {
+      choose,
+      choosePainted,
+      clear,
+      plant,
+      lengthen: (from, to) => {
         setChosen({ cells: rectangle(place, from, to), anchor: from, planting: null });
         setPanel('shelf');
-      } else if (freeAddresses(place).has(addressOf(to))) {
-        choosePainted(to, to);
-      }
-    } else if (event.key === 'Delete' || event.key === 'Backspace') clear();
-    else if (event.key === 'Escape') choose([], cursor, null);
-    else if (event.key === 'Enter' || event.key === ' ') choosePainted(cursor, cursor);
-    else if (preferences.letterKeys && /^[a-z]$/i.test(event.key)) {
-      const now = typed(mark, event.key, event.timeStamp);
-      setMark(now);
-      if (now.letters.length === 2) plantMark(now.letters);
-    } else return;
-    event.preventDefault();
-  };
+      },
+    },
+  );
 
   return {
     place,
