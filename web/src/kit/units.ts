@@ -68,6 +68,16 @@ const GROUPED = new Intl.NumberFormat('en-GB', { maximumFractionDigits: 0 });
 /** A whole number, its thousands grouped: 1,396. */
 export const grouped = (value: number) => GROUPED.format(value);
 
+const MONEY = new Intl.NumberFormat('en-GB', {
+  minimumFractionDigits: 2,
+  maximumFractionDigits: 2,
+});
+
+/** What something costs, in money of any country: 1,006.81. */
+export function money(cost: number | null): string {
+  return cost === null ? 'no price' : MONEY.format(cost);
+}
+
 function weightDigits(value: number): string {
   if (Math.abs(value) >= 9.95) return grouped(Number(value.toPrecision(2)));
   return value !== 0 && Math.abs(value) < 0.095 ? value.toFixed(2) : value.toFixed(1);

@@ -1,6 +1,7 @@
 import type { BillLine } from '../api/types';
 import { Heads } from '../kit/Heads';
 import { useUnits } from '../kit/preferences';
+import { money } from '../kit/units';
 import type { Units } from '../kit/units';
 
 interface Props {
@@ -57,8 +58,4 @@ function amountOf(line: BillLine, units: Units): string {
   if (line.unit === 'm2') return units.area(line.amount);
   if (line.unit === 'L') return units.volume(line.amount);
   return String(amount);
-}
-
-export function money(cost: number | null): string {
-  return cost === null ? 'no price' : cost.toFixed(2);
 }

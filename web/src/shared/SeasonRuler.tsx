@@ -125,6 +125,7 @@ function YearMarks({ year, scale, width, onFrost }: MarksProps) {
           frost={frost}
           expected={dayOf(year[frost])}
           guessed={year.guessed.includes(frost)}
+          narrow={narrow}
           onFrost={onFrost}
         />
       ))}
@@ -164,11 +165,13 @@ interface FrostProps {
   frost: Frost;
   expected: Day;
   guessed: boolean;
+  /** Little room: which frost it is, is seen from where it stands. */
+  narrow: boolean;
   onFrost: (frost: Frost, day: Day) => void;
 }
 
 /** A frost's mark: dragged along the ruler, it is tried on another day. */
-function FrostMark({ scale, frost, expected, guessed, onFrost }: FrostProps) {
+function FrostMark({ scale, frost, expected, guessed, narrow, onFrost }: FrostProps) {
   const [tried, setTried] = useState<Day | null>(null);
   const side = frost === 'last_frost' ? -1 : 1;
   const day = tried ?? expected;
@@ -209,7 +212,7 @@ function FrostMark({ scale, frost, expected, guessed, onFrost }: FrostProps) {
         textAnchor={side < 0 ? 'end' : 'start'}
         className="halo"
       >
-        {`${frost.replace('_', ' ')} ${shortWords(day)}${guessed ? ', guessed' : ''}`}
+        {`${narrow ? 'frost' : frost.replace('_', ' ')} ${shortWords(day)}${guessed ? ', guessed' : ''}`}
       </text>
     </g>
   );

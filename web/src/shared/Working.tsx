@@ -5,7 +5,7 @@ import { Link, useParams } from 'react-router';
 
 import type { Term } from '../api/types';
 import { useUnits } from '../kit/preferences';
-import { figure } from '../kit/units';
+import { figure, money } from '../kit/units';
 
 type Open = (anchor: HTMLElement, working: () => ReactNode) => void;
 
@@ -77,7 +77,8 @@ const BARE: ReadonlySet<string> = new Set(['', '×', 'money']);
 function shown(term: Term): string {
   if (term.value === null) return '–';
   if (typeof term.value === 'string') return term.value;
-  if (term.unit === '×' || term.unit === 'money') return term.value.toFixed(2);
+  if (term.unit === 'money') return money(term.value);
+  if (term.unit === '×') return term.value.toFixed(2);
   return figure(term.value);
 }
 

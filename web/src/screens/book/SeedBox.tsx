@@ -8,7 +8,7 @@ import { useEditor } from '../../api/garden';
 import type { HeldGarden } from '../../api/merge';
 import type { ShoppingList, ShoppingRow } from '../../api/types';
 import { Heads } from '../../kit/Heads';
-import { money } from '../../shared/BillTable';
+import { money } from '../../kit/units';
 import { Figure, Sum, Workings } from '../../shared/Working';
 import { dayOf, shortWords } from '../../kit/day';
 import { Packets } from './Packets';

@@ -2,7 +2,7 @@ import type { HeldGarden } from '../../api/merge';
 import type { Edit, SeedChoice, ShoppingRow } from '../../api/types';
 import { NumberField, useTyped } from '../../kit/form';
 import { textOf } from '../../kit/reader';
-import { money } from '../../shared/BillTable';
+import { money } from '../../kit/units';
 
 interface Props {
   state: HeldGarden;

@@ -9,6 +9,7 @@ import { Field } from '../../kit/Field';
 import { useUnits } from '../../kit/preferences';
 import { polygonPath } from '../../drawing/outline';
 import { nextId } from '../../edits/edits';
+import { money } from '../../kit/units';
 import type { Units } from '../../kit/units';
 import { siteOf } from './things';
 import { boundsOf, fitYard, toPx } from './yardScale';
@@ -172,7 +173,6 @@ type Row = readonly [
 ];
 
 const share = (value: number | null) => (value === null ? '–' : `${Math.round(value * 100)} %`);
-const money = (cost: number | null) => (cost === null ? 'no price' : cost.toFixed(2));
 
 /** A figure's words, and how good it is where more is better; less is better below zero. */
 const ROWS: readonly Row[] = [

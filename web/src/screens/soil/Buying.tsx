@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { HeldGarden } from '../../api/merge';
 import type { Edit, MixOrder, OrderReport } from '../../api/types';
 import { useUnits } from '../../kit/preferences';
-import { grouped } from '../../kit/units';
+import { grouped, money } from '../../kit/units';
 import { Prices } from './Prices';
 import { Recipes } from './Recipes';
 
@@ -104,9 +104,7 @@ function MixToBuy({ order }: { order: MixOrder }) {
               <td className="whitespace-nowrap pl-2 text-right font-normal text-muted">
                 {`${units.volume(option.over_litres)} left over`}
               </td>
-              <td className="pl-2 text-right">
-                {option.cost === null ? 'no price' : option.cost.toFixed(2)}
-              </td>
+              <td className="pl-2 text-right">{money(option.cost)}</td>
             </tr>
           ))}
         </tbody>

@@ -1,5 +1,6 @@
 import type { BoardOrder } from '../../../api/types';
 import { useUnits } from '../../../kit/preferences';
+import { money } from '../../../kit/units';
 
 const TALL = 20;
 const GAP = 4;
@@ -12,7 +13,7 @@ export function CutList({ order }: { order: BoardOrder }) {
     <section className="mt-4" aria-label={`Cut list, ${order.label}`}>
       <h2 className="font-sans text-[14px] font-semibold first-letter:uppercase">
         {`${order.label}, ${units.length(order.height_cm)} high: ${order.boards} to buy`}
-        {order.cost !== null && `, ${order.cost.toFixed(2)}`}
+        {order.cost !== null && `, ${money(order.cost)}`}
       </h2>
       <p className="text-muted">
         {`${units.length(order.waste_cm)} left over in all. `}

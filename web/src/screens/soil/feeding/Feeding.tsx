@@ -1,6 +1,7 @@
 import type { HeldGarden } from '../../../api/merge';
 import type { Edit, PlaceReport } from '../../../api/types';
 import { Heads } from '../../../kit/Heads';
+import { grouped, money } from '../../../kit/units';
 import { PlaceWorking } from '../../../shared/PlaceWorking';
 import { Figure, Sum } from '../../../shared/Working';
 import { dayOf, words } from '../../../kit/day';
@@ -103,7 +104,7 @@ function Besides({ place, name }: { place: PlaceReport; name: string }) {
     <p className="mt-2">
       <span className="font-semibold">{`${name}: phosphate and potash. `}</span>
       {`${figures('Phosphate', feed.p2o5_g, feed.packet_p2o5_g)} ${figures('Potash', feed.k2o_g, feed.packet_k2o_g)}`}
-      {feed.packet_cost !== null && ` The packet costs ${feed.packet_cost.toFixed(2)} per year.`}
+      {feed.packet_cost !== null && ` The packet costs ${money(feed.packet_cost)} per year.`}
     </p>
   );
 }
@@ -171,5 +172,5 @@ function CropFeeds({
 }
 
 function grams(value: number | null): string {
-  return value === null ? '–' : String(Math.round(value));
+  return value === null ? '–' : grouped(value);
 }
