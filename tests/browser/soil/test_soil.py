@@ -137,7 +137,7 @@ def test_ways_to_water_stand_side_by_side_and_a_mulch_saves(page, base_url):
 def test_a_packet_s_analysis_gives_grams_and_a_school_may_need_none(page, base_url):
     page.goto(f"{base_url}/gardens/lantern-court/soil?view=feeding")
     row = page.get_by_role("row", name=re.compile("^South bed"))
-    expect(row).to_contain_text("2367")
+    expect(row).to_contain_text("2,367")
     page.get_by_label("Nitrogen, %").fill("8")
     page.get_by_role("button", name="Save").click()
     expect(row).to_contain_text("1183")
