@@ -140,7 +140,7 @@ def test_a_packet_s_analysis_gives_grams_and_a_school_may_need_none(page, base_u
     expect(row).to_contain_text("2,367")
     page.get_by_label("Nitrogen, %").fill("8")
     page.get_by_role("button", name="Save").click()
-    expect(row).to_contain_text("1183")
+    expect(row).to_contain_text("1,183")
     page.get_by_label("Potash").nth(1).select_option("high")
     page.get_by_role("button", name="Save").click()
     expect(page.get_by_text(re.compile("Potash: 0 g needed"))).to_be_visible()
