@@ -38,9 +38,9 @@ export function usePlaceDraft(state: HeldGarden, before: Place | undefined) {
   };
   const from = useSearchParams()[0].get('from');
   const back = (place: string) => {
-    const known = encodeURIComponent(place);
+    const ident = encodeURIComponent(place);
     const there = from === 'ground' || from === 'soil' ? `${from}?place=` : 'squares/';
-    return go(`/gardens/${state.head.slug}/${there}${known}`);
+    return go(`/gardens/${state.head.slug}/${there}${ident}`);
   };
 
   const save = async ({ changes, form: measures }: ReadPlace) => {
