@@ -67,3 +67,17 @@ def test_a_fill_above_the_rim_is_refused_by_the_core_and_nothing_is_lost(page, b
     page.get_by_role("button", name="Add the place").click()
     expect(page.get_by_role("status").last).to_contain_text("leaves no soil")
     expect(page.get_by_label("Gap below the rim")).to_have_value("80")
+
+
+def test_a_new_pot_has_a_floor_and_a_name_and_the_first_fault_is_gone_to(page, base_url):
+    page.goto(f"{base_url}/gardens/lantern-court/places/new")
+    expect(page.get_by_label("Name")).to_have_value("Place 7")
+    page.get_by_label("Kind").select_option("container")
+    expect(page.get_by_label("Bottom")).to_have_value("closed")
+    page.get_by_label("Wall height").fill("tall")
+    page.get_by_role("button", name="Add the place").click()
+    expect(page.get_by_label("Wall height")).to_be_focused()
+    expect(page.get_by_role("alert")).to_contain_text("Enter a length")
+    # Mended, it is no longer said to be wrong.
+    page.get_by_label("Wall height").fill("40")
+    expect(page.get_by_role("alert")).to_have_count(0)

@@ -44,6 +44,8 @@ export function PlaceForm({ state }: { state: HeldGarden }) {
           onChange={(kind) => {
             form.set('kind', kind);
             form.set('material', '');
+            // A pot has a floor, a bed has the ground below: as long as nothing else was said.
+            if (!before) form.set('bottom', kind === 'container' ? 'closed' : 'open');
           }}
         />
         {form.typed.outline === 'drawn' ? (
