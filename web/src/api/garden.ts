@@ -3,7 +3,9 @@ import type { QueryClient } from '@tanstack/react-query';
 import { useCallback, useMemo } from 'react';
 
 import { useMessages } from '../kit/messages';
-import { answered, answeredChange, answeredState, api, ProblemError } from './client';
+import { attempt } from './attempt';
+import { answered, answeredChange, answeredState, api } from './client';
+import type { ProblemError } from './client';
 import { held, merged } from './merge';
 import type { HeldGarden } from './merge';
 import { Pending } from './pending';
@@ -24,10 +26,10 @@ const gardens = new Map<string, Pending>();
 
 /** Keep a garden as the server has it now; returns it as it is shown. */
 function served(slug: string, garden: HeldGarden): HeldGarden {
-  const editor = gardens.get(slug);
+  const pending = gardens.get(slug);
   // What was asked for before an edit may come after its answer; versions only rise.
-  if (editor && garden.head.version < editor.served.head.version) return editor.shown;
-  const now = editor?.on(garden) ?? new Pending(garden);
+  if (pending && garden.head.version < pending.served.head.version) return pending.shown;
+  const now = pending?.on(garden) ?? new Pending(garden);
   gardens.set(slug, now);
   return now.shown;
 }
@@ -91,7 +93,7 @@ function inTurn<T>(slug: string, work: () => Promise<T>): Promise<T> {
 }
 
 /** The garden as the server has it. */
-async function editor(slug: string): Promise<HeldGarden> {
+async function newest(slug: string): Promise<HeldGarden> {
   return gardens.get(slug)?.served ?? (await fetched(slug));
 }
 
@@ -109,6 +111,10 @@ function shownAtOnce(client: QueryClient, slug: string, edit: Edit): () => void 
   };
 }
 
+const STOPPED = 'Stopped. The garden is shown as the server has it.';
+const ELSEWHERE =
+  'This garden was changed in another tab. The newer state is shown; your last change was not made.';
+
 export function useEditor(slug: string): Editor {
   const client = useQueryClient();
   const { say, working } = useMessages();
@@ -119,34 +125,24 @@ export function useEditor(slug: string): Editor {
       return inTurn(slug, async () => {
         const stop = new AbortController();
         const done = working(words, () => stop.abort());
-        try {
-          const before = await editor(slug);
+        const made = await attempt(async () => {
+          const before = await newest(slug);
           const change = await make(before.head.version, stop.signal);
           if (edit) gardens.get(slug)?.end(edit);
           const after = merged(before, change);
           client.setQueryData(gardenKey(slug), after ? served(slug, after) : await fetched(slug));
-          if (change.head.name !== before.head.name) {
+          if (change.head.name !== before.head.name)
             void client.invalidateQueries({ queryKey: gardensKey });
-          }
-          return true;
-        } catch (cause) {
-          settle();
-          if (cause instanceof ProblemError && cause.is('conflict')) {
-            await client.invalidateQueries({ queryKey: gardenKey(slug) });
-            say({
-              kind: 'care',
-              text: 'This garden was changed in another tab. The newer state is shown; your last change was not made.',
-            });
-          } else if (cause instanceof ProblemError) {
-            say({ kind: 'stop', text: cause.message });
-          } else {
-            await client.invalidateQueries({ queryKey: gardenKey(slug) });
-            say({ kind: 'care', text: 'Stopped. The garden is shown as the server has it.' });
-          }
-          return false;
-        } finally {
-          done();
+        }, done);
+        if (made.is === 'done') return true;
+        settle();
+        if (made.is === 'refused' && !made.why.is('conflict')) {
+          say({ kind: 'stop', text: made.why.message });
+        } else {
+          await client.invalidateQueries({ queryKey: gardenKey(slug) });
+          say({ kind: 'care', text: made.is === 'stopped' ? STOPPED : ELSEWHERE });
         }
+        return false;
       });
     },
     [client, slug, say, working],

@@ -1,7 +1,8 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 
-import { answeredState, api, ProblemError } from '../api/client';
+import { attempt } from '../api/attempt';
+import { answeredState, api } from '../api/client';
 import { gardensKey } from '../api/garden';
 import { FileButton } from '../kit/FileButton';
 import { useMessages } from '../kit/messages';
@@ -14,25 +15,23 @@ export function ImportPlan() {
   const take = async (chosen: File) => {
     const stop = new AbortController();
     const done = working('Reading the plan', () => stop.abort());
-    try {
-      const made = await answeredState(
-        api.POST('/api/gardens', {
-          // The document goes as it is: the server reads and judges it.
-          body: (await chosen.text()) as never,
-          bodySerializer: (body) => body as unknown as string,
-          headers: { 'content-type': 'application/json' },
-          signal: stop.signal,
-        }),
-      );
-      await client.invalidateQueries({ queryKey: gardensKey });
-      void go(`/gardens/${made.head.slug}`);
-    } catch (cause) {
-      if (cause instanceof ProblemError)
-        say({ kind: 'stop', text: `${chosen.name}: ${cause.message}` });
-      else if (!stop.signal.aborted) throw cause;
-    } finally {
-      done();
-    }
+    const made = await attempt(
+      async () =>
+        answeredState(
+          api.POST('/api/gardens', {
+            // The document goes as it is: the server reads and judges it.
+            body: (await chosen.text()) as never,
+            bodySerializer: (body) => body as unknown as string,
+            headers: { 'content-type': 'application/json' },
+            signal: stop.signal,
+          }),
+        ),
+      done,
+    );
+    if (made.is === 'refused') say({ kind: 'stop', text: `${chosen.name}: ${made.why.message}` });
+    if (made.is !== 'done') return;
+    await client.invalidateQueries({ queryKey: gardensKey });
+    void go(`/gardens/${made.value.head.slug}`);
   };
   return (
     <FileButton

@@ -1,4 +1,5 @@
-import { answeredAs, api, ProblemError } from '../api/client';
+import { attempt } from '../api/attempt';
+import { answeredAs, api } from '../api/client';
 import type { FreeSpot } from '../api/types';
 import { useMessages } from '../kit/messages';
 
@@ -11,23 +12,22 @@ export function useSpot(slug: string) {
   return async (place: Record<string, unknown>): Promise<FreeSpot | null> => {
     const stop = new AbortController();
     const over = working('Looking for free ground', () => stop.abort());
-    try {
-      const answer = await answeredAs<{ spot: FreeSpot | null }>(
-        api.POST('/api/gardens/{slug}/free-spot', {
-          params: { path: { slug } },
-          body: place,
-          signal: stop.signal,
-        }),
-      );
-      if (!answer.spot) say({ kind: 'care', text: NO_ROOM });
-      return answer.spot;
-    } catch (cause) {
-      // Without a spot the place is kept all the same, and waits beside the yard.
-      if (cause instanceof ProblemError) say({ kind: 'care', text: cause.message });
-      return null;
-    } finally {
-      over();
-    }
+    const asked = await attempt(
+      () =>
+        answeredAs<{ spot: FreeSpot | null }>(
+          api.POST('/api/gardens/{slug}/free-spot', {
+            params: { path: { slug } },
+            body: place,
+            signal: stop.signal,
+          }),
+        ),
+      over,
+    );
+    // Without a spot the place is kept all the same, and waits beside the yard.
+    if (asked.is === 'refused') say({ kind: 'care', text: asked.why.message });
+    if (asked.is !== 'done') return null;
+    if (!asked.value.spot) say({ kind: 'care', text: NO_ROOM });
+    return asked.value.spot;
   };
 }
 

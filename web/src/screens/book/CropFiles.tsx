@@ -1,6 +1,7 @@
 import { useState } from 'react';
 
-import { answeredAs, api, ProblemError } from '../../api/client';
+import { attempt } from '../../api/attempt';
+import { answeredAs, api } from '../../api/client';
 import type { CropFile, Edit } from '../../api/types';
 import { FileButton } from '../../kit/FileButton';
 import { useMessages } from '../../kit/messages';
@@ -15,8 +16,8 @@ export function CropFiles({ slug, onEdit }: Props) {
   const { say } = useMessages();
   const [refused, setRefused] = useState<CropFile['faults']>([]);
   const take = async (file: File) => {
-    try {
-      const read = await answeredAs<CropFile>(
+    const read = await attempt(async () =>
+      answeredAs<CropFile>(
         api.POST('/api/gardens/{slug}/crop-file', {
           params: { path: { slug } },
           body: {
@@ -24,23 +25,20 @@ export function CropFiles({ slug, onEdit }: Props) {
             text: await file.text(),
           },
         }),
-      );
-      setRefused(read.faults);
-      const edits = read.crops.map((crop): Edit => ({
-        do: 'change-crop',
-        ...crop,
-        figures: crop.figures ?? {},
-      }));
-      const count = edits.length === 1 ? '1 crop' : `${edits.length} crops`;
-      if (edits.length === 0) {
-        say({ kind: 'tip', text: `${file.name} changes nothing in the book.` });
-      } else if (await onEdit({ do: 'together', edits })) {
-        say({ kind: 'tip', text: `${count} imported from ${file.name}.` });
-      }
-    } catch (cause) {
-      const why = cause instanceof ProblemError ? cause.message : 'it cannot be read';
-      say({ kind: 'stop', text: `${file.name}: ${why}` });
-    }
+      ),
+    );
+    if (read.is === 'refused') say({ kind: 'stop', text: `${file.name}: ${read.why.message}` });
+    if (read.is !== 'done') return;
+    setRefused(read.value.faults);
+    const edits = read.value.crops.map((crop): Edit => ({
+      do: 'change-crop',
+      ...crop,
+      figures: crop.figures ?? {},
+    }));
+    const count = edits.length === 1 ? '1 crop' : `${edits.length} crops`;
+    if (edits.length === 0) say({ kind: 'tip', text: `${file.name} changes nothing in the book.` });
+    else if (await onEdit({ do: 'together', edits }))
+      say({ kind: 'tip', text: `${count} imported from ${file.name}.` });
   };
   return (
     <>

@@ -1,7 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
-import { answered, api, ProblemError } from '../../api/client';
+import { attempt } from '../../api/attempt';
+import { answered, api } from '../../api/client';
+import type { ProblemError } from '../../api/client';
 import { useEditor } from '../../api/garden';
 import type { HeldGarden } from '../../api/merge';
 import type { Climate, ClimateAnswer } from '../../api/types';
@@ -82,13 +84,11 @@ function Beginnings({ state, onBegin, onRefused }: BeginningsProps) {
       answered(api.GET('/api/climates', { params: { query: { latitude } }, signal })),
   }).data;
   const take = async (chosen: File) => {
-    try {
-      const text = await chosen.text();
-      onBegin(await answered(api.POST('/api/climate-table', { body: { text } })));
-    } catch (cause) {
-      if (!(cause instanceof ProblemError)) throw cause;
-      onRefused(`${chosen.name}: ${cause.message}`);
-    }
+    const read = await attempt(async () =>
+      answered(api.POST('/api/climate-table', { body: { text: await chosen.text() } })),
+    );
+    if (read.is === 'done') onBegin(read.value);
+    if (read.is === 'refused') onRefused(`${chosen.name}: ${read.why.message}`);
   };
   return (
     <div className="mb-2 flex flex-wrap items-center gap-x-5 gap-y-1">

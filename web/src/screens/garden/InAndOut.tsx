@@ -2,7 +2,8 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 
-import { answeredAs, api, ProblemError } from '../../api/client';
+import { attempt } from '../../api/attempt';
+import { answeredAs, api } from '../../api/client';
 import { gardensKey } from '../../api/garden';
 import type { HeldGarden } from '../../api/merge';
 import { useMessages } from '../../kit/messages';
@@ -16,19 +17,18 @@ export function InAndOut({ state }: { state: HeldGarden }) {
   const go = useNavigate();
   const [sure, setSure] = useState(false);
   const remove = async () => {
-    try {
-      const params = { path: { slug }, query: { version } };
-      await answeredAs<unknown>(api.DELETE('/api/gardens/{slug}', { params }));
-      await client.invalidateQueries({ queryKey: gardensKey });
-      say({
-        kind: 'tip',
-        text: `${name} is deleted. You can put it back from Backups for 30 days.`,
-      });
-      void go('/');
-    } catch (cause) {
-      if (!(cause instanceof ProblemError)) throw cause;
-      say({ kind: 'stop', text: cause.message });
-    }
+    const params = { path: { slug }, query: { version } };
+    const deleted = await attempt(() =>
+      answeredAs<unknown>(api.DELETE('/api/gardens/{slug}', { params })),
+    );
+    if (deleted.is === 'refused') say({ kind: 'stop', text: deleted.why.message });
+    if (deleted.is !== 'done') return;
+    await client.invalidateQueries({ queryKey: gardensKey });
+    say({
+      kind: 'tip',
+      text: `${name} is deleted. You can put it back from Backups for 30 days.`,
+    });
+    void go('/');
   };
   return (
     <section aria-labelledby="in-and-out">

@@ -1,7 +1,9 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
 
-import { answered, answeredAs, api, ProblemError } from '../../api/client';
+import { attempt } from '../../api/attempt';
+import { answered, answeredAs, api } from '../../api/client';
+import type { ProblemError } from '../../api/client';
 import { gardensKey } from '../../api/garden';
 import type { Head, Keeping, KeptGarden } from '../../api/types';
 import { useMessages } from '../../kit/messages';
@@ -41,16 +43,11 @@ export function useKeeper(): Keeper {
   const { say } = useMessages();
   const done = useCallback(
     async <T>(asking: Promise<T>): Promise<T | undefined> => {
-      try {
-        return await asking;
-      } catch (cause) {
-        if (!(cause instanceof ProblemError)) throw cause;
-        say({ kind: 'stop', text: cause.message });
-        return undefined;
-      } finally {
-        await client.invalidateQueries({ queryKey: keepingKey });
-        await client.invalidateQueries({ queryKey: gardensKey });
-      }
+      const asked = await attempt(() => asking);
+      await client.invalidateQueries({ queryKey: keepingKey });
+      await client.invalidateQueries({ queryKey: gardensKey });
+      if (asked.is === 'refused') say({ kind: 'stop', text: asked.why.message });
+      return asked.is === 'done' ? asked.value : undefined;
     },
     [client, say],
   );

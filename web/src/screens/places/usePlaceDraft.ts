@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 
-import { answered, api, ProblemError } from '../../api/client';
+import { attempt } from '../../api/attempt';
+import { answered, api } from '../../api/client';
 import { useEditor } from '../../api/garden';
 import type { HeldGarden } from '../../api/merge';
 import type { Border, Place } from '../../api/types';
@@ -45,14 +46,12 @@ export function usePlaceDraft(state: HeldGarden, before: Place | undefined) {
 
   const save = async ({ changes, form: measures }: ReadPlace) => {
     if (measures) {
-      try {
-        const rings = await answered(api.GET('/api/outlines', { params: { query: measures } }));
-        changes.shape = { ...(changes.shape as object), ...rings };
-      } catch (cause) {
-        if (!(cause instanceof ProblemError)) throw cause;
-        form.refuse('arm', cause.message);
-        return;
-      }
+      const drawn = await attempt(() =>
+        answered(api.GET('/api/outlines', { params: { query: measures } })),
+      );
+      if (drawn.is === 'refused') form.refuse('arm', drawn.why.message);
+      if (drawn.is !== 'done') return;
+      changes.shape = { ...(changes.shape as object), ...drawn.value };
     }
     const saved = await editor.edit(
       before

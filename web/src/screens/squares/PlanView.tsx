@@ -2,6 +2,7 @@ import { memo } from 'react';
 
 import type { PlaceReport, PlantingReport, YearReport } from '../../api/types';
 import { sizeOn } from '../../drawing/growth';
+import type { Size } from '../../drawing/growth';
 import { hatchOf, PICKED } from '../../drawing/Hatches';
 import { polygonPath, softOutline } from '../../drawing/outline';
 import { groundToPx } from '../../drawing/scale';
@@ -111,6 +112,12 @@ function HeldCell({ box, scale }: { box: CellBox; scale: GroundScale }) {
   );
 }
 
+/** How far the leaves of one plant reach on the page. [px] */
+function radiusOf({ canopyCm, standing }: Size, scale: GroundScale): number {
+  const px = (canopyCm / 2) * scale.pxPerCm * Math.sqrt(standing);
+  return Math.max(LEAST_RADIUS_PX, px);
+}
+
 const PlantsFromAbove = memo(function PlantsFromAbove({
   planting,
   day,
@@ -122,10 +129,7 @@ const PlantsFromAbove = memo(function PlantsFromAbove({
 }) {
   const size = sizeOn(planting, day);
   if (!size) return null;
-  const radius = Math.max(
-    LEAST_RADIUS_PX,
-    (size.canopyCm / 2) * scale.pxPerCm * Math.sqrt(size.standing),
-  );
+  const radius = radiusOf(size, scale);
   // Where leaves meet, each plant keeps its own outline and the overlap is a tone.
   const own = Math.min(radius, (planting.spacing_cm / 2) * scale.pxPerCm * 0.97);
   const outlines = (reach: number) =>

@@ -2,7 +2,8 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 
-import { answered, answeredState, api, ProblemError } from '../../api/client';
+import { attempt } from '../../api/attempt';
+import { answered, answeredState, api } from '../../api/client';
 import { gardenKey, gardensKey } from '../../api/garden';
 import { held } from '../../api/merge';
 import type { FirstBedRequest } from '../../api/types';
@@ -58,18 +59,17 @@ export function useFirstBed() {
     const stop = new AbortController();
     const done = working('Planting the bed', () => stop.abort());
     setBusy(true);
-    try {
-      const state = await answeredState(api.POST('/api/first-bed', { body, signal: stop.signal }));
-      client.setQueryData(gardenKey(state.head.slug), held(state));
-      await client.invalidateQueries({ queryKey: gardensKey });
-      void go(`/gardens/${state.head.slug}`);
-    } catch (cause) {
-      if (cause instanceof ProblemError) setProblem(cause.message);
-      else if (!stop.signal.aborted) throw cause;
-    } finally {
-      done();
-      setBusy(false);
-    }
+    const made = await attempt(
+      () => answeredState(api.POST('/api/first-bed', { body, signal: stop.signal })),
+      done,
+    );
+    setBusy(false);
+    if (made.is === 'refused') setProblem(made.why.message);
+    if (made.is !== 'done') return;
+    const { slug } = made.value.head;
+    client.setQueryData(gardenKey(slug), held(made.value));
+    await client.invalidateQueries({ queryKey: gardensKey });
+    void go(`/gardens/${slug}`);
   };
 
   return { form, problem, busy, frosts: guess.data, make: form.sent(make) };

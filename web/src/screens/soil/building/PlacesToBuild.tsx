@@ -20,6 +20,16 @@ function piecesOf(piece: Piece, units: Units): string {
   return `${piece.count} ${what} of ${units.length(piece.length_cm)}`;
 }
 
+/** What a place takes: its pieces, its card, its roll. */
+function whatFor(row: BuildReport['places'][number], units: Units): string {
+  const { pieces, card_sheets: card, roll_m: roll, roll_cm: wide } = row;
+  const parts = pieces.map((piece) => piecesOf(piece, units));
+  if (card !== null) parts.push(`${card} sheets of card`);
+  if (roll !== null && wide !== null)
+    parts.push(`${units.distance(Math.ceil(roll * 10) / 10)} of a roll ${units.length(wide)} wide`);
+  return parts.join(', ') || '–';
+}
+
 /** Every place with its stage, what it is made of, its pieces and its hours. */
 export function PlacesToBuild({ state, build, onEdit }: Props) {
   const units = useUnits();
@@ -78,17 +88,7 @@ export function PlacesToBuild({ state, build, onEdit }: Props) {
                   <span className="text-muted">no frame</span>
                 )}
               </td>
-              <td className="py-1 pr-2 max-sm:col-span-2">
-                {[
-                  ...row.pieces.map((piece) => piecesOf(piece, units)),
-                  ...(row.card_sheets === null ? [] : [`${row.card_sheets} sheets of card`]),
-                  ...(row.roll_m === null || row.roll_cm === null
-                    ? []
-                    : [
-                        `${units.distance(Math.ceil(row.roll_m * 10) / 10)} of a roll ${units.length(row.roll_cm)} wide`,
-                      ]),
-                ].join(', ') || '–'}
-              </td>
+              <td className="py-1 pr-2 max-sm:col-span-2">{whatFor(row, units)}</td>
               <td className="py-1 text-right max-sm:col-span-2 max-sm:text-left">
                 {row.hours.toFixed(1)}
                 <span className="sm:hidden"> hours</span>
