@@ -3,7 +3,7 @@ import { describe, expect, it, vi } from 'vitest';
 import { attempt } from './attempt';
 import { ProblemError } from './client';
 
-const failing = (cause: unknown) => () => Promise.reject(cause);
+const failing = (cause: Error) => () => Promise.reject(cause);
 
 describe('something asked of the server', () => {
   it('tells its answer', async () => {
