@@ -52,7 +52,13 @@ export interface Units {
   toField: (cm: number) => string;
 }
 
+/** A number with at most so many decimals, thousands grouped. */
 function trimmed(value: number, digits: number): string {
+  return (Number(value.toFixed(digits)) + 0).toLocaleString('en-GB', { maximumFractionDigits: digits });
+}
+
+/** The same for a field: nothing in it that would have to be read again. */
+function typed(value: number, digits: number): string {
   return String(Number(value.toFixed(digits)));
 }
 
@@ -103,7 +109,7 @@ const metric: Units = {
   areaUnit: 'm²',
   temperature: (c) => `${minus(Math.round(c))} °C`,
   measured: (value, unit) => `${figure(value)} ${unit}`,
-  toField: (cm) => trimmed(cm, 2),
+  toField: (cm) => typed(cm, 2),
 };
 
 const inches = (cm: number) => `${trimmed(cm / CM_PER_INCH, 1)} in`;
@@ -131,7 +137,7 @@ const imperial: Units = {
   areaUnit: 'sq ft',
   temperature: (c) => `${minus(Math.round(c * 1.8 + 32))} °F`,
   measured: (value, unit) => converted(value, unit) ?? `${figure(value)} ${unit}`,
-  toField: (cm) => trimmed(cm / CM_PER_INCH, 2),
+  toField: (cm) => typed(cm / CM_PER_INCH, 2),
 };
 
 /** A unit of the core as it stands in a field: its own name there, and the way there and back. */
