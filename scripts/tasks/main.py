@@ -133,10 +133,14 @@ def _python_checks() -> list[Step]:
 def _web_checks() -> list[Step]:
     return [
         ("Web format", ["npm", "run", "--silent", "format"], True),
-        ("Web lint", ["npm", "run", "--silent", "lint"], True),
         ("Web types", ["npm", "run", "--silent", "types"], True),
         ("Web unit tests", ["npm", "run", "--silent", "test"], True),
     ]
+
+
+def _web_lint() -> list[Step]:
+    """As long as all other checks together: it has a lane of its own."""
+    return [("Web lint", ["npm", "run", "--silent", "lint"], True)]
 
 
 def _prepare() -> None:
@@ -147,7 +151,7 @@ def _prepare() -> None:
 def _check(rest: list[str]) -> int:
     _prepare()
     quick = [_tool("pytest"), "tests/core", "tests/crops", "tests/store", "tests/cli", *rest]
-    return _steps([*_python_checks(), ("Unit tests", quick, False)], _web_checks())
+    return _steps([*_python_checks(), ("Unit tests", quick, False)], _web_checks() + _web_lint())
 
 
 def _test(rest: list[str]) -> int:
@@ -158,7 +162,7 @@ def _test(rest: list[str]) -> int:
         os.environ["AMPLE_LONG"] = "1"
     asked = [a for a in rest if a != "--long"]
     shared = ["-n", "auto", "--maxprocesses", "4", "--dist", "worksteal"]
-    checks = _steps(_python_checks(), _web_checks())
+    checks = _steps(_python_checks() + _web_checks(), _web_lint())
     # One after the other: browsers want the machine to themselves, and two of them fill it.
     reckoned = [_tool("pytest"), "--ignore=tests/browser", *shared, *asked]
     driven = [_tool("pytest"), "tests/browser", *shared, "--maxprocesses", "2", *asked]

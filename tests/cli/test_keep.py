@@ -68,7 +68,11 @@ def test_a_damaged_file_is_kept_beside_what_is_restored(folder, tmp_path):
     assert gardens(folder) == ["test-yard"]
 
 
-@pytest.mark.parametrize("content", [None, b"", b"no backup", b"SQLite format 3\x00" + b"x" * 5000])
+@pytest.mark.parametrize(
+    "content",
+    [None, b"", b"no backup", b"SQLite format 3\x00" + b"x" * 5000],
+    ids=["no file", "empty", "words", "half a database"],
+)
 def test_what_is_no_backup_is_refused_and_changes_nothing(folder, tmp_path, content):
     file = tmp_path / "file"
     if content is not None:
