@@ -150,7 +150,7 @@ def some_of(stands: SetOut, case: Case, kind: Case, start: int, stop: int) -> Se
     the ground, as crowded as that kind would be there.
 
     Args:
-        laid, case: The whole planting.
+        stands, case: The whole planting.
         kind: The same planting, all of the other kind.
     """
     if case.support is not None:

@@ -92,8 +92,8 @@ def _beside(line: shapely.LineString, solids: list[tuple[str, shapely.Polygon]])
     every = np.arange(step / 2, line.length, step)
     points = shapely.line_interpolate_point(line, every)
     shapely.prepare(near)
-    found: list[float] = every[shapely.intersects(near, points)].tolist()
-    return found
+    along: list[float] = every[shapely.intersects(near, points)].tolist()
+    return along
 
 
 def _first(
