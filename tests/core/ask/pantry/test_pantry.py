@@ -71,6 +71,16 @@ def test_kinds_are_one_crop_at_table(pantry):
     assert crop(both, "carrot").plants > crop(one, "carrot").plants
 
 
+def test_a_planting_that_fails_is_no_measure_of_what_one_more_gives(pantry):
+    late = planting("carrot", ("C4", "D4"), id="late", start_date="2027-10-20")
+    alone, both = (
+        crop(pantry(CARROT, *more, **wanting(carrot=10)), "carrot") for more in ((), (late,))
+    )
+    assert both.plants > alone.plants
+    assert both.kg_per_plant == pytest.approx(alone.kg_per_plant)
+    assert both.more_plants <= alone.more_plants
+
+
 def test_a_want_is_worked_back_to_plants_squares_and_seed(pantry, book):
     found = crop(pantry(CARROT, **wanting(carrot=10)), "carrot")
     assert found.short_kg == pytest.approx(10 - found.harvest_kg.p50)

@@ -149,13 +149,10 @@ def _supply(
     by_week = picked.of(own)
     want = wanted.kg if wanted else None
     total = total_of(own, seasons.count)
-    plants = sum(e.report.plants for e in own)
-    spread = crop.yield_kg_per_plant
-    usual = spread.typical * crop.survival if spread else 0.0
-    each = total.p50 / plants if plants and total.p50 else usual
+    each, squares_each = _one_more(crop, own)
     short = None if want is None else want - total.p50
     more = math.ceil(short / each - 1e-9) if short is not None and short > 0 and each else None
-    squares = None if more is None else math.ceil(more * _squares_a_plant(crop, own) - 1e-9)
+    squares = None if more is None else math.ceil(more * squares_each - 1e-9)
     chance = None
     if want is not None:
         chance = float((season_total(own, seasons.count) >= want).mean())
@@ -164,7 +161,7 @@ def _supply(
         name=crop.name,
         mark=crop.mark,
         family=crop.family,
-        plants=plants,
+        plants=sum(e.report.plants for e in own),
         harvest_kg=total,
         weeks=bands_of(picked.weeks, by_week),
         want_kg=want,
@@ -185,12 +182,16 @@ def _supply(
     )
 
 
-def _squares_a_plant(crop: Crop, own: Sequence[Evaluated]) -> float:
-    """Squares that a plant takes as the crop is grown here, else by its spacing."""
-    plants = sum(e.report.plants for e in own)
-    if plants:
-        return sum(len(e.report.cells) for e in own) / plants
-    return crop.spacing_cm**2 / DEFAULT_CELL_CM**2
+def _one_more(crop: Crop, own: Sequence[Evaluated]) -> tuple[float, float]:
+    """What one more plant gives and the squares it takes: as in the planting here that makes most
+    of its squares, so that one that fails is no measure; else as the book has it. [kg, squares]"""
+    bearing = [e.report for e in own if e.report.cells and e.report.harvest_kg.p50 > 0]
+    if bearing:
+        best = max(bearing, key=lambda report: report.harvest_kg.p50 / len(report.cells))
+        return best.harvest_kg.p50 / best.plants, len(best.cells) / best.plants
+    spread = crop.yield_kg_per_plant
+    usual = spread.typical * crop.survival if spread else 0.0
+    return usual, crop.spacing_cm**2 / DEFAULT_CELL_CM**2
 
 
 def _words(short: float | None, likely: float, more: int | None, squares: int | None) -> Text:
