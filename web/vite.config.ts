@@ -7,7 +7,11 @@ const server = 'http://127.0.0.1:8437';
 
 export default defineConfig({
   // The compiler keeps what a render made of values that did not change.
-  plugins: [react(), babel({ presets: [reactCompilerPreset({ panicThreshold: 'all_errors' })] }), tailwindcss()],
+  plugins: [
+    react(),
+    babel({ presets: [reactCompilerPreset({ panicThreshold: 'all_errors' })] }),
+    tailwindcss(),
+  ],
   build: {
     outDir: '../src/ample_rows/api/site',
     emptyOutDir: true,

@@ -54,7 +54,9 @@ export interface Units {
 
 /** A number with at most so many decimals, thousands grouped. */
 function trimmed(value: number, digits: number): string {
-  return (Number(value.toFixed(digits)) + 0).toLocaleString('en-GB', { maximumFractionDigits: digits });
+  return (Number(value.toFixed(digits)) + 0).toLocaleString('en-GB', {
+    maximumFractionDigits: digits,
+  });
 }
 
 /** The same for a field: nothing in it that would have to be read again. */
