@@ -121,11 +121,11 @@ def _report_change(was: Report, now: Report) -> ReportChange:
 
 
 def _notes(was: tuple[Note, ...], now: tuple[Note, ...]) -> list[int | Note]:
-    places_of: dict[tuple[str | None, ...], list[int]] = defaultdict(list)
+    indexes_of: dict[tuple[str | None, ...], list[int]] = defaultdict(list)
     for index, note in enumerate(was):
-        places_of[note.code, note.place, note.planting].append(index)
+        indexes_of[note.code, note.place, note.planting].append(index)
     return [
-        next((i for i in places_of[note.code, note.place, note.planting] if was[i] == note), note)
+        next((i for i in indexes_of[note.code, note.place, note.planting] if was[i] == note), note)
         for note in now
     ]
 
