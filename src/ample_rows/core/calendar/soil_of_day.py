@@ -24,16 +24,16 @@ def soil_of_day(plan: p.Plan, day: date, seed: int, book: Book) -> tuple[SoilWar
     """
     year = growing_year(plan.garden, book)
     probe: SoilProbe = StandInProbe(plan.garden.climate, year.latitude, plan.places, seed, book)
-    anchors_of = []
+    warmth = []
     for place in plan.places:
         read = probe.read_c(place.id, day, SOWN_CM) if place.probe else None
         usual = estimated_c(year, place, day, SOWN_CM, book)
         if read is not None:
-            anchors_of.append(
+            warmth.append(
                 SoilWarmth(place.id, read, SOWN_CM, message("soil-of-day-read-probe"), probed=True)
             )
         elif usual is not None:
-            anchors_of.append(
+            warmth.append(
                 SoilWarmth(place.id, usual, SOWN_CM, message("soil-of-day-usual-day"), probed=False)
             )
-    return tuple(anchors_of)
+    return tuple(warmth)

@@ -16,7 +16,7 @@ def tank_reports(
     climate, site = plan.garden.climate, plan.site
     if site is None or climate is None or climate.rain_mm is None:
         return ()
-    answers = []
+    tank_by_tank = []
     for tank in site.tanks:
         name = tank.name or TANK_NAME
         served = [r for r in reports if r.water and r.ground.water == name]
@@ -30,7 +30,7 @@ def tank_reports(
         )
         labels = {place.id: place.label for place in plan.places}
         names = tuple(labels[r.id] for r in served)
-        answers.append(
+        tank_by_tank.append(
             TankReport(
                 name=name,
                 litres=tank.litres,
@@ -44,7 +44,7 @@ def tank_reports(
                 weeks_dry=year.weeks_dry,
             )
         )
-    return tuple(answers)
+    return tuple(tank_by_tank)
 
 
 def _week(report: PlaceReport, month: int) -> float:

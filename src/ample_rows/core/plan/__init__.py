@@ -204,10 +204,10 @@ class Plan(PlanValue):
     alternatives: Annotated[tuple[Alternative, ...], Field(max_length=12)] = ()
     set_aside: tuple[SetAside, ...] = ()
 
-    def with_alternative(self, layout: Alternative) -> "Plan":
-        """The plan as it would be with another layout in force, and none beside it."""
-        site = self.site.model_copy(update={"paths": layout.paths}) if self.site else None
-        parts = {"places": layout.places, "plantings": layout.plantings}
+    def with_alternative(self, drawing: Alternative) -> "Plan":
+        """The plan as it would be with another drawing in force, and none beside it."""
+        site = self.site.model_copy(update={"paths": drawing.paths}) if self.site else None
+        parts = {"places": drawing.places, "plantings": drawing.plantings}
         return self.model_copy(update={"site": site, "alternatives": (), **parts})
 
     def place(self, ident: str) -> Place | None:
