@@ -189,7 +189,7 @@ def test_every_number_that_is_not_a_crops_has_unit_status_and_source():
             assert record.low <= record.value <= record.high, name
 
 
-SOURCES = '[sources]\nspacing="s"\nroots="r"\nlight="l"\ntime="t"\nyield="y"\n'
+SOURCES = '[sources]\nspacing="s"\ncounts="c"\nroots="r"\nlight="l"\ntime="t"\nyield="y"\n'
 
 
 def family(**changes):
@@ -202,6 +202,7 @@ def family(**changes):
         "spacing_cm": 20,
         "in_row_cm": 18,
         "between_row_cm": 30,
+        "per_square": 4,
         "canopy_cm": 20,
         "height_cm": 20,
         "least_depth_cm": 10,

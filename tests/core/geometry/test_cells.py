@@ -1,5 +1,6 @@
 """The grid: addresses, part cells and their true areas, words for squares."""
 
+import json
 import math
 
 import pytest
@@ -11,7 +12,7 @@ from ample_rows.core.geometry import cells
 
 
 def grid(shape: p.Shape, cell_cm: float = 30.0) -> cells.Grid:
-    return cells.grid_over(shape, cell_cm)
+    return cells.grid_over(shape, cells.Pitch(cell_cm, cell_cm))
 
 
 def rectangle(width: float, length: float) -> p.Rectangle:
@@ -97,3 +98,41 @@ def test_cells_joined_by_edges_are_one_region(addresses, groups):
 )
 def test_squares_in_words(addresses, words):
     assert cells.span_words(addresses) == words
+
+
+@pytest.mark.parametrize(
+    ("width", "length", "cell_cm", "columns", "rows", "whole"),
+    [
+        (121.92, 121.92, 30, 4, 4, 16),  # 4 x 4 ft
+        (121.92, 243.84, 30, 4, 8, 32),
+        (121.92, 121.92, 30.48, 4, 4, 16),
+        (120, 240, 30.48, 4, 8, 32),
+        (120, 240, 30, 4, 8, 32),
+        (125, 240, 30, 4, 8, 32),  # 31.25: 4.2 % wider
+        (127, 240, 30, 5, 8, 32),  # 31.75 would be 5.8 %: a strip of 7 cm remains
+        (100, 250, 30, 4, 8, 24),  # 33.3 is too wide, 31.25 is not: the width keeps its strip
+        (20, 20, 30, 1, 1, 0),
+    ],
+)
+def test_a_fitted_grid_stretches_its_squares_by_at_most_a_twentieth(
+    width, length, cell_cm, columns, rows, whole
+):
+    shape = {"type": "rectangle", "width_cm": width, "length_cm": length}
+    place = p.Place.model_validate_json(
+        json.dumps(
+            {
+                "id": "bed",
+                "kind": "framed",
+                "shape": shape,
+                "wall_height_cm": 30,
+                "cell_cm": cell_cm,
+                "grid": "fitted",
+            }
+        )
+    )
+    made = cells.grid_of(place)
+    assert (made.columns, made.rows) == (columns, rows)
+    assert sum(cell.whole for cell in made.cells.values()) == whole
+    assert sum(cell.area_cm2 for cell in made.cells.values()) == pytest.approx(width * length)
+    assert cells.cells_about(place) == len(made.cells)
+    assert all(abs(side / cell_cm - 1) <= 0.05 + 1e-9 for side in made.pitch)

@@ -10,6 +10,7 @@ from hypothesis import strategies as st
 
 from ample_rows.core.ask.supports.edges import edge_choices
 from ample_rows.core.estimate.estimate import Estimate
+from ample_rows.core.geometry.cells import pitch_of
 from ample_rows.core.place.crop_shade import crop_shades
 from ample_rows.core.place.place_cases import setting_of
 from ample_rows.core.place.tall import tall_in
@@ -107,7 +108,7 @@ def test_a_box_that_lets_nothing_through_is_a_wall(book, read):
     lost = next(s for s in shade if s.planting == "low").lost_hours
     place = plan.places[0]
     wall = next(t for t in tall_in(place, plan.plantings, setting, sky, book) if t.id == "beans")
-    ground = lit_on(place.shape, 30, spot_of(place, None), 30.0, sky)
+    ground = lit_on(place.shape, pitch_of(place), spot_of(place, None), 30.0, sky)
     points = ground.points_m[[ground.rows["C3"], ground.rows["C4"]]]
     path = high_path(sky)
     day = 13  # late in July, when both stand

@@ -198,7 +198,15 @@ def test_faults_of_a_place(changes, path, words):
         ({"layout": "spiral"}, "plantings[0].layout", "merged"),
         ({"spacing_cm": 0}, "plantings[0].spacing_cm", "at least 0.5"),
         ({"spacing_cm": 0.5, "cells": "all"}, "plantings[0].spacing_cm", "20000"),
-        ({"per_cell": 21}, "plantings[0].per_cell", "at most 20"),
+        ({"per_cell": 101}, "plantings[0].per_cell", "at most 100"),
+        ({"per_cell": 2.5}, "plantings[0].per_cell", "whole number"),
+        ({"plants": 0}, "plantings[0].plants", "at least 1"),
+        ({"plants": 20_001}, "plantings[0].plants", "at most 20000"),
+        ({"spots_cm": []}, "plantings[0].spots_cm", "at least 1"),
+        ({"spots_cm": [[10, 10], [61, 10]]}, "plantings[0].spots_cm[1]", "outside"),
+        ({"spots_cm": [[10, 10], [10.5, 10]]}, "plantings[0].spots_cm[1]", "nearer than 1 cm"),
+        ({"spots_cm": [[10, 10]], "plants": 2}, "plantings[0].plants", "1 spots"),
+        ({"walls": "far"}, "plantings[0].walls", "near"),
         ({"support": "net"}, "plantings[0].support", "no support"),
         ({"training": "trapeze"}, "plantings[0].training", "training"),
     ],
@@ -284,3 +292,20 @@ def test_no_value_anywhere_breaks_the_reader(path, value):
     with contextlib.suppress(PlanFaultsError):
         plan = read_plan(json.dumps(doc), BOOK)
         assert read_plan(json.dumps(p.document(plan)), BOOK) == plan
+
+
+def test_the_keys_of_the_second_edition_come_back_as_they_were():
+    garden = {
+        "units": "imperial",
+        "words": "en-US",
+        "per_square": {"kale": 2, "courgette": 0.11},
+        "winter_low_c": -9.5,
+        "zone": "8a",
+        "policies": {"walls": "near"},
+        "household": {"worth": {"tomato": 2.5}, "likes": ["fruit"]},
+    }
+    place = bed(grid="fitted", layout="offset", walls="half", group="six pots", own_earth_litres=80)
+    row = planting(walls="near", per_cell=0.25, locked=True, plants=3)
+    spots = planting(id="p2", cells=["C1"], spots_cm=[[70.5, 10], [80, 20]])
+    doc = document(row, spots, places=[place], **garden)
+    assert p.document(read_plan(json.dumps(doc), BOOK)) == doc

@@ -8,9 +8,11 @@ from hypothesis import strategies as st
 
 from ample_rows.core import plan as p
 from ample_rows.core.geometry import lattice
-from ample_rows.core.geometry.cells import grid_over
+from ample_rows.core.geometry.cells import Pitch, grid_over
 from ample_rows.core.geometry.shapes import Box
-from ample_rows.core.planting import stand
+from ample_rows.core.planting.ground import Ground
+from ample_rows.core.planting.setting_out import SettingOut
+from ample_rows.core.planting.stand import stand_in_cells
 from ample_rows.crops import load_book
 from tests.conftest import block, planting, tub
 
@@ -61,14 +63,15 @@ SQUARE_RADII = {
 
 
 def out(layout="merged", spacing=7.5, **keys):
-    values = {"row_spacing_cm": 30.0, "per_cell": None, "per_station": 1, **keys}
-    return stand.SettingOut(layout=layout, spacing_cm=spacing, **values)
+    values = {"row_spacing_cm": 30.0, "own_ground_cm2": spacing**2, **keys}
+    return SettingOut(layout=layout, spacing_cm=spacing, **values)
 
 
 def laid(how, shape=RECTANGLE, cells=None, whole=False, cell_cm=30.0):
-    named = tuple(grid_over(shape, cell_cm).cells) if cells is None else cells
-    ground = stand.Ground(shape=shape, cell_cm=cell_cm, cells=named, whole_place=whole)
-    return stand.stand_in_cells(ground, how, BOOK)
+    pitch = Pitch(cell_cm, cell_cm)
+    named = tuple(grid_over(shape, pitch).cells) if cells is None else cells
+    ground = Ground(shape=shape, pitch=pitch, cells=named, whole_place=whole)
+    return stand_in_cells(ground, how, BOOK)
 
 
 @pytest.mark.parametrize(

@@ -2591,6 +2591,8 @@ export interface components {
             in_row_cm: number;
             /** Between Row Cm */
             between_row_cm: number;
+            /** Per Square */
+            per_square: number;
             /** Canopy Cm */
             canopy_cm: number;
             /** Height Cm */
@@ -3460,6 +3462,10 @@ export interface components {
         /**
          * Garden
          * @description Where the garden lies, its frosts, and the schools it follows.
+         *
+         *     `per_square` are its own counts for a square of 30 cm, by crop, where they are not the book's.
+         *     `units` and `words` are those in which the grower reads and types. `winter_low_c` is the
+         *     coldest night of a usual winter, `zone` a growing zone as the grower names it.
          */
         Garden: {
             /** Name */
@@ -3489,6 +3495,18 @@ export interface components {
             /** Seed */
             seed?: number | null;
             climate?: components["schemas"]["Climate"] | null;
+            /** Units */
+            units?: ("metric" | "imperial") | null;
+            /** Words */
+            words?: ("en-GB" | "en-US") | null;
+            /** Per Square */
+            per_square?: {
+                [key: string]: number;
+            } | null;
+            /** Winter Low C */
+            winter_low_c?: number | null;
+            /** Zone */
+            zone?: string | null;
             /** @default {} */
             policies: components["schemas"]["Policies"];
             /**
@@ -3684,7 +3702,8 @@ export interface components {
          * @description Who eats, and who works: `arm_cm` is the shortest arm's own easy reach.
          *
          *     `hours_per_week` is the time that there is for the garden; `visits` the days of the week on
-         *     which someone comes there, where it lies away from home.
+         *     which someone comes there, where it lies away from home. `worth` of a crop is what a kilogram
+         *     counts for, against one of carrots; `likes` are the kinds of food that it likes.
          */
         Household: {
             /** People */
@@ -3718,6 +3737,12 @@ export interface components {
              * @default []
              */
             wants: components["schemas"]["Want"][];
+            /** Worth */
+            worth?: {
+                [key: string]: number;
+            } | null;
+            /** Likes */
+            likes?: string[] | null;
         } & {
             [key: string]: unknown;
         };
@@ -4206,8 +4231,7 @@ export interface components {
         MarkingSheet: {
             /** Place */
             place: string;
-            /** Cell Cm */
-            cell_cm: number;
+            pitch_cm: components["schemas"]["Pitch"];
             /** Across Cm */
             across_cm: number[];
             /** Along Cm */
@@ -4771,10 +4795,17 @@ export interface components {
             /** Length Cm */
             length_cm: number;
         };
+        Pitch: [
+            number,
+            number
+        ];
         /**
          * Place
          * @description What holds soil: a bed or a container; a riser stands on squares of another place.
          *
+         *     A `fitted` grid stretches its squares a little, so that no strip is left at the far edges.
+         *     `layout` and `walls` are the schools that it follows where they are not the garden's. Pots of
+         *     one kind share a `group`. `own_earth_litres` of its fill are dug on the spot.
          *     `probe` names the thermometer in its soil, where it has one.
          */
         Place: {
@@ -4801,6 +4832,16 @@ export interface components {
             native?: ("compacted" | "ordinary" | "loose") | null;
             /** Cell Cm */
             cell_cm?: number | null;
+            /** Grid */
+            grid?: ("exact" | "fitted") | null;
+            /** Layout */
+            layout?: ("single-squares" | "merged" | "offset" | "rows" | "band" | "stations") | null;
+            /** Walls */
+            walls?: ("half" | "near") | null;
+            /** Group */
+            group?: string | null;
+            /** Own Earth Litres */
+            own_earth_litres?: number | null;
             /** Depth Policy */
             depth_policy?: ("shallow" | "standard" | "deep") | null;
             /** Twin Of */
@@ -4976,8 +5017,7 @@ export interface components {
             bottom: string;
             /** Heading Deg */
             heading_deg: number;
-            /** Cell Cm */
-            cell_cm: number;
+            pitch_cm: components["schemas"]["Pitch"];
             /** Cells */
             cells: components["schemas"]["CellReport"][];
             /** Supports */
@@ -5150,6 +5190,10 @@ export interface components {
          *     plants. `gives_way_to` names the neighbour it is cleared for. `varieties` assigns its first
          *     plants to other types, run by run; the rest are of its own. `led_over` is ground that its
          *     vines run over besides.
+         *
+         *     How many: `spots_cm` says where each plant stands; else `plants` how many there are, spread
+         *     evenly; else `per_cell` how many a square holds, below 1 the part of a plant; else the
+         *     spacing decides, or the garden's count for each square. What is `locked` is settled.
          */
         Planting: {
             /** Id */
@@ -5175,6 +5219,15 @@ export interface components {
             row_spacing_cm?: number | null;
             /** Per Cell */
             per_cell?: number | null;
+            /** Plants */
+            plants?: number | null;
+            /** Spots Cm */
+            spots_cm?: [
+                number,
+                number
+            ][] | null;
+            /** Walls */
+            walls?: ("half" | "near") | null;
             /** Plants Per Station */
             plants_per_station?: number | null;
             /** Support */
@@ -5207,6 +5260,8 @@ export interface components {
             /** Gives Way To */
             gives_way_to?: string | null;
             led_over?: components["schemas"]["LedOver"] | null;
+            /** Locked */
+            locked?: boolean | null;
         } & {
             [key: string]: unknown;
         };
@@ -5365,6 +5420,8 @@ export interface components {
             layout?: ("single-squares" | "merged" | "offset" | "rows" | "band" | "stations") | null;
             /** Time */
             time?: ("calendar" | "thermal") | null;
+            /** Walls */
+            walls?: ("half" | "near") | null;
         } & {
             [key: string]: unknown;
         };
@@ -7737,6 +7794,7 @@ export type Path = components['schemas']['Path'];
 export type PathEarth = components['schemas']['PathEarth'];
 export type Picking = components['schemas']['Picking'];
 export type PieceRow = components['schemas']['PieceRow'];
+export type Pitch = components['schemas']['Pitch'];
 export type Place = components['schemas']['Place'];
 export type PlaceBuild = components['schemas']['PlaceBuild'];
 export type PlaceChange = components['schemas']['PlaceChange'];

@@ -33,13 +33,14 @@ export interface CellBox {
 /** A cell's square in the place's frame, cut to its bounding box. [cm] */
 export function boxOf(place: PlaceReport, { column, row }: Spot): CellBox {
   const [x0, y0, x1, y1] = place.bounds_cm;
-  const left = x0 + column * place.cell_cm;
-  const top = y0 + row * place.cell_cm;
+  const [xPitch, yPitch] = place.pitch_cm;
+  const left = x0 + column * xPitch;
+  const top = y0 + row * yPitch;
   return {
     x0: left,
     y0: top,
-    x1: Math.min(left + place.cell_cm, x1),
-    y1: Math.min(top + place.cell_cm, y1),
+    x1: Math.min(left + xPitch, x1),
+    y1: Math.min(top + yPitch, y1),
   };
 }
 
@@ -55,9 +56,17 @@ export function freeAddresses(place: PlaceReport): Set<string> {
   return new Set(place.cells.filter((cell) => !cell.held).map((cell) => cell.address));
 }
 
+const ONE_GROUND_M2 = 2 * 0.09;
+
+/** Whether a pot or trough is too small for squares: it is one ground to press. */
+export function isOneGround(place: PlaceReport): boolean {
+  return place.inside_area_m2 < ONE_GROUND_M2;
+}
+
 /** The cells of the rectangle between two spots that can be planted. */
 export function rectangle(place: PlaceReport, from: Spot, to: Spot): string[] {
   const usable = freeAddresses(place);
+  if (isOneGround(place)) return [...usable];
   const cells: string[] = [];
   const [c0, c1] = [Math.min(from.column, to.column), Math.max(from.column, to.column)];
   const [r0, r1] = [Math.min(from.row, to.row), Math.max(from.row, to.row)];
@@ -68,6 +77,37 @@ export function rectangle(place: PlaceReport, from: Spot, to: Spot): string[] {
     }
   }
   return cells;
+}
+
+/** Chosen squares with some more, or without them where all of those were chosen already. */
+export function withMore(chosen: readonly string[], more: readonly string[]): string[] {
+  const had = new Set(chosen);
+  if (more.every((cell) => had.has(cell))) return chosen.filter((cell) => !more.includes(cell));
+  return [...chosen, ...more.filter((cell) => !had.has(cell))];
+}
+
+/** Of some squares those at their border. */
+export function borderOf(chosen: readonly string[]): string[] {
+  const set = new Set(chosen);
+  return chosen.filter((cell) => {
+    const { column, row } = spotOf(cell);
+    const near = [
+      { column: column - 1, row },
+      { column: column + 1, row },
+      { column, row: row - 1 },
+      { column, row: row + 1 },
+    ];
+    return near.some((spot) => spot.column < 0 || spot.row < 0 || !set.has(addressOf(spot)));
+  });
+}
+
+/** Of some squares every other one, as on a board for draughts. */
+export function everyOther(chosen: readonly string[]): string[] {
+  const first = chosen[0] ? spotOf(chosen[0]) : { column: 0, row: 0 };
+  return chosen.filter((cell) => {
+    const { column, row } = spotOf(cell);
+    return (column + row - first.column - first.row) % 2 === 0;
+  });
 }
 
 /** What stands in a cell on a day. */

@@ -10,15 +10,15 @@ const run = (inputs: Input[], from: Gesture = IDLE) => inputs.reduce(next, from)
 describe('a gesture is a named state', () => {
   it('paints from where it was pressed to where it is', () => {
     const state = run([
-      { kind: 'pressSquare', spot: A1, extendFrom: null },
+      { kind: 'pressSquare', spot: A1, extendFrom: null, adding: false },
       { kind: 'overSquare', spot: B3 },
     ]);
-    expect(state).toEqual({ kind: 'painting', from: A1, to: B3 });
+    expect(state).toEqual({ kind: 'painting', from: A1, to: B3, adding: false });
   });
 
   it('extends what was chosen when Shift is held', () => {
-    const state = run([{ kind: 'pressSquare', spot: B3, extendFrom: A1 }]);
-    expect(state).toEqual({ kind: 'painting', from: A1, to: B3 });
+    const state = run([{ kind: 'pressSquare', spot: B3, extendFrom: A1, adding: false }]);
+    expect(state).toEqual({ kind: 'painting', from: A1, to: B3, adding: false });
   });
 
   it('resizes about the corner that is held', () => {
@@ -41,7 +41,7 @@ describe('a gesture is a named state', () => {
     expect(run([{ kind: 'overSquare', spot: B3 }])).toBe(IDLE);
     const wedge = run([{ kind: 'pressWedge', planting: 'p1', day: 1 }]);
     expect(next(wedge, { kind: 'overSquare', spot: B3 })).toBe(wedge);
-    const paint = run([{ kind: 'pressSquare', spot: A1, extendFrom: null }]);
+    const paint = run([{ kind: 'pressSquare', spot: A1, extendFrom: null, adding: false }]);
     expect(next(paint, { kind: 'overDay', day: 5 })).toBe(paint);
     expect(next(paint, { kind: 'cancel' })).toBe(IDLE);
   });

@@ -1,10 +1,12 @@
 import type { Day } from '../kit/day';
 import type { Spot } from './cells';
+import type { PointCm } from './scale';
 
 /** A gesture is a named state; these functions move from one to the next. */
 export type Gesture =
   | { kind: 'idle' }
-  | { kind: 'painting'; from: Spot; to: Spot }
+  | { kind: 'painting'; from: Spot; to: Spot; adding: boolean }
+  | { kind: 'movingPlant'; planting: string; plant: number; spot: Spot; at: PointCm | null }
   | { kind: 'resizing'; planting: string; anchor: Spot; to: Spot }
   | { kind: 'movingWedge'; planting: string; fromDay: Day; byDays: number }
   | { kind: 'settlingWedge'; planting: string; byDays: number };
@@ -12,7 +14,9 @@ export type Gesture =
 export const IDLE: Gesture = { kind: 'idle' };
 
 export type Input =
-  | { kind: 'pressSquare'; spot: Spot; extendFrom: Spot | null }
+  | { kind: 'pressSquare'; spot: Spot; extendFrom: Spot | null; adding: boolean }
+  | { kind: 'pressPlant'; planting: string; plant: number; spot: Spot }
+  | { kind: 'overPoint'; at: PointCm }
   | { kind: 'pressEdge'; planting: string; anchor: Spot; spot: Spot }
   | { kind: 'overSquare'; spot: Spot }
   | { kind: 'pressWedge'; planting: string; day: Day }
@@ -25,7 +29,16 @@ export type Input =
 export function next(gesture: Gesture, input: Input): Gesture {
   switch (input.kind) {
     case 'pressSquare':
-      return { kind: 'painting', from: input.extendFrom ?? input.spot, to: input.spot };
+      return {
+        kind: 'painting',
+        from: input.extendFrom ?? input.spot,
+        to: input.spot,
+        adding: input.adding,
+      };
+    case 'pressPlant':
+      return { ...input, kind: 'movingPlant', at: null };
+    case 'overPoint':
+      return gesture.kind === 'movingPlant' ? { ...gesture, at: input.at } : gesture;
     case 'pressEdge':
       return { kind: 'resizing', planting: input.planting, anchor: input.anchor, to: input.spot };
     case 'pressWedge':

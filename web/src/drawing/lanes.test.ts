@@ -10,7 +10,7 @@ function planting(id: string, cells: string[], start: string, clear = '2027-08-0
 
 const PLACE = {
   bounds_cm: [0, 0, 120, 270],
-  cell_cm: 30,
+  pitch_cm: [30, 30],
   cells: ['A', 'B', 'C', 'D'].flatMap((c) =>
     Array.from({ length: 9 }, (_, r) => ({
       address: `${c}${r + 1}`,

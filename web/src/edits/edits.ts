@@ -2,6 +2,7 @@ import type { Edit, Place, Plan, Planting, PlantingReport, ShelfEntry } from '..
 import { dayOf, isoOf } from '../kit/day';
 import type { Day } from '../kit/day';
 import type { Gap } from '../drawing/lanes';
+import type { PointCm } from '../drawing/scale';
 
 /** Edits that the bed sheet makes, as plain values. */
 
@@ -27,6 +28,30 @@ export function plantEdit(plan: Plan, place: string, entry: ShelfEntry, day: Day
   if (entry.support) planting.support = entry.support;
   if (entry.clear_by) planting.clear_date = entry.clear_by;
   return { do: 'plant', planting };
+}
+
+/** A plant dragged to its own spot; nothing where it was only pressed. */
+export function spotEdit(
+  plantings: readonly PlantingReport[],
+  { planting, plant, at }: { planting: string; plant: number; at: PointCm | null },
+): Edit | null {
+  const report = plantings.find((p) => p.id === planting);
+  if (!report || !at) return null;
+  return {
+    do: 'change-planting',
+    id: planting,
+    changes: spotChanges(report.positions_cm, plant, at),
+  };
+}
+
+/** All plants where they are, but one at another spot. */
+export function spotChanges(
+  spots: readonly (readonly number[])[],
+  index: number,
+  to: readonly [number, number],
+): Record<string, unknown> {
+  const rounded = to.map((cm) => Math.round(cm * 10) / 10);
+  return { spots_cm: spots.map((spot, i) => (i === index ? rounded : [...spot])), plants: null };
 }
 
 /** Keep squares free of crops, for a post, a seat or a later project. */

@@ -60,7 +60,7 @@ export function readerOf<T extends Texts<T>>(
   return { reader, faults };
 }
 
-function lengthFault(units: Units, leastCm: number): string {
+export function lengthFault(units: Units, leastCm: number): string {
   const example = units.system === 'imperial' ? `4', 3'6" or 42in` : '120, 1.2m or 45cm';
   const bound = leastCm > 0 ? ` of at least ${units.length(leastCm)}` : '';
   return `Enter a length${bound}, such as ${example}.`;

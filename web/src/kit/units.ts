@@ -200,8 +200,25 @@ export function unitsFor(system: UnitSystem): Units {
   return system === 'imperial' ? imperial : metric;
 }
 
+// A number as growers type it: 3, 3.5, 1/2, 1 1/2.
+const NUMBER = String.raw`(\d+(?:\.\d+)?|(?:\d+\s+)?\d+/[1-9]\d*)`;
+const FEET = new RegExp(
+  String.raw`^${NUMBER}\s*(?:'|ft|feet|foot)\s*(?:${NUMBER}\s*(?:"|in|inch|inches)?)?$`,
+);
+const PLAIN = new RegExp(String.raw`^${NUMBER}\s*(m|cm|mm|"|in|inch|inches)?$`);
+
+/** A whole number, a decimal or a fraction, as it stands in `NUMBER`. */
+function mixedNumber(text = ''): number {
+  const [first = '', second] = text.split(/\s+/);
+  const part = (one: string) => {
+    const [over = '', under = '1'] = one.split('/');
+    return Number(over) / Number(under);
+  };
+  return part(first) + (second ? part(second) : 0);
+}
+
 /**
- * A typed length in centimetres: `120`, `1.2m`, `45 cm`, `4'`, `3'6"`, `42in`.
+ * A typed length in centimetres: `120`, `1.2m`, `45 cm`, `4'`, `3'6"`, `3 ft 5`, `1 1/2 in`.
  * A bare number is in the grower's own unit; null when it cannot be read.
  */
 export function readLength(typed: string, system: UnitSystem): number | null {
@@ -211,11 +228,12 @@ export function readLength(typed: string, system: UnitSystem): number | null {
     .replace(',', '.')
     .replaceAll('′', "'")
     .replaceAll('″', '"');
-  const feet = /^(\d+(?:\.\d+)?)\s*(?:'|ft|feet)\s*(?:(\d+(?:\.\d+)?)\s*(?:"|in)?)?$/.exec(text);
-  if (feet) return Number(feet[1]) * CM_PER_FOOT + Number(feet[2] ?? 0) * CM_PER_INCH;
-  const plain = /^(\d+(?:\.\d+)?)\s*(m|cm|mm|"|in|inches)?$/.exec(text);
+  const feet = FEET.exec(text);
+  if (feet)
+    return mixedNumber(feet[1]) * CM_PER_FOOT + (feet[2] ? mixedNumber(feet[2]) : 0) * CM_PER_INCH;
+  const plain = PLAIN.exec(text);
   if (!plain) return null;
-  const value = Number(plain[1]);
+  const value = mixedNumber(plain[1]);
   switch (plain[2]) {
     case 'm':
       return value * 100;

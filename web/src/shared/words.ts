@@ -6,11 +6,17 @@ type Layout = NonNullable<Planting['layout']>;
 /** Ways of setting plants out, in words. */
 export const LAYOUTS: Options<Layout> = [
   ['merged', 'squares merged'],
-  ['single-squares', 'each square alone'],
+  ['single-squares', 'a count for each square'],
   ['offset', 'offset rows'],
   ['rows', 'straight rows'],
   ['band', 'thick band'],
   ['stations', 'stations'],
+];
+
+/** How near to the walls plants stand, in words. */
+export const WALLS: Options<NonNullable<Planting['walls']>> = [
+  ['half', 'half a spacing'],
+  ['near', 'near the walls'],
 ];
 
 /** What is done to start a planting, before its number. */

@@ -18,12 +18,14 @@ from ample_rows.core.ask.what_fits.starters import starter_fits
 from ample_rows.core.book import Book
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.estimate.place_result import evaluate_place
-from ample_rows.core.geometry.cells import grid_over
+from ample_rows.core.geometry.cells import Pitch, grid_over
 from ample_rows.core.geometry.lattice_search import Lattice, fullest
 from ample_rows.core.place import crop_shade, tall
 from ample_rows.core.place.place_cases import setting_of
-from ample_rows.core.planting import stand
 from ample_rows.core.planting.evaluated import evaluate_beside
+from ample_rows.core.planting.ground import Ground
+from ample_rows.core.planting.setting_out import SettingOut
+from ample_rows.core.planting.stand import stand_in_cells
 from ample_rows.core.site.place_sun import high_path, lit_on, sky_of
 
 _CORNERS = 40
@@ -46,14 +48,15 @@ def squares_rows(demo: p.Plan, book: Book) -> list[Row]:
 
 def _layouts_ms(book: Book) -> float:
     shape = p.Rectangle(type="rectangle", width_cm=120.0, length_cm=240.0)
-    ground = stand.Ground(shape, 30.0, tuple(grid_over(shape, 30.0).cells), whole_place=True)
+    pitch = Pitch(30.0, 30.0)
+    ground = Ground(shape, pitch, tuple(grid_over(shape, pitch).cells), whole_place=True)
     times = []
     for layout in get_args(p.Layout):
-        out = stand.SettingOut(layout, 7.5, 30.0, None, 1)
+        out = SettingOut(layout, 7.5, 30.0, 7.5**2)
 
-        def work(out: stand.SettingOut = out) -> None:
-            stand.stand_in_cells.cache_clear()
-            stand.stand_in_cells(ground, out, book)
+        def work(out: SettingOut = out) -> None:
+            stand_in_cells.cache_clear()
+            stand_in_cells(ground, out, book)
 
         times.append(median_ms(work, rounds=9))
     return max(times)
@@ -80,7 +83,7 @@ def _slowest(demo: p.Plan, book: Book, ask: Callable[[Estimate, str], object]) -
         ident = planting.id
 
         def work(ident: str = ident) -> None:
-            stand.stand_in_cells.cache_clear()
+            stand_in_cells.cache_clear()
             evaluate_beside.cache_clear()
             ask(Estimate(demo, book), ident)
 

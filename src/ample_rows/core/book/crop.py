@@ -117,6 +117,7 @@ class Crop(Record):
     spacing_cm: Size
     in_row_cm: Size
     between_row_cm: Size
+    per_square: Size
     canopy_cm: Size
     height_cm: Size
     least_depth_cm: Size
@@ -172,7 +173,7 @@ class Crop(Record):
         for start in self.starts:
             if getattr(self.days_to_first_pick, start) is None:
                 raise ValueError(f"days_to_first_pick.{start} is missing though starts names it")
-        wanted = {"spacing", "roots", "light", "time", "yield"}
+        wanted = {"spacing", "counts", "roots", "light", "time", "yield"}
         if self.seed_life_years or self.packet_seeds or self.sold_as:
             wanted.add("seed")
         if self.withstands:

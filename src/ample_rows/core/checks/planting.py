@@ -1,17 +1,27 @@
 """What must agree in one planting, and between plantings."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from datetime import date
+
+import numpy as np
+import shapely
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book, Crop
 from ample_rows.core.checks.words import not_a_cell, run_faults, unknown_crop
 from ample_rows.core.geometry import shapes
-from ample_rows.core.geometry.cells import grid_of
+from ample_rows.core.geometry.cells import FIT_TOLERANCE_CM, cells_of, grid_of
 from ample_rows.core.plan.links import LINKS
 from ample_rows.core.plan.reading import Fault
-from ample_rows.core.planting import stand
+from ample_rows.core.planting.setting_out import (
+    MOST_POSITIONS,
+    most_stations,
+    schools_of,
+    setting_out,
+)
 from ample_rows.core.structures import supports
+
+LEAST_APART_CM = 1.0
 
 
 def planting_faults(plan: p.Plan, planting: p.Planting, path: str, book: Book) -> Iterator[Fault]:
@@ -36,13 +46,50 @@ def planting_faults(plan: p.Plan, planting: p.Planting, path: str, book: Book) -
         yield fault
     yield from _support_faults(plan, place, planting, path)
     if crop is not None and cells_sound and planting.support is None:
-        out = stand.setting_out(planting, crop, plan.garden.policies)
-        if stand.most_stations(_area_cm2(place, planting), out) > stand.MOST_POSITIONS:
-            field = "cells" if planting.spacing_cm is None else "spacing_cm"
-            yield Fault(
-                f"{path}.{field}",
-                f"would set more than {stand.MOST_POSITIONS} plants; plant wider, or fewer cells",
-            )
+        yield from _number_faults(plan, place, planting, crop, path)
+    yield from _spot_faults(place, planting, path) if cells_sound else ()
+
+
+def _number_faults(
+    plan: p.Plan, place: p.Place, planting: p.Planting, crop: Crop, path: str
+) -> Iterator[Fault]:
+    schools = schools_of(plan.garden.policies, plan.garden.per_square, place)
+    out = setting_out(planting, crop, schools)
+    if most_stations(_area_cm2(place, planting), out) > MOST_POSITIONS:
+        field = "cells" if planting.spacing_cm is None else "spacing_cm"
+        yield Fault(
+            f"{path}.{'plants' if planting.plants else field}",
+            f"would set more than {MOST_POSITIONS} plants; plant wider, or fewer cells",
+        )
+
+
+def _spot_faults(place: p.Place, planting: p.Planting, path: str) -> Iterator[Fault]:
+    """Spots in the planting's own squares, apart from each other, as many as it says."""
+    spots = planting.spots_cm
+    if spots is None:
+        return
+    if planting.support is not None:
+        yield Fault(f"{path}.spots_cm", "a planting along a support has no spots; leave one out")
+        return
+    if planting.plants is not None and planting.plants != len(spots):
+        yield Fault(f"{path}.plants", f"says {planting.plants} where {len(spots)} spots are given")
+    ground = grid_of(place).region(cells_of(place, planting.cells))
+    inside = shapely.distance(ground, shapely.points(spots)) <= FIT_TOLERANCE_CM
+    for index in np.flatnonzero(~inside):
+        x, y = spots[index]
+        words = f"({x:g}, {y:g}) lies outside the planting's squares"
+        yield Fault(f"{path}.spots_cm[{index}]", words)
+    for first, second in _too_close(spots):
+        words = f"stands nearer than {LEAST_APART_CM:g} cm to spot {first}; move one of them"
+        yield Fault(f"{path}.spots_cm[{second}]", words)
+
+
+def _too_close(spots: Sequence[p.PointCm]) -> list[tuple[int, int]]:
+    points = shapely.points(spots)
+    pairs = shapely.STRtree(points).query(
+        points, predicate="dwithin", distance=LEAST_APART_CM - FIT_TOLERANCE_CM
+    )
+    return sorted((int(a), int(b)) for a, b in pairs.T if a < b)
 
 
 def crop_of(planting: p.Planting, book: Book) -> Crop | None:

@@ -7,6 +7,7 @@ import math
 from collections.abc import Iterable
 from dataclasses import dataclass
 from functools import cached_property, lru_cache
+from typing import NamedTuple
 
 import shapely
 from shapely.geometry.base import BaseGeometry
@@ -16,10 +17,26 @@ from ample_rows.core.geometry import shapes
 from ample_rows.core.geometry.shapes import Box
 
 DEFAULT_CELL_CM = 30.0
+MOST_STRETCH = 0.05
 FIT_TOLERANCE_CM = 0.01
 MOST_RUNS_SAID = 3
 
 Spot = tuple[int, int]
+
+
+class Pitch(NamedTuple):
+    """A square's own sides: along x, and along y. [cm]"""
+
+    x_cm: float
+    y_cm: float
+
+    @property
+    def area_cm2(self) -> float:
+        return self.x_cm * self.y_cm
+
+    @property
+    def narrower_cm(self) -> float:
+        return min(self)
 
 
 @dataclass(frozen=True)
@@ -37,7 +54,7 @@ class Grid:
     """All cells of a place by address."""
 
     shape: p.Shape
-    cell_cm: float
+    pitch: Pitch
     columns: int
     rows: int
     cells: dict[str, Cell]
@@ -50,8 +67,8 @@ class Grid:
     def box(self, spot: Spot) -> Box:
         """The cell's square cut to the place's bounding box. [cm]"""
         whole = self.bounds
-        x0, y0 = whole.x0 + spot[0] * self.cell_cm, whole.y0 + spot[1] * self.cell_cm
-        return Box(x0, y0, min(x0 + self.cell_cm, whole.x1), min(y0 + self.cell_cm, whole.y1))
+        x0, y0 = whole.x0 + spot[0] * self.pitch.x_cm, whole.y0 + spot[1] * self.pitch.y_cm
+        return Box(x0, y0, min(x0 + self.pitch.x_cm, whole.x1), min(y0 + self.pitch.y_cm, whole.y1))
 
     def region(self, addresses: Iterable[str]) -> BaseGeometry:
         """Ground of some cells joined by edges, inside the outline."""
@@ -83,34 +100,49 @@ def _count(extent_cm: float, cell_cm: float) -> int:
 def cells_about(place: p.Place) -> int:
     """How many squares a place has, without laying them out: of a rectangle exactly, of other
     outlines nearly; none where walls leave nothing inside."""
-    cell = place.cell_cm or DEFAULT_CELL_CM
     try:
+        pitch = pitch_of(place)
         box = shapes.bounds(place.shape)
-        boxed = _count(box.width, cell) * _count(box.length, cell)
+        boxed = _count(box.width, pitch.x_cm) * _count(box.length, pitch.y_cm)
         if shapes.is_rectangular(place.shape):
             return boxed
         outline = shapes.outline(place.shape)
     except (ValueError, shapely.GEOSException):
         return 0
-    return min(boxed, math.ceil(outline.area / cell**2 + outline.length / cell))
+    return min(boxed, math.ceil(outline.area / pitch.area_cm2 + outline.length / pitch.narrower_cm))
+
+
+def pitch_of(place: p.Place) -> Pitch:
+    """The sides of a place's squares: as they are given or, in a rectangle with a fitted grid,
+    stretched or shrunk a little along each side that then holds a whole number of them. [cm]"""
+    cell = place.cell_cm or DEFAULT_CELL_CM
+    if place.grid != "fitted" or not shapes.is_rectangular(place.shape):
+        return Pitch(cell, cell)
+    box = shapes.bounds(place.shape)
+    return Pitch(_fitted(box.width, cell), _fitted(box.length, cell))
+
+
+def _fitted(extent_cm: float, cell_cm: float) -> float:
+    fitted = extent_cm / max(1, round(extent_cm / cell_cm))
+    return fitted if abs(fitted / cell_cm - 1) <= MOST_STRETCH + 1e-9 else cell_cm
 
 
 def grid_of(place: p.Place) -> Grid:
     """The grid over a place; part cells carry their true area."""
-    return grid_over(place.shape, place.cell_cm or DEFAULT_CELL_CM)
+    return grid_over(place.shape, pitch_of(place))
 
 
 @lru_cache(maxsize=512)
-def grid_over(shape: p.Shape, cell_cm: float) -> Grid:
-    """The grid over an outline; computed once for each outline and cell."""
+def grid_over(shape: p.Shape, pitch: Pitch) -> Grid:
+    """The grid over an outline; computed once for each outline and pitch."""
     box = shapes.bounds(shape)
-    columns, rows = _count(box.width, cell_cm), _count(box.length, cell_cm)
-    grid = Grid(shape, cell_cm, columns, rows, {})
+    columns, rows = _count(box.width, pitch.x_cm), _count(box.length, pitch.y_cm)
+    grid = Grid(shape, pitch, columns, rows, {})
     spots = [(column, row) for column in range(columns) for row in range(rows)]
-    full = cell_cm * cell_cm
+    least = pitch.area_cm2 - pitch.narrower_cm * FIT_TOLERANCE_CM
     for spot, area in zip(spots, _areas(grid, spots), strict=True):
         if area > FIT_TOLERANCE_CM:
-            cell = Cell(address_of(spot), spot, area, area >= full - cell_cm * FIT_TOLERANCE_CM)
+            cell = Cell(address_of(spot), spot, area, whole=area >= least)
             grid.cells[cell.address] = cell
     return grid
 

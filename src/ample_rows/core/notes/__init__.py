@@ -11,6 +11,7 @@ from ample_rows.core.book import Book
 from ample_rows.core.calendar.growing_year import is_frost_free
 from ample_rows.core.notes.cautions import crop_cautions, support_caution
 from ample_rows.core.notes.clashes import clashes
+from ample_rows.core.notes.close import none_fit, over_the_wall, stands_close
 from ample_rows.core.notes.depth import depth_short, ground_below
 from ample_rows.core.notes.families import family_again
 from ample_rows.core.notes.giving_way import giving_way
@@ -30,7 +31,6 @@ from ample_rows.core.notes.soil import load, woody_base
 from ample_rows.core.notes.standing import (
     low_light,
     missing_support,
-    none_fit,
     shaded_by_support,
     too_small,
     unusual_start,
@@ -71,6 +71,8 @@ RULES: tuple[Rule, ...] = (
     hot_spells,
     low_light,
     too_small,
+    stands_close,
+    over_the_wall,
     unusual_start,
     likely_end,
     turn_round,

@@ -4,7 +4,6 @@ from collections.abc import Iterator
 
 from ample_rows.core import edits
 from ample_rows.core import plan as p
-from ample_rows.core.geometry import cells as grid_words
 from ample_rows.core.geometry import shapes
 from ample_rows.core.notes.note import Fix, Level, Note
 from ample_rows.core.notes.view import (
@@ -16,50 +15,12 @@ from ample_rows.core.notes.view import (
     span_lost,
 )
 from ample_rows.core.place.view import PlaceView
-from ample_rows.core.planting import stand
 from ample_rows.core.planting.cases import Evaluated
 from ample_rows.core.structures import supports
 from ample_rows.core.words.message import Length, Mass, Message, Number, Span, listed, message
 
 LOW_LIGHT_WORTH_SAYING = 0.92
 HOURS_WORTH_SAYING = 0.5
-
-
-def none_fit(view: PlaceView) -> Iterator[Note]:
-    """A planting whose spacing does not fit its ground."""
-    for e in view.plantings:
-        if e.report.plants:
-            continue
-        cell = view.place.cell_cm or grid_words.DEFAULT_CELL_CM
-        wide = stand.block_cells(e.report.spacing_cm, cell, view.book)
-        text = message(
-            "standing-no-fits-here-plants", crop=e.crop.name, spacing=Length(e.report.spacing_cm)
-        )
-        fix = message("standing-give-block-squares-or", wide=wide)
-        if e.planting.between:
-            text = message("standing-no-fits-between-plants", crop=e.crop.name)
-            fix = message("standing-plant-both-wider-or")
-        if e.planting.support and not shapes.edges(view.place, view.setting.north_deg):
-            text = message("standing-support-needs-straight-side", crop=e.crop.name)
-            fix = message("standing-grow-bed-straight-sides")
-        fixes: tuple[Fix, ...] = ()
-        alone = not (e.planting.support or e.planting.between)
-        if alone and e.report.layout != "single-squares" and wide == 1:
-            fixes = (
-                Fix(
-                    label=message("standing-set-one-each-square"),
-                    edit=change_planting(e, layout="single-squares"),
-                ),
-            )
-        yield Note(
-            level="stop",
-            code="none-fit",
-            place=view.place.id,
-            planting=e.planting.id,
-            text=text,
-            fix=fix,
-            fixes=fixes,
-        )
 
 
 def missing_support(view: PlaceView) -> Iterator[Note]:
@@ -289,7 +250,7 @@ def too_small(view: PlaceView) -> Iterator[Note]:
                 fixes=(
                     Fix(
                         label=message("standing-use-book-spacing"),
-                        edit=change_planting(e, spacing_cm=None, per_cell=None),
+                        edit=change_planting(e, spacing_cm=None, per_cell=None, plants=None),
                     ),
                 ),
             )

@@ -15,7 +15,7 @@ from numpy.typing import NDArray
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
 from ample_rows.core.geometry import shapes
-from ample_rows.core.geometry.cells import DEFAULT_CELL_CM, cells_of
+from ample_rows.core.geometry.cells import cells_of, pitch_of
 from ample_rows.core.patience import carry_on
 from ample_rows.core.place.tall import (
     Tall,
@@ -158,8 +158,7 @@ def _shade_on(
 def _lit(place: p.Place, sky: Sky) -> Lit:
     spot = spot_of(place, None)
     assert spot is not None, "asked only of places that lie in the yard"
-    cell_cm = place.cell_cm or DEFAULT_CELL_CM
-    return lit_on(place.shape, cell_cm, spot, shapes.fill_cm(place), sky)
+    return lit_on(place.shape, pitch_of(place), spot, shapes.fill_cm(place), sky)
 
 
 @lru_cache(maxsize=1024)

@@ -48,7 +48,7 @@ def idle_ground(
     season = _growing_ordinals(year, book)
     weeks, rested_weeks = 0.0, 0.0
     gaps: dict[Spell, list[str]] = defaultdict(list)
-    full = grid.cell_cm**2
+    full = grid.pitch.area_cm2
     for (spans, rested), addresses in _by_use(grid, held, taken, rests).items():
         empty = np.ones(len(season), dtype=bool)
         _without(empty, season, spans)
@@ -99,7 +99,7 @@ def _without(empty: NDArray[np.bool_], season: NDArray[np.int64], spans: Spells)
 
 
 def _spell(grid: Grid, cells: tuple[str, ...], start: date, end: date) -> IdleSpell:
-    ground = sum(grid.cells[a].area_cm2 for a in cells) / grid.cell_cm**2
+    ground = sum(grid.cells[a].area_cm2 for a in cells) / grid.pitch.area_cm2
     return IdleSpell(cells, start, end, ground * (end - start).days / 7)
 
 

@@ -23,6 +23,7 @@ def setting_of(plan: p.Plan, book: Book) -> Setting:
     return Setting(
         year=growing_year(garden, book),
         policies=garden.policies,
+        per_square=p.ByCrop(garden.per_square or {}),
         latitude=garden.latitude,
         north_deg=(plan.site.north_deg if plan.site else None) or 0.0,
         seed=DEFAULT_SEED if garden.seed is None else garden.seed,

@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 from datetime import date
 
+from ample_rows.core.geometry.cells import Pitch
 from ample_rows.core.geometry.lattice import Point
 from ample_rows.core.planting.harvest import Quantiles
 from ample_rows.core.site.reach import Reach
@@ -204,7 +205,7 @@ class PlaceReport:
     rim_gap_cm: float
     bottom: str
     heading_deg: float
-    cell_cm: float
+    pitch_cm: Pitch
     cells: tuple[CellReport, ...]
     supports: tuple[SupportReport, ...]
     covers: tuple[CoverReport, ...]

@@ -68,7 +68,7 @@ def place_report(view: PlaceView, idle_weeks: tuple[float, float], draws: Draws)
         rim_gap_cm=shapes.rim_gap_cm(place),
         bottom=shapes.bottom(place),
         heading_deg=((place.heading_deg or 0.0) + setting.north_deg) % 360,
-        cell_cm=grid.cell_cm,
+        pitch_cm=grid.pitch,
         cells=_cells(grid, tuple(held.items())),
         supports=view.supports,
         covers=tuple(

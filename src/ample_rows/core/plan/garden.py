@@ -2,9 +2,10 @@
 
 from typing import Annotated, Literal
 
-from pydantic import Field
+from pydantic import AfterValidator, Field
 
 from ample_rows.core.plan.values import (
+    ByCrop,
     DepthPolicyName,
     Ident,
     Layout,
@@ -16,6 +17,8 @@ from ample_rows.core.plan.values import (
     PlanValue,
     Positive,
     Rain,
+    SquareCount,
+    Walls,
     Weekday,
     WorkerName,
 )
@@ -38,6 +41,7 @@ class Policies(PlanValue):
     depth: DepthPolicyName | None = None
     layout: Layout | None = None
     time: Literal["calendar", "thermal"] | None = None
+    walls: Walls | None = None
 
 
 class Want(PlanValue):
@@ -77,7 +81,8 @@ class Household(PlanValue):
     """Who eats, and who works: `arm_cm` is the shortest arm's own easy reach.
 
     `hours_per_week` is the time that there is for the garden; `visits` the days of the week on
-    which someone comes there, where it lies away from home.
+    which someone comes there, where it lies away from home. `worth` of a crop is what a kilogram
+    counts for, against one of carrots; `likes` are the kinds of food that it likes.
     """
 
     people: Positive | None = None
@@ -88,6 +93,8 @@ class Household(PlanValue):
     workers: tuple[WorkerName, ...] = ()
     arm_cm: Measure | None = None
     wants: tuple[Want, ...] = ()
+    worth: Annotated[dict[Ident, Positive], AfterValidator(ByCrop)] | None = None
+    likes: Annotated[tuple[Name, ...], Field(max_length=20)] | None = None
 
 
 class LikelyEnd(PlanValue):
@@ -104,7 +111,12 @@ class LikelyEnd(PlanValue):
 
 
 class Garden(PlanValue):
-    """Where the garden lies, its frosts, and the schools it follows."""
+    """Where the garden lies, its frosts, and the schools it follows.
+
+    `per_square` are its own counts for a square of 30 cm, by crop, where they are not the book's.
+    `units` and `words` are those in which the grower reads and types. `winter_low_c` is the
+    coldest night of a usual winter, `zone` a growing zone as the grower names it.
+    """
 
     name: Name
     latitude: Annotated[float, Field(ge=-90, le=90, allow_inf_nan=False)]
@@ -117,6 +129,11 @@ class Garden(PlanValue):
     season_start: PlanDate | None = None
     seed: Annotated[int, Field(ge=0, le=2**53)] | None = None
     climate: Climate | None = None
+    units: Literal["metric", "imperial"] | None = None
+    words: Literal["en-GB", "en-US"] | None = None
+    per_square: Annotated[dict[Ident, SquareCount], AfterValidator(ByCrop)] | None = None
+    winter_low_c: Normal | None = None
+    zone: Name | None = None
     policies: Policies = Policies()
     likely_ends: Annotated[tuple[LikelyEnd, ...], Field(max_length=60)] = ()
     household: Household | None = None

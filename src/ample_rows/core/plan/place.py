@@ -13,6 +13,7 @@ from ample_rows.core.plan.values import (
     DepthPolicyName,
     Ident,
     Kind,
+    Layout,
     Measure,
     Name,
     Native,
@@ -22,6 +23,7 @@ from ample_rows.core.plan.values import (
     PointM,
     Positive,
     Stage,
+    Walls,
 )
 
 
@@ -148,6 +150,9 @@ class Grew(PlanValue):
 class Place(PlanValue):
     """What holds soil: a bed or a container; a riser stands on squares of another place.
 
+    A `fitted` grid stretches its squares a little, so that no strip is left at the far edges.
+    `layout` and `walls` are the schools that it follows where they are not the garden's. Pots of
+    one kind share a `group`. `own_earth_litres` of its fill are dug on the spot.
     `probe` names the thermometer in its soil, where it has one.
     """
 
@@ -161,6 +166,11 @@ class Place(PlanValue):
     loosened_below_cm: Depth | None = None
     native: Native | None = None
     cell_cm: Annotated[float, Field(ge=15, le=60, allow_inf_nan=False)] | None = None
+    grid: Literal["exact", "fitted"] | None = None
+    layout: Layout | None = None
+    walls: Walls | None = None
+    group: Name | None = None
+    own_earth_litres: Annotated[float, Field(ge=0, le=1e6, allow_inf_nan=False)] | None = None
     depth_policy: DepthPolicyName | None = None
     twin_of: Ident | None = None
     probe: Literal["stand-in"] | None = None

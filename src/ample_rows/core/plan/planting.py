@@ -12,10 +12,13 @@ from ample_rows.core.plan.values import (
     Ident,
     Layout,
     Name,
+    PerCell,
     PlanDate,
     PlanValue,
+    PointCm,
     Spacing,
     Start,
+    Walls,
 )
 
 
@@ -42,6 +45,10 @@ class Planting(PlanValue):
     plants. `gives_way_to` names the neighbour it is cleared for. `varieties` assigns its first
     plants to other types, run by run; the rest are of its own. `led_over` is ground that its
     vines run over besides.
+
+    How many: `spots_cm` says where each plant stands; else `plants` how many there are, spread
+    evenly; else `per_cell` how many a square holds, below 1 the part of a plant; else the
+    spacing decides, or the garden's count for each square. What is `locked` is settled.
     """
 
     id: Ident
@@ -53,7 +60,10 @@ class Planting(PlanValue):
     layout: Layout | None = None
     spacing_cm: Spacing | None = None
     row_spacing_cm: Spacing | None = None
-    per_cell: Annotated[int, Field(ge=1, le=20)] | None = None
+    per_cell: PerCell | None = None
+    plants: Annotated[int, Field(ge=1, le=20_000)] | None = None
+    spots_cm: Annotated[tuple[PointCm, ...], Field(min_length=1, max_length=20_000)] | None = None
+    walls: Walls | None = None
     plants_per_station: Annotated[int, Field(ge=1, le=50)] | None = None
     support: Ident | None = None
     run_cm: tuple[Coordinate, Coordinate] | None = None
@@ -66,6 +76,7 @@ class Planting(PlanValue):
     between: Ident | None = None
     gives_way_to: Ident | None = None
     led_over: LedOver | None = None
+    locked: bool | None = None
 
 
 def by_place(plantings: Iterable[Planting]) -> dict[str, tuple[Planting, ...]]:

@@ -39,6 +39,7 @@ Address = Annotated[str, Field(pattern=r"^[A-Z]{1,3}[1-9][0-9]{0,3}$")]
 PointCm = tuple[Coordinate, Coordinate]
 PointM = tuple[Metres, Metres]
 
+Walls = Literal["half", "near"]
 Layout = Literal["single-squares", "merged", "offset", "rows", "band", "stations"]
 Start = Literal["sow", "transplant", "set", "division"]
 Bottom = Literal["open", "mesh", "rotting", "lined", "closed"]
@@ -58,6 +59,28 @@ Month = Annotated[int, Field(ge=1, le=12)]
 HorizonAngle = Annotated[float, Field(ge=0, le=89, allow_inf_nan=False)]
 
 PlanDate = Annotated[date, Field(ge=date(1900, 1, 1), le=date(2200, 12, 31))]
+
+
+def _whole_or_part(per_cell: float) -> float:
+    if per_cell > 1 and not per_cell.is_integer():
+        raise PydanticCustomError(
+            "per_cell", "use a whole number, or below 1 the part of a plant (0.25: four squares)"
+        )
+    return per_cell
+
+
+# So many plants in each square, or below 1 the part of a plant: 0.25 is four squares for one.
+PerCell = Annotated[float, Field(gt=0, le=100, allow_inf_nan=False), AfterValidator(_whole_or_part)]
+
+
+SquareCount = Annotated[float, Field(gt=0, le=100, allow_inf_nan=False)]
+
+
+class ByCrop(dict[str, float]):
+    """A figure for each of some crops, by id; not changed once it is read, so it has a hash."""
+
+    def __hash__(self) -> int:  # type: ignore[override]
+        return hash(frozenset(self.items()))
 
 
 class PlanValue(BaseModel):

@@ -25,6 +25,7 @@ class Setting:
 
     year: GrowingYear
     policies: p.Policies
+    per_square: p.ByCrop
     latitude: float
     north_deg: float
     seed: int
@@ -110,6 +111,7 @@ class Case:
     setting: Setting
     sun: PlaceSun | None
     trees_share: float
+    free_over_walls_cm: float
     book: Book
     shade: CropShade | None = None
     sharing: Sharing | None = None
@@ -159,7 +161,8 @@ class Light:
 class SetOut:
     """Where the plants stand and how crowded that leaves them.
 
-    `asked_share` is the ground that they want at the book's spacing, as a share of their own.
+    `asked_share` is the ground that they want at the book's spacing, as a share of what they
+    use; `region_cm2` is the ground within walls.
     """
 
     positions: tuple[Point, ...]

@@ -1,11 +1,11 @@
 """Setting one planting out: where its plants stand, and how crowded that leaves them."""
 
+import math
 from dataclasses import replace
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book, Crop
-from ample_rows.core.geometry.cells import DEFAULT_CELL_CM, cells_of
-from ample_rows.core.planting import harvest, stand
+from ample_rows.core.geometry.cells import cells_of, pitch_of
 from ample_rows.core.planting.cases import (
     Case,
     CropShade,
@@ -13,10 +13,14 @@ from ample_rows.core.planting.cases import (
     SetOut,
     Sharing,
 )
+from ample_rows.core.planting.crowding import Crowd, density_of, density_words
+from ample_rows.core.planting.ground import Ground
 from ample_rows.core.planting.led_over import led_words, rooms
+from ample_rows.core.planting.setting_out import schools_of, setting_out
+from ample_rows.core.planting.stand import stand_in_cells
 from ample_rows.core.structures import supports
 from ample_rows.core.structures.shelter import year_of
-from ample_rows.core.words.message import Message, Number, Share, clauses, message
+from ample_rows.core.words.message import Number, clauses, message
 
 
 def crop_grown(planting: p.Planting, book: Book) -> Crop:
@@ -44,10 +48,17 @@ def case_of(
         setting=setting,
         sun=here.sun,
         trees_share=here.around.roots_share,
+        free_over_walls_cm=_free_over_walls_cm(here),
         book=here.book,
         shade=shade,
         sharing=sharing,
     )
+
+
+def _free_over_walls_cm(here: PlaceCase) -> float:
+    """How far leaves may hang over the walls: half the way beside, where one is known. [cm]"""
+    path = here.around.path_cm
+    return math.inf if path is None else path / 2
 
 
 def set_out(case: Case) -> SetOut:
@@ -57,25 +68,41 @@ def set_out(case: Case) -> SetOut:
 
 def _on_ground(case: Case) -> SetOut:
     place, planting, crop = case.place, case.planting, case.crop
-    out = stand.setting_out(planting, crop, case.setting.policies)
+    setting = case.setting
+    out = setting_out(planting, crop, schools_of(setting.policies, setting.per_square, place))
     cells = cells_of(place, planting.cells)
-    standing = stand.stand_in_cells(
-        stand.Ground(
+    standing = stand_in_cells(
+        Ground(
             shape=place.shape,
-            cell_cm=place.cell_cm or DEFAULT_CELL_CM,
+            pitch=pitch_of(place),
             cells=cells,
             whole_place=planting.cells == "all" and not place.held,
             keep_off=case.sharing.keep_off if case.sharing else (),
             keep_off_spacing_cm=case.sharing.keep_off_spacing_cm if case.sharing else 0.0,
+            free_over_walls_cm=case.free_over_walls_cm,
         ),
         out,
         case.book,
     )
     # Where every square is held there is no ground, and nothing stands on it.
-    area_m2 = standing.region_cm2 / 1e4
+    area_m2 = standing.counted_cm2 / 1e4
     per_m2 = len(standing.positions) * out.per_station / area_m2 if area_m2 else 0.0
     reference = 1e4 / crop.spacing_cm**2
     roomy = rooms(case, area_m2)
+    crowd = Crowd(
+        plants=len(standing.positions) * out.per_station,
+        asked_share=per_m2 / reference / roomy,
+        apart_cm=standing.spacing_cm / math.sqrt(out.per_station),
+        usual_cm=crop.spacing_cm,
+    )
+    by_ground = clauses(
+        message(
+            "set-out-plants-against-book-spacing",
+            per=Number(per_m2, 1),
+            reference=Number(reference, 1),
+        ),
+        led_words(case, roomy),
+    )
     return SetOut(
         positions=standing.positions,
         per_station=out.per_station,
@@ -83,16 +110,8 @@ def _on_ground(case: Case) -> SetOut:
         layout=out.layout,
         how=standing.how,
         asked_share=per_m2 / reference,
-        density=_crowded(case, per_m2 / reference / roomy),
-        density_how=clauses(
-            message(
-                "set-out-plants-against-book-spacing",
-                per=Number(per_m2, 1),
-                reference=Number(reference, 1),
-            ),
-            led_words(case, roomy),
-            _sharing_words(case),
-        ),
+        density=density_of(case, crowd),
+        density_how=density_words(case, crowd, by_ground),
         region_cm2=standing.region_cm2,
         taken=cells,
     )
@@ -111,30 +130,38 @@ def _on_support(case: Case, support: p.Support) -> SetOut:
     run = supports.run_of(
         place, support, planting, system, latitude=setting.latitude, north_deg=setting.north_deg
     )
+    length = run.length_cm if run is not None else 0.0
+    sides = planting.sides or "one"
     in_row = supports.in_row_cm(planting, crop, support.system)
-    points = supports.positions_on(run, in_row, planting.sides or "one") if run is not None else []
+    if planting.plants is not None and run is not None:
+        in_row = supports.in_row_for(planting.plants, run, sides)
+    points = supports.positions_on(run, in_row, sides) if run is not None else []
+    points = points[: planting.plants]
     listed = planting.cells if isinstance(planting.cells, tuple) else ()
     under = supports.cells_under(place, run) if run is not None else ()
-    length = run.length_cm if run is not None else 0.0
     usual = _usual_in_row_cm(crop, support)
     per_station = planting.plants_per_station or 1
     per_metre = len(points) * per_station / length * 100 if length else 0.0
+    crowd = Crowd(
+        plants=len(points) * per_station,
+        asked_share=per_metre * usual / 100,
+        apart_cm=in_row / per_station,
+        usual_cm=usual,
+    )
+    along = message(
+        "set-out-plants-metre-against",
+        per_metre=Number(per_metre, 1),
+        usual=Number(100 / usual, 1),
+    )
     return SetOut(
         positions=tuple(points),
         per_station=per_station,
         spacing_cm=in_row,
         layout="rows",
-        how=message("set-out-the", sides=_SIDES[planting.sides or "one"], system=system.label),
+        how=message("set-out-the", sides=_SIDES[sides], system=system.label),
         asked_share=per_metre * usual / 100,
-        density=_crowded(case, per_metre * usual / 100),
-        density_how=clauses(
-            message(
-                "set-out-plants-metre-against",
-                per_metre=Number(per_metre, 1),
-                usual=Number(100 / usual, 1),
-            ),
-            _sharing_words(case),
-        ),
+        density=density_of(case, crowd),
+        density_how=density_words(case, crowd, along),
         region_cm2=length * (run.footprint_cm if run is not None else 0.0),
         taken=tuple(dict.fromkeys([*listed, *under])),
     )
@@ -158,29 +185,17 @@ def some_of(stands: SetOut, case: Case, kind: Case, start: int, stop: int) -> Se
     else:
         own, other = case.crop.spacing_cm**2, kind.crop.spacing_cm**2
     asked = stands.asked_share * other / own
+    usual = _usual_in_row_cm(kind.crop, case.support) if case.support else kind.crop.spacing_cm
+    crowd = Crowd(
+        plants=stands.plants,
+        asked_share=asked / rooms(kind, stands.region_cm2 / 1e4),
+        apart_cm=stands.spacing_cm / math.sqrt(stands.per_station),
+        usual_cm=usual,
+    )
     return replace(
         stands,
         positions=stands.positions[start:stop],
         region_cm2=stands.region_cm2 * (stop - start) / len(stands.positions),
         asked_share=asked,
-        density=_crowded(kind, asked / rooms(kind, stands.region_cm2 / 1e4)),
-    )
-
-
-def _crowded(case: Case, asked_share: float) -> float:
-    """Crowding by its own plants and by those that share its squares."""
-    others = case.sharing.asked if case.sharing else 0.0
-    return harvest.density_factor(
-        stand_density=asked_share + others,
-        reference_density=1.0,
-        crowding=case.crop.crowding,
-    )
-
-
-def _sharing_words(case: Case) -> Message | None:
-    if case.sharing is None or not case.sharing.asked:
-        return None
-    asked = case.sharing.asked
-    return message(
-        "set-out-same-squares-asks-more", asked_by=case.sharing.asked_by, asked=Share(asked)
+        density=density_of(kind, crowd),
     )

@@ -31,5 +31,5 @@ def block_points_cm(grid: Grid) -> tuple[Points, NDArray[np.intp]]:
     blocks = np.array([cell.spot for cell in grid.cells.values()]) // side
     found, block_of = np.unique(blocks, axis=0, return_inverse=True)
     box = shapes.bounds(grid.shape)
-    middles = np.array([box.x0, box.y0]) + (found + 0.5) * side * grid.cell_cm
+    middles = np.array([box.x0, box.y0]) + (found + 0.5) * side * np.array(grid.pitch)
     return middles, block_of.reshape(-1)

@@ -10,7 +10,7 @@ from numpy.typing import NDArray
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
 from ample_rows.core.geometry import shapes
-from ample_rows.core.geometry.cells import DEFAULT_CELL_CM, grid_of, grid_over
+from ample_rows.core.geometry.cells import Pitch, grid_of, grid_over, pitch_of
 from ample_rows.core.site.cell_points import block_points_cm, cell_points_cm
 from ample_rows.core.site.frame import on_the_ground
 from ample_rows.core.site.shade import hours_of_sun, share_lit
@@ -137,7 +137,7 @@ def place_sun(place: p.Place, sky: Sky | None) -> PlaceSun | None:
 
 def _sun_at(place: p.Place, spot: Spot, sky: Sky) -> PlaceSun:
     lying = _Spot(spot.at_m, spot.heading_deg, shapes.fill_cm(place))
-    return _sun_on(place.shape, place.cell_cm or DEFAULT_CELL_CM, lying, sky)
+    return _sun_on(place.shape, pitch_of(place), lying, sky)
 
 
 def _joined(here: PlaceSun, there: PlaceSun, held: NDArray[np.bool_]) -> PlaceSun:
@@ -157,8 +157,8 @@ class _Spot:
 
 
 @lru_cache(maxsize=1024)
-def _sun_on(shape: p.Shape, cell_cm: float, spot: _Spot, sky: Sky) -> PlaceSun:
-    grid = grid_over(shape, cell_cm)
+def _sun_on(shape: p.Shape, pitch: Pitch, spot: _Spot, sky: Sky) -> PlaceSun:
+    grid = grid_over(shape, pitch)
     points, block_of = block_points_cm(grid)
     path = sun_path(sky.where, sample_days(sky.year))
     yard_m = on_the_ground(shape, spot.at_m, spot.heading_deg, points)
@@ -180,9 +180,9 @@ def _open_hours(path: SunPath) -> Floats:
 
 
 @lru_cache(maxsize=256)
-def lit_on(shape: p.Shape, cell_cm: float, spot: Spot, soil_cm: float, sky: Sky) -> Lit:
+def lit_on(shape: p.Shape, pitch: Pitch, spot: Spot, soil_cm: float, sky: Sky) -> Lit:
     """What the yard lets through to each cell at each useful sun position of the sample days."""
-    grid = grid_over(shape, cell_cm)
+    grid = grid_over(shape, pitch)
     points, block_of = block_points_cm(grid)
     yard_m = on_the_ground(shape, spot.at_m, spot.heading_deg, points)
     path = high_path(sky)

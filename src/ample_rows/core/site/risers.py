@@ -82,6 +82,7 @@ def riser_on(
         return None
     inherited: dict[str, Any] = {
         "cell_cm": host.cell_cm,
+        "grid": host.grid,
         "depth_policy": host.depth_policy,
         "material": host.material if host.kind == "framed" else None,
     }

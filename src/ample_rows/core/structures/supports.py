@@ -11,10 +11,11 @@ from ample_rows.core import plan as p
 from ample_rows.core.book import Book, Crop, TrainingSystem
 from ample_rows.core.geometry import lattice, shapes
 from ample_rows.core.geometry.cells import (
-    DEFAULT_CELL_CM,
     FIT_TOLERANCE_CM,
+    Pitch,
     grid_of,
     grid_over,
+    pitch_of,
 )
 from ample_rows.core.geometry.lattice import Point
 from ample_rows.core.geometry.shapes import Edge
@@ -37,6 +38,10 @@ class Run:
     @property
     def length_cm(self) -> float:
         return self.to_cm - self.from_cm
+
+    @property
+    def from_wall_to_wall(self) -> bool:
+        return self.length_cm >= self.edge.length_cm - FIT_TOLERANCE_CM
 
     def at(self, along_cm: float, inward_cm: float) -> Point:
         """A point along the edge and inward from it. [cm]"""
@@ -116,25 +121,35 @@ def _span(place: p.Place, edge: Edge, cells: tuple[str, ...]) -> tuple[float, fl
 
 def positions_on(run: Run, in_row_cm: float, sides: Sides = "one") -> list[Point]:
     """One row along the run in the middle of its strip, or two beside the support: opposite
-    each other, or in turn, where neighbours across keep their distance as well. Spread evenly."""
+    each other, or in turn, where neighbours across keep their distance as well. Spread evenly;
+    from wall to wall there is always one."""
     middle, half = run.footprint_cm / 2, run.rows_apart_cm / 2
     if sides == "alternate":
         step = math.sqrt(max(0.0, in_row_cm**2 - run.rows_apart_cm**2))
         count = lattice.fits(run.length_cm, max(in_row_cm / 2, step))
         along = lattice.evenly(run.from_cm, run.length_cm, count)
         return [run.at(a, middle + (half if i % 2 else -half)) for i, a in enumerate(along)]
-    along = lattice.evenly(run.from_cm, run.length_cm, lattice.fits(run.length_cm, in_row_cm))
+    count = lattice.fits(run.length_cm, in_row_cm)
+    if run.from_wall_to_wall and run.length_cm > 0:
+        count = max(1, count)
+    along = lattice.evenly(run.from_cm, run.length_cm, count)
     rows = (middle - half, middle + half) if sides == "both" else (middle,)
     return [run.at(a, inward) for inward in rows for a in along]
 
 
+def in_row_for(plants: int, run: Run, sides: Sides) -> float:
+    """The distance in the row at which so many plants stand along a run. [cm]"""
+    rows = 2 if sides == "both" else 1
+    return run.length_cm / math.ceil(plants / rows)
+
+
 def cells_under(place: p.Place, run: Run) -> tuple[str, ...]:
     """Cells that the footprint of a run covers by more than the fit tolerance."""
-    return _cells_under(place.shape, place.cell_cm or DEFAULT_CELL_CM, run)
+    return _cells_under(place.shape, pitch_of(place), run)
 
 
 @lru_cache(maxsize=2048)
-def _cells_under(shape: p.Shape, cell_cm: float, run: Run) -> tuple[str, ...]:
+def _cells_under(shape: p.Shape, pitch: Pitch, run: Run) -> tuple[str, ...]:
     if run.length_cm <= 0:
         return ()
     strip = shapely.Polygon(
@@ -145,7 +160,7 @@ def _cells_under(shape: p.Shape, cell_cm: float, run: Run) -> tuple[str, ...]:
             run.at(run.from_cm, run.footprint_cm),
         ]
     )
-    grid = grid_over(shape, cell_cm)
+    grid = grid_over(shape, pitch)
     x0, y0, x1, y1 = strip.bounds
     taken = []
     for address, cell in grid.cells.items():
@@ -154,7 +169,7 @@ def _cells_under(shape: p.Shape, cell_cm: float, run: Run) -> tuple[str, ...]:
         if apart:
             continue
         shared = strip.intersection(shapely.box(box.x0, box.y0, box.x1, box.y1)).area
-        if shared > FIT_TOLERANCE_CM * cell_cm:
+        if shared > FIT_TOLERANCE_CM * pitch.narrower_cm:
             taken.append(address)
     return tuple(taken)
 

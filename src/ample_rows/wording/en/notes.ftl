@@ -127,9 +127,9 @@ soil-top-up-mix-each = Top up with mix each spring, and feed leaf crops more in 
 ## Where and how it stands
 
 standing-no-fits-here-plants = No { $crop } fits here: plants stand { $spacing } apart and keep half of that from walls and other crops.
-standing-give-block-squares-or = Give it a block of { $wide } × { $wide } squares, or plant closer.
+standing-give-block-squares-or = Give it a block of { $wide } × { $wide } squares, plant by a count for each square, or plant closer.
 standing-use-book-spacing = Use the book's spacing
-standing-set-one-each-square = Set one in each square
+standing-set-by-count-square = Plant by a count for each square
 standing-no-fits-between-plants = No { $crop } fits between the plants that are there.
 standing-plant-both-wider-or = Plant both wider, or give it squares of its own.
 standing-support-needs-straight-side = The support for { $crop } needs a straight side; this place is round.
@@ -250,3 +250,10 @@ yard-set-stones-or-check = Set stones or a check board on the low side.
 yard-a-path = a path
 yard-wide-needs-or-pass = { CAPITAL($name) } is { $width } wide; { $need } needs { $least }, or { $easy } to pass easily.
 yard-make-wide = Make it { $easy } wide.
+
+close-stands-apart-usual = { CAPITAL($planting) }: plants stand { $apart } apart where { $usual } is usual, and each gives about { $lost } less.
+close-more-in-all-smaller = In all they give as much or more, each plant less. Plant wider for large ones.
+close-leaves-hang-over = { CAPITAL($planting) }: leaves hang about { $hang } over the wall.
+close-leaves-hang-over-path = { CAPITAL($planting) }: leaves hang about { $hang } over the wall; of the { $path } beside, about { $left } stay free.
+close-keep-off-walls = Tie leaves back where people pass, or plant half a spacing off the walls.
+close-half-spacing-off = Plant half a spacing off the walls

@@ -4,6 +4,14 @@
 
 stand-one-block-squares = one to a block of { $across } × { $across } squares
 stand-square-evenly-set = { $per_cell } per square, evenly spaced
+stand-one-plant-squares = one plant to { $squares } squares
+stand-count-one-ground = { $plants ->
+    [one] one plant in the middle
+   *[other] { $plants } plants, evenly spread
+  }
+stand-exact-number = this many plants, spread { $spacing } apart
+stand-spots = each plant at its own spot
+stand-row-along-middle = one row along the middle, as the walls leave no room for more
 stand-each-square-own = each square on its own
 stand-squares-merged-even-lattice = squares merged, evenly spaced
 stand-station-even-lattice = { $per_station } per station, evenly spaced
@@ -16,6 +24,8 @@ set-out-row-each-side = a row on each side of
 set-out-turn-both-sides = in turn on both sides of
 set-out-plants-against-book-spacing = { $per } plants per m² against { $reference } at book spacing
 set-out-plants-metre-against = { $per_metre } plants per metre against { $usual }
+set-out-pot-litres-decide = in a container the soil for each plant decides; plants stand { $nearest } apart or more
+set-out-pot-close = plants stand { $apart } apart, nearer than { $nearest }
 set-out-same-squares-asks-more = { $asked_by } in the same squares asks for { $asked } more
 led-over-led-over-another-times = led over another { $m2 }{ $where }, { $roomy } times the room
 led-over-of = { " " }of { $where }
@@ -140,7 +150,6 @@ shelf-not-ready-before-comes = not ready before { $later } comes on { $start_dat
 filling-would-give-what-can = would give { $factor } % of what it can
 starters-no-room-left = { $names }: no room left
 starters-values = { $names }: { $why }
-pages-plant-needs-place-wide = a plant needs { $spacing }, and the place is { $narrow } wide
 pages-sun-needs = { $hours } h of sun, and it needs { $least_sun_hours } h
 pages-season-here-too-short = the season here is too short
 pages-about-less-than-could = about { $lost } % less than it could

@@ -14,7 +14,7 @@ from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.planting import sizes
 from ample_rows.core.words.message import said
 from ample_rows.crops import load_book
-from tests.conftest import bed, document, planting, rectangle, tub
+from tests.conftest import bed, document, planting, tub
 
 BOOK = load_book()
 NET = {"supports": [{"id": "net", "edge": "north", "height_cm": 180, "system": "net"}]}
@@ -98,7 +98,7 @@ def test_the_dial_says_what_a_change_would_bring(dialled):
     words = said(dialled(planting("carrot")).words)
     assert words.startswith("Closer, at 6 cm: 36 more")
     assert "lighter. Wider, at 9 cm: 28 fewer" in words
-    alone = dialled(planting("courgette", "all"), places=[bed(shape=rectangle(100, 100))])
+    alone = dialled(planting("tomato-bush", ("B2", "B3", "C2", "C3"), start="transplant"))
     assert "none fits" in said(alone.words)
 
 

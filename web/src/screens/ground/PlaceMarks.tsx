@@ -196,10 +196,9 @@ function gridLines(report: PlaceReport, scale: YardScale): string {
     return `${px.toFixed(1)} ${py.toFixed(1)}`;
   };
   let d = '';
-  for (let x = x0 + report.cell_cm; x < x1 - 0.01; x += report.cell_cm)
-    d += `M${at(x, y0)}L${at(x, y1)}`;
-  for (let y = y0 + report.cell_cm; y < y1 - 0.01; y += report.cell_cm)
-    d += `M${at(x0, y)}L${at(x1, y)}`;
+  const [xPitch, yPitch] = report.pitch_cm;
+  for (let x = x0 + xPitch; x < x1 - 0.01; x += xPitch) d += `M${at(x, y0)}L${at(x, y1)}`;
+  for (let y = y0 + yPitch; y < y1 - 0.01; y += yPitch) d += `M${at(x0, y)}L${at(x1, y)}`;
   return d;
 }
 

@@ -14,6 +14,7 @@ import {
   plantingAt,
   rectangle,
   spotOf,
+  withMore,
 } from '../../drawing/cells';
 import type { Spot } from '../../drawing/cells';
 import { Cutaway, sectionHeights } from './Cutaway';
@@ -31,6 +32,8 @@ interface Props {
   chosen: readonly string[];
   cursor: Spot;
   anchor: Spot | null;
+  /** Whether squares are added to those chosen. */
+  adding: boolean;
   selected: PlantingReport | null;
   gesture: Gesture;
   send: (input: Input) => void;
@@ -67,7 +70,7 @@ export function BedSheet(props: Props) {
     [x0, y0, x1, y1, width, height],
   );
   const planFoot = groundToPx(scale, [place.bounds_cm[2], place.bounds_cm[1]])[1] + FOOT;
-  const shown = gestureCells(place, gesture) ?? chosen;
+  const shown = gestureCells(place, gesture, chosen) ?? chosen;
   const sectionPx = Math.max(90, height - planFoot);
   const heights = useMemo(
     () => sectionHeights(place, plantings, day, scale.pxPerCm, planFoot, sectionPx),
@@ -87,8 +90,21 @@ export function BedSheet(props: Props) {
     const grip = selected
       ? gripAnchor(place, scale, selected, event.clientX - box.left, event.clientY - box.top)
       : null;
+    const adding = props.adding || event.ctrlKey || event.metaKey;
+    const plant =
+      selected && !adding
+        ? plantUnder(selected, scale, event.clientX - box.left, event.clientY - box.top)
+        : null;
     if (grip && selected) send({ kind: 'pressEdge', planting: selected.id, anchor: grip, spot });
-    else send({ kind: 'pressSquare', spot, extendFrom: event.shiftKey ? props.anchor : null });
+    else if (plant !== null && selected)
+      send({ kind: 'pressPlant', planting: selected.id, plant, spot });
+    else
+      send({
+        kind: 'pressSquare',
+        spot,
+        extendFrom: event.shiftKey ? props.anchor : null,
+        adding,
+      });
   };
 
   const here = plantingAt(plantings, addressOf(cursor), day);
@@ -105,6 +121,11 @@ export function BedSheet(props: Props) {
         onKeyDown={props.onKey}
         onPointerDown={onPointerDown}
         onPointerMove={(event) => {
+          if (gesture.kind === 'movingPlant') {
+            const box = event.currentTarget.getBoundingClientRect();
+            const at = [event.clientX - box.left, event.clientY - box.top] as const;
+            send({ kind: 'overPoint', at: pxToGround(scale, at) });
+          }
           if (gesture.kind !== 'painting' && gesture.kind !== 'resizing') return;
           const spot = spotAt(event);
           if (spot) send({ kind: 'overSquare', spot });
@@ -159,8 +180,15 @@ function centred(scale: GroundScale, lengthCm: number, width: number): GroundSca
 }
 
 /** The squares that a gesture covers so far. */
-export function gestureCells(place: PlaceReport, gesture: Gesture): string[] | null {
-  if (gesture.kind === 'painting') return rectangle(place, gesture.from, gesture.to);
+export function gestureCells(
+  place: PlaceReport,
+  gesture: Gesture,
+  chosen: readonly string[],
+): string[] | null {
+  if (gesture.kind === 'painting') {
+    const block = rectangle(place, gesture.from, gesture.to);
+    return gesture.adding ? withMore(chosen, block) : block;
+  }
   if (gesture.kind === 'resizing') return rectangle(place, gesture.anchor, gesture.to);
   return null;
 }
@@ -173,10 +201,27 @@ function spotUnder(place: PlaceReport, scale: GroundScale, px: number, py: numbe
   const { columns, rows } = gridSize(place);
   const limit = (value: number, most: number) => Math.min(most - 1, Math.max(0, Math.floor(value)));
   const spot = {
-    column: limit((x - x0) / place.cell_cm, columns),
-    row: limit((y - y0) / place.cell_cm, rows),
+    column: limit((x - x0) / place.pitch_cm[0], columns),
+    row: limit((y - y0) / place.pitch_cm[1], rows),
   };
   return freeAddresses(place).has(addressOf(spot)) ? spot : null;
+}
+
+const PLANT_PX = 9;
+
+/** The plant of a planting under the pointer: it can be dragged to its own spot. */
+function plantUnder(
+  planting: PlantingReport,
+  scale: GroundScale,
+  px: number,
+  py: number,
+): number | null {
+  if (planting.between) return null;
+  const near = planting.positions_cm.findIndex((spot) => {
+    const [x, y] = groundToPx(scale, [spot[0], spot[1]]);
+    return Math.hypot(px - x, py - y) <= PLANT_PX;
+  });
+  return near < 0 ? null : near;
 }
 
 const GRIP_PX = 9;

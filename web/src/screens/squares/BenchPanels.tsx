@@ -3,6 +3,7 @@ import { Tabs } from 'radix-ui';
 import type { HeldGarden } from '../../api/merge';
 import { spotOf } from '../../drawing/cells';
 import { MarginNotes } from '../../shared/MarginNotes';
+import { ChoosingMore } from './ChoosingMore';
 import { Holding } from './Holding';
 import { PlantingCard } from './PlantingCard';
 import { RiserForm } from './RiserForm';
@@ -44,6 +45,7 @@ export function BenchPanels({ state, bench }: { state: HeldGarden; bench: Bench 
         />
       </Tabs.Content>
       <Tabs.Content value="shelf" className="panel">
+        <ChoosingMore bench={bench} />
         <Shelf
           cells={chosen.cells}
           day={bench.day}

@@ -72,8 +72,9 @@ export const Cutaway = memo(function Cutaway(props: Props) {
   const units = useUnits();
   const standing = plantings.filter((planting) => sizeOn(planting, day));
   const [x0] = place.bounds_cm;
-  const low = x0 + column * place.cell_cm;
-  const inCut = (x: number) => x >= low && x < low + place.cell_cm;
+  const [pitch] = place.pitch_cm;
+  const low = x0 + column * pitch;
+  const inCut = (x: number) => x >= low && x < low + pitch;
   const left = groundToPx(scale, [0, place.bounds_cm[1]])[0];
   const right = groundToPx(scale, [0, place.bounds_cm[3]])[0];
   const letter = String.fromCharCode(65 + column);
@@ -90,7 +91,7 @@ export const Cutaway = memo(function Cutaway(props: Props) {
           planting={planting}
           day={day}
           cutFrom={low}
-          cutTo={low + place.cell_cm}
+          cutTo={low + pitch}
           heights={heights}
           scale={scale}
           floorCm={rootFloor(place)}

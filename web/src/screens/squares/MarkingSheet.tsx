@@ -121,7 +121,7 @@ function Marks({ sheet, state }: { sheet: Sheet; state: HeldGarden }) {
               onChange={setChosen}
             />
           </div>
-          {template && <SquareTemplate marks={template} cellCm={sheet.cell_cm} />}
+          {template && <SquareTemplate marks={template} pitch={sheet.pitch_cm} />}
         </section>
       )}
     </>

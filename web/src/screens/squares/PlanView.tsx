@@ -9,7 +9,7 @@ import { groundToPx } from '../../drawing/scale';
 import type { GroundScale, PointCm } from '../../drawing/scale';
 import { dayOf, shortWords } from '../../kit/day';
 import type { Day } from '../../kit/day';
-import { addressOf, boxOf, gridSize, sidesOf, spotOf } from '../../drawing/cells';
+import { addressOf, boxOf, gridSize, isOneGround, sidesOf, spotOf } from '../../drawing/cells';
 import type { CellBox } from '../../drawing/cells';
 import { Covers, Dimension, Letters, NoonShade, Supports } from './PlanMarks';
 
@@ -77,6 +77,7 @@ function GridLines({
 }) {
   const [x0, y0, x1, y1] = place.bounds_cm;
   const { columns, rows } = gridSize(place);
+  if (isOneGround(place)) return null;
   const clip = `clip-${place.id.replace(/\W/g, '_')}`;
   return (
     <g stroke="var(--rule)" strokeWidth={0.8} clipPath={`url(#${clip})`}>
@@ -84,13 +85,13 @@ function GridLines({
         <path d={outline} />
       </clipPath>
       {Array.from({ length: columns - 1 }, (_, i) => {
-        const x = x0 + (i + 1) * place.cell_cm;
+        const x = x0 + (i + 1) * place.pitch_cm[0];
         const [ax, ay] = groundToPx(scale, [x, y0]);
         const [bx] = groundToPx(scale, [x, y1]);
         return <line key={`c${i}`} x1={ax} y1={ay} x2={bx} y2={ay} />;
       })}
       {Array.from({ length: rows - 1 }, (_, i) => {
-        const y = y0 + (i + 1) * place.cell_cm;
+        const y = y0 + (i + 1) * place.pitch_cm[1];
         const [ax, ay] = groundToPx(scale, [x0, y]);
         const [, by] = groundToPx(scale, [x1, y]);
         return <line key={`r${i}`} x1={ax} y1={ay} x2={ax} y2={by} />;

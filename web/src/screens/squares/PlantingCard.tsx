@@ -1,21 +1,18 @@
-import { useState } from 'react';
-
 import type { HeldGarden } from '../../api/merge';
 import type { Edit, Place, Planting, PlantingReport, VarietyReport } from '../../api/types';
-import { usePreferences, useUnits } from '../../kit/preferences';
+import { useUnits } from '../../kit/preferences';
 import { Choice } from '../../kit/Choice';
-import { CommittedInput } from '../../kit/CommittedInput';
 import { DateField } from '../../kit/DateField';
 import type { Options } from '../../kit/Choice';
-import { Field } from '../../kit/Field';
 import { Sum } from '../../shared/Working';
 import { dayOf, isoOf, shortWords, words } from '../../kit/day';
-import { readLength } from '../../kit/units';
 import type { Units } from '../../kit/units';
 import { Climbs } from './Climbs';
 import { Elsewhere } from './Elsewhere';
+import { HowMany } from './HowMany';
 import { LedOver } from './LedOver';
 import { Neighbours } from './Neighbours';
+import { Spots } from './Spots';
 import { Varieties } from './Varieties';
 import { Waves } from './Waves';
 import { LAYOUTS, STARTS } from '../../shared/words';
@@ -82,22 +79,7 @@ export function PlantingCard({ state, planting, report, place, chosen, onEdit }:
           value={planting.clear_date ?? report.clear_date ?? ''}
           onCommit={(v) => change({ clear_date: v })}
         />
-        <SpacingField planting={planting} report={report} change={change} />
-        {!planting.between && (
-          <Field label="Plants per square">
-            <CommittedInput
-              type="number"
-              min={1}
-              max={20}
-              placeholder="by spacing"
-              value={planting.per_cell?.toString() ?? ''}
-              onCommit={(typed) => {
-                const value = typed ? Number(typed) : null;
-                if (value !== (planting.per_cell ?? null)) change({ per_cell: value });
-              }}
-            />
-          </Field>
-        )}
+        <HowMany planting={planting} report={report} change={change} />
         <Varieties state={state} planting={planting} report={report} change={change} />
         <Climbs state={state} planting={planting} place={place} change={change} />
         <Neighbours state={state} planting={planting} report={report} change={change} />
@@ -126,6 +108,7 @@ export function PlantingCard({ state, planting, report, place, chosen, onEdit }:
           Remove
         </button>
       </p>
+      <Spots planting={planting} report={report} change={change} />
       <LedOver state={state} planting={planting} onEdit={onEdit} />
       {!planting.support && report.cells.length > 1 && (
         <Waves
@@ -164,43 +147,4 @@ function sowing(report: PlantingReport, length: (cm: number) => string): string 
     `Start between ${shortWords(dayOf(report.window.earliest))} and ${shortWords(dayOf(report.window.latest))}: ${report.window.how}.`,
   ];
   return parts.filter(Boolean).join(' ');
-}
-
-/** A date that is saved when it is left, not at each key. */
-function SpacingField({
-  planting,
-  report,
-  change,
-}: {
-  planting: Planting;
-  report: PlantingReport;
-  change: (changes: Record<string, unknown>) => void;
-}) {
-  const { units, preferences } = usePreferences();
-  const [fault, setFault] = useState<string>();
-  const commit = (typed: string) => {
-    if (typed.trim() === '') {
-      setFault(undefined);
-      if (planting.spacing_cm) change({ spacing_cm: null });
-      return;
-    }
-    const cm = readLength(typed, preferences.units);
-    if (cm === null || cm < 0.5 || cm > 2000) {
-      setFault(`Enter a length from ${units.length(0.5)}, such as ${units.toField(20)}.`);
-      return;
-    }
-    setFault(undefined);
-    if (cm !== planting.spacing_cm) change({ spacing_cm: cm });
-  };
-  return (
-    <Field label={`Apart, ${units.lengthUnit}`} fault={fault}>
-      <CommittedInput
-        type="text"
-        inputMode="decimal"
-        value={planting.spacing_cm ? units.toField(planting.spacing_cm) : ''}
-        placeholder={units.toField(report.spacing_cm)}
-        onCommit={commit}
-      />
-    </Field>
-  );
 }

@@ -76,13 +76,11 @@ export function Shelf({ cells, day, answer, problem, onPlant, onDay }: Props) {
       {others.length > 0 && (
         <>
           <h3 className="mt-2 text-[13px]">What does not fit</h3>
+          <p className="text-muted">It can be planted all the same; its reason becomes a note.</p>
           <ul aria-label="Crops that do not fit">
             {others.map((entry) => (
-              <li key={entry.crop} className="flex gap-2 py-0.5">
-                <span className="w-6 font-semibold text-muted">{entry.mark}</span>
-                <span className="text-muted">
-                  <Reason entry={entry} />
-                </span>
+              <li key={entry.crop} className="border-b border-faint">
+                <Against entry={entry} onPlant={onPlant} />
               </li>
             ))}
           </ul>
@@ -92,8 +90,18 @@ export function Shelf({ cells, day, answer, problem, onPlant, onDay }: Props) {
   );
 }
 
-function Reason({ entry }: { entry: ShelfEntry }) {
-  return <>{`${entry.name}: ${entry.reason}`}</>;
+/** A crop that does not fit, to be planted against advice. */
+function Against({ entry, onPlant }: { entry: ShelfEntry; onPlant: (entry: ShelfEntry) => void }) {
+  return (
+    <button
+      type="button"
+      className="flex w-full gap-2 py-0.5 text-left text-muted hover:bg-wash"
+      onClick={() => onPlant(entry)}
+    >
+      <span className="w-6 font-semibold">{entry.mark}</span>
+      <span>{`${entry.name}: ${entry.reason}`}</span>
+    </button>
+  );
 }
 
 function Offer({ entry, onPlant }: { entry: ShelfEntry; onPlant: (entry: ShelfEntry) => void }) {

@@ -6,13 +6,14 @@ const CHECK_MM = 100;
 
 interface Props {
   marks: PlantingMarks;
-  cellCm: number;
+  /** A square's sides along the width and the length of its place, which runs across the page. */
+  pitch: readonly [number, number];
 }
 
 /** A square in sheets that any printer holds, each plant a cross to prick through. */
-export function SquareTemplate({ marks, cellCm }: Props) {
-  const tiles = Math.ceil(cellCm / MOST_TILE_CM);
-  const tileMm = (cellCm * 10) / tiles;
+export function SquareTemplate({ marks, pitch }: Props) {
+  const tiles = Math.ceil(Math.max(...pitch) / MOST_TILE_CM);
+  const [highMm, wideMm] = [(pitch[0] * 10) / tiles, (pitch[1] * 10) / tiles];
   const each = Array.from({ length: tiles * tiles }, (_, i) => ({
     column: i % tiles,
     row: Math.floor(i / tiles),
@@ -27,17 +28,17 @@ export function SquareTemplate({ marks, cellCm }: Props) {
         <svg
           key={`${column} ${row}`}
           className="template-sheet max-sm:h-auto max-sm:max-w-full"
-          width={`${tileMm + 2 * MARGIN_MM}mm`}
-          height={`${tileMm + 2 * MARGIN_MM + 10}mm`}
-          viewBox={`${-MARGIN_MM} ${-MARGIN_MM} ${tileMm + 2 * MARGIN_MM} ${tileMm + 2 * MARGIN_MM + 10}`}
+          width={`${wideMm + 2 * MARGIN_MM}mm`}
+          height={`${highMm + 2 * MARGIN_MM + 10}mm`}
+          viewBox={`${-MARGIN_MM} ${-MARGIN_MM} ${wideMm + 2 * MARGIN_MM} ${highMm + 2 * MARGIN_MM + 10}`}
           role="img"
           aria-label={`${marks.name}, sheet ${row * tiles + column + 1} of ${each.length}`}
         >
-          <rect width={tileMm} height={tileMm} fill="none" stroke="var(--ink)" strokeWidth={0.3} />
+          <rect width={wideMm} height={highMm} fill="none" stroke="var(--ink)" strokeWidth={0.3} />
           {marks.template_cm.map(([x, y]) => {
-            const cx = y * 10 - column * tileMm;
-            const cy = x * 10 - row * tileMm;
-            const here = cx >= -2 && cx <= tileMm + 2 && cy >= -2 && cy <= tileMm + 2;
+            const cx = y * 10 - column * wideMm;
+            const cy = x * 10 - row * highMm;
+            const here = cx >= -2 && cx <= wideMm + 2 && cy >= -2 && cy <= highMm + 2;
             return here ? (
               <g key={`${x} ${y}`} stroke="var(--ink)" strokeWidth={0.4} fill="none">
                 <circle cx={cx} cy={cy} r={3} />
@@ -46,12 +47,12 @@ export function SquareTemplate({ marks, cellCm }: Props) {
             ) : null;
           })}
           <path
-            d={`M0 ${tileMm + 4}v3h${CHECK_MM}v-3`}
+            d={`M0 ${highMm + 4}v3h${CHECK_MM}v-3`}
             fill="none"
             stroke="var(--ink)"
             strokeWidth={0.4}
           />
-          <text x={CHECK_MM + 2} y={tileMm + 8} fontSize={4} fill="var(--ink)">
+          <text x={CHECK_MM + 2} y={highMm + 8} fontSize={4} fill="var(--ink)">
             {`10 cm · ${marks.mark} · ${row * tiles + column + 1} of ${each.length}`}
           </text>
         </svg>

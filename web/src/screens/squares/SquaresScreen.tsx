@@ -145,6 +145,7 @@ function Sheet({ state, bench, asTable }: SheetProps) {
           cursor={cursor}
           anchor={chosen.cells.length > 0 ? chosen.anchor : cursor}
           selected={drawn.find((p) => p.id === selected?.id) ?? null}
+          adding={bench.adding}
           gesture={bench.gesture}
           send={bench.send}
           onRelease={bench.release}

@@ -11,10 +11,11 @@ import type {
   PlantingReport,
   ShelfEntry,
 } from '../../api/types';
-import { addressOf, plantingAt, rectangle } from '../../drawing/cells';
+import { addressOf, plantingAt, rectangle, withMore } from '../../drawing/cells';
 import type { Spot } from '../../drawing/cells';
+import type { Gesture } from '../../drawing/gesture';
 import { useGesture } from '../../drawing/useGesture';
-import { clearEdit, draggedEdit, plantEdit } from '../../edits/edits';
+import { clearEdit, draggedEdit, plantEdit, spotEdit } from '../../edits/edits';
 import { isoOf } from '../../kit/day';
 import { useDay } from '../../shared/DayContext';
 import { gestureCells } from './BedSheet';
@@ -57,9 +58,11 @@ export function useBench({ state, place, document }: OnBench) {
   const [tried, setTried] = useState<Closeness | null>(null);
   const shelf = useShelf(slug, version, placeId, chosen.cells, isoOf(day));
   const selected = plantings.find((p) => p.id === chosen.planting) ?? null;
-  const drawn = tried
-    ? plantings.map((p) => (p.id === selected?.id ? setOutAs(p, tried) : p))
-    : plantings;
+  const [adding, setAdding] = useState(false);
+  const drawn = plantings.map((p) => {
+    const held = movedPlant(p, gesture);
+    return tried && p.id === selected?.id ? setOutAs(held, tried) : held;
+  });
   const edit = (change: Edit) => void editor.edit(change);
 
   const choose = (cells: readonly string[], anchor: Spot, planting: string | null) => {
@@ -76,6 +79,11 @@ export function useBench({ state, place, document }: OnBench) {
     const report = plantings.find((p) => p.id === planting);
     if (report) choose([], chosen.anchor, planting);
   };
+  const addPainted = (from: Spot, to: Spot) => {
+    setCursor(to);
+    choose(withMore(chosen.cells, rectangle(place, from, to)), from, null);
+    setPanel('shelf');
+  };
   const choosePainted = (from: Spot, to: Spot) => {
     const cells = rectangle(place, from, to);
     const standing = new Set(cells.map((cell) => plantingAt(plantings, cell, day)?.id ?? null));
@@ -87,9 +95,14 @@ export function useBench({ state, place, document }: OnBench) {
   const release = () => {
     const done = gesture;
     send({ kind: 'letGo' });
-    if (done.kind === 'painting') choosePainted(done.from, done.to);
+    if (done.kind === 'painting') (done.adding ? addPainted : choosePainted)(done.from, done.to);
+    if (done.kind === 'movingPlant') {
+      const change = spotEdit(plantings, done);
+      if (change) edit(change);
+      else choosePainted(done.spot, done.spot);
+    }
     if (done.kind === 'resizing') {
-      const cells = gestureCells(place, done) ?? [];
+      const cells = gestureCells(place, done, []) ?? [];
       edit({ do: 'change-planting', id: done.planting, changes: { cells, run_cm: null } });
     }
     if (done.kind === 'movingWedge') {
@@ -116,10 +129,11 @@ export function useBench({ state, place, document }: OnBench) {
   };
   const onKey = useBenchKeys(
     place,
-    { cursor, setCursor, chosen, shelf: shelf.data },
+    { cursor, setCursor, chosen, shelf: shelf.data, adding },
     {
       choose,
       choosePainted,
+      addPainted,
       clear,
       plant,
       lengthen: (from, to) => {
@@ -135,6 +149,8 @@ export function useBench({ state, place, document }: OnBench) {
     plantings,
     drawn,
     chosen,
+    adding,
+    setAdding,
     cursor,
     gesture,
     send,
@@ -159,4 +175,13 @@ export function useBench({ state, place, document }: OnBench) {
 function setOutAs(planting: PlantingReport, found: Closeness): PlantingReport {
   const { plants, spacing_cm, positions_cm } = found;
   return { ...planting, plants, spacing_cm, positions_cm };
+}
+
+/** A planting while one of its plants is dragged. */
+function movedPlant(planting: PlantingReport, gesture: Gesture): PlantingReport {
+  if (gesture.kind !== 'movingPlant' || gesture.planting !== planting.id || !gesture.at)
+    return planting;
+  const at: [number, number] = [gesture.at[0], gesture.at[1]];
+  const spots = planting.positions_cm.map((spot, i) => (i === gesture.plant ? at : spot));
+  return { ...planting, positions_cm: spots };
 }

@@ -15,12 +15,16 @@ interface Seen {
   setCursor: (spot: Spot) => void;
   chosen: Chosen;
   shelf: ShelfAnswer | undefined;
+  /** Whether squares are added to those chosen. */
+  adding: boolean;
 }
 
 /** What keys can do on the bench. */
 interface Acts {
   choose: (cells: readonly string[], anchor: Spot, planting: string | null) => void;
   choosePainted: (from: Spot, to: Spot) => void;
+  /** Add a block to the squares chosen, or take it out of them. */
+  addPainted: (from: Spot, to: Spot) => void;
   /** Choose the block from one square to another. */
   lengthen: (from: Spot, to: Spot) => void;
   clear: () => void;
@@ -49,10 +53,10 @@ export function useBenchKeys(place: PlaceReport, seen: Seen, acts: Acts) {
       acts.plant(entry);
     }
   };
-  const goTo = (to: Spot, more: boolean) => {
+  const goTo = (to: Spot, more: boolean, adds: boolean) => {
     seen.setCursor(to);
     if (more) acts.lengthen(chosen.cells.length > 0 ? chosen.anchor : cursor, to);
-    else if (freeAddresses(place).has(addressOf(to))) acts.choosePainted(to, to);
+    else if (!adds && freeAddresses(place).has(addressOf(to))) acts.choosePainted(to, to);
   };
   const typeLetter = (event: KeyboardEvent) => {
     const now = typed(mark, event.key, event.timeStamp);
@@ -61,12 +65,15 @@ export function useBenchKeys(place: PlaceReport, seen: Seen, acts: Acts) {
   };
 
   return (event: KeyboardEvent<SVGSVGElement>) => {
-    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    const held = event.ctrlKey || event.metaKey;
     const to = moved(cursor, event.key, gridSize(place));
-    if (to) goTo(to, event.shiftKey);
+    const presses = event.key === 'Enter' || event.key === ' ';
+    if (event.altKey || (held && !to && !presses)) return;
+    const adds = held || seen.adding;
+    if (to) goTo(to, event.shiftKey, adds);
     else if (event.key === 'Delete' || event.key === 'Backspace') acts.clear();
     else if (event.key === 'Escape') acts.choose([], cursor, null);
-    else if (event.key === 'Enter' || event.key === ' ') acts.choosePainted(cursor, cursor);
+    else if (presses) (adds ? acts.addPainted : acts.choosePainted)(cursor, cursor);
     else if (preferences.letterKeys && /^[a-z]$/i.test(event.key)) typeLetter(event);
     else return;
     event.preventDefault();

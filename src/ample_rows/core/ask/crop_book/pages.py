@@ -26,9 +26,7 @@ from ample_rows.core.planting import harvest
 from ample_rows.core.planting.cases import PlaceCase
 from ample_rows.core.site.bears import best_months
 from ample_rows.core.soil.roots import depth_policy, judge_depth, soil_depth
-from ample_rows.core.words.message import Length, Message, Number, Text, clauses, message
-
-_FIT_CM = 0.01
+from ample_rows.core.words.message import Message, Number, Text, clauses, message
 
 
 @dataclass(frozen=True, slots=True)
@@ -192,7 +190,7 @@ def _own_figure(field: CropField, crop: Crop, begun: Crop) -> OwnFigure:
 
 def _fit(crop: Crop, here: PlaceCase, book: Book) -> PlaceFit:
     """What stands in the way of a crop in a place; where nothing does, what it would cost."""
-    reasons: list[Text] = [*_too_narrow(crop, here), *_out_of_season(crop, here, book)]
+    reasons: list[Text] = [*_out_of_season(crop, here, book)]
     depth_reason, depth_factor = _depth(crop, here, book)
     light_reason, light_factor = _light(crop, here)
     reasons += [reason for reason in (depth_reason, light_reason) if reason]
@@ -218,18 +216,6 @@ def _held_up(crop: Crop, here: PlaceCase, book: Book) -> float:
         if t.system in standing or not book.trainings[t.system].needs_support
     )
     return min(1.0, max(possible, default=1.0))
-
-
-def _too_narrow(crop: Crop, here: PlaceCase) -> list[Message]:
-    box = shapes.bounds(here.place.shape)
-    narrow = min(box.width, box.length)
-    if crop.spacing_cm <= narrow + _FIT_CM or any(s.system for s in here.place.supports):
-        return []
-    return [
-        message(
-            "pages-plant-needs-place-wide", spacing=Length(crop.spacing_cm), narrow=Length(narrow)
-        )
-    ]
 
 
 def _out_of_season(crop: Crop, here: PlaceCase, book: Book) -> list[Message]:

@@ -28,9 +28,9 @@ from ample_rows.core.ask.pantry.wants import Wanted, wants_of
 from ample_rows.core.book import Crop
 from ample_rows.core.calendar.growing_year import GrowingYear
 from ample_rows.core.estimate.estimate import Estimate
-from ample_rows.core.geometry.cells import DEFAULT_CELL_CM
 from ample_rows.core.planting.cases import Evaluated
 from ample_rows.core.planting.harvest import Quantiles
+from ample_rows.core.planting.setting_out import Schools, schools_of, squares_for_one
 from ample_rows.core.words.message import Count, Mass, Text, message
 
 _WEEKS_A_YEAR = 52
@@ -101,7 +101,8 @@ def pantry_of(estimate: Estimate) -> Pantry:
     by_crop = of_each_crop(every)
     wants, year = wants_of(plan, book), setting.year
     named = sorted({*by_crop, *wants}, key=lambda crop: book.crops[crop].name.lower())
-    picked = _Picked(year, every, seasons)
+    schools = schools_of(plan.garden.policies, plan.garden.per_square)
+    picked = _Picked(year, every, seasons, schools)
     crops = [_supply(book.crops[c], by_crop.get(c, []), wants.get(c), picked) for c in named]
     household = plan.garden.household
     people = household.people if household else None
@@ -121,8 +122,15 @@ def pantry_of(estimate: Estimate) -> Pantry:
 class _Picked:
     """What is picked week by week, reckoned once for each planting: crops, table and whole."""
 
-    def __init__(self, year: GrowingYear, every: Sequence[Evaluated], seasons: Seasons) -> None:
+    def __init__(
+        self,
+        year: GrowingYear,
+        every: Sequence[Evaluated],
+        seasons: Seasons,
+        schools: Schools,
+    ) -> None:
         self.seasons = seasons
+        self.schools = schools
         self.year_weeks = weeks_of(year)
         ends = (*self.year_weeks, *weeks_picked(every))
         first = min(ends)
@@ -149,7 +157,7 @@ def _supply(
     by_week = picked.of(own)
     want = wanted.kg if wanted else None
     total = total_of(own, seasons.count)
-    each, squares_each = _one_more(crop, own)
+    each, squares_each = _one_more(crop, own, picked.schools)
     short = None if want is None else want - total.p50
     more = math.ceil(short / each - 1e-9) if short is not None and short > 0 and each else None
     squares = None if more is None else math.ceil(more * squares_each - 1e-9)
@@ -182,7 +190,7 @@ def _supply(
     )
 
 
-def _one_more(crop: Crop, own: Sequence[Evaluated]) -> tuple[float, float]:
+def _one_more(crop: Crop, own: Sequence[Evaluated], schools: Schools) -> tuple[float, float]:
     """What one more plant gives and the squares it takes: as in the planting here that makes most
     of its squares, so that one that fails is no measure; else as the book has it. [kg, squares]"""
     bearing = [e.report for e in own if e.report.cells and e.report.harvest_kg.p50 > 0]
@@ -191,7 +199,7 @@ def _one_more(crop: Crop, own: Sequence[Evaluated]) -> tuple[float, float]:
         return best.harvest_kg.p50 / best.plants, len(best.cells) / best.plants
     spread = crop.yield_kg_per_plant
     usual = spread.typical * crop.survival if spread else 0.0
-    return usual, crop.spacing_cm**2 / DEFAULT_CELL_CM**2
+    return usual, squares_for_one(crop, schools)
 
 
 def _words(short: float | None, likely: float, more: int | None, squares: int | None) -> Text:

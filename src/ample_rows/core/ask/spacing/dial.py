@@ -21,6 +21,8 @@ from ample_rows.core.planting.set_out import crop_grown
 from ample_rows.core.planting.sizes import piece_kg, too_small_kg
 from ample_rows.core.words.message import Length, Mass, Message, Share, message, sentences
 
+# What goes before a spacing, as the keys that leave it out.
+NO_NUMBER: dict[str, None] = {"per_cell": None, "plants": None, "spots_cm": None}
 _MOST_POINTS = 18
 _STEPS_CM = (0.25, 0.5, 1.0, 2.0, 5.0, 10.0, 20.0, 50.0)
 _SAME_CM = 0.005
@@ -116,7 +118,7 @@ def closeness(report: PlantingReport, crop: Crop, reference_cm: float, book: Boo
 def _point(
     planting: p.Planting, spacing_cm: float, crop: Crop, reference_cm: float, here: PlaceCase
 ) -> Closeness:
-    tried = planting.model_copy(update={"spacing_cm": spacing_cm, "per_cell": None})
+    tried = planting.model_copy(update={"spacing_cm": spacing_cm, **NO_NUMBER})
     return closeness(evaluate_planting(tried, here).report, crop, reference_cm, here.book)
 
 

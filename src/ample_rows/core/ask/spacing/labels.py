@@ -57,6 +57,6 @@ def _labels(report: PlantingReport, grid: Grid) -> Iterator[Label]:
 
 def _cell_at(grid: Grid, point: Point) -> str:
     first = grid.box((0, 0))
-    column = int((point[0] - first.x0) // grid.cell_cm)
-    row = int((point[1] - first.y0) // grid.cell_cm)
+    column = int((point[0] - first.x0) // grid.pitch.x_cm)
+    row = int((point[1] - first.y0) // grid.pitch.y_cm)
     return address_of((min(max(column, 0), grid.columns - 1), min(max(row, 0), grid.rows - 1)))

@@ -17,7 +17,7 @@ from ample_rows.core import plan as p
 from ample_rows.core.ask.spacing.labels import Label, labels_of
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry import shapes
-from ample_rows.core.geometry.cells import Grid, address_of, grid_of
+from ample_rows.core.geometry.cells import Grid, Pitch, address_of, grid_of
 from ample_rows.core.geometry.lattice import Point
 from ample_rows.core.planting.report import PlantingReport
 from ample_rows.core.words.message import Count, Length, Message, Text, listed, message
@@ -70,7 +70,7 @@ class MarkingSheet:
     """Everything to mark a place out. The last square of a side may be a part of one."""
 
     place: str
-    cell_cm: float
+    pitch_cm: Pitch
     across_cm: tuple[float, ...]
     along_cm: tuple[float, ...]
     across_left_cm: float
@@ -97,11 +97,11 @@ def marking_sheet(estimate: Estimate, place_id: str) -> MarkingSheet:
     reports = estimate.result(place_id).plantings
     return MarkingSheet(
         place=place_id,
-        cell_cm=grid.cell_cm,
-        across_cm=tuple(grid.cell_cm * i for i in range(1, grid.columns)),
-        along_cm=tuple(grid.cell_cm * i for i in range(1, grid.rows)),
-        across_left_cm=box.width - grid.cell_cm * (grid.columns - 1),
-        along_left_cm=box.length - grid.cell_cm * (grid.rows - 1),
+        pitch_cm=grid.pitch,
+        across_cm=tuple(grid.pitch.x_cm * i for i in range(1, grid.columns)),
+        along_cm=tuple(grid.pitch.y_cm * i for i in range(1, grid.rows)),
+        across_left_cm=box.width - grid.pitch.x_cm * (grid.columns - 1),
+        along_left_cm=box.length - grid.pitch.y_cm * (grid.rows - 1),
         strings=strings,
         string_m=(laths + 2 * estimate.book.value("string_end_cm") * len(strings)) / _CM_PER_M,
         lath_m=laths / _CM_PER_M,
@@ -116,14 +116,14 @@ def _strings(place: p.Place, grid: Grid) -> tuple[GridString, ...]:
     inside, box = shapes.outline(place.shape), shapes.bounds(place.shape)
     strings: list[GridString] = []
     for i in range(1, grid.columns):
-        x = box.x0 + grid.cell_cm * i
+        x = box.x0 + grid.pitch.x_cm * i
         line = shapely.LineString([(x, box.y0), (x, box.y1)])
         strings += [
             GridString("along", x - box.x0, part.bounds[1] - box.y0, part.bounds[3] - box.y0)
             for part in _parts(inside.intersection(line))
         ]
     for i in range(1, grid.rows):
-        y = box.y0 + grid.cell_cm * i
+        y = box.y0 + grid.pitch.y_cm * i
         line = shapely.LineString([(box.x0, y), (box.x1, y)])
         strings += [
             GridString("across", y - box.y0, part.bounds[0] - box.x0, part.bounds[2] - box.x0)
@@ -260,11 +260,11 @@ def _row(values: tuple[float, ...], where: Text) -> Message:
 
 def _template(report: PlantingReport, grid: Grid) -> tuple[str | None, tuple[Point, ...]]:
     """The whole square with the most plants, and where they stand in it."""
-    corner, size = shapes.bounds(grid.shape), grid.cell_cm
+    corner = shapes.bounds(grid.shape)
     inside: dict[str, list[Point]] = defaultdict(list)
     for x, y in dict.fromkeys(report.positions_cm):
-        column, across = divmod(x - corner.x0, size)
-        row, along = divmod(y - corner.y0, size)
+        column, across = divmod(x - corner.x0, grid.pitch.x_cm)
+        row, along = divmod(y - corner.y0, grid.pitch.y_cm)
         inside[address_of((int(column), int(row)))].append((across, along))
     whole = [a for a in report.cells if grid.cells[a].whole and a in inside]
     best = max(whole, key=lambda address: len(inside[address]), default=None)

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from typing import Any, get_args
 
 from ample_rows.core import plan as p
-from ample_rows.core.ask.spacing.dial import Closeness, closeness
+from ample_rows.core.ask.spacing.dial import NO_NUMBER, Closeness, closeness
 from ample_rows.core.book import Book, Crop
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.planting.evaluated import evaluate_planting
@@ -71,7 +71,7 @@ def _changes(planting: p.Planting, crop: Crop, layout: p.Layout, book: Book) -> 
     own_distance = planting.layout not in {"stations", "rows"}
     changes: dict[str, Any] = {
         "layout": layout,
-        "per_cell": None,
+        **NO_NUMBER,
         "spacing_cm": planting.spacing_cm if own_distance and layout != "rows" else None,
         "plants_per_station": None,
     }

@@ -50,7 +50,12 @@ def _in_place(
     block = free_block(here.place, own, standing.plantings)
     if not block:
         return
-    changes: dict[str, object] = {"support": None, "run_cm": None, **dict.fromkeys(LINKS)}
+    changes: dict[str, object] = {
+        "support": None,
+        "run_cm": None,
+        "spots_cm": None,
+        **dict.fromkeys(LINKS),
+    }
     moved = planting.model_copy(update={"place": place.id, "cells": block, **changes})
     there = evaluate_planting(moved, here)
     short = there.depth.verdict in ("too-shallow", "root-too-long")

@@ -21,8 +21,9 @@ from ample_rows.core.edits import (
     Together,
 )
 from ample_rows.core.estimate.estimate import Estimate
-from ample_rows.core.geometry.cells import Grid, cells_about, grid_of
+from ample_rows.core.geometry.cells import cells_about, grid_of, pitch_of
 from ample_rows.core.planting.cases import Setting
+from ample_rows.core.planting.setting_out import SQUARE_CM, schools_of, squares_for_one
 from ample_rows.core.site.risers import placed
 from ample_rows.core.structures import supports
 from ample_rows.core.words.message import Text, message
@@ -137,7 +138,8 @@ def _blocks(
     held = {address for h in place.held for address in h.cells}
     taken = set(strip) if climbing else set()
     lines = _lines(place, setting, held | taken)
-    given = _shared(lines, standing, grid_of(place), book)
+    wide = [_lines_wanted(entry, place, setting, book) for entry in standing]
+    given = _shared(lines, standing, wide, book)
     return [*zip(climbing, _split(strip, climbing), strict=True), *given]
 
 
@@ -179,13 +181,13 @@ def _lines(place: p.Place, setting: Setting, taken: set[str]) -> list[Block]:
 
 
 def _shared(
-    lines: list[Block], entries: list[StarterEntry], grid: Grid, book: Book
+    lines: list[Block], entries: list[StarterEntry], wanted: list[int], book: Book
 ) -> list[tuple[StarterEntry, Block]]:
     """Whole lines for each entry: as many as its plants want, the rest by share; tall ones first.
 
     Where lines are too few, the last entries of the starter go without.
     """
-    counts = [_lines_wanted(entry, grid, book) for entry in entries]
+    counts = list(wanted)
     while sum(counts) > len(lines):
         counts[max(i for i, count in enumerate(counts) if count)] = 0
     with_lines = [i for i, count in enumerate(counts) if count]
@@ -200,9 +202,12 @@ def _shared(
     return blocks
 
 
-def _lines_wanted(entry: StarterEntry, grid: Grid, book: Book) -> int:
-    widest = book.crops[entry.crops[0]].spacing_cm
-    return max(1, math.ceil(book.value("block_slack") * widest / grid.cell_cm))
+def _lines_wanted(entry: StarterEntry, place: p.Place, setting: Setting, book: Book) -> int:
+    """Lines of squares that its plants want: by the squares for one where counts decide."""
+    crop, narrower = book.crops[entry.crops[0]], pitch_of(place).narrower_cm
+    schools = schools_of(setting.policies, setting.per_square, place)
+    wide = math.sqrt(squares_for_one(crop, schools)) * SQUARE_CM
+    return max(1, math.ceil(book.value("block_slack") * wide / narrower))
 
 
 def _with_entry(
