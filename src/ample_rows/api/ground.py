@@ -14,15 +14,18 @@ from ample_rows.core.ask.workings import PlaceWorkings, place_workings
 from ample_rows.core.ask.yard.borders import Border, borders
 from ample_rows.core.ask.yard.free_ground import NO_YARD
 from ample_rows.core.ask.yard.free_spot import FreeSpot, free_spot
+from ample_rows.core.ask.yard.place_figures import PlaceFigures, place_figures
 from ample_rows.core.ask.yard.turning import Turned, turned
 from ample_rows.core.carpentry.bill_report import BuildReport
-from ample_rows.core.edits import AddPlace, apply_edit
+from ample_rows.core.checks.lone_place import lone_place
+from ample_rows.core.edits import MOST_IN_A_ROW, AddPlace, apply_edit
 from ample_rows.core.errors import CannotBeDoneError
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.place.report import OrderReport
 from ample_rows.core.place.total_order import order_for
 from ample_rows.core.site.place_sun import Sky, sky_of
 from ample_rows.core.site.risers import placed
+from ample_rows.core.site.rows import RowOfPlaces
 from ample_rows.core.site.stakes import SetOutSheet, set_out_sheet
 from ample_rows.core.site.sun_map import SunMap, sun_by_month
 from ample_rows.core.site.yard_sun import YardSun, yard_sun
@@ -31,6 +34,8 @@ router = APIRouter(prefix="/api/gardens/{slug}", tags=["ground"], responses=RESP
 
 Wide = Annotated[float, Query(ge=10, le=1_000, allow_inf_nan=False)]
 Thick = Annotated[float, Query(ge=0, le=50, allow_inf_nan=False)]
+Several = Annotated[int, Query(ge=1, le=MOST_IN_A_ROW)]
+Gap = Annotated[float, Query(ge=0, le=1_000, allow_inf_nan=False)]
 
 
 @dataclass(frozen=True)
@@ -77,13 +82,28 @@ def free_borders(here: Garden, width_cm: Wide = 60.0, wall_cm: Thick = 0.0) -> l
 
 
 @router.post("/free-spot")
-def spot_for(place: Annotated[dict[str, Any], Body()], here: Garden) -> FreeSpotAnswer:
-    """The sunniest free ground for a place, as a document, that is not in the yard yet."""
+def spot_for(
+    place: Annotated[dict[str, Any], Body()],
+    here: Garden,
+    count: Several = 1,
+    abreast: Several = 1,
+    gap_cm: Gap = 0.0,
+) -> FreeSpotAnswer:
+    """The sunniest free ground for a place, as a document, that is not in the yard yet, or for
+    several of its kind so far apart; the spot is that of the first."""
     plan = here.plan
     standing = plan.place(str(place.get("id")))
     # A new place is read as a part of the plan, so that its faults name their fields.
     wanted = standing or apply_edit(plan, AddPlace(place=place)).places[-1]
-    return FreeSpotAnswer(spot=free_spot(here, wanted))
+    return FreeSpotAnswer(
+        spot=free_spot(here, wanted, RowOfPlaces(count, min(abreast, count), gap_cm))
+    )
+
+
+@router.post("/place-figures")
+def figures_for(place: Annotated[dict[str, Any], Body()], here: Garden) -> PlaceFigures:
+    """What a place would hold, as a document, before it is in the plan."""
+    return place_figures(lone_place(here.plan, place, here.book), here.plan.garden, here.book)
 
 
 @router.get("/set-out")

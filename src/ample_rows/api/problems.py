@@ -48,7 +48,7 @@ TITLES = {
 }
 _DISK_FULL = 507
 # Sent with a body, and yet they change nothing.
-_QUESTIONS = ("/shelf", "/follow", "/free-spot", "/crop-file", "/climate-table")
+_QUESTIONS = ("/shelf", "/follow", "/free-spot", "/place-figures", "/crop-file", "/climate-table")
 
 
 class FieldFault(BaseModel):

@@ -26,6 +26,15 @@ export interface Draft {
   gap: string;
   loosened: string;
   cell: string;
+  /** Whether squares are stretched a little, so that no strip is left. */
+  grid: 'fitted' | 'exact';
+  layout: '' | NonNullable<Place['layout']>;
+  walls: '' | NonNullable<Place['walls']>;
+  /** How many of its kind, how many of them side by side, and the way between two. */
+  count: string;
+  abreast: string;
+  between: string;
+  paths: 'yes' | 'no';
   heading: string;
   sun: string;
   policy: '' | NonNullable<Place['depth_policy']>;
@@ -38,7 +47,26 @@ export interface Draft {
   laid: string;
 }
 
-export const NEW_PLACE = { width: 120, length: 240, arm: 60, wall: 30, gap: 3, cell: 30 };
+export const NEW_PLACE = {
+  width: 120,
+  length: 240,
+  arm: 60,
+  wall: 30,
+  gap: 3,
+  cell: 30,
+  between: 50,
+};
+
+/** The same where feet and inches are used: 4 × 8 ft, a foot to a square. [cm] */
+const NEW_IMPERIAL = {
+  width: 121.92,
+  length: 243.84,
+  arm: 60.96,
+  wall: 30.48,
+  gap: 2.54,
+  cell: 30.48,
+  between: 60.96,
+};
 
 /** The measures from which an L, a U or a ring was drawn, kept beside its outline. */
 export interface FormMeasures {
@@ -53,6 +81,7 @@ const FORM_KEY = 'x-form';
 export function draftOf(place: Place | undefined, units: Units): Draft {
   const shape = place?.shape;
   const field = (cm: number | null | undefined, other: number) => units.toField(cm ?? other);
+  const usual = !place && units.system === 'imperial' ? NEW_IMPERIAL : NEW_PLACE;
   const { width, length } = sizeOf(shape);
   const form = formOf(shape);
   const net = place?.supports[0];
@@ -64,17 +93,24 @@ export function draftOf(place: Place | undefined, units: Units): Draft {
     along: '',
     bottom: place?.bottom ?? (place?.kind === 'container' ? 'closed' : 'open'),
     native: place ? (place.native ?? '') : 'ordinary',
-    width: field(width, NEW_PLACE.width),
-    length: field(length, NEW_PLACE.length),
-    arm: field(form?.arm_cm, NEW_PLACE.arm),
+    width: field(width, usual.width),
+    length: field(length, usual.length),
+    arm: field(form?.arm_cm, usual.arm),
     foot: foot ? field(foot, 0) : '',
     slope: String(shape?.type === 'mound' ? (shape.side_slope ?? 1) : 1),
     thickness: field(shape?.wall_thickness_cm, 0),
     measured: shape?.measured === 'outside' ? 'outside' : 'inside',
-    wall: field(place?.wall_height_cm, NEW_PLACE.wall),
-    gap: field(place?.rim_gap_cm, NEW_PLACE.gap),
+    wall: field(place?.wall_height_cm, usual.wall),
+    gap: field(place?.rim_gap_cm, usual.gap),
     loosened: field(place?.loosened_below_cm, 0),
-    cell: field(place?.cell_cm, NEW_PLACE.cell),
+    cell: field(place?.cell_cm, usual.cell),
+    grid: place ? (place.grid ?? 'exact') : 'fitted',
+    layout: place?.layout ?? '',
+    walls: place?.walls ?? '',
+    count: '1',
+    abreast: '',
+    between: units.toField(usual.between),
+    paths: 'yes',
     heading: String(place?.heading_deg ?? 90),
     sun: place?.sun_hours === null || place?.sun_hours === undefined ? '' : String(place.sun_hours),
     policy: place?.depth_policy ?? '',
@@ -120,11 +156,22 @@ function outlineOf(shape: Place['shape'] | undefined): Draft['outline'] {
   }
 }
 
+/** Several places of one kind, in one step. [cm] */
+export interface Several {
+  count: number;
+  abreast: number;
+  gap_cm: number;
+  paths: boolean;
+}
+
+export interface ReadDraft {
+  changes: Record<string, unknown>;
+  form: FormMeasures | null;
+  several: Several;
+}
+
 /** The place's keys that a draft sets; what is wrong with it is said to the reader. */
-export function readDraft(
-  read: Reader<Draft>,
-  before: Place | undefined,
-): { changes: Record<string, unknown>; form: FormMeasures | null } {
+export function readDraft(read: Reader<Draft>, before: Place | undefined): ReadDraft {
   const draft = read.typed;
   const measure = read.length;
   const walls = () => {
@@ -184,6 +231,9 @@ export function readDraft(
     rim_gap_cm: measure('gap', 0),
     loosened_below_cm: measure('loosened', 0),
     cell_cm: measure('cell', 15),
+    grid: draft.grid === 'fitted' ? 'fitted' : null,
+    layout: draft.layout || null,
+    walls: draft.walls || null,
     heading_deg: read.needed('heading', -360, 360),
     sun_hours: read.number('sun', 0, 24),
     depth_policy: draft.policy || null,
@@ -198,7 +248,14 @@ export function readDraft(
   } else if ((before?.supports ?? []).length > 0) {
     changes.supports = rest;
   }
-  return { changes, form };
+  const count = before ? 1 : read.needed('count', 1, 100);
+  const several: Several = {
+    count,
+    abreast: read.number('abreast', 1, 100) ?? Math.max(1, count),
+    gap_cm: count > 1 ? measure('between', 0) : 0,
+    paths: draft.paths === 'yes',
+  };
+  return { changes, form, several };
 }
 
 function keptShape(before: Place | undefined, type: string): object {

@@ -25,11 +25,14 @@ from ample_rows.core.edits.of_garden import (
 from ample_rows.core.edits.of_jobs import KeepChore, MarkJob, RemoveChore
 from ample_rows.core.edits.of_obstacles import AddObstacle, ChangeObstacle, RemoveObstacle
 from ample_rows.core.edits.of_places import (
+    MOST_IN_A_ROW,
     MOST_RISER_CELLS,
     MOST_RISER_WALL_CM,
     AddPlace,
+    AddPlaces,
     ChangePlace,
     CopyPlace,
+    FitGrid,
     RemovePlace,
     StandRiser,
 )
@@ -58,9 +61,11 @@ Edit = Annotated[
     | ChangePlanting
     | RemovePlanting
     | AddPlace
+    | AddPlaces
     | ChangePlace
     | RemovePlace
     | CopyPlace
+    | FitGrid
     | StandRiser
     | MarkJob
     | KeepChore
@@ -86,10 +91,12 @@ Edit = Annotated[
 Together.model_rebuild()
 
 __all__ = [
+    "MOST_IN_A_ROW",
     "MOST_RISER_CELLS",
     "MOST_RISER_WALL_CM",
     "AddObstacle",
     "AddPlace",
+    "AddPlaces",
     "ChangeBuild",
     "ChangeCrop",
     "ChangeGarden",
@@ -102,6 +109,7 @@ __all__ = [
     "Changes",
     "CopyPlace",
     "Edit",
+    "FitGrid",
     "ForgetAlternative",
     "ForgetSetAside",
     "KeepAlternative",

@@ -6,11 +6,15 @@ from pydantic import Field
 
 from ample_rows.core import plan as p
 from ample_rows.core.edits.edit import Changes, EditBase, merge, part_of, place_name
+from ample_rows.core.edits.fit_grid import fit_grid, keep_spots_inside
 from ample_rows.core.edits.job_marks import forget_jobs, remove_chores
 from ample_rows.core.edits.risers import stand_riser
+from ample_rows.core.edits.several import add_places
 from ample_rows.core.edits.twins import twin_of
 from ample_rows.core.plan.links import forget
+from ample_rows.core.site.rows import RowOfPlaces
 
+MOST_IN_A_ROW = 100
 MOST_RISER_CELLS = 500
 MOST_RISER_WALL_CM = 300
 
@@ -77,6 +81,44 @@ class CopyPlace(EditBase):
 
     def named(self, before: p.Plan) -> str:
         return f"{'mirror' if self.mirrored else 'copy'} {place_name(before, self.id)}"
+
+
+class AddPlaces(EditBase):
+    """Add several places of one kind in a row or a grid, named in order, from the first of them.
+
+    `abreast` stand side by side, the others behind them, `gap_cm` apart; in a drawn yard the ways
+    between are laid as paths where asked. A `name` is numbered: "Bed 1", "Bed 2".
+    """
+
+    do: Literal["add-places"] = "add-places"
+    place: Changes
+    count: Annotated[int, Field(ge=1, le=MOST_IN_A_ROW)]
+    abreast: Annotated[int, Field(ge=1, le=MOST_IN_A_ROW)] = MOST_IN_A_ROW
+    gap_cm: Annotated[float, Field(ge=0, le=1_000, allow_inf_nan=False)] = 0.0
+    paths: bool = False
+
+    def apply_to(self, document: Changes) -> None:
+        row = RowOfPlaces(self.count, min(self.abreast, self.count), self.gap_cm)
+        add_places(document, self.place, row, paths=self.paths)
+
+    def named(self, before: p.Plan) -> str:
+        return f"add {self.count} places"
+
+
+class FitGrid(EditBase):
+    """Fit the squares of a bed so that no strip is left; what stands in them moves along."""
+
+    do: Literal["fit-grid"] = "fit-grid"
+    id: str
+
+    def apply_to(self, document: Changes) -> None:
+        fit_grid(document, part_of(document["places"], self.id, "place"))
+        for planting in document["plantings"]:
+            if planting["place"] == self.id:
+                keep_spots_inside(document, planting)
+
+    def named(self, before: p.Plan) -> str:
+        return f"fit the grid of {place_name(before, self.id)}"
 
 
 class StandRiser(EditBase):

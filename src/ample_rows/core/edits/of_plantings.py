@@ -4,6 +4,7 @@ from typing import Literal
 
 from ample_rows.core import plan as p
 from ample_rows.core.edits.edit import Changes, EditBase, merge, part_of
+from ample_rows.core.edits.fit_grid import keep_spots_inside
 from ample_rows.core.edits.job_marks import forget_jobs
 from ample_rows.core.plan.links import forget
 
@@ -20,14 +21,18 @@ class Plant(EditBase):
 
 
 class ChangePlanting(EditBase):
-    """Set some keys of a planting; a key set to null is taken out."""
+    """Set some keys of a planting; a key set to null is taken out. Where its squares change, the
+    spots of plants that are no longer in them go."""
 
     do: Literal["change-planting"] = "change-planting"
     id: str
     changes: Changes
 
     def apply_to(self, document: Changes) -> None:
-        merge(part_of(document["plantings"], self.id, "planting"), self.changes)
+        planting = part_of(document["plantings"], self.id, "planting")
+        merge(planting, self.changes)
+        if "spots_cm" not in self.changes and self.changes.keys() & {"cells", "place"}:
+            keep_spots_inside(document, planting)
 
     def named(self, before: p.Plan) -> str:
         return f"change {_crop_of(before, self.id)}"

@@ -8,6 +8,7 @@ from typing import Any
 from ample_rows.core import plan as p
 from ample_rows.core.geometry import shapes
 from ample_rows.core.geometry.cells import address_of, grid_of
+from ample_rows.core.geometry.shapes import Box
 from ample_rows.core.plan.links import rename
 
 Document = dict[str, Any]
@@ -46,6 +47,9 @@ def twin_of(
         rename(again, names)
         if mirrored and isinstance(again["cells"], list):
             again["cells"] = [_across(address, original) for address in again["cells"]]
+        if mirrored and again.get("spots_cm"):
+            box = shapes.bounds(original.shape)
+            again["spots_cm"] = [_spot_across(spot, original, box) for spot in again["spots_cm"]]
         if mirrored and again.get("run_cm"):
             edge = next((s.edge for s in original.supports if s.id == again.get("support")), None)
             again["run_cm"] = _run_across(again["run_cm"], edge, original)
@@ -102,6 +106,14 @@ def _run_across(run: list[float], edge: str | None, place: p.Place) -> list[floa
     box = shapes.bounds(place.shape)
     length = box.length if _lies_east_west(place) else box.width
     return [length - run[1], length - run[0]]
+
+
+def _spot_across(spot: list[float], place: p.Place, box: Box) -> list[float]:
+    """A plant's spot as far from one end as it is from the other. [cm]"""
+    x, y = spot
+    if _lies_east_west(place):
+        return [x, round(box.y0 + box.y1 - y, 6)]
+    return [round(box.x0 + box.x1 - x, 6), y]
 
 
 def _across(address: str, place: p.Place) -> str:

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useRef } from 'react';
+import { useEffect } from 'react';
 import { Link, useLocation } from 'react-router';
 
 import { answered, api } from '../../api/client';
@@ -16,15 +16,14 @@ export function Methods({ state }: { state: HeldGarden }) {
     staleTime: Infinity,
     queryFn: ({ signal }) => answered(api.GET('/api/methods', { signal })),
   });
-  const page = useRef<HTMLElement>(null);
   const ready = answer.data !== undefined;
   useEffect(() => {
     const entry = document.getElementById(hash.slice(1));
-    if (ready && entry) page.current?.scrollTo({ top: entry.offsetTop });
+    if (ready) entry?.scrollIntoView({ block: 'start' });
   }, [ready, hash]);
   const parts = [...new Set(answer.data?.map((method) => method.rule.part) ?? [])];
   return (
-    <main ref={page} className="relative overflow-y-auto px-6 py-4">
+    <main className="relative overflow-y-auto px-6 py-4">
       <header className="flex flex-wrap items-baseline gap-x-4">
         <h1 className="text-xl">Methods</h1>
         <p className="text-muted">How every figure is worked out, and with which numbers.</p>

@@ -1,7 +1,9 @@
 import { ChoiceField, DayField, LengthField, NumberField } from '../../kit/form';
+import type { Options } from '../../kit/Choice';
 import { useUnits } from '../../kit/preferences';
 import { readLength } from '../../kit/units';
 import type { Draft } from '../../edits/placeDraft';
+import { LAYOUTS, WALLS } from '../../shared/words';
 import { Along } from './Along';
 import { MaterialChoice } from './MaterialChoice';
 import { MoundEarth } from './MoundEarth';
@@ -32,6 +34,18 @@ const POLICIES = [
   ['deep', 'deep, loosened'],
 ] as const;
 
+const GRIDS = [
+  ['fitted', 'fitted, no strip left'],
+  ['exact', 'exact, a strip may be left'],
+] as const;
+const PATHS = [
+  ['yes', 'yes'],
+  ['no', 'no'],
+] as const;
+const OWN_LAYOUTS: Options<Draft['layout']> = [['', 'as the garden'], ...LAYOUTS];
+const OWN_WALLS: Options<Draft['walls']> = [['', 'as the garden'], ...WALLS];
+
+const FITTED: readonly Draft['outline'][] = ['rectangle', 'border', 'mound'];
 const STRAIGHT: readonly Draft['outline'][] = ['rectangle', 'border', 'l', 'u'];
 
 /** The measures that its outline is given by. */
@@ -77,22 +91,6 @@ export function OutlineFields({ typed, slug }: { typed: PlaceDraft; slug: string
         <LengthField form={form} name="arm" label="Width of an arm" />
       )}
       {outline === 'ring' && <LengthField form={form} name="arm" label="From rim to hole" />}
-      {outline !== 'mound' && outline !== 'drawn' && (
-        <LengthField form={form} name="thickness" label="Wall thickness" />
-      )}
-      {outline !== 'mound' && outline !== 'drawn' && (
-        <ChoiceField form={form} name="measured" label="Measured" options={MEASURED} />
-      )}
-    </>
-  );
-}
-
-/** Its walls, and what lies below it. */
-export function DepthFields({ typed }: { typed: PlaceDraft }) {
-  const { form } = typed;
-  const { outline, bottom, kind, material } = form.typed;
-  return (
-    <>
       <LengthField
         form={form}
         name="wall"
@@ -102,7 +100,37 @@ export function DepthFields({ typed }: { typed: PlaceDraft }) {
       {outline === 'mound' && (
         <MoundEarth draft={form.typed} onHeight={(cm) => form.set('wall', cm)} />
       )}
+    </>
+  );
+}
+
+/** Its walls: how thick, of what, and where they were measured. */
+export function WallFields({ typed }: { typed: PlaceDraft }) {
+  const { form } = typed;
+  const { outline, kind, material } = form.typed;
+  const walled = outline !== 'mound' && outline !== 'drawn';
+  return (
+    <>
       <LengthField form={form} name="gap" label="Gap below the rim" />
+      {walled && <LengthField form={form} name="thickness" label="Wall thickness" />}
+      {walled && <ChoiceField form={form} name="measured" label="Measured" options={MEASURED} />}
+      {(kind === 'framed' || kind === 'container') && (
+        <MaterialChoice
+          use={kind === 'container' ? 'container' : 'frame'}
+          value={material}
+          onChange={(v) => form.set('material', v)}
+        />
+      )}
+    </>
+  );
+}
+
+/** Its bottom, what lies below it, and how its depth is judged. */
+export function GroundFields({ typed }: { typed: PlaceDraft }) {
+  const { form } = typed;
+  const { bottom } = form.typed;
+  return (
+    <>
       <ChoiceField form={form} name="bottom" label="Bottom" options={BOTTOMS} />
       {bottom === 'rotting' && (
         <DayField
@@ -112,21 +140,48 @@ export function DepthFields({ typed }: { typed: PlaceDraft }) {
           hint="It stops roots for a season, then opens."
         />
       )}
-      {(kind === 'framed' || kind === 'container') && (
-        <MaterialChoice
-          use={kind === 'container' ? 'container' : 'frame'}
-          value={material}
-          onChange={(v) => form.set('material', v)}
-        />
-      )}
       <LengthField form={form} name="loosened" label="Loosened below" />
       <ChoiceField form={form} name="native" label="Ground below that" options={NATIVES} />
-      <LengthField form={form} name="cell" label="Side of a square" />
+      <ChoiceField form={form} name="policy" label="Depth standard" options={POLICIES} />
     </>
   );
 }
 
-/** Its light, what stands in it, and how its depth is judged. */
+/** Its squares, and the schools that are followed in them. */
+export function SquareFields({ typed }: { typed: PlaceDraft }) {
+  const { form } = typed;
+  return (
+    <>
+      <LengthField form={form} name="cell" label="Side of a square" />
+      {FITTED.includes(form.typed.outline) && (
+        <ChoiceField form={form} name="grid" label="Squares" options={GRIDS} />
+      )}
+      <ChoiceField form={form} name="layout" label="Set out" options={OWN_LAYOUTS} />
+      <ChoiceField form={form} name="walls" label="From the walls" options={OWN_WALLS} />
+    </>
+  );
+}
+
+/** Several of its kind, in one step. */
+export function SeveralFields({ typed, inYard }: { typed: PlaceDraft; inYard: boolean }) {
+  const { form } = typed;
+  return (
+    <>
+      <NumberField form={form} name="count" label="How many of them" />
+      <NumberField
+        form={form}
+        name="abreast"
+        label="Side by side"
+        placeholder="all"
+        hint="The others stand behind."
+      />
+      <LengthField form={form} name="between" label="Way between two" />
+      {inYard && <ChoiceField form={form} name="paths" label="Lay paths there" options={PATHS} />}
+    </>
+  );
+}
+
+/** Its light, and what stands in it. */
 export function LightFields({ typed }: { typed: PlaceDraft }) {
   const units = useUnits();
   const { form } = typed;
@@ -159,7 +214,6 @@ export function LightFields({ typed }: { typed: PlaceDraft }) {
       {outline !== 'round' && system !== '' && (
         <LengthField form={form} name="net" label="Support height" />
       )}
-      <ChoiceField form={form} name="policy" label="Depth standard" options={POLICIES} />
     </>
   );
 }

@@ -1,11 +1,21 @@
 import { useState } from 'react';
+import type { ReactNode } from 'react';
 import { useParams } from 'react-router';
 
 import type { HeldGarden } from '../../api/merge';
 import { Choice } from '../../kit/Choice';
+import type { Draft } from '../../edits/placeDraft';
 import { ChoiceField, TextField } from '../../kit/form';
 import { OverTheYears } from './OverTheYears';
-import { DepthFields, LightFields, OutlineFields } from './PlaceFields';
+import {
+  GroundFields,
+  LightFields,
+  OutlineFields,
+  SeveralFields,
+  SquareFields,
+  WallFields,
+} from './PlaceFields';
+import { PlaceSketch } from './PlaceSketch';
 import { usePlaceDraft } from './usePlaceDraft';
 
 const KINDS = [
@@ -30,40 +40,80 @@ export function PlaceForm({ state }: { state: HeldGarden }) {
   const before = state.plan.places.find((p) => p.id === id);
   const typed = usePlaceDraft(state, before);
   const { form, hasYard } = typed;
+  const faulty = (...names: (keyof Draft)[]) =>
+    names.some((name) => form.fault(name) !== undefined);
   const outlines = before || !hasYard ? OUTLINES.filter(([id]) => id !== 'border') : OUTLINES;
   return (
-    <main className="max-w-3xl overflow-y-auto p-6">
+    <main className="max-w-5xl overflow-y-auto p-6">
       <h1 className="text-xl">{before ? `Edit ${before.name ?? before.id}` : 'Add a place'}</h1>
       <p className="mb-4 text-muted">Inside measures count: walls take ground from both sides.</p>
-      <form onSubmit={typed.save} className="grid grid-cols-1 gap-x-6 gap-y-3 sm:grid-cols-3">
-        <TextField form={form} name="name" label="Name" />
-        <Choice
-          label="Kind"
-          value={form.typed.kind}
-          options={KINDS}
-          onChange={(kind) => {
-            form.set('kind', kind);
-            form.set('material', '');
-            // A pot has a floor, a bed has the ground below: as long as nothing else was said.
-            if (!before) form.set('bottom', kind === 'container' ? 'closed' : 'open');
-          }}
-        />
-        {form.typed.outline === 'drawn' ? (
-          <p className="self-end pb-1 text-muted">Its outline is kept as it is in the plan.</p>
-        ) : (
-          <ChoiceField form={form} name="outline" label="Outline" options={outlines} />
-        )}
-        <OutlineFields typed={typed} slug={state.head.slug} />
-        <DepthFields typed={typed} />
-        <LightFields typed={typed} />
-        <Ending
-          isNew={before === undefined}
-          planted={state.plan.plantings.filter((p) => p.place === before?.id).length}
-          onRemove={() => void typed.remove()}
-        />
+      <form onSubmit={typed.save} className="grid gap-x-8 gap-y-4 lg:grid-cols-[1fr_440px]">
+        <div>
+          <div className="grid grid-cols-1 gap-x-6 gap-y-3 sm:grid-cols-2">
+            <TextField form={form} name="name" label="Name" />
+            <Choice
+              label="Kind"
+              value={form.typed.kind}
+              options={KINDS}
+              onChange={(kind) => {
+                form.set('kind', kind);
+                form.set('material', '');
+                // A pot has a floor, a bed has the ground below: as long as nothing else was said.
+                if (!before) form.set('bottom', kind === 'container' ? 'closed' : 'open');
+              }}
+            />
+            {form.typed.outline === 'drawn' ? (
+              <p className="self-end pb-1 text-muted">Its outline is kept as it is in the plan.</p>
+            ) : (
+              <ChoiceField form={form} name="outline" label="Outline" options={outlines} />
+            )}
+            <OutlineFields typed={typed} slug={state.head.slug} />
+          </div>
+          {!before && (
+            <Folded title="Several of them" faulty={faulty('count', 'abreast', 'between')}>
+              <SeveralFields typed={typed} inYard={hasYard} />
+            </Folded>
+          )}
+          <Folded title="Walls" faulty={faulty('gap', 'thickness')}>
+            <WallFields typed={typed} />
+          </Folded>
+          <Folded title="Bottom and ground below" faulty={faulty('loosened')}>
+            <GroundFields typed={typed} />
+          </Folded>
+          <Folded title="Sun and support" faulty={faulty('sun', 'heading', 'net')}>
+            <LightFields typed={typed} />
+          </Folded>
+          <Folded title="Squares and spacing" faulty={faulty('cell')}>
+            <SquareFields typed={typed} />
+          </Folded>
+          <Ending
+            isNew={before === undefined}
+            planted={state.plan.plantings.filter((p) => p.place === before?.id).length}
+            onRemove={() => void typed.remove()}
+          />
+        </div>
+        <PlaceSketch state={state} draft={form.typed} before={before} set={form.set} />
       </form>
       {before && <OverTheYears state={state} place={before} />}
     </main>
+  );
+}
+
+/** Fields that are seldom changed, folded under what they are about; open where one is faulty. */
+function Folded({
+  title,
+  faulty,
+  children,
+}: {
+  title: string;
+  faulty: boolean;
+  children: ReactNode;
+}) {
+  return (
+    <details className="mt-2 border-t border-faint pt-1" open={faulty || undefined}>
+      <summary className="press">{title}</summary>
+      <div className="grid grid-cols-1 gap-x-6 gap-y-3 py-2 sm:grid-cols-2">{children}</div>
+    </details>
   );
 }
 

@@ -8,11 +8,12 @@ import type { HeldGarden } from '../../api/merge';
 import type { Border, Place } from '../../api/types';
 import { nextId } from '../../edits/edits';
 import { draftOf, readDraft } from '../../edits/placeDraft';
+import type { ReadDraft } from '../../edits/placeDraft';
 import { useTyped } from '../../kit/form';
 import { useUnits } from '../../kit/preferences';
 import { spotKeys, useSpot } from '../../shared/useSpot';
 
-type ReadPlace = ReturnType<typeof readDraft>;
+type ReadPlace = ReadDraft;
 
 export type PlaceDraft = ReturnType<typeof usePlaceDraft>;
 
@@ -44,7 +45,7 @@ export function usePlaceDraft(state: HeldGarden, before: Place | undefined) {
     return go(`/gardens/${state.head.slug}/${there}${ident}`);
   };
 
-  const save = async ({ changes, form: measures }: ReadPlace) => {
+  const save = async ({ changes, form: measures, several }: ReadPlace) => {
     if (measures) {
       const drawn = await attempt(() =>
         answered(api.GET('/api/outlines', { params: { query: measures } })),
@@ -56,16 +57,20 @@ export function usePlaceDraft(state: HeldGarden, before: Place | undefined) {
     const saved = await editor.edit(
       before
         ? { do: 'change-place', id: before.id, changes }
-        : { do: 'add-place', place: await placed(changes) },
+        : several.count > 1
+          ? { do: 'add-places', place: await placed(changes, several), ...several }
+          : { do: 'add-place', place: await placed(changes, several) },
     );
     if (saved) void back(before?.id ?? added);
   };
-  const placed = async (changes: ReadPlace['changes']) => {
+  const placed = async (changes: ReadPlace['changes'], several: ReadPlace['several']) => {
     const given = Object.fromEntries(Object.entries(changes).filter(([, v]) => v !== null));
-    const place = { id: added, ...given };
+    const place: Record<string, unknown> = { id: added, ...given };
+    // Pots added together are named as a group.
+    if (several.count > 1 && changes.kind === 'container') place.group = changes.name ?? added;
     if (!hasYard) return place;
     if (border && form.typed.outline === 'border') return { ...place, ...bordered(border) };
-    return { ...place, ...spotKeys(await find(place)) };
+    return { ...place, ...spotKeys(await find(place, several)) };
   };
   const remove = async () => {
     if (before && (await editor.edit({ do: 'remove-place', id: before.id })))

@@ -14,9 +14,11 @@ from ample_rows.core import plan as p
 from ample_rows.core.ask.yard.free_ground import drawn_yard, sun_at
 from ample_rows.core.book import Book
 from ample_rows.core.estimate.estimate import Estimate
-from ample_rows.core.geometry import shapes
 from ample_rows.core.site.footprints import path_strip, place_outline
-from ample_rows.core.site.frame import on_the_ground
+from ample_rows.core.site.frame import Points, on_the_ground
+from ample_rows.core.site.rows import RowOfPlaces, footprint_cm
+
+_ALONE = RowOfPlaces()
 
 _STEP_M = 0.25
 _MOST_SPOTS = 4000
@@ -38,10 +40,11 @@ class FreeSpot:
     water_m: float | None
 
 
-def free_spot(estimate: Estimate, place: p.Place) -> FreeSpot | None:
-    """The sunniest free ground for a place with room to walk round it, near water where the sun
-    is alike. It points as it was said to; only where it fits nowhere so, it is turned a quarter.
-    None where it fits neither way.
+def free_spot(estimate: Estimate, place: p.Place, row: RowOfPlaces = _ALONE) -> FreeSpot | None:
+    """The sunniest free ground for a place, or for several of its kind, whose first is then there.
+
+    There is room to walk round, and water is near where the sun is alike. It points as it was
+    said to; only where it fits nowhere so, it is turned a quarter. None where it fits neither way.
 
     Raises:
         CannotBeDoneError: No yard is drawn.
@@ -49,10 +52,11 @@ def free_spot(estimate: Estimate, place: p.Place) -> FreeSpot | None:
     plan, book = estimate.plan, estimate.book
     taken = _taken(plan, place.id, book)
     heading = place.heading_deg or 0.0
+    ring = footprint_cm(place, row)
     for turned in (heading, (heading + 90) % 360):
         spots = [
             FreeSpot((round(x, 2), round(y, 2)), turned, hours, water)
-            for (x, y), hours, water in _spots(estimate, place, turned, taken)
+            for (x, y), hours, water in _spots(estimate, place, ring, turned, taken)
         ]
         if spots:
             return min(spots, key=_preferred)
@@ -79,11 +83,14 @@ def _taken(plan: p.Plan, ident: str, book: Book) -> shapely.Geometry:
 
 
 def _spots(
-    estimate: Estimate, place: p.Place, heading_deg: float, taken: shapely.Geometry
+    estimate: Estimate,
+    place: p.Place,
+    ring_cm: Points,
+    heading_deg: float,
+    taken: shapely.Geometry,
 ) -> Iterator[tuple[p.PointM, float, float | None]]:
-    """Free origins with the sun and the water at the middle of the place."""
-    ring = np.asarray(shapes.outer_outline(place.shape).exterior.coords)
-    ring_m = on_the_ground(place.shape, (0.0, 0.0), heading_deg, ring)
+    """Free origins of some ground with the sun and the water at its middle."""
+    ring_m = on_the_ground(place.shape, (0.0, 0.0), heading_deg, ring_cm)
     low, high = ring_m.min(axis=0), ring_m.max(axis=0)
     plan = estimate.plan
     yard = drawn_yard(plan)
