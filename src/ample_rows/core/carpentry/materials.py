@@ -3,7 +3,9 @@
 import math
 from collections import defaultdict
 from collections.abc import Iterable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+
+import shapely
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import (
@@ -204,10 +206,8 @@ def run_on(up: Stood, e: Evaluated) -> supports.Run:
     if along:
         half = e.report.spacing_cm / 2
         start, end = max(start, min(along) - half), min(end, max(along) + half)
-    edge, strip = up.run.edge, up.run.footprint_cm
-    return supports.Run(edge, start, max(start, end), strip, up.run.edge_inner_left)
+    return replace(up.run, from_cm=start, to_cm=max(start, end))
 
 
 def _along(up: Stood, x: float, y: float) -> float:
-    (x0, y0), (x1, y1) = up.run.edge.start, up.run.edge.end
-    return ((x - x0) * (x1 - x0) + (y - y0) * (y1 - y0)) / up.run.edge.length_cm
+    return shapely.LineString(up.run.edge.points).project(shapely.Point(x, y))

@@ -4,6 +4,8 @@ from collections.abc import Iterator
 from datetime import timedelta
 from typing import Literal
 
+import shapely
+
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
 from ample_rows.core.checks.words import (
@@ -14,10 +16,12 @@ from ample_rows.core.checks.words import (
     unknown,
 )
 from ample_rows.core.geometry import shapes
-from ample_rows.core.geometry.cells import grid_of
+from ample_rows.core.geometry.cells import FIT_TOLERANCE_CM, grid_of
 from ample_rows.core.geometry.outlines import outline_fault
 from ample_rows.core.plan.reading import Fault
 from ample_rows.core.soil.mixes import mixes_of
+
+LEAST_LINE_CM = 1.0
 
 
 def place_faults(place: p.Place, path: str, soil: p.Soil | None, book: Book) -> Iterator[Fault]:
@@ -143,7 +147,39 @@ def _support_faults(place: p.Place, support: p.Support, path: str, book: Book) -
         yield Fault(f"{path}.footing", unknown(support.footing, "footing", book.footings))
     if support.twine is not None:
         yield from material_faults(support.twine, f"{path}.twine", "support", book)
-    if support.run_cm is not None:
+    if support.line_cm is not None:
+        yield from _line_faults(place, support, path, book)
+    elif support.run_cm is not None:
         # Which edge it is needs the garden's latitude; no stretch is longer than the longest.
         longest = max((edge.length_cm for edge in shapes.edges(place, 0.0)), default=0.0)
         yield from run_faults(support.run_cm, longest, f"{path}.run_cm")
+
+
+def _line_faults(place: p.Place, support: p.Support, path: str, book: Book) -> Iterator[Fault]:
+    """A line in a bed: on its ground, not crossing another; what is bent may lead over a path."""
+    assert support.line_cm is not None, "asked only of lines"
+    line = shapely.LineString(support.line_cm)
+    if support.edge is not None:
+        yield Fault(f"{path}.edge", "a support along a line has no edge; leave one out")
+    if line.length < LEAST_LINE_CM:
+        yield Fault(f"{path}.line_cm", f"must be at least {LEAST_LINE_CM:g} cm long")
+        return
+    if support.run_cm is not None:
+        yield from run_faults(support.run_cm, line.length, f"{path}.run_cm")
+    system = book.trainings.get(support.system)
+    ground = shapes.outline(place.shape).buffer(FIT_TOLERANCE_CM)
+    if system is not None and not system.build.bent:
+        for index, (x, y) in enumerate(support.line_cm):
+            if not ground.covers(shapely.Point(x, y)):
+                words = f"({x:g}, {y:g}) lies off the bed, which is {_measures(place)}"
+                yield Fault(f"{path}.line_cm[{index}]", words)
+    for other in place.supports:
+        if other.id == support.id:
+            return
+        if other.line_cm is not None and line.crosses(shapely.LineString(other.line_cm)):
+            yield Fault(f"{path}.line_cm", f'crosses the support "{other.id}"; move one of them')
+
+
+def _measures(place: p.Place) -> str:
+    x0, y0, x1, y1 = shapes.outline(place.shape).bounds
+    return f"from ({x0:g}, {y0:g}) to ({x1:g}, {y1:g})"

@@ -8,7 +8,6 @@ from typing import Any
 from ample_rows.core import plan as p
 from ample_rows.core.geometry import shapes
 from ample_rows.core.geometry.cells import address_of, grid_of
-from ample_rows.core.geometry.shapes import Box
 from ample_rows.core.plan.links import rename
 
 Document = dict[str, Any]
@@ -48,8 +47,7 @@ def twin_of(
         if mirrored and isinstance(again["cells"], list):
             again["cells"] = [_across(address, original) for address in again["cells"]]
         if mirrored and again.get("spots_cm"):
-            box = shapes.bounds(original.shape)
-            again["spots_cm"] = [_spot_across(spot, original, box) for spot in again["spots_cm"]]
+            again["spots_cm"] = [_flipped(spot, original) for spot in again["spots_cm"]]
         if mirrored and again.get("run_cm"):
             edge = next((s.edge for s in original.supports if s.id == again.get("support")), None)
             again["run_cm"] = _run_across(again["run_cm"], edge, original)
@@ -87,6 +85,8 @@ def _mirror_place(twin: Document, place: p.Place) -> None:
     for support in twin.get("supports", []):
         if support.get("run_cm"):
             support["run_cm"] = _run_across(support["run_cm"], support.get("edge"), place)
+        if support.get("line_cm"):
+            support["line_cm"] = [_flipped(point, place) for point in support["line_cm"]]
         if support.get("edge") in _OPPOSITE:
             support["edge"] = _OPPOSITE[support["edge"]]
 
@@ -106,14 +106,6 @@ def _run_across(run: list[float], edge: str | None, place: p.Place) -> list[floa
     box = shapes.bounds(place.shape)
     length = box.length if _lies_east_west(place) else box.width
     return [length - run[1], length - run[0]]
-
-
-def _spot_across(spot: list[float], place: p.Place, box: Box) -> list[float]:
-    """A plant's spot as far from one end as it is from the other. [cm]"""
-    x, y = spot
-    if _lies_east_west(place):
-        return [x, round(box.y0 + box.y1 - y, 6)]
-    return [round(box.x0 + box.x1 - x, 6), y]
 
 
 def _across(address: str, place: p.Place) -> str:

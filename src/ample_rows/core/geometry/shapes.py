@@ -53,15 +53,31 @@ class Box:
 
 @dataclass(frozen=True)
 class Edge:
-    """One straight side: from `start` to `end`, with its outward normal's azimuth."""
+    """One straight side, or a line that may bend: from `start` to `end`, with its normal's azimuth,
+    on a side the outward one."""
 
     start: tuple[float, float]
     end: tuple[float, float]
     facing_deg: float
+    bends: tuple[tuple[float, float], ...] = ()
+
+    @property
+    def points(self) -> tuple[tuple[float, float], ...]:
+        return (self.start, *self.bends, self.end)
 
     @property
     def length_cm(self) -> float:
-        return math.dist(self.start, self.end)
+        return sum(itertools.starmap(math.dist, itertools.pairwise(self.points)))
+
+    def part_at(self, along_cm: float) -> tuple[tuple[float, float], tuple[float, float], float]:
+        """The straight part that a length along it falls on, and how far along that part. [cm]"""
+        parts = list(itertools.pairwise(self.points))
+        for start, end in parts[:-1]:
+            length = math.dist(start, end)
+            if along_cm <= length:
+                return start, end, along_cm
+            along_cm -= length
+        return (*parts[-1], along_cm)
 
 
 def inside_shape(shape: p.Shape) -> p.Shape:
@@ -234,6 +250,19 @@ def _edges(shape: p.Shape, heading_deg: float) -> tuple[Edge, ...]:
         start, end = sorted([(x0, y0), (x1, y1)])
         sides.append(Edge(start, end, facing))
     return tuple(sides)
+
+
+def line_in(
+    place: p.Place, points: tuple[p.PointCm, ...], *, latitude: float, north_deg: float
+) -> Edge:
+    """A line in a place, facing whichever of its two ways is nearer to the pole."""
+    (x0, y0), (x1, y1) = points[0], points[-1]
+    turned = (place.heading_deg or 0.0) + north_deg
+    facing = (turned + math.degrees(math.atan2(y1 - y0, -(x1 - x0)))) % 360
+    pole = poleward_deg(latitude)
+    if angle_between(facing, pole) > angle_between(facing + 180, pole):
+        facing = (facing + 180) % 360
+    return Edge(points[0], points[-1], facing, points[1:-1])
 
 
 def corners(ring: shapely.LinearRing) -> NDArray[np.float64]:

@@ -34,7 +34,9 @@ def none_fit(view: PlaceView) -> Iterator[Note]:
         if e.planting.between:
             text = message("standing-no-fits-between-plants", crop=e.crop.name)
             fix = message("standing-plant-both-wider-or")
-        if e.planting.support and not shapes.edges(view.place, view.setting.north_deg):
+        lines = {s.id for s in view.place.supports if s.line_cm is not None}
+        edges = shapes.edges(view.place, view.setting.north_deg)
+        if e.planting.support and not edges and e.planting.support not in lines:
             text = message("standing-support-needs-straight-side", crop=e.crop.name)
             fix = message("standing-grow-bed-straight-sides")
         alone = not (e.planting.support or e.planting.between)

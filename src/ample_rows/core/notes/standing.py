@@ -108,7 +108,9 @@ def shaded_by_support(view: PlaceView) -> Iterator[Note]:
             latitude=view.setting.latitude,
             north_deg=view.setting.north_deg,
         )
-        if edge is None or not supports.shades_own_bed(edge, view.setting.latitude, view.book):
+        if edge is None or support.line_cm is not None:
+            continue
+        if not supports.shades_own_bed(edge, view.setting.latitude, view.book):
             continue
         side = "south" if view.setting.latitude >= 0 else "north"
         moved = [

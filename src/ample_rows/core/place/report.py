@@ -34,7 +34,7 @@ class SupportReport:
     id: str
     system: str
     label: str
-    line_cm: tuple[Point, Point]
+    line_cm: tuple[Point, ...]
     facing_deg: float
     height_cm: float
     footprint_cm: float

@@ -74,7 +74,7 @@ def supports_of(place: p.Place, setting: Setting, book: Book) -> tuple[SupportRe
                 id=support.id,
                 system=support.system,
                 label=up.system.label,
-                line_cm=(up.run.at(up.run.from_cm, 0), up.run.at(up.run.to_cm, 0)),
+                line_cm=up.run.line,
                 facing_deg=up.run.edge.facing_deg,
                 height_cm=up.height_cm,
                 footprint_cm=up.system.footprint_cm,

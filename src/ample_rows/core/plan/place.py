@@ -69,8 +69,9 @@ class Held(PlanValue):
 
 
 class Support(PlanValue):
-    """Something to climb on, along one edge of a place.
+    """Something to climb on, along one edge of a place or, with `line_cm`, along a line in it.
 
+    A line may bend; rows stand on it, or on both `sides` of it, `rows_apart_cm` from each other.
     `run_cm` is the stretch of the edge it stands on, the whole edge where it is left out. An
     arch spans `span_cm` between its feet from a mesh of `mesh_cm`.
     """
@@ -79,6 +80,9 @@ class Support(PlanValue):
     edge: Compass | None = None
     height_cm: Annotated[float, Field(ge=10, le=1_000, allow_inf_nan=False)] | None = None
     system: Ident
+    line_cm: Annotated[tuple[PointCm, ...], Field(min_length=2, max_length=100)] | None = None
+    sides: Literal[1, 2] | None = None
+    rows_apart_cm: Annotated[float, Field(ge=1, le=500, allow_inf_nan=False)] | None = None
     run_cm: tuple[Coordinate, Coordinate] | None = None
     opening_cm: Annotated[float, Field(ge=1, le=60, allow_inf_nan=False)] | None = None
     post_spacing_cm: Annotated[float, Field(ge=20, le=500, allow_inf_nan=False)] | None = None

@@ -131,7 +131,7 @@ def _on_support(case: Case, support: p.Support) -> SetOut:
         place, support, planting, system, latitude=setting.latitude, north_deg=setting.north_deg
     )
     length = run.length_cm if run is not None else 0.0
-    sides = planting.sides or "one"
+    sides = supports.sides_of(planting, support)
     in_row = supports.in_row_cm(planting, crop, support.system)
     if planting.plants is not None and run is not None:
         in_row = supports.in_row_for(planting.plants, run, sides)

@@ -1,5 +1,6 @@
 """Growing up: what stands on a support, the cells beneath it, and its own shade."""
 
+import itertools
 import math
 from dataclasses import dataclass, replace
 from functools import lru_cache
@@ -25,8 +26,9 @@ Sides = Literal["one", "both", "alternate"]
 
 @dataclass(frozen=True)
 class Run:
-    """A stretch of a support: its edge, the part planted, the strip of ground it takes, and how far
-    apart its rows stand where it is planted on both sides. [cm]"""
+    """A stretch of a support: its edge or line, the part planted, the strip of ground it takes,
+    how far apart its rows stand where it is planted on both sides, and where that strip begins,
+    inward of the edge; half of it lies on either side of a line in the bed. [cm]"""
 
     edge: Edge
     from_cm: float
@@ -34,6 +36,7 @@ class Run:
     footprint_cm: float
     edge_inner_left: bool
     rows_apart_cm: float = 0.0
+    begins_cm: float = 0.0
 
     @property
     def length_cm(self) -> float:
@@ -45,11 +48,24 @@ class Run:
 
     def at(self, along_cm: float, inward_cm: float) -> Point:
         """A point along the edge and inward from it. [cm]"""
-        (x0, y0), (x1, y1) = self.edge.start, self.edge.end
-        length = self.edge.length_cm
+        (x0, y0), (x1, y1), along = self.edge.part_at(along_cm)
+        length = math.dist((x0, y0), (x1, y1))
         ux, uy = (x1 - x0) / length, (y1 - y0) / length
         nx, ny = self._inward(ux, uy)
-        return (x0 + ux * along_cm + nx * inward_cm, y0 + uy * along_cm + ny * inward_cm)
+        deep = self.begins_cm + inward_cm
+        return (x0 + ux * along + nx * deep, y0 + uy * along + ny * deep)
+
+    @property
+    def line(self) -> tuple[Point, ...]:
+        """The stretch itself, from end to end, through its bends. [cm]"""
+        bends, before = [], 0.0
+        for start, end in itertools.pairwise(self.edge.points[:-1]):
+            before += math.dist(start, end)
+            if self.from_cm < before < self.to_cm:
+                bends.append(end)
+        ends = (replace(self, begins_cm=0.0).at(cm, 0) for cm in (self.from_cm, self.to_cm))
+        first, last = ends
+        return (first, *bends, last)
 
     def _inward(self, ux: float, uy: float) -> Point:
         # Edges run the way coordinates rise, so only the stored facing tells the inner side.
@@ -59,7 +75,15 @@ class Run:
 def edge_of(
     place: p.Place, support: p.Support, *, latitude: float, north_deg: float
 ) -> Edge | None:
+    """The edge or the line that a support stands along; None where the place has no such edge."""
+    if support.line_cm is not None:
+        return shapes.line_in(place, support.line_cm, latitude=latitude, north_deg=north_deg)
     return shapes.edge_towards(place, support.edge, latitude=latitude, north_deg=north_deg)
+
+
+def sides_of(planting: p.Planting, support: p.Support) -> Sides:
+    """On which sides of a support a planting stands: its own, else as the support is made."""
+    return planting.sides or ("both" if support.sides == 2 else "one")
 
 
 def run_of(
@@ -76,9 +100,11 @@ def run_of(
     if edge is None:
         return None
     whole = whole_run(place, edge, system, support)
-    if planting.sides in ("both", "alternate"):
-        apart = system.build.both_sides_cm
-        whole = replace(whole, footprint_cm=whole.footprint_cm + apart, rows_apart_cm=apart)
+    if sides_of(planting, support) != "one":
+        apart = support.rows_apart_cm or system.build.both_sides_cm
+        wide = whole.footprint_cm + apart
+        begins = -wide / 2 if support.line_cm else 0.0
+        whole = replace(whole, footprint_cm=wide, rows_apart_cm=apart, begins_cm=begins)
     if planting.run_cm is not None:
         start, end = sorted(planting.run_cm)
     elif isinstance(planting.cells, tuple) and planting.cells:
@@ -92,12 +118,15 @@ def run_of(
 def whole_run(
     place: p.Place, edge: Edge, system: TrainingSystem, support: p.Support | None = None
 ) -> Run:
-    """A system along the whole of an edge, or the stretch of it that a support stands on."""
+    """A system along the whole of an edge or line, or the stretch of it that a support is on."""
     start, end = 0.0, edge.length_cm
     if support is not None and support.run_cm is not None:
         low, high = sorted(support.run_cm)
         start, end = max(0.0, low), min(edge.length_cm, high)
-    return Run(edge, start, max(start, end), system.footprint_cm, _inner_left(place, edge))
+    inner_left, begins = _inner_left(place, edge), 0.0
+    if support is not None and support.line_cm is not None:
+        inner_left, begins = True, -system.footprint_cm / 2
+    return Run(edge, start, max(start, end), system.footprint_cm, inner_left, begins_cm=begins)
 
 
 def _inner_left(place: p.Place, edge: Edge) -> bool:
@@ -108,15 +137,13 @@ def _inner_left(place: p.Place, edge: Edge) -> bool:
 
 def _span(place: p.Place, edge: Edge, cells: tuple[str, ...]) -> tuple[float, float]:
     grid = grid_of(place)
-    (x0, y0), (x1, y1) = edge.start, edge.end
-    length = edge.length_cm
-    ux, uy = (x1 - x0) / length, (y1 - y0) / length
-    reach = [
-        (x - x0) * ux + (y - y0) * uy
+    corners = [
+        (x, y)
         for box in (grid.box(grid.cells[a].spot) for a in cells)
         for x, y in ((box.x0, box.y0), (box.x1, box.y1), (box.x0, box.y1), (box.x1, box.y0))
     ]
-    return min(reach), max(reach)
+    reach = shapely.line_locate_point(shapely.LineString(edge.points), shapely.points(corners))
+    return float(reach.min()), float(reach.max())
 
 
 def positions_on(run: Run, in_row_cm: float, sides: Sides = "one") -> list[Point]:
@@ -152,14 +179,7 @@ def cells_under(place: p.Place, run: Run) -> tuple[str, ...]:
 def _cells_under(shape: p.Shape, pitch: Pitch, run: Run) -> tuple[str, ...]:
     if run.length_cm <= 0:
         return ()
-    strip = shapely.Polygon(
-        [
-            run.at(run.from_cm, 0),
-            run.at(run.to_cm, 0),
-            run.at(run.to_cm, run.footprint_cm),
-            run.at(run.from_cm, run.footprint_cm),
-        ]
-    )
+    strip = _strip(run)
     grid = grid_over(shape, pitch)
     x0, y0, x1, y1 = strip.bounds
     taken = []
@@ -172,6 +192,21 @@ def _cells_under(shape: p.Shape, pitch: Pitch, run: Run) -> tuple[str, ...]:
         if shared > FIT_TOLERANCE_CM * pitch.narrower_cm:
             taken.append(address)
     return tuple(taken)
+
+
+def _strip(run: Run) -> shapely.Polygon:
+    """The ground that a run takes."""
+    if run.edge.bends:
+        half = run.footprint_cm / 2
+        return shapely.LineString(run.line).buffer(half, cap_style="flat", join_style="mitre")
+    return shapely.Polygon(
+        [
+            run.at(run.from_cm, 0),
+            run.at(run.to_cm, 0),
+            run.at(run.to_cm, run.footprint_cm),
+            run.at(run.from_cm, run.footprint_cm),
+        ]
+    )
 
 
 def in_row_cm(planting: p.Planting, crop: Crop, system: str) -> float:

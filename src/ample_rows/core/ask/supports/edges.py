@@ -31,7 +31,7 @@ class EdgeChoice:
 
 
 def edge_choices(estimate: Estimate, place_id: str, support_id: str) -> tuple[EdgeChoice, ...]:
-    """Every side of a place for one of its supports, the best first.
+    """Every side of a place for one of its supports, the best first; none for a line in the bed.
 
     Its plantings keep their share of the run. All that grows within reach of its shade counts,
     in other places too.
@@ -43,7 +43,7 @@ def edge_choices(estimate: Estimate, place_id: str, support_id: str) -> tuple[Ed
     place, support = support_in(estimate, place_id, support_id)
     north = (plan.site.north_deg if plan.site else None) or 0.0
     now = supports.edge_of(place, support, latitude=plan.garden.latitude, north_deg=north)
-    if now is None:
+    if now is None or support.line_cm is not None:
         return ()
     sides: dict[p.Compass, Edge] = {}
     for edge in sorted(shapes.edges(place, north), key=lambda e: -e.length_cm):

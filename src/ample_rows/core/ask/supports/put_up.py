@@ -103,7 +103,7 @@ def _span_to_neighbour_cm(plan: p.Plan, here: PlaceCase, support: p.Support) -> 
     edge = shapes.edge_towards(
         place, support.edge, latitude=setting.latitude, north_deg=setting.north_deg
     )
-    if edge is None or place.at_m is None:
+    if edge is None or place.at_m is None or support.line_cm is not None:
         return None
     middle = ((edge.start[0] + edge.end[0]) / 2, (edge.start[1] + edge.end[1]) / 2)
     own = shapes.outline(place.shape).centroid

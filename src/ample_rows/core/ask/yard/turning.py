@@ -80,7 +80,7 @@ def _turned_place(plan: p.Plan, place: p.Place, at_m: p.PointM) -> p.Place:
 def _turned_support(plan: p.Plan, place: p.Place, support: p.Support) -> p.Support:
     north = (plan.site.north_deg if plan.site else None) or 0.0
     edge = supports.edge_of(place, support, latitude=plan.garden.latitude, north_deg=north)
-    if edge is None:
+    if edge is None or support.line_cm is not None:
         return support
     turned_to = shapes.compass_point(edge.facing_deg + _QUARTER)
     return support.model_copy(update={"edge": turned_to})
