@@ -2836,7 +2836,8 @@ export interface components {
         };
         /**
          * CropLine
-         * @description A crop in the book's index; `fits` is null where no place is asked about.
+         * @description A crop in the book's index; `fits` is null where no place is asked about, `per_square` the
+         *     book's count for a square of 30 cm.
          */
         CropLine: {
             /** Id */
@@ -2857,6 +2858,8 @@ export interface components {
             variety_of: string | null;
             /** Own */
             own: boolean;
+            /** Per Square */
+            per_square: number;
             /** Traits */
             traits: string[];
             /** Fits */
@@ -6749,8 +6752,9 @@ export interface components {
         };
         /**
          * Support
-         * @description Something to climb on, along one edge of a place.
+         * @description Something to climb on, along one edge of a place or, with `line_cm`, along a line in it.
          *
+         *     A line may bend; rows stand on it, or on both `sides` of it, `rows_apart_cm` from each other.
          *     `run_cm` is the stretch of the edge it stands on, the whole edge where it is left out. An
          *     arch spans `span_cm` between its feet from a mesh of `mesh_cm`.
          */
@@ -6763,6 +6767,15 @@ export interface components {
             height_cm?: number | null;
             /** System */
             system: string;
+            /** Line Cm */
+            line_cm?: [
+                number,
+                number
+            ][] | null;
+            /** Sides */
+            sides?: (1 | 2) | null;
+            /** Rows Apart Cm */
+            rows_apart_cm?: number | null;
             /** Run Cm */
             run_cm?: [
                 number,
@@ -6880,15 +6893,9 @@ export interface components {
             label: string;
             /** Line Cm */
             line_cm: [
-                [
-                    number,
-                    number
-                ],
-                [
-                    number,
-                    number
-                ]
-            ];
+                number,
+                number
+            ][];
             /** Facing Deg */
             facing_deg: number;
             /** Height Cm */
@@ -6916,6 +6923,8 @@ export interface components {
              * @enum {string}
              */
             facing: "north" | "northeast" | "east" | "southeast" | "south" | "southwest" | "west" | "northwest";
+            /** In The Bed */
+            in_the_bed: boolean;
             /** Height Cm */
             height_cm: number;
             /** Run From Cm */

@@ -6,6 +6,7 @@ import type { PointCm } from './scale';
 export type Gesture =
   | { kind: 'idle' }
   | { kind: 'painting'; from: Spot; to: Spot; adding: boolean }
+  | { kind: 'movingLine'; support: string; end: number | null; from: PointCm; at: PointCm | null }
   | { kind: 'movingPlant'; planting: string; plant: number; spot: Spot; at: PointCm | null }
   | { kind: 'resizing'; planting: string; anchor: Spot; to: Spot }
   | { kind: 'movingWedge'; planting: string; fromDay: Day; byDays: number }
@@ -16,6 +17,7 @@ export const IDLE: Gesture = { kind: 'idle' };
 export type Input =
   | { kind: 'pressSquare'; spot: Spot; extendFrom: Spot | null; adding: boolean }
   | { kind: 'pressPlant'; planting: string; plant: number; spot: Spot }
+  | { kind: 'pressLine'; support: string; end: number | null; from: PointCm }
   | { kind: 'overPoint'; at: PointCm }
   | { kind: 'pressEdge'; planting: string; anchor: Spot; spot: Spot }
   | { kind: 'overSquare'; spot: Spot }
@@ -38,7 +40,11 @@ export function next(gesture: Gesture, input: Input): Gesture {
     case 'pressPlant':
       return { ...input, kind: 'movingPlant', at: null };
     case 'overPoint':
-      return gesture.kind === 'movingPlant' ? { ...gesture, at: input.at } : gesture;
+      return gesture.kind === 'movingPlant' || gesture.kind === 'movingLine'
+        ? { ...gesture, at: input.at }
+        : gesture;
+    case 'pressLine':
+      return { ...input, kind: 'movingLine', at: null };
     case 'pressEdge':
       return { kind: 'resizing', planting: input.planting, anchor: input.anchor, to: input.spot };
     case 'pressWedge':

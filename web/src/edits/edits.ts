@@ -2,6 +2,7 @@ import type { Edit, Place, Plan, Planting, PlantingReport, ShelfEntry } from '..
 import { dayOf, isoOf } from '../kit/day';
 import type { Day } from '../kit/day';
 import type { Gap } from '../drawing/lanes';
+import type { Gesture } from '../drawing/gesture';
 import type { PointCm } from '../drawing/scale';
 
 /** Edits that the bed sheet makes, as plain values. */
@@ -52,6 +53,49 @@ export function spotChanges(
 ): Record<string, unknown> {
   const rounded = to.map((cm) => Math.round(cm * 10) / 10);
   return { spots_cm: spots.map((spot, i) => (i === index ? rounded : [...spot])), plants: null };
+}
+
+type LineMove = Extract<Gesture, { kind: 'movingLine' }>;
+
+/** A line while it is dragged: one of its ends, or the whole of it. */
+export function movedLine(
+  support: string,
+  line: readonly (readonly [number, number])[],
+  gesture: Gesture,
+): (readonly [number, number])[] {
+  if (gesture.kind !== 'movingLine' || gesture.support !== support || !gesture.at) return [...line];
+  const [dx, dy] = [gesture.at[0] - gesture.from[0], gesture.at[1] - gesture.from[1]];
+  return line.map(([x, y], index) =>
+    gesture.end === null || gesture.end === index
+      ? [Math.round(x + dx), Math.round(y + dy)]
+      : [x, y],
+  );
+}
+
+/** A support's line dragged elsewhere; nothing where it was only pressed. */
+export function lineEdit(place: Place, move: LineMove): Edit | null {
+  if (!move.at) return null;
+  const supports = place.supports.map((support) =>
+    support.id === move.support && support.line_cm
+      ? { ...support, line_cm: movedLine(support.id, support.line_cm, move) }
+      : support,
+  );
+  return { do: 'change-place', id: place.id, changes: { supports } };
+}
+
+/** A support taken away; what leans on it stands on its own from then on. */
+export function withoutSupport(plan: Plan, place: Place, support: string): Edit {
+  const freed = plan.plantings
+    .filter((planting) => planting.place === place.id && planting.support === support)
+    .map((planting): Edit => {
+      const changes = { support: null, run_cm: null, sides: null };
+      return { do: 'change-planting', id: planting.id, changes };
+    });
+  const supports = place.supports.filter((one) => one.id !== support);
+  return {
+    do: 'together',
+    edits: [...freed, { do: 'change-place', id: place.id, changes: { supports } }],
+  };
 }
 
 /** Keep squares free of crops, for a post, a seat or a later project. */

@@ -24,6 +24,11 @@ export function PutUpViews({ slug, place, here }: Props) {
           {place.supports.length > 1 ? `Support ${index + 1}` : 'Support'}
         </Link>
       ))}
+      {place.supports.length === 0 && (
+        <Link className="press" to={`${home}/supports`}>
+          Add a support
+        </Link>
+      )}
       <Link
         className="press"
         aria-current={here === 'covers' ? 'page' : undefined}

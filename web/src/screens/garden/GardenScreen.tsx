@@ -11,7 +11,8 @@ import { numberOf } from '../../kit/text';
 import { ClimateForm } from './ClimateForm';
 import { InAndOut } from './InAndOut';
 import { LikelyEnds } from './LikelyEnds';
-import { LAYOUTS } from '../../shared/words';
+import { SquareCounts } from './SquareCounts';
+import { LAYOUTS, WALLS } from '../../shared/words';
 
 /** The garden's own facts, how it is shown, and the ways in and out. */
 export function GardenScreen({ state }: { state: HeldGarden }) {
@@ -21,6 +22,7 @@ export function GardenScreen({ state }: { state: HeldGarden }) {
       <div className="space-y-8">
         <Facts key={state.head.version} state={state} />
         <LikelyEnds state={state} />
+        <SquareCounts state={state} />
       </div>
       <div className="space-y-8">
         <Shown />
@@ -65,6 +67,7 @@ function Facts({ state }: { state: HeldGarden }) {
     spread: garden.frost_spread_days?.toString() ?? '',
     depth: garden.policies.depth ?? 'standard',
     layout: garden.policies.layout ?? 'merged',
+    walls: garden.policies.walls ?? 'half',
     time: garden.policies.time ?? 'calendar',
   });
   const set = (key: keyof typeof typed, value: string) =>
@@ -88,6 +91,7 @@ function Facts({ state }: { state: HeldGarden }) {
           ...garden.policies,
           depth: typed.depth,
           layout: typed.layout,
+          walls: typed.walls,
           time: typed.time,
         },
         'x-guessed': still.length > 0 ? still : null,
@@ -150,6 +154,12 @@ function Facts({ state }: { state: HeldGarden }) {
           value={typed.layout}
           options={LAYOUTS}
           onChange={(v) => set('layout', v)}
+        />
+        <Choice
+          label="From the walls"
+          value={typed.walls}
+          options={WALLS}
+          onChange={(v) => set('walls', v)}
         />
         <p className="col-span-full">
           <button type="submit" className="act act-main">

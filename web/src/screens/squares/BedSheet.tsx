@@ -34,6 +34,8 @@ interface Props {
   anchor: Spot | null;
   /** Whether squares are added to those chosen. */
   adding: boolean;
+  /** Supports along lines in the bed: an end is dragged, or the middle with the whole line. */
+  lines: readonly LineSupport[];
   selected: PlantingReport | null;
   gesture: Gesture;
   send: (input: Input) => void;
@@ -95,7 +97,10 @@ export function BedSheet(props: Props) {
       selected && !adding
         ? plantUnder(selected, scale, event.clientX - box.left, event.clientY - box.top)
         : null;
-    if (grip && selected) send({ kind: 'pressEdge', planting: selected.id, anchor: grip, spot });
+    const line = lineUnder(props.lines, scale, event.clientX - box.left, event.clientY - box.top);
+    if (line && !adding) send(line);
+    else if (grip && selected)
+      send({ kind: 'pressEdge', planting: selected.id, anchor: grip, spot });
     else if (plant !== null && selected)
       send({ kind: 'pressPlant', planting: selected.id, plant, spot });
     else
@@ -121,7 +126,7 @@ export function BedSheet(props: Props) {
         onKeyDown={props.onKey}
         onPointerDown={onPointerDown}
         onPointerMove={(event) => {
-          if (gesture.kind === 'movingPlant') {
+          if (gesture.kind === 'movingPlant' || gesture.kind === 'movingLine') {
             const box = event.currentTarget.getBoundingClientRect();
             const at = [event.clientX - box.left, event.clientY - box.top] as const;
             send({ kind: 'overPoint', at: pxToGround(scale, at) });
@@ -145,6 +150,7 @@ export function BedSheet(props: Props) {
               cursor={addressOf(cursor)}
               selected={selected}
             />
+            <LineHandles lines={props.lines} scale={scale} />
             {selected && <Grips place={place} scale={scale} planting={selected} />}
             <Cutaway
               place={place}
@@ -205,6 +211,44 @@ function spotUnder(place: PlaceReport, scale: GroundScale, px: number, py: numbe
     row: limit((y - y0) / place.pitch_cm[1], rows),
   };
   return freeAddresses(place).has(addressOf(spot)) ? spot : null;
+}
+
+/** A support along a line, as the plan has it. */
+export interface LineSupport {
+  id: string;
+  line_cm: readonly (readonly [number, number])[];
+}
+
+const LINE_PX = 8;
+
+/** The line's end, or its middle, under the pointer. */
+function lineUnder(
+  lines: readonly LineSupport[],
+  scale: GroundScale,
+  px: number,
+  py: number,
+): Input | null {
+  const near = ([x, y]: readonly [number, number]) => {
+    const [qx, qy] = groundToPx(scale, [x, y]);
+    return Math.hypot(px - qx, py - qy) <= LINE_PX;
+  };
+  for (const { id, line_cm: line } of lines) {
+    const from = pxToGround(scale, [px, py]);
+    const end = line.findIndex(near);
+    if (end >= 0) return { kind: 'pressLine', support: id, end, from };
+    const middle = middleOf(line);
+    if (middle && near(middle)) return { kind: 'pressLine', support: id, end: null, from };
+  }
+  return null;
+}
+
+/** The middle of a line's middle part. */
+export function middleOf(
+  line: readonly (readonly [number, number])[],
+): readonly [number, number] | null {
+  const part = Math.floor((line.length - 1) / 2);
+  const [a, b] = [line[part], line[part + 1]];
+  return a && b ? [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2] : null;
 }
 
 const PLANT_PX = 9;
@@ -298,6 +342,21 @@ function Grips({
             strokeWidth={2}
           />
         );
+      })}
+    </g>
+  );
+}
+
+/** What a line in the bed is taken hold of by: its ends, and its middle. */
+function LineHandles({ lines, scale }: { lines: readonly LineSupport[]; scale: GroundScale }) {
+  return (
+    <g fill="var(--paper)" stroke="var(--damson)" strokeWidth={2} className="cursor-move">
+      {lines.flatMap(({ id, line_cm: line }) => {
+        const middle = middleOf(line);
+        return [...line, ...(middle ? [middle] : [])].map(([x, y], index) => {
+          const [px, py] = groundToPx(scale, [x, y]);
+          return <rect key={`${id} ${index}`} x={px - 4} y={py - 4} width={8} height={8} />;
+        });
       })}
     </g>
   );

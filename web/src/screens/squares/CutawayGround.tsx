@@ -102,7 +102,8 @@ export function Nets({
   return (
     <g>
       {place.supports.map((support) => {
-        const [a, b] = support.line_cm;
+        const a = support.line_cm[0] ?? [0, 0];
+        const b = support.line_cm.at(-1) ?? a;
         const from = groundToPx(scale, [0, Math.min(a[1], b[1])])[0];
         const to = groundToPx(scale, [0, Math.max(a[1], b[1])])[0];
         const rise = support.height_cm * heights.topPxPerCm;

@@ -5,7 +5,7 @@ import { NorthMark } from '../../drawing/NorthMark';
 import { sizeOn } from '../../drawing/growth';
 import { hull, polygonPath } from '../../drawing/outline';
 import { groundToPx } from '../../drawing/scale';
-import type { GroundScale, PointCm } from '../../drawing/scale';
+import type { GroundScale, PointCm, PointPx } from '../../drawing/scale';
 import type { Day } from '../../kit/day';
 import { dayOf } from '../../kit/day';
 import { noonOn } from '../../drawing/noon';
@@ -18,21 +18,22 @@ export function Supports({ place, scale }: { place: PlaceReport; scale: GroundSc
   return (
     <g>
       {place.supports.map((support) => {
-        const [start, end] = support.line_cm;
-        const [ax, ay] = groundToPx(scale, [start[0], start[1]]);
-        const [bx, by] = groundToPx(scale, [end[0], end[1]]);
-        const posts = Array.from(
-          { length: support.posts },
-          (_, i) => i / Math.max(1, support.posts - 1),
-        );
+        const line = support.line_cm.map(([x, y]) => groundToPx(scale, [x, y]));
+        const [ax, ay] = line[0] ?? [0, 0];
+        const [bx, by] = line.at(-1) ?? [ax, ay];
         return (
           <g key={support.id}>
-            <line x1={ax} y1={ay} x2={bx} y2={by} stroke="var(--damson)" strokeWidth={2.6} />
-            {posts.map((share) => (
+            <polyline
+              points={line.map((at) => at.join(',')).join(' ')}
+              fill="none"
+              stroke="var(--damson)"
+              strokeWidth={2.6}
+            />
+            {evenlyAlong(line, support.posts).map(([x, y], index) => (
               <circle
-                key={share}
-                cx={ax + (bx - ax) * share}
-                cy={ay + (by - ay) * share}
+                key={index}
+                cx={x}
+                cy={y}
                 r={4}
                 fill="var(--paper)"
                 stroke="var(--damson)"
@@ -55,6 +56,26 @@ export function Supports({ place, scale }: { place: PlaceReport; scale: GroundSc
       })}
     </g>
   );
+}
+
+/** So many points evenly along a line that may bend, its ends among them. */
+function evenlyAlong(line: readonly PointPx[], count: number): PointPx[] {
+  const lengths = line.slice(1).map(([x, y], i) => {
+    const [px, py] = line[i] ?? [x, y];
+    return Math.hypot(x - px, y - py);
+  });
+  const whole = lengths.reduce((sum, length) => sum + length, 0);
+  return Array.from({ length: count }, (_, i) => {
+    let left = (whole * i) / Math.max(1, count - 1);
+    let part = 0;
+    while (part < lengths.length - 1 && left > (lengths[part] ?? 0)) {
+      left -= lengths[part] ?? 0;
+      part += 1;
+    }
+    const [[ax, ay], [bx, by]] = [line[part] ?? [0, 0], line[part + 1] ?? [0, 0]];
+    const share = left / (lengths[part] || 1);
+    return [ax + (bx - ax) * share, ay + (by - ay) * share] as const;
+  });
 }
 
 /** Covers that are on on this day: a broken line round their squares, and what they are. */

@@ -146,6 +146,7 @@ function Sheet({ state, bench, asTable }: SheetProps) {
           anchor={chosen.cells.length > 0 ? chosen.anchor : cursor}
           selected={drawn.find((p) => p.id === selected?.id) ?? null}
           adding={bench.adding}
+          lines={bench.lines}
           gesture={bench.gesture}
           send={bench.send}
           onRelease={bench.release}

@@ -15,7 +15,14 @@ import { addressOf, plantingAt, rectangle, withMore } from '../../drawing/cells'
 import type { Spot } from '../../drawing/cells';
 import type { Gesture } from '../../drawing/gesture';
 import { useGesture } from '../../drawing/useGesture';
-import { clearEdit, draggedEdit, plantEdit, spotEdit } from '../../edits/edits';
+import {
+  clearEdit,
+  draggedEdit,
+  lineEdit,
+  movedLine,
+  plantEdit,
+  spotEdit,
+} from '../../edits/edits';
 import { isoOf } from '../../kit/day';
 import { useDay } from '../../shared/DayContext';
 import { gestureCells } from './BedSheet';
@@ -63,6 +70,9 @@ export function useBench({ state, place, document }: OnBench) {
     const held = movedPlant(p, gesture);
     return tried && p.id === selected?.id ? setOutAs(held, tried) : held;
   });
+  const lines = document.supports.flatMap(({ id, line_cm }) =>
+    line_cm ? [{ id, line_cm: movedLine(id, line_cm, gesture) }] : [],
+  );
   const edit = (change: Edit) => void editor.edit(change);
 
   const choose = (cells: readonly string[], anchor: Spot, planting: string | null) => {
@@ -96,6 +106,10 @@ export function useBench({ state, place, document }: OnBench) {
     const done = gesture;
     send({ kind: 'letGo' });
     if (done.kind === 'painting') (done.adding ? addPainted : choosePainted)(done.from, done.to);
+    if (done.kind === 'movingLine') {
+      const change = lineEdit(document, done);
+      if (change) edit(change);
+    }
     if (done.kind === 'movingPlant') {
       const change = spotEdit(plantings, done);
       if (change) edit(change);
@@ -148,6 +162,7 @@ export function useBench({ state, place, document }: OnBench) {
     document,
     plantings,
     drawn,
+    lines,
     chosen,
     adding,
     setAdding,

@@ -31,6 +31,7 @@ export function SupportEdges({ slug, version, place, support, onEdit }: Props) {
   if (!answer.data) {
     return <p className="mt-4 text-muted">{answer.error?.message ?? 'Trying every side …'}</p>;
   }
+  if (answer.data.length === 0) return null;
   return (
     <table className="mt-4 w-full">
       <caption className="mb-1 text-left font-semibold">

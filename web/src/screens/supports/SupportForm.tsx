@@ -4,6 +4,7 @@ import type {
   Footing,
   Material,
   Place,
+  PlaceReport,
   Support,
   SupportSheet,
   TrainingSystem,
@@ -24,6 +25,7 @@ interface Tables {
 interface Props extends Tables {
   state: HeldGarden;
   place: Place;
+  report: PlaceReport;
   support: Support;
   sheet: SupportSheet | undefined;
   onEdit: (edit: Edit) => void;
@@ -35,6 +37,13 @@ const EDGES = [
   ['east', 'east'],
   ['south', 'south'],
   ['west', 'west'],
+  ['along', 'in the bed, along its middle'],
+  ['across', 'in the bed, across its middle'],
+  ['line', 'in the bed, along a line'],
+] as const;
+const SIDES = [
+  ['1', 'one row, on the line'],
+  ['2', 'a row on each side'],
 ] as const;
 
 const LENGTHS = [
@@ -48,8 +57,10 @@ const BENT = [
   ['span_cm', 'Width between its feet', 1, 10000],
 ] as const;
 
+const lineKey = (point: number, axis: number) => `line-${point}-${axis}`;
+
 /** What a support is, where it stands and how; empty fields are worked out. */
-export function SupportForm({ state, place, support, sheet, onEdit, ...tables }: Props) {
+export function SupportForm({ state, place, report, support, sheet, onEdit, ...tables }: Props) {
   const units = useUnits();
   const { preferences } = usePreferences();
   const unit = fieldUnit('cm', preferences.units);
@@ -92,6 +103,12 @@ export function SupportForm({ state, place, support, sheet, onEdit, ...tables }:
     wind: textOf(wind),
     from: support.run_cm ? unit.shown(support.run_cm[0]) : '',
     to: support.run_cm ? unit.shown(support.run_cm[1]) : '',
+    apart: support.rows_apart_cm ? unit.shown(support.rows_apart_cm) : '',
+    ...Object.fromEntries(
+      (support.line_cm ?? []).flatMap((point, index) =>
+        point.map((cm, axis) => [lineKey(index, axis), unit.shown(cm)] as const),
+      ),
+    ),
   };
   const lengthIn = (
     read: Reader<Record<string, string>>,
@@ -109,7 +126,15 @@ export function SupportForm({ state, place, support, sheet, onEdit, ...tables }:
     const [from, to] = [lengthIn(read, 'from', 0, 10000), lengthIn(read, 'to', 0, 10000)];
     const run = from === null && to === null ? null : ([from ?? 0, to ?? 0] as [number, number]);
     const windNow = read.number('wind', 1, 80);
-    const edits: Edit[] = [changed({ ...changes, run_cm: run })];
+    const line = support.line_cm?.map(
+      (point, index) =>
+        [0, 1].map(
+          (axis) => lengthIn(read, lineKey(index, axis), -10000, 10000) ?? point[axis],
+        ) as [number, number],
+    );
+    const apart = support.sides === 2 ? lengthIn(read, 'apart', 1, 500) : null;
+    const where = line ? { line_cm: line, rows_apart_cm: apart } : {};
+    const edits: Edit[] = [changed({ ...changes, ...where, run_cm: run })];
     if (windNow !== (wind ?? null))
       edits.push({ do: 'change-site', changes: { design_wind_m_s: windNow } });
     return { do: 'together', edits };
@@ -121,6 +146,7 @@ export function SupportForm({ state, place, support, sheet, onEdit, ...tables }:
       onSubmit={form.sent(onEdit)}
     >
       <Choices
+        report={report}
         system={system}
         support={support}
         tables={tables}
@@ -135,16 +161,29 @@ export function SupportForm({ state, place, support, sheet, onEdit, ...tables }:
           {...shownUsual(key)}
         />
       ))}
+      {support.line_cm?.flatMap((point, index) =>
+        point.map((_, axis) => (
+          <NumberField
+            key={lineKey(index, axis)}
+            form={form}
+            name={lineKey(index, axis)}
+            label={`Point ${index + 1}, ${axis === 0 ? 'letters' : 'numbers'}, ${units.lengthUnit}`}
+          />
+        )),
+      )}
+      {support.sides === 2 && (
+        <NumberField form={form} name="apart" label={`Rows apart, ${units.lengthUnit}`} />
+      )}
       <NumberField
         form={form}
         name="from"
-        label={`Along the edge from, ${units.lengthUnit}`}
+        label={`Along it from, ${units.lengthUnit}`}
         {...shownUsual('from')}
       />
       <NumberField
         form={form}
         name="to"
-        label={`Along the edge to, ${units.lengthUnit}`}
+        label={`Along it to, ${units.lengthUnit}`}
         {...shownUsual('to')}
       />
       {!system?.build.bent && (
@@ -166,7 +205,33 @@ export function SupportForm({ state, place, support, sheet, onEdit, ...tables }:
   );
 }
 
+/** Where a support stands, as its keys: on an edge, or along a line in the bed. */
+function standing(where: string, { bounds_cm: [x0, y0, x1, y1] }: PlaceReport): Partial<Support> {
+  const [x, y] = [(x0 + x1) / 2, (y0 + y1) / 2];
+  if (where === 'along')
+    return {
+      edge: null,
+      run_cm: null,
+      line_cm: [
+        [x, y0],
+        [x, y1],
+      ],
+    };
+  if (where === 'across')
+    return {
+      edge: null,
+      run_cm: null,
+      line_cm: [
+        [x0, y],
+        [x1, y],
+      ],
+    };
+  if (where === 'line') return {};
+  return { edge: (where || null) as Support['edge'], line_cm: null, sides: null };
+}
+
 interface ChoicesProps {
+  report: PlaceReport;
   support: Support;
   system: TrainingSystem | undefined;
   tables: Tables;
@@ -174,7 +239,7 @@ interface ChoicesProps {
 }
 
 /** What is chosen of it: its kind, its edge, how posts stand, and the twine. */
-function Choices({ support, system, tables, onChange }: ChoicesProps) {
+function Choices({ report, support, system, tables, onChange }: ChoicesProps) {
   const twines = Object.entries(tables.materials).filter(([, m]) => m.most_span_cm);
   return (
     <>
@@ -189,11 +254,19 @@ function Choices({ support, system, tables, onChange }: ChoicesProps) {
         />
       </div>
       <Choice
-        label="Edge"
-        value={support.edge ?? ''}
-        options={EDGES}
-        onChange={(edge) => onChange({ edge: edge || null })}
+        label="Stands"
+        value={support.line_cm ? 'line' : (support.edge ?? '')}
+        options={EDGES.filter(([id]) => id !== 'line' || support.line_cm)}
+        onChange={(stands) => onChange(standing(stands, report))}
       />
+      {support.line_cm && (
+        <Choice
+          label="Planted"
+          value={support.sides === 2 ? '2' : '1'}
+          options={SIDES}
+          onChange={(sides) => onChange({ sides: sides === '2' ? 2 : null })}
+        />
+      )}
       {!system?.build.bent && (
         <Choice
           label="Posts stand"

@@ -17,6 +17,7 @@ import type { Units } from '../../kit/units';
 import { SupportDrawing } from './SupportDrawing';
 import { SupportEdges } from './SupportEdges';
 import { SupportForm } from './SupportForm';
+import { SupportsHere } from './SupportsHere';
 
 /** One support from plan to post hole: drawn, billed, and held against weight and wind. */
 export function SupportScreen({ state }: { state: HeldGarden }) {
@@ -40,21 +41,22 @@ export function SupportScreen({ state }: { state: HeldGarden }) {
   const systems = useTable<TrainingSystem>('/api/trainings');
   const footings = useTable<Footing>('/api/footings');
   const materials = useMaterials().data;
-  if (!place || !support) {
+  if (!place) return <NoSuchPlace slug={slug} />;
+  if (!support) {
     return (
       <main className="p-6">
-        <h1 className="text-xl">Nothing to climb here</h1>
-        <p className="my-3">A support is given to a bed where the bed is changed.</p>
-        <Link
-          className="act act-main inline-block"
-          to={`/gardens/${slug}/places/${placeId}/change`}
-        >
-          Change the bed
-        </Link>
+        <header className="flex flex-wrap items-baseline gap-x-4">
+          <h1 className="text-xl">{`${place.name ?? place.id}: nothing to climb yet`}</h1>
+          <PutUpViews slug={slug} place={place} here="" />
+        </header>
+        {systems && (
+          <SupportsHere state={state} place={place} support={undefined} systems={systems} />
+        )}
       </main>
     );
   }
   const sheet = answer.data;
+  const report = state.report.places.find((p) => p.id === placeId);
   return (
     <main className="workbench soil tall">
       <header className="flex flex-wrap items-baseline gap-x-4 px-4 pt-2">
@@ -75,11 +77,12 @@ export function SupportScreen({ state }: { state: HeldGarden }) {
           />
         </div>
         <aside className="side flex min-h-0 flex-col gap-3 overflow-y-auto border-l border-rule px-3 pb-3 pt-2">
-          {systems && footings && materials && (
+          {report && systems && footings && materials && (
             <SupportForm
               key={`${version}${support.id}`}
               state={state}
               place={place}
+              report={report}
               support={support}
               systems={systems}
               footings={footings}
@@ -89,8 +92,22 @@ export function SupportScreen({ state }: { state: HeldGarden }) {
             />
           )}
           {sheet && <Bears sheet={sheet} />}
+          {systems && (
+            <SupportsHere state={state} place={place} support={support.id} systems={systems} />
+          )}
         </aside>
       </Workings>
+    </main>
+  );
+}
+
+function NoSuchPlace({ slug }: { slug: string }) {
+  return (
+    <main className="p-6">
+      <h1 className="text-xl">There is no such place</h1>
+      <Link className="act act-main mt-3 inline-block" to={`/gardens/${slug}`}>
+        To the squares
+      </Link>
     </main>
   );
 }
@@ -111,7 +128,7 @@ function Headline({ sheet }: { sheet: SupportSheet }) {
   const by = sheet.put_up_by ? `, up by ${shortWords(dayOf(sheet.put_up_by))}` : '';
   return (
     <p className="text-[13px] text-muted">
-      {`${units.length(sheet.run_cm)} along the ${sheet.facing} edge, ${units.length(sheet.arch?.height_cm ?? sheet.height_cm)} high${by}`}
+      {`${units.length(sheet.run_cm)} ${sheet.in_the_bed ? 'along a line in the bed' : `along the ${sheet.facing} edge`}, ${units.length(sheet.arch?.height_cm ?? sheet.height_cm)} high${by}`}
     </p>
   );
 }

@@ -102,7 +102,8 @@ class CropPage:
 
 @dataclass(frozen=True, slots=True)
 class CropLine:
-    """A crop in the book's index; `fits` is null where no place is asked about."""
+    """A crop in the book's index; `fits` is null where no place is asked about, `per_square` the
+    book's count for a square of 30 cm."""
 
     id: str
     name: str
@@ -113,6 +114,7 @@ class CropLine:
     group: str
     variety_of: str | None
     own: bool
+    per_square: float
     traits: tuple[str, ...]
     fits: bool | None
     words: Text
@@ -143,6 +145,7 @@ def _line(crop: Crop, here: PlaceCase | None, book: Book, *, own: bool) -> CropL
         group=crop.group,
         variety_of=crop.variety_of,
         own=own,
+        per_square=crop.per_square,
         traits=crop.traits,
         fits=fit.fits if fit else None,
         words=fit.words if fit else "",

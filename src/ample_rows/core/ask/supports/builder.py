@@ -71,6 +71,7 @@ class SupportSheet:
     id: str
     label: str
     facing: p.Compass
+    in_the_bed: bool
     height_cm: float
     run_from_cm: float
     run_cm: float
@@ -132,6 +133,7 @@ def _written(
         id=up.support.id,
         label=up.system.label,
         facing=shapes.compass_point(up.run.edge.facing_deg),
+        in_the_bed=up.support.line_cm is not None,
         height_cm=up.height_cm,
         run_from_cm=up.run.from_cm,
         run_cm=up.run.length_cm,

@@ -1,0 +1,56 @@
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+
+import { useEditor } from '../../api/garden';
+import type { HeldGarden } from '../../api/merge';
+import type { Place, TrainingSystem } from '../../api/types';
+import { nextId, withoutSupport } from '../../edits/edits';
+import { Choice } from '../../kit/Choice';
+
+interface Props {
+  state: HeldGarden;
+  place: Place;
+  /** The support that is shown, where there is one. */
+  support: string | undefined;
+  systems: Record<string, TrainingSystem>;
+}
+
+/** One support more, or the one shown taken away with what leans on it. */
+export function SupportsHere({ state, place, support, systems }: Props) {
+  const editor = useEditor(state.head.slug);
+  const go = useNavigate();
+  const standing = Object.entries(systems).filter(([, system]) => system.needs_support);
+  const [system, setSystem] = useState('net');
+  const home = `/gardens/${state.head.slug}/places/${place.id}/supports`;
+  const add = async () => {
+    const id = nextId(
+      place.supports.map((s) => s.id),
+      'support-',
+    );
+    const supports = [...place.supports, { id, system }];
+    const saved = await editor.edit({ do: 'change-place', id: place.id, changes: { supports } });
+    if (saved) void go(`${home}/${id}`);
+  };
+  const remove = async (gone: string) => {
+    const saved = await editor.edit(withoutSupport(state.plan, place, gone));
+    if (saved) void go(home, { replace: true });
+  };
+  return (
+    <section aria-label="Supports here" className="flex flex-wrap items-end gap-x-4 gap-y-1">
+      <Choice
+        label="One support more"
+        value={system}
+        options={standing.map(([id, one]) => [id, one.label] as const)}
+        onChange={setSystem}
+      />
+      <button type="button" className="press" onClick={() => void add()}>
+        Add it
+      </button>
+      {support && (
+        <button type="button" className="press" onClick={() => void remove(support)}>
+          Delete this one
+        </button>
+      )}
+    </section>
+  );
+}
