@@ -71,6 +71,12 @@ def base_url(demo_store: GardenStore, book: Book, application: FastAPI, address:
 
 
 @pytest.fixture(scope="session")
+def browser_context_args(browser_context_args: dict[str, Any]) -> dict[str, Any]:
+    """A browser that speaks British English: a first garden is then offered in centimetres."""
+    return {**browser_context_args, "locale": "en-GB"}
+
+
+@pytest.fixture(scope="session")
 def window(browser: Browser, browser_context_args: dict[str, Any]) -> Iterator[BrowserContext]:
     with browser.new_context(**browser_context_args) as context:
         yield context

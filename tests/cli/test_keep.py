@@ -116,6 +116,6 @@ def test_backup_and_restore_while_the_server_runs(tmp_path):
         assert ample("backup", file, "--data", tmp_path / "demo").returncode == 0
         assert ample("restore", file, "--data", tmp_path / "demo").returncode == 0
         slugs = [head["slug"] for head in get(address, "/api/gardens", token)]
-        assert slugs[2:] == ["lantern-court-2", "magpie-terrace-2"]
-        there, again = (get(address, f"/api/gardens/{slug}", token) for slug in slugs[::2])
+        assert slugs[3:] == ["lantern-court-2", "magpie-terrace-2", "kettle-corner-2"]
+        there, again = (get(address, f"/api/gardens/{slug}", token) for slug in slugs[::3])
         assert again["plan"] == there["plan"]

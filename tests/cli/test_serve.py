@@ -23,6 +23,7 @@ def test_the_demo_runs_and_ctrl_c_says_that_all_is_saved(tmp_path):
         assert [g["slug"] for g in get(address, "/api/gardens", token)] == [
             "lantern-court",
             "magpie-terrace",
+            "kettle-corner",
         ]
         process.send_signal(signal.SIGINT)
         said = process.communicate(timeout=20)[0]
@@ -113,7 +114,7 @@ def test_a_running_demo_is_not_reset_under_its_server(tmp_path):
     with server("demo", tmp_path) as (_, address, token):
         with pytest.raises(StoreError, match="Stop it"):
             open_store(demo=True, data=tmp_path, reset=True)
-        assert len(get(address, "/api/gardens", token)) == 2
+        assert len(get(address, "/api/gardens", token)) == 3
 
 
 def test_stop_does_not_wait_for_a_request_half_sent(tmp_path):

@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 from datetime import date
 from functools import cache
+from typing import Literal
 
 from fastapi import Response
 from pydantic import BaseModel, ConfigDict, Field, TypeAdapter
@@ -65,6 +66,7 @@ class FirstBedRequest(BaseModel):
     # A bed's plantings lie up to two years about its frosts, and within what a plan can hold.
     last_frost: date | None = Field(None, ge=date(1902, 1, 1), le=date(2198, 12, 31))
     first_frost: date | None = Field(None, ge=date(1902, 1, 1), le=date(2198, 12, 31))
+    units: Literal["metric", "imperial"] | None = None
 
 
 class FrostAnswer(BaseModel):

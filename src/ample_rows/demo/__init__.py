@@ -1,4 +1,4 @@
-"""Two made-up gardens that ship, and the database of their own that they live in."""
+"""Three made-up gardens that ship, and the database of their own that they live in."""
 
 from importlib.resources import files
 
@@ -6,7 +6,7 @@ from ample_rows.core.book import Book
 from ample_rows.core.checks import read_plan
 from ample_rows.core.plan import Plan
 
-NAMES = ("lantern-court", "magpie-terrace")
+NAMES = ("lantern-court", "magpie-terrace", "kettle-corner")
 
 
 def demo_plans(book: Book) -> list[Plan]:

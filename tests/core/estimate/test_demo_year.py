@@ -20,7 +20,9 @@ def test_no_square_stands_idle_unexplained(plan, run):
     assert any(place.rests for place in plan.places)
 
 
-def test_one_crop_hands_over_to_the_next_in_every_way(plan, run):
+@pytest.mark.parametrize("number", [0, 1])
+def test_one_crop_hands_over_to_the_next_in_every_way(number, book, run):
+    plan = demo_plans(book)[number]
     report = run(plan)
     codes = {note.code for note in report.notes}
     assert "relay" in codes
@@ -41,3 +43,16 @@ def test_the_table_has_a_story(plan, book):
     wanted = [crop for crop in pantry.crops if crop.table]
     assert any(crop.short_kg > 0 for crop in wanted)
     assert any(crop.table.weeks_short for crop in wanted)
+
+
+def test_each_garden_shows_how_its_growers_count(book, run):
+    """A line of stakes in a bed, a group of pots, a bed by counts, one planted near its walls."""
+    kettle = demo_plans(book)[2]
+    assert (kettle.garden.units, kettle.garden.words) == ("imperial", "en-US")
+    assert {place.layout for place in kettle.places} >= {"single-squares"}
+    assert {place.walls for place in kettle.places} >= {"near"}
+    assert any(support.line_cm for place in kettle.places for support in place.supports)
+    assert sum(place.group is not None for place in kettle.places) == 6
+    report = run(kettle)
+    assert all(planting.plants for planting in report.plantings)
+    assert not [note for note in report.notes if note.level == "stop"]

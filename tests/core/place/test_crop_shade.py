@@ -156,7 +156,7 @@ def test_cool_crops_gain_in_hot_afternoons_only(book):
 
 
 def test_the_poleward_side_is_best_for_a_net_in_either_hemisphere(book):
-    north, south = demo_plans(book)
+    north, south, _ = demo_plans(book)
     best = edge_choices(Estimate(north, book), "south", "net")
     assert best[0].edge == "north"
     assert best[0].here_now

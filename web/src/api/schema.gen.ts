@@ -3342,6 +3342,8 @@ export interface components {
             last_frost?: string | null;
             /** First Frost */
             first_frost?: string | null;
+            /** Units */
+            units?: ("metric" | "imperial") | null;
         };
         /**
          * FitGrid

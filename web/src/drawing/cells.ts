@@ -56,6 +56,21 @@ export function freeAddresses(place: PlaceReport): Set<string> {
   return new Set(place.cells.filter((cell) => !cell.held).map((cell) => cell.address));
 }
 
+const MOST_STRETCH = 0.05;
+
+/** Whether a fitted grid would leave less of a strip than the squares as they are. */
+export function gridWouldFit(place: PlaceReport): boolean {
+  const [x0, y0, x1, y1] = place.bounds_cm;
+  const sides = [
+    [x1 - x0, place.pitch_cm[0]],
+    [y1 - y0, place.pitch_cm[1]],
+  ] as const;
+  return sides.some(([extent, side]) => {
+    const stretch = extent / Math.max(1, Math.round(extent / side)) / side - 1;
+    return Math.abs(stretch) > 1e-4 && Math.abs(stretch) <= MOST_STRETCH;
+  });
+}
+
 const ONE_GROUND_M2 = 2 * 0.09;
 
 /** Whether a pot or trough is too small for squares: it is one ground to press. */

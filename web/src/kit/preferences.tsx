@@ -8,18 +8,27 @@ import type { Units, UnitSystem } from './units';
 /** What the grower prefers on this device. */
 export interface Preferences {
   theme: 'system' | 'light' | 'dark';
-  units: UnitSystem;
+  /** Measures on this device, whatever a garden's are. */
+  units: 'garden' | UnitSystem;
   letterKeys: boolean;
 }
 
 const KEY = 'ample-rows/preferences';
-const DEFAULTS: Preferences = { theme: 'system', units: 'metric', letterKeys: true };
+const DEFAULTS: Preferences = { theme: 'system', units: 'garden', letterKeys: true };
 
 interface Held {
   preferences: Preferences;
   units: Units;
   change: (changes: Partial<Preferences>) => void;
+  /** A garden is open, or about to be made, in these measures. */
+  opened: (units: UnitSystem) => void;
 }
+
+const PLACES_IN_FEET = /-(US|LR|MM)\b/i;
+
+/** Measures for a first garden, guessed from the browser's language. */
+export const guessedUnits = (): UnitSystem =>
+  PLACES_IN_FEET.test(navigator.language) ? 'imperial' : 'metric';
 
 const Context = createContext<Held | null>(null);
 
@@ -34,11 +43,18 @@ function stored(): Preferences {
 
 export function PreferencesProvider({ children }: { children: ReactNode }) {
   const client = useQueryClient();
-  const [preferences, setPreferences] = useState(() => {
-    const saved = stored();
-    askIn(saved.units);
-    return saved;
-  });
+  const [preferences, setPreferences] = useState(stored);
+  const [ofGarden, setOfGarden] = useState<UnitSystem>('metric');
+  const system = preferences.units === 'garden' ? ofGarden : preferences.units;
+  const [asked, setAsked] = useState<UnitSystem | null>(null);
+  if (asked !== system) {
+    askIn(system);
+    setAsked(system);
+  }
+  useEffect(() => {
+    // The server's sentences hold measures, so all of them are asked for again.
+    if (asked !== null) void client.invalidateQueries();
+  }, [client, asked]);
 
   useEffect(() => {
     localStorage.setItem(KEY, JSON.stringify(preferences));
@@ -56,16 +72,11 @@ export function PreferencesProvider({ children }: { children: ReactNode }) {
   const value = useMemo<Held>(
     () => ({
       preferences,
-      units: unitsFor(preferences.units),
-      change: (changes) => {
-        setPreferences((current) => ({ ...current, ...changes }));
-        if (changes.units === undefined || changes.units === preferences.units) return;
-        // The server's sentences hold measures, so all of them are asked for again.
-        askIn(changes.units);
-        void client.invalidateQueries();
-      },
+      units: unitsFor(system),
+      change: (changes) => setPreferences((current) => ({ ...current, ...changes })),
+      opened: setOfGarden,
     }),
-    [client, preferences],
+    [preferences, system],
   );
   return <Context value={value}>{children}</Context>;
 }

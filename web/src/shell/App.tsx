@@ -1,6 +1,6 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { BrowserRouter, Link, Navigate, Route, Routes, useParams } from 'react-router';
-import { lazy, Suspense } from 'react';
+import { lazy, Suspense, useEffect } from 'react';
 import type { ComponentType } from 'react';
 
 import { ProblemError } from '../api/client';
@@ -9,7 +9,7 @@ import type { HeldGarden } from '../api/merge';
 import { SquaresScreen } from '../screens/squares/SquaresScreen';
 import { MessagesProvider } from '../kit/messages';
 import { NoFigures } from './NoFigures';
-import { PreferencesProvider } from '../kit/preferences';
+import { PreferencesProvider, usePreferences } from '../kit/preferences';
 import { Shell } from './Shell';
 
 // What is not needed to open a bed is fetched when it is asked for.
@@ -152,6 +152,12 @@ function ToSquares() {
 function Within({ screen: Screen }: { screen: ComponentType<{ state: HeldGarden }> }) {
   const { garden = '', place = '' } = useParams();
   const state = useGarden(garden);
+  const { opened } = usePreferences();
+  const units = state.data?.plan.garden.units;
+  const isOpen = state.data !== undefined;
+  useEffect(() => {
+    if (isOpen) opened(units ?? 'metric');
+  }, [isOpen, units, opened]);
   if (state.isPending) return <Waiting />;
   if (state.isError) return <Trouble problem={state.error} retry={() => void state.refetch()} />;
   const { plan, report } = state.data;

@@ -73,7 +73,7 @@ def reach_of(
     beyond = tuple(a for a, cm in needed.items() if cm > stretch + 0.01)
     most = max(needed.values())
     verdict: ReachVerdict = "within reach"
-    if most > arm + 0.01:
+    if beyond or most > arm * book.value("reach_slack") + 0.01:
         verdict = "out of reach" if beyond else "a stretch"
     reasons = [
         message(

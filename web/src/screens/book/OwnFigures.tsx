@@ -1,7 +1,7 @@
 import { useState } from 'react';
 
 import type { CropPage, Edit, OwnFigure } from '../../api/types';
-import { usePreferences } from '../../kit/preferences';
+import { useUnits } from '../../kit/preferences';
 import { numberOf } from '../../kit/text';
 import { fieldUnit } from '../../kit/units';
 import type { UnitSystem } from '../../kit/units';
@@ -13,10 +13,10 @@ interface Props {
 
 /** Every figure of a crop to change: what differs from the book is told, and goes back at a press. */
 export function OwnFigures({ page, onEdit }: Props) {
-  const { preferences } = usePreferences();
+  const units = useUnits();
   const [typed, setTyped] = useState<Readonly<Record<string, string>>>({});
   const [fault, setFault] = useState<string>();
-  const system = preferences.units;
+  const system = units.system;
   const own = page.figures.filter((figure) => figure.own);
   const set = (figures: Record<string, unknown>) =>
     onEdit({ do: 'change-crop', id: page.crop.id, figures });

@@ -7,6 +7,7 @@ import type { Options } from '../../kit/Choice';
 import { Field } from '../../kit/Field';
 import { usePreferences } from '../../kit/preferences';
 import type { Preferences } from '../../kit/preferences';
+import type { UnitSystem } from '../../kit/units';
 import { numberOf } from '../../kit/text';
 import { ClimateForm } from './ClimateForm';
 import { InAndOut } from './InAndOut';
@@ -43,10 +44,11 @@ const THEMES: Options<Preferences['theme']> = [
   ['light', 'light'],
   ['dark', 'dark'],
 ];
-const SYSTEMS: Options<Preferences['units']> = [
+const GARDENS_UNITS: Options<UnitSystem> = [
   ['metric', 'centimetres, kilograms, litres'],
   ['imperial', 'inches, pounds, gallons'],
 ];
+const SYSTEMS: Options<Preferences['units']> = [['garden', 'as the garden'], ...GARDENS_UNITS];
 const TIMES: Options<string> = [
   ['calendar', 'calendar days'],
   ['thermal', 'warmth, from the weather of a usual year'],
@@ -68,6 +70,7 @@ function Facts({ state }: { state: HeldGarden }) {
     depth: garden.policies.depth ?? 'standard',
     layout: garden.policies.layout ?? 'merged',
     walls: garden.policies.walls ?? 'half',
+    units: garden.units ?? 'metric',
     time: garden.policies.time ?? 'calendar',
   });
   const set = (key: keyof typeof typed, value: string) =>
@@ -86,6 +89,7 @@ function Facts({ state }: { state: HeldGarden }) {
         latitude,
         last_frost: typed.last_frost,
         first_frost: typed.first_frost,
+        units: typed.units === 'metric' ? null : typed.units,
         frost_spread_days: typed.spread === '' ? null : Number(typed.spread),
         policies: {
           ...garden.policies,
@@ -156,6 +160,12 @@ function Facts({ state }: { state: HeldGarden }) {
           onChange={(v) => set('layout', v)}
         />
         <Choice
+          label="Measures"
+          value={typed.units}
+          options={GARDENS_UNITS}
+          onChange={(v) => set('units', v)}
+        />
+        <Choice
           label="From the walls"
           value={typed.walls}
           options={WALLS}
@@ -186,7 +196,7 @@ function Shown() {
           onChange={(theme) => change({ theme })}
         />
         <Choice
-          label="Measures"
+          label="Measures on this device"
           value={preferences.units}
           options={SYSTEMS}
           onChange={(units) => change({ units })}

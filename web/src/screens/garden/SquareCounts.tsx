@@ -18,8 +18,8 @@ export function SquareCounts({ state }: { state: HeldGarden }) {
     [line.name, ...line.names].some((name) => name.toLowerCase().includes(text)),
   );
   const change = (crop: string, count: number | null) => {
-    const { [crop]: _, ...others } = own;
-    const counts = count === null ? others : { ...others, [crop]: count };
+    const others = Object.entries(own).filter(([id]) => id !== crop);
+    const counts = Object.fromEntries(count === null ? others : [...others, [crop, count]]);
     const per_square = Object.keys(counts).length > 0 ? counts : null;
     void editor.edit({ do: 'change-garden', changes: { per_square } });
   };

@@ -5,7 +5,7 @@ import { answered, api } from '../../api/client';
 import type { ProblemError } from '../../api/client';
 import type { PathEarth } from '../../api/types';
 import { Field } from '../../kit/Field';
-import { usePreferences, useUnits } from '../../kit/preferences';
+import { useUnits } from '../../kit/preferences';
 import { numberOf } from '../../kit/text';
 import { readLength } from '../../kit/units';
 import type { Draft } from '../../edits/placeDraft';
@@ -19,10 +19,9 @@ export function MoundEarth({
   onHeight: (typed: string) => void;
 }) {
   const units = useUnits();
-  const { preferences } = usePreferences();
   const [path, setPath] = useState(units.toField(40));
   const [dug, setDug] = useState(units.toField(15));
-  const cm = (text: string) => readLength(text, preferences.units);
+  const cm = (text: string) => readLength(text, units.system);
   const slope = numberOf(draft.slope);
   const shared = {
     top_cm: cm(draft.width) ?? 0,

@@ -148,12 +148,12 @@ export function GroundFields({ typed }: { typed: PlaceDraft }) {
 }
 
 /** Its squares, and the schools that are followed in them. */
-export function SquareFields({ typed }: { typed: PlaceDraft }) {
+export function SquareFields({ typed, isNew }: { typed: PlaceDraft; isNew: boolean }) {
   const { form } = typed;
   return (
     <>
       <LengthField form={form} name="cell" label="Side of a square" />
-      {FITTED.includes(form.typed.outline) && (
+      {isNew && FITTED.includes(form.typed.outline) && (
         <ChoiceField form={form} name="grid" label="Squares" options={GRIDS} />
       )}
       <ChoiceField form={form} name="layout" label="Set out" options={OWN_LAYOUTS} />

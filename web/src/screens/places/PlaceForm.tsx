@@ -84,7 +84,7 @@ export function PlaceForm({ state }: { state: HeldGarden }) {
             <LightFields typed={typed} />
           </Folded>
           <Folded title="Squares and spacing" faulty={faulty('cell')}>
-            <SquareFields typed={typed} />
+            <SquareFields typed={typed} isNew={before === undefined} />
           </Folded>
           <Ending
             isNew={before === undefined}

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 
 import type { Edit, Place } from '../../api/types';
-import { usePreferences, useUnits } from '../../kit/preferences';
+import { useUnits } from '../../kit/preferences';
 import { readLength } from '../../kit/units';
 import { nextId } from '../../edits/edits';
 
@@ -19,7 +19,6 @@ interface Props {
 /** A box of boards on the chosen squares, for what the bed is too shallow for. */
 export function RiserForm({ place, cells, taken, onEdit }: Props) {
   const units = useUnits();
-  const { preferences } = usePreferences();
   const [typed, setTyped] = useState(units.toField(USUAL_CM));
   const [fault, setFault] = useState<string>();
   return (
@@ -28,7 +27,7 @@ export function RiserForm({ place, cells, taken, onEdit }: Props) {
       aria-label="A box on these squares"
       onSubmit={(event) => {
         event.preventDefault();
-        const cm = readLength(typed, preferences.units);
+        const cm = readLength(typed, units.system);
         if (cm === null || cm < LEAST_CM || cm > MOST_CM) {
           setFault(`Enter a height of ${units.bare(LEAST_CM)} to ${units.length(MOST_CM)}.`);
           return;

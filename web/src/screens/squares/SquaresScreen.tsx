@@ -2,6 +2,8 @@ import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 
 import type { HeldGarden } from '../../api/merge';
+import type { Edit, Place } from '../../api/types';
+import { gridWouldFit } from '../../drawing/cells';
 import { words } from '../../kit/day';
 import { useUnits } from '../../kit/preferences';
 import { useExtent } from '../../kit/useExtent';
@@ -46,7 +48,7 @@ function Workbench(onBench: OnBench) {
   const title = document.name ?? place.id;
   return (
     <main className="workbench">
-      <Header onBench={onBench} asTable={asTable} onTable={setAsTable} />
+      <Header onBench={onBench} asTable={asTable} onTable={setAsTable} onEdit={edit} />
       <p className="print-only print-day px-4">{`${state.plan.garden.name}, as it stands on ${words(day)}`}</p>
       <Sheet state={state} bench={bench} asTable={asTable} />
       <aside className="side flex min-h-0 flex-col border-l border-rule px-3 pt-2">
@@ -78,9 +80,14 @@ interface HeaderProps {
   onBench: OnBench;
   asTable: boolean;
   onTable: (asTable: boolean) => void;
+  onEdit: (edit: Edit) => void;
 }
 
-function Header({ onBench: { state, place, document }, asTable, onTable }: HeaderProps) {
+/** Whether a place is a rectangle whose squares are not fitted to it yet. */
+const fittable = ({ shape, grid }: Place) =>
+  (shape.type === 'rectangle' || shape.type === 'mound') && grid !== 'fitted';
+
+function Header({ onBench: { state, place, document }, asTable, onTable, onEdit }: HeaderProps) {
   const units = useUnits();
   const here = `/gardens/${state.head.slug}/places/${place.id}`;
   return (
@@ -99,6 +106,15 @@ function Header({ onBench: { state, place, document }, asTable, onTable }: Heade
         <Link className="press" to={`${here}/change`}>
           Edit
         </Link>
+        {fittable(document) && gridWouldFit(place) && (
+          <button
+            type="button"
+            className="press"
+            onClick={() => onEdit({ do: 'fit-grid', id: place.id })}
+          >
+            Fit the grid
+          </button>
+        )}
         <Link className="press" to={`${here}/marking`}>
           Mark out
         </Link>

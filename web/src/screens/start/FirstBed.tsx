@@ -1,6 +1,11 @@
+import { useEffect } from 'react';
 import { Link } from 'react-router';
 
 import { dayOf, words } from '../../kit/day';
+import { Choice } from '../../kit/Choice';
+import type { Options } from '../../kit/Choice';
+import { guessedUnits, usePreferences } from '../../kit/preferences';
+import type { UnitSystem } from '../../kit/units';
 import { Field } from '../../kit/Field';
 import { ChoiceField, DayField, LengthField, NumberField } from '../../kit/form';
 import { useFirstBed } from './useFirstBed';
@@ -11,9 +16,23 @@ const KINDS = [
   ['container', 'a closed container'],
 ] as const;
 
-/** Four questions: size, depth, hours of sun, frosts. A planted bed is the answer. */
+const MEASURES: Options<UnitSystem> = [
+  ['metric', 'centimetres, kilograms'],
+  ['imperial', 'inches, pounds'],
+];
+
+/** Four questions, in the grower's own measures. */
 export function FirstBed() {
+  const { units, opened } = usePreferences();
+  useEffect(() => opened(guessedUnits()), [opened]);
+  // What was typed in other measures is not carried over.
+  return <Questions key={units.system} />;
+}
+
+/** Four questions: size, depth, hours of sun, frosts. A planted bed is the answer. */
+function Questions() {
   const draft = useFirstBed();
+  const { units, change, opened } = usePreferences();
   const { form } = draft;
   return (
     <main className="mx-auto max-w-2xl p-6">
@@ -24,6 +43,17 @@ export function FirstBed() {
           Import a plan or restore a backup
         </Link>
       </p>
+      <div className="mb-4 max-w-60">
+        <Choice
+          label="Measures"
+          value={units.system}
+          options={MEASURES}
+          onChange={(system) => {
+            change({ units: 'garden' });
+            opened(system);
+          }}
+        />
+      </div>
       <form onSubmit={draft.make} className="space-y-5">
         <Question number={1} text="How large is it inside?">
           <LengthField form={form} name="width" label="Width" />

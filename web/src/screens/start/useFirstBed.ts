@@ -17,11 +17,12 @@ export type FirstBedDraft = ReturnType<typeof useFirstBed>;
 /** The four answers as they are typed, what is wrong in them, and the bed that is made of them. */
 export function useFirstBed() {
   const units = useUnits();
+  const feet = units.system === 'imperial';
   const form = useTyped(
     {
-      width: units.toField(120),
-      length: units.toField(240),
-      depth: units.toField(25),
+      width: units.toField(feet ? 121.92 : 120),
+      length: units.toField(feet ? 243.84 : 240),
+      depth: units.toField(feet ? 25.4 : 25),
       sun: '6',
       latitude: '',
       side: 'north',
@@ -31,6 +32,7 @@ export function useFirstBed() {
     },
     (read) => ({
       name: 'My garden',
+      units: units.system,
       container: read.typed.kind === 'container',
       width_cm: read.length('width', 10),
       length_cm: read.length('length', 10),

@@ -10,7 +10,7 @@ import type {
   TrainingSystem,
 } from '../../api/types';
 import { Choice } from '../../kit/Choice';
-import { usePreferences, useUnits } from '../../kit/preferences';
+import { useUnits } from '../../kit/preferences';
 import { NumberField, useTyped } from '../../kit/form';
 import { textOf } from '../../kit/reader';
 import type { Reader } from '../../kit/reader';
@@ -62,8 +62,7 @@ const lineKey = (point: number, axis: number) => `line-${point}-${axis}`;
 /** What a support is, where it stands and how; empty fields are worked out. */
 export function SupportForm({ state, place, report, support, sheet, onEdit, ...tables }: Props) {
   const units = useUnits();
-  const { preferences } = usePreferences();
-  const unit = fieldUnit('cm', preferences.units);
+  const unit = fieldUnit('cm', units.system);
   const system = tables.systems[support.system];
   const fields = system?.build.bent
     ? [LENGTHS[0], ...BENT]

@@ -6,6 +6,7 @@ follows it is worked out for the bed's own depth, light and frosts.
 
 from dataclasses import dataclass
 from datetime import date
+from typing import Literal
 
 from ample_rows.core import plan as p
 from ample_rows.core.ask.what_fits.filling import (
@@ -31,6 +32,7 @@ FAVOURITES = (
     "rocket",
 )
 FOLLOWERS = ("lettuce", "spinach", "radish", "rocket", "beetroot", "dwarf-bean", "kale")
+_FOOT_CM = 30.48
 MOST_BLOCKS = 8
 MOST_REPEATS = 2
 
@@ -48,6 +50,7 @@ class FirstBed:
     latitude: float
     last_frost: date | None
     first_frost: date | None
+    units: Literal["metric", "imperial"] | None = None
 
 
 def first_garden(answers: FirstBed, book: Book, *, today: date) -> p.Plan:
@@ -72,6 +75,8 @@ def _empty_garden(answers: FirstBed, guess: FrostGuess) -> p.Plan:
         "first_frost": first,
         "x-guessed": [key for key in guessed if key != "longitude"],
     }
+    if answers.units is not None:
+        garden["units"] = answers.units
     if len(guessed) > 1:
         garden["frost_spread_days"] = guess.spread_days
     shape = p.Rectangle(type="rectangle", width_cm=answers.width_cm, length_cm=answers.length_cm)
@@ -83,6 +88,8 @@ def _empty_garden(answers: FirstBed, guess: FrostGuess) -> p.Plan:
         native=None if answers.container else "ordinary",
         shape=shape,
         wall_height_cm=answers.depth_cm,
+        cell_cm=_FOOT_CM if answers.units == "imperial" else None,
+        grid="fitted",
         rim_gap_cm=min(3.0, answers.depth_cm / 4),
         heading_deg=90.0,
         sun_hours=answers.sun_hours,

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { Edit, Place, PlaceReport } from '../../../api/types';
 import { Choice } from '../../../kit/Choice';
 import { Field } from '../../../kit/Field';
-import { usePreferences, useUnits } from '../../../kit/preferences';
+import { useUnits } from '../../../kit/preferences';
 import { readLength } from '../../../kit/units';
 
 interface Props {
@@ -15,13 +15,12 @@ interface Props {
 /** How one place is watered and mulched, and how to see that a watering went deep enough. */
 export function PlaceWater({ place, report, onEdit }: Props) {
   const units = useUnits();
-  const { preferences } = usePreferences();
   const [way, setWay] = useState(place.watered_by ?? '');
   const [mulch, setMulch] = useState(place.mulch_cm ? units.toField(place.mulch_cm) : '');
   const [fault, setFault] = useState<string>();
   const ways = report.water?.ways ?? [];
   const save = () => {
-    const cm = mulch.trim() === '' ? null : readLength(mulch, preferences.units);
+    const cm = mulch.trim() === '' ? null : readLength(mulch, units.system);
     if (mulch.trim() !== '' && cm === null) return setFault('Enter a depth, such as 5 or 2in.');
     setFault(undefined);
     onEdit({
