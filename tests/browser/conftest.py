@@ -53,7 +53,8 @@ def browser_type_launch_args() -> dict[str, Any]:
 
 @pytest.fixture(scope="session")
 def browser_context_args() -> dict[str, Any]:
-    return {"viewport": {"width": 1280, "height": 800}}
+    """A browser that speaks British English: a first garden is then offered in centimetres."""
+    return {"viewport": {"width": 1280, "height": 800}, "locale": "en-GB"}
 
 
 @pytest.fixture(scope="session")
@@ -68,12 +69,6 @@ def base_url(demo_store: GardenStore, book: Book, application: FastAPI, address:
     """The address of both demo gardens, as they are when they are new."""
     occupy(application, demo_store, book)
     return address
-
-
-@pytest.fixture(scope="session")
-def browser_context_args(browser_context_args: dict[str, Any]) -> dict[str, Any]:
-    """A browser that speaks British English: a first garden is then offered in centimetres."""
-    return {**browser_context_args, "locale": "en-GB"}
 
 
 @pytest.fixture(scope="session")
@@ -162,6 +157,11 @@ def set_day(page: Page, weeks: int) -> None:
     key = "PageDown" if weeks > 0 else "PageUp"
     for _ in range(abs(weeks)):
         page.keyboard.press(key)
+
+
+def unfold(page: Page, title: str) -> None:
+    """Open what is folded away under a title."""
+    page.locator("summary").get_by_text(title, exact=True).click()
 
 
 def ledger(page: Page) -> Locator:

@@ -5,6 +5,7 @@ import re
 import pytest
 from playwright.sync_api import expect
 
+from tests.browser.conftest import unfold
 from tests.conftest import bed, document
 
 
@@ -13,6 +14,7 @@ def test_a_place_is_added_changed_and_removed(page, base_url):
     page.get_by_label("Name").fill("Fence strip")
     page.get_by_label("Width, inside").fill("1'6\"")
     page.get_by_label("Length, inside").fill("1.8m")
+    unfold(page, "Sun and support")
     page.get_by_label("Something to climb").select_option("single stems on strings, topped")
     expect(page.get_by_label("Support height")).to_have_value("200")
     page.get_by_label("Something to climb").select_option("net on posts")
@@ -33,15 +35,20 @@ def test_a_place_is_added_changed_and_removed(page, base_url):
 
 
 @pytest.mark.parametrize(
-    ("label", "typed", "words"),
+    ("folded", "label", "typed", "words"),
     [
-        ("Width, inside", "many", "Enter a length"),
-        ("Side of a square", "5", "at least 15 cm"),
-        ("Hours of sun", "99", "0 to 24"),
+        (None, "Width, inside", "many", "Enter a length"),
+        (None, "Width, inside", "3 hands", "such as 120, 1.2m or 45cm"),
+        ("Squares and spacing", "Side of a square", "5", "at least 15 cm"),
+        ("Sun and support", "Hours of sun", "99", "0 to 24"),
     ],
 )
-def test_a_measure_that_cannot_be_read_is_told_at_its_field(page, base_url, label, typed, words):
+def test_a_measure_that_cannot_be_read_is_told_at_its_field(
+    page, base_url, folded, label, typed, words
+):
     page.goto(f"{base_url}/gardens/lantern-court/places/new")
+    if folded:
+        unfold(page, folded)
     page.get_by_label(label).fill(typed)
     page.get_by_role("button", name="Add the place").click()
     expect(page.get_by_role("alert")).to_contain_text(words)
@@ -63,6 +70,7 @@ def test_a_drawn_outline_is_kept_when_its_place_is_changed(page, base_url):
 
 def test_a_fill_above_the_rim_is_refused_by_the_core_and_nothing_is_lost(page, base_url):
     page.goto(f"{base_url}/gardens/lantern-court/places/new")
+    unfold(page, "Walls")
     page.get_by_label("Gap below the rim").fill("80")
     page.get_by_role("button", name="Add the place").click()
     expect(page.get_by_role("status").last).to_contain_text("leaves no soil")

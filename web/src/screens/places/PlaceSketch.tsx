@@ -1,4 +1,5 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import type { UseQueryResult } from '@tanstack/react-query';
 import { useRef } from 'react';
 import type { PointerEvent } from 'react';
 
@@ -32,7 +33,7 @@ interface Props {
 /** A place as it is typed: from above and in section, with what it holds. */
 export function PlaceSketch({ state, draft, before, set }: Props) {
   const units = useUnits();
-  const figures = useFigures(state, draft, before, units);
+  const { data: figures, error } = useFigures(state, draft, before, units);
   if (!figures) return <div className="min-h-[420px]" aria-hidden="true" />;
   return (
     <figure aria-label="The place as typed" className="min-w-0">
@@ -42,6 +43,7 @@ export function PlaceSketch({ state, draft, before, set }: Props) {
           <strong>{squaresWords(figures)}</strong>
           {`, ${units.area(figures.inside_area_m2)} inside; ${units.volume(figures.soil_litres)} of soil; roots have ${units.length(figures.usable_cm)}.`}
         </p>
+        {error && <p>{error.message}</p>}
         {strips(figures).map((cm) => (
           <p key={cm} className="text-muted">
             {`A strip of ${units.length(cm)} is left beside the last squares; it can be planted with them.`}
@@ -58,7 +60,7 @@ function useFigures(
   draft: Draft,
   before: Place | undefined,
   units: Units,
-): PlaceFigures | undefined {
+): UseQueryResult<PlaceFigures, ProblemError> {
   const { reader, faults } = readerOf(draft, units);
   const read = readDraft(reader, before);
   const sound = Object.keys(faults).length === 0;
@@ -68,7 +70,7 @@ function useFigures(
     placeholderData: keepPreviousData,
     retry: false,
     queryFn: ({ signal }) => figuresOf(head.slug, read, before, signal),
-  }).data;
+  });
 }
 
 async function figuresOf(

@@ -1,0 +1,95 @@
+"""Several places in one step, the place drawn as it is typed, and supports along a line."""
+
+import re
+
+from playwright.sync_api import expect
+
+from tests.browser.conftest import paint, square, unfold
+
+
+def test_five_beds_in_a_row_with_paths_between(page, base_url):
+    page.goto(f"{base_url}/gardens/kettle-corner/places/new")
+    page.get_by_label("Name").fill("Row 1")
+    page.get_by_label("Width, inside, in").fill("1 ft 6")
+    page.get_by_label("Length, inside, in").fill("40")
+    unfold(page, "Several of them")
+    page.get_by_label("How many of them").fill("5")
+    page.get_by_label("Way between two, in").fill("12")
+    page.get_by_role("button", name="Add the place").click()
+    places = page.get_by_role("region", name="Places")
+    for number in range(1, 6):
+        expect(places.get_by_text(f"Row {number}", exact=True)).to_be_visible()
+
+
+def test_six_pots_of_one_kind(page, base_url):
+    page.goto(f"{base_url}/gardens/lantern-court/places/new")
+    page.get_by_label("Name").fill("Pot")
+    page.get_by_label("Kind").select_option("container")
+    page.get_by_label("Outline").select_option("round")
+    page.get_by_label("Diameter, inside, cm").fill("25")
+    page.get_by_label("Wall height, cm").fill("23")
+    unfold(page, "Several of them")
+    page.get_by_label("How many of them").fill("6")
+    page.get_by_label("Way between two, cm").fill("three hands")
+    page.get_by_role("button", name="Add the place").click()
+    expect(page.get_by_role("alert")).to_contain_text("such as 120, 1.2m or 45cm")
+    page.get_by_label("Way between two, cm").fill("10")
+    page.get_by_role("button", name="Add the place").click()
+    expect(page.get_by_role("heading", name="Pot 1")).to_be_visible()
+    plan = page.request.get(f"{base_url}/api/gardens/lantern-court").json()["plan"]
+    assert [place["group"] for place in plan["places"] if place["group"]] == ["Pot"] * 6
+
+
+def test_the_drawing_follows_each_keystroke_and_can_be_pulled(page, base_url):
+    page.goto(f"{base_url}/gardens/lantern-court/places/new")
+    told = page.get_by_role("status").filter(has_text="inside")
+    expect(told).to_contain_text("32 squares")
+    page.get_by_label("Length, inside, cm").fill("180")
+    expect(told).to_contain_text("24 squares")
+    sketch = page.get_by_role("figure", name="The place as typed")
+    end = sketch.locator("circle.cursor-ew-resize")
+    box = end.bounding_box()
+    page.mouse.move(box["x"] + 5, box["y"] + 5)
+    page.mouse.down()
+    page.mouse.move(box["x"] - 60, box["y"] + 5, steps=3)
+    page.mouse.up()
+    length = page.get_by_label("Length, inside, cm")
+    expect(length).not_to_have_value("180")
+    assert 60 < float(length.input_value()) < 180
+
+
+def test_a_row_of_stakes_along_the_middle_of_a_bed(page, base_url):
+    page.goto(f"{base_url}/gardens/lantern-court/places/low/supports")
+    page.get_by_label("One support more").select_option("woven")
+    page.get_by_role("button", name="Add it").click()
+    form = page.get_by_role("form", name="The support")
+    form.get_by_label("Stands").select_option("along")
+    expect(page.get_by_text("along a line in the bed")).to_be_visible()
+    letters = page.get_by_label("Point 1, letters, cm")
+    expect(letters).to_have_value("45")
+    for label in ("Point 1, letters, cm", "Point 2, letters, cm"):
+        page.get_by_label(label).fill("50")
+    form.get_by_role("button", name="Save").click()
+    expect(page.get_by_text("Last: change Low bed")).to_be_visible()
+    page.goto(f"{base_url}/gardens/lantern-court/squares/low")
+    expect(page.locator("svg.bed")).to_contain_text("stakes")
+    # Its middle is dragged with the whole line, by one column.
+    x, y = square(page, "B2")
+    half = square(page, "B3")[0] - x
+    page.mouse.move(x + half / 2, y + (5 / 30) * half)
+    page.mouse.down()
+    page.mouse.move(x + half / 2, y + (5 / 30) * half + half, steps=4)
+    with page.expect_response(lambda answer: answer.url.endswith("/edits")):
+        page.mouse.up()
+    plan = page.request.get(f"{base_url}/api/gardens/lantern-court").json()["plan"]
+    low = next(place for place in plan["places"] if place["id"] == "low")
+    assert [point[0] for point in low["supports"][0]["line_cm"]] == [80, 80]
+
+
+def test_a_support_is_taken_away_with_what_leans_on_it(page, base_url):
+    page.goto(f"{base_url}/gardens/lantern-court/places/south/supports")
+    page.get_by_role("button", name="Delete this one").click()
+    expect(page.get_by_text("nothing to climb yet")).to_be_visible()
+    page.goto(f"{base_url}/gardens/lantern-court/squares/south")
+    paint(page, "A1", "A1")
+    expect(page.locator("svg.bed")).to_have_attribute("aria-label", re.compile("Cursor at A1"))
