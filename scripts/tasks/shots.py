@@ -11,7 +11,7 @@ from playwright.sync_api import Browser, Page, sync_playwright
 from ample_rows.cli.bench import Server
 
 OUT = Path(__file__).resolve().parents[2] / "docs" / "screenshots"
-LANTERN, MAGPIE = "/gardens/lantern-court", "/gardens/magpie-terrace"
+LANTERN, KETTLE = "/gardens/lantern-court", "/gardens/kettle-corner"
 DESK, PHONE = {"width": 1280, "height": 800}, {"width": 390, "height": 844}
 
 
@@ -81,10 +81,14 @@ def show_layouts(page: Page) -> None:
     page.get_by_role("columnheader", name="beds up and down").wait_for()
 
 
+def type_a_place(page: Page) -> None:
+    page.get_by_label("Length, inside, cm").fill("300")
+    page.get_by_text("40 squares").wait_for()
+
+
 VIEWS: dict[str, tuple[str, dict[str, int], str, Steps]] = {
     "ground": (f"{LANTERN}/ground", DESK, "light", choose_long_bed),
     "marking": (f"{LANTERN}/places/south/marking", DESK, "light", None),
-    "ground-phone": (f"{LANTERN}/ground", PHONE, "light", None),
     "soil": (f"{LANTERN}/soil", DESK, "light", choose_border),
     "layouts": (f"{LANTERN}/ground", DESK, "light", show_layouts),
     "building": (f"{LANTERN}/soil?view=building", DESK, "light", None),
@@ -95,7 +99,8 @@ VIEWS: dict[str, tuple[str, dict[str, int], str, Steps]] = {
     "support": (f"{LANTERN}/places/south/supports", DESK, "light", later),
     "seed-box": (f"{LANTERN}/seeds", DESK, "light", None),
     "depth": (f"{LANTERN}/squares/low", DESK, "light", choose_long_roots),
-    "southern-evening": (f"{MAGPIE}/squares/tall", DESK, "dark", None),
+    "feet-evening": (f"{KETTLE}/squares/middle", DESK, "dark", None),
+    "place": (f"{LANTERN}/places/new", DESK, "light", type_a_place),
     "crop-book": (f"{LANTERN}/crops?crop=beetroot-long&place=low", DESK, "light", None),
     "garden": (f"{LANTERN}/garden", DESK, "light", None),
     "first-bed": ("/start", DESK, "light", fill_in),
@@ -107,7 +112,7 @@ VIEWS: dict[str, tuple[str, dict[str, int], str, Steps]] = {
 def take(browser: Browser, base: str, name: str) -> None:
     """One picture of one view."""
     path, viewport, theme, steps = VIEWS[name]
-    page = browser.new_page(viewport=viewport, color_scheme=theme)
+    page = browser.new_page(viewport=viewport, color_scheme=theme, locale="en-GB")
     page.goto(base + path)
     page.wait_for_load_state("networkidle")
     if steps is not None:

@@ -38,7 +38,7 @@ def parser() -> argparse.ArgumentParser:
 
     words.add_parser("schema", help="JSON Schemas of plan and report")
 
-    for word, about in (("start", "your own gardens"), ("demo", "two made-up gardens")):
+    for word, about in (("start", "your own gardens"), ("demo", "three made-up gardens")):
         serve = words.add_parser(word, help=about)
         serve.add_argument("--port", type=_port, default=None, metavar="N")
         serve.add_argument("--data", type=Path, default=None, metavar="DIR")

@@ -5,6 +5,8 @@ import re
 import pytest
 from playwright.sync_api import expect
 
+from tests.browser.conftest import unfold
+
 GROUND = "/gardens/lantern-court/ground"
 
 
@@ -189,7 +191,7 @@ def test_a_new_place_lands_in_the_yard(yard):
 
 def test_in_feet_and_inches(page, base_url):
     page.goto(f"{base_url}/gardens/lantern-court/garden")
-    page.get_by_label("Measures").select_option("imperial")
+    page.get_by_label("Measures on this device").select_option("imperial")
     page.goto(base_url + GROUND)
     expect(page.get_by_text("36.1 ft × 26.2 ft")).to_be_visible()
     expect(page.locator(".bed")).to_contain_text("house, 19.7 ft")
@@ -243,6 +245,7 @@ def test_arms_too_wide_are_told_at_their_field(yard):
 def test_walls_measured_outside_leave_less_inside(yard):
     thing(yard, '"low"').click(position={"x": 20, "y": 38})
     yard.get_by_role("link", name="Edit", exact=True).click()
+    unfold(yard, "Walls")
     yard.get_by_label("Wall thickness").fill("3")
     yard.get_by_label("Measured").select_option("outside")
     yard.get_by_role("button", name="Save the place").click()

@@ -46,7 +46,7 @@ def test_a_backup_is_made_downloaded_and_a_garden_restored_from_it(page, base_ur
         backups.get_by_role("link", name="Download").click()
     with sqlite3.connect(download.value.path()) as copy:
         names = [row[0] for row in copy.execute("SELECT name FROM gardens ORDER BY pk")]
-    assert names == ["Lantern Court", "Magpie Terrace"]
+    assert names == ["Lantern Court", "Magpie Terrace", "Kettle Corner"]
     backups.get_by_role("button", name="Restore …").click()
     backups.get_by_role("button", name="Restore Lantern Court").click()
     backups.get_by_role("link", name="Open Lantern Court").click()

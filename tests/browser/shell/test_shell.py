@@ -9,7 +9,7 @@ from tests.browser.conftest import ledger
 
 def test_inches_and_pounds(page, base_url):
     page.goto(f"{base_url}/gardens/lantern-court/garden")
-    page.get_by_label("Measures").select_option("imperial")
+    page.get_by_label("Measures on this device").select_option("imperial")
     page.get_by_role("link", name=re.compile("Low bed")).click()
     expect(page.get_by_text("35.4 × 47.2 in inside")).to_be_visible()
     expect(ledger(page)).to_contain_text("Harvest, lb")
@@ -18,7 +18,7 @@ def test_inches_and_pounds(page, base_url):
     )
     # Chosen back, every sentence is asked for again.
     page.get_by_role("link", name="Garden", exact=True).click()
-    page.get_by_label("Measures").select_option("metric")
+    page.get_by_label("Measures on this device").select_option("metric")
     page.get_by_role("link", name=re.compile("Low bed")).click()
     expect(page.get_by_role("tabpanel")).to_contain_text("root 19 cm long")
 

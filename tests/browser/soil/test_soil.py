@@ -126,10 +126,10 @@ def test_ways_to_water_stand_side_by_side_and_a_mulch_saves(page, base_url):
     page.goto(f"{base_url}/gardens/lantern-court/soil?view=watering")
     page.locator("main").get_by_label("Place").first.select_option("long")
     cans = page.get_by_role("row", name=re.compile("^cans")).get_by_role("cell").first
-    expect(cans).to_have_text("77")
+    expect(cans).to_have_text("96")
     page.get_by_label("Mulch, cm").fill("5")
     page.get_by_role("button", name="Save").click()
-    expect(cans).to_have_text(re.compile("^7[23]$"))
+    expect(cans).to_have_text(re.compile("^9[0-5]$"))
     expect(page.get_by_text("It stands dry for")).to_be_visible()
     expect(page.get_by_text("drown in very little water")).to_be_visible()
 

@@ -141,7 +141,7 @@ def test_a_corner_pulled_resizes_a_planting(at):
     page.mouse.down()
     page.mouse.move(*square(page, "B3"), steps=4)
     page.mouse.up()
-    expect(page.get_by_role("tabpanel")).to_contain_text("radish 25 plants")
+    expect(page.get_by_role("tabpanel")).to_contain_text("radish 16 plants")
 
 
 def test_a_planting_is_changed_in_its_card(at):

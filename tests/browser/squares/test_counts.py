@@ -170,3 +170,35 @@ def test_a_pot_is_one_ground_to_press(at):
     page = at("pot-herb", "magpie-terrace")
     page.mouse.click(*square(page, "A1"))
     expect(page.locator("svg.bed")).to_have_attribute("aria-label", re.compile("4 chosen"))
+
+
+def test_a_narrow_strip_is_offered_to_the_squares_beside_it(page, base_url):
+    wide = {
+        "do": "add-place",
+        "place": {
+            "id": "wide",
+            "name": "Wide bed",
+            "kind": "framed",
+            "shape": {"type": "rectangle", "width_cm": 130, "length_cm": 120},
+            "wall_height_cm": 30,
+            "sun_hours": 8,
+        },
+    }
+    made = page.request.post(
+        f"{base_url}/api/gardens/lantern-court/edits", data={"version": 1, "edit": wide}
+    )
+    assert made.ok
+    page.goto(f"{base_url}/gardens/lantern-court/squares/wide")
+    expect(page.locator("svg.bed text").first).to_be_visible()
+    paint(page, "C1", "D2")
+    page.get_by_role("button", name="With the strip beside").click()
+    expect(page.locator("svg.bed")).to_have_attribute("aria-label", re.compile("6 chosen"))
+
+
+def test_what_one_pot_holds_is_planted_in_the_others_of_its_group(page, base_url):
+    page.goto(f"{base_url}/gardens/kettle-corner/squares/pot-5?planting=p25")
+    expect(page.get_by_role("tab", name="This planting")).to_be_visible()
+    card(page).get_by_role("button", name="A week later").click()
+    expect(page.get_by_text("Last: change basil")).to_be_visible()
+    card(page).get_by_role("button", name="The same in the other ten-litre pots").click()
+    expect(page.get_by_text("Last: plant 5 crops")).to_be_visible()

@@ -94,6 +94,28 @@ export function rectangle(place: PlaceReport, from: Spot, to: Spot): string[] {
   return cells;
 }
 
+const NARROW_SHARE = 0.5;
+
+/** Parts of squares narrower than half a square that lie beside some chosen squares. */
+export function stripBeside(place: PlaceReport, chosen: readonly string[]): string[] {
+  const set = new Set(chosen);
+  const usable = freeAddresses(place);
+  const [xPitch, yPitch] = place.pitch_cm;
+  const beside = chosen.flatMap((address) => {
+    const { column, row } = spotOf(address);
+    return [
+      { column: column + 1, row },
+      { column, row: row + 1 },
+    ].filter((spot) => {
+      const box = boxOf(place, spot);
+      const narrow =
+        box.x1 - box.x0 < NARROW_SHARE * xPitch || box.y1 - box.y0 < NARROW_SHARE * yPitch;
+      return narrow && usable.has(addressOf(spot)) && !set.has(addressOf(spot));
+    });
+  });
+  return [...new Set(beside.map(addressOf))];
+}
+
 /** Chosen squares with some more, or without them where all of those were chosen already. */
 export function withMore(chosen: readonly string[], more: readonly string[]): string[] {
   const had = new Set(chosen);

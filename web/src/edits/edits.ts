@@ -55,6 +55,26 @@ export function spotChanges(
   return { spots_cm: spots.map((spot, i) => (i === index ? rounded : [...spot])), plants: null };
 }
 
+/** A planting again in every other pot of its group that has nothing at that time. */
+export function alikeEdit(plan: Plan, place: Place, planting: Planting): Edit | null {
+  const free = plan.places.filter(
+    (other) =>
+      place.group &&
+      other.group === place.group &&
+      other.id !== place.id &&
+      !plan.plantings.some((p) => p.place === other.id && p.start_date === planting.start_date),
+  );
+  const taken = plan.plantings.map((p) => p.id);
+  const edits = free.map((other): Edit => {
+    const id = nextId(taken, 'p');
+    taken.push(id);
+    const again = { ...planting, id, place: other.id, follows: null, between: null };
+    const given = Object.fromEntries(Object.entries(again).filter(([, value]) => value !== null));
+    return { do: 'plant', planting: given };
+  });
+  return edits.length > 0 ? { do: 'together', edits } : null;
+}
+
 type LineMove = Extract<Gesture, { kind: 'movingLine' }>;
 
 /** A line while it is dragged: one of its ends, or the whole of it. */

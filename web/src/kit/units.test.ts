@@ -15,13 +15,22 @@ describe('a typed length', () => {
     ['42in', 'metric', 106.68],
     ['42"', 'metric', 106.68],
     ['30 mm', 'metric', 3],
+    ['3 ft 5', 'metric', 104.14],
+    ['1 1/2 in', 'metric', 3.81],
+    ['1/2"', 'metric', 1.27],
+    ['4 ft 6 1/2 in', 'metric', 138.43],
+    ['1,5 m', 'imperial', 150],
+    ['2 feet', 'metric', 60.96],
   ] as const)('%s in %s is %d cm', (typed, system, cm) => {
     expect(readLength(typed, system)).toBeCloseTo(cm, 6);
   });
 
-  it.each(['', 'wide', '-3', '1.2.3', '12 parsecs', 'm'])('%s cannot be read', (typed) => {
-    expect(readLength(typed, 'metric')).toBeNull();
-  });
+  it.each(['', 'wide', '-3', '1.2.3', '12 parsecs', 'm', '3 hands', '1/0 in'])(
+    '%s cannot be read',
+    (typed) => {
+      expect(readLength(typed, 'metric')).toBeNull();
+    },
+  );
 
   it('comes back through a field', () => {
     for (const system of ['metric', 'imperial'] as const) {

@@ -185,7 +185,7 @@ def size_rows() -> list[Row]:
 
 
 def memory_row() -> Row:
-    """Peak resident memory of a server process that has answered for both demo gardens."""
+    """Peak resident memory of a server process that has answered for all demo gardens."""
     code = (
         "import tempfile, pathlib, resource, json\n"
         "from starlette.testclient import TestClient\n"

@@ -1,5 +1,6 @@
 """The squares' times: one layout of a bed, a hard outline, and the sums asked for apart."""
 
+import itertools
 import math
 import random
 from collections.abc import Callable
@@ -35,6 +36,8 @@ def squares_rows(demo: p.Plan, book: Book) -> list[Row]:
     """Counts and positions with nothing kept, and what is asked apart, the slowest of the demo."""
     return [
         Row("layouts of a bed 120 x 240 cm", _layouts_ms(book), "ms", 5, "the slowest of six"),
+        Row("an exact number in 120 x 240 cm", _numbers_ms(book), "ms", 10, "the slowest of five"),
+        Row("a garden's counts changed", _counts_ms(demo, book), "ms", 100, "the demo by counts"),
         Row("an outline of 40 corners, 2 holes", _outline_ms(), "ms", 50, "by phase and turn"),
         Row("spacing dial", _slowest(demo, book, dial_of), "ms", 100, "slowest planting, cold"),
         Row("layouts side by side", _slowest(demo, book, side_by_side), "ms", 100, "as above"),
@@ -60,6 +63,35 @@ def _layouts_ms(book: Book) -> float:
 
         times.append(median_ms(work, rounds=9))
     return max(times)
+
+
+def _numbers_ms(book: Book) -> float:
+    shape = p.Rectangle(type="rectangle", width_cm=120.0, length_cm=240.0)
+    pitch = Pitch(30.0, 30.0)
+    ground = Ground(shape, pitch, tuple(grid_over(shape, pitch).cells), whole_place=True)
+    times = []
+    for plants in (1, 7, 12, 77, 400):
+        out = SettingOut("merged", 30.0, 30.0, 900.0, plants=plants)
+
+        def work(out: SettingOut = out) -> None:
+            stand_in_cells.cache_clear()
+            stand_in_cells(ground, out, book)
+
+        times.append(median_ms(work, rounds=9))
+    return max(times)
+
+
+def _counts_ms(demo: p.Plan, book: Book) -> float:
+    """From one table of counts to the next, each never seen before."""
+    policies = demo.garden.policies.model_copy(update={"layout": "single-squares"})
+    numbers = itertools.count(2)
+
+    def work() -> None:
+        counts = p.ByCrop(carrot=16, kale=1 + next(numbers) / 100, lettuce=4)
+        garden = demo.garden.model_copy(update={"policies": policies, "per_square": counts})
+        assert Estimate(demo.model_copy(update={"garden": garden}), book).report.plantings
+
+    return median_ms(work, rounds=7)
 
 
 def _outline_ms() -> float:

@@ -70,7 +70,8 @@ def test_a_climber_with_nothing_to_climb_is_told_its_loss(read, book):
     net = {"id": "net", "edge": "north", "height_cm": 180, "system": "net"}
     plan = read(document(places=[bed(id="bare"), bed(id="net", supports=[net])]))
     bare, netted = crop_page(Estimate(plan, book), "pea", book).places
-    assert said(bare.words) == "about 50 % less than it could"
+    # Twigs among the plants, which need no line of support, would do nearly as well as a net.
+    assert said(bare.words) == "about 10 % less than it could"
     assert said(netted.words) == "has all it needs"
 
 

@@ -38,7 +38,7 @@ export function PlaceSketch({ state, draft, before, set }: Props) {
   return (
     <figure aria-label="The place as typed" className="min-w-0">
       <Drawing figures={figures} draft={draft} units={units} set={set} />
-      <figcaption role="status">
+      <div role="status">
         <p>
           <strong>{squaresWords(figures)}</strong>
           {`, ${units.area(figures.inside_area_m2)} inside; ${units.volume(figures.soil_litres)} of soil; roots have ${units.length(figures.usable_cm)}.`}
@@ -49,7 +49,7 @@ export function PlaceSketch({ state, draft, before, set }: Props) {
             {`A strip of ${units.length(cm)} is left beside the last squares; it can be planted with them.`}
           </p>
         ))}
-      </figcaption>
+      </div>
     </figure>
   );
 }

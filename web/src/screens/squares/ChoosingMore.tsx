@@ -1,10 +1,11 @@
-import { borderOf, everyOther, isOneGround } from '../../drawing/cells';
+import { borderOf, everyOther, isOneGround, stripBeside } from '../../drawing/cells';
 import type { Bench } from './useBench';
 
 /** Choosing squares that make no block: one by one, a border, every other one. */
 export function ChoosingMore({ bench }: { bench: Bench }) {
   const { chosen, adding, setAdding, place } = bench;
   if (isOneGround(place)) return null;
+  const strip = stripBeside(place, chosen.cells);
   const take = (cells: string[]) => bench.choose(cells, chosen.anchor, null);
   return (
     <p role="group" aria-label="Choosing squares" className="flex flex-wrap gap-x-4">
@@ -16,6 +17,11 @@ export function ChoosingMore({ bench }: { bench: Bench }) {
       >
         Add squares
       </button>
+      {strip.length > 0 && (
+        <button type="button" className="press" onClick={() => take([...chosen.cells, ...strip])}>
+          With the strip beside
+        </button>
+      )}
       {chosen.cells.length > 3 && (
         <>
           <button type="button" className="press" onClick={() => take(borderOf(chosen.cells))}>

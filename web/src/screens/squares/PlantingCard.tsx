@@ -1,3 +1,4 @@
+import { alikeEdit } from '../../edits/edits';
 import type { HeldGarden } from '../../api/merge';
 import type { Edit, Place, Planting, PlantingReport, VarietyReport } from '../../api/types';
 import { useUnits } from '../../kit/preferences';
@@ -41,6 +42,7 @@ export function PlantingCard({ state, planting, report, place, chosen, onEdit }:
   const change = (changes: Record<string, unknown>) =>
     onEdit({ do: 'change-planting', id: planting.id, changes });
   const by = (days: number) => change({ start_date: isoOf(dayOf(planting.start_date) + days) });
+  const alike = alikeEdit(state.plan, place, planting);
   return (
     <div className="space-y-2">
       <p>
@@ -108,6 +110,11 @@ export function PlantingCard({ state, planting, report, place, chosen, onEdit }:
           Remove
         </button>
       </p>
+      {alike && (
+        <button type="button" className="press" onClick={() => onEdit(alike)}>
+          {`The same in the other ${place.group}`}
+        </button>
+      )}
       <Spots planting={planting} report={report} change={change} />
       <LedOver state={state} planting={planting} onEdit={onEdit} />
       {!planting.support && report.cells.length > 1 && (
