@@ -71,6 +71,31 @@ WILD = (
     [[0, 0], [0, 0], [1, 1]],
 )
 
+# Keys that documents seldom have, with values that might well stand there.
+SELDOM: dict[str, dict[str, list[Any]]] = {
+    "places": {
+        "grid": ["fitted", "exact"],
+        "layout": ["single-squares", "rows", "band"],
+        "walls": ["near", "half"],
+        "cell_cm": [15, 30.48, 45, 60],
+        "group": ["pots"],
+    },
+    "plantings": {
+        "plants": [1, 3, 12, 77, 500],
+        "per_cell": [1, 4, 36, 0.25, 0.01],
+        "walls": ["near", "half"],
+        "layout": ["single-squares", "rows", "offset", "stations"],
+        "row_spacing_cm": [5, 30, 70],
+        "spots_cm": [[[10, 10]], [[5, 5], [20, 20.5]]],
+        "spacing_cm": [2, 15, 90],
+    },
+    "supports": {
+        "line_cm": [[[20, 0], [20, 100]], [[0, 10], [50, 10], [50, 60]], [[15, 15], [16, 15]]],
+        "sides": [1, 2],
+        "rows_apart_cm": [20, 60],
+    },
+}
+
 Path = tuple[str | int, ...]
 
 
@@ -80,13 +105,27 @@ def mutated(document: dict[str, Any], chance: random.Random) -> dict[str, Any]:
     every = [path for path in _paths(changed) if path]
     path = chance.choice(every)
     owner, key = _at(changed, path[:-1]), path[-1]
-    if chance.random() < 0.1:
+    if chance.random() < 0.25:
+        _with_more(changed, chance)
+    elif chance.random() < 0.1:
         owner[key] = copy.deepcopy(chance.choice(WILD))
     elif chance.random() < 0.15:
         del owner[key]
     else:
         owner[key] = _another(changed, owner[key], key, every, chance)
     return changed
+
+
+def _with_more(document: dict[str, Any], chance: random.Random) -> None:
+    """One of the seldom keys in one of the records that can have it, in place."""
+    places = document.get("places") or []
+    supports = [support for place in places for support in place.get("supports") or []]
+    records = {**document, "supports": supports}
+    kind = chance.choice([kind for kind in SELDOM if records.get(kind)])
+    key = chance.choice(list(SELDOM[kind]))
+    record = chance.choice(records[kind])
+    if isinstance(record, dict):
+        record[key] = copy.deepcopy(chance.choice(SELDOM[kind][key]))
 
 
 def _another(

@@ -143,23 +143,30 @@ def test_the_gardens_table_changes_a_count_everywhere(page, base_url):
     expect(page.get_by_role("button", name="kale, 4", exact=True)).to_be_visible()
 
 
-def test_a_grid_is_fitted_with_what_stands_in_it(page, base_url):
-    old = {
-        "do": "add-place",
-        "place": {
+@pytest.fixture
+def with_bed(page, base_url):
+    """Open a bed of these measures, added to the first demo garden."""
+
+    def add(width_cm, length_cm):
+        bed = {
             "id": "old",
             "name": "Old bed",
             "kind": "framed",
-            "shape": {"type": "rectangle", "width_cm": 121.92, "length_cm": 121.92},
+            "shape": {"type": "rectangle", "width_cm": width_cm, "length_cm": length_cm},
             "wall_height_cm": 30,
             "sun_hours": 8,
-        },
-    }
-    made = page.request.post(
-        f"{base_url}/api/gardens/lantern-court/edits", data={"version": 1, "edit": old}
-    )
-    assert made.ok
-    page.goto(f"{base_url}/gardens/lantern-court/squares/old")
+        }
+        edit = {"version": 1, "edit": {"do": "add-place", "place": bed}}
+        assert page.request.post(f"{base_url}/api/gardens/lantern-court/edits", data=edit).ok
+        page.goto(f"{base_url}/gardens/lantern-court/squares/old")
+        expect(page.locator("svg.bed text").first).to_be_visible()
+        return page
+
+    return add
+
+
+def test_a_grid_is_fitted_with_what_stands_in_it(with_bed):
+    page = with_bed(121.92, 121.92)
     expect(ledger(page)).to_contain_text("of 25")
     page.get_by_role("button", name="Fit the grid").click()
     expect(ledger(page)).to_contain_text("of 16")
@@ -172,24 +179,8 @@ def test_a_pot_is_one_ground_to_press(at):
     expect(page.locator("svg.bed")).to_have_attribute("aria-label", re.compile("4 chosen"))
 
 
-def test_a_narrow_strip_is_offered_to_the_squares_beside_it(page, base_url):
-    wide = {
-        "do": "add-place",
-        "place": {
-            "id": "wide",
-            "name": "Wide bed",
-            "kind": "framed",
-            "shape": {"type": "rectangle", "width_cm": 130, "length_cm": 120},
-            "wall_height_cm": 30,
-            "sun_hours": 8,
-        },
-    }
-    made = page.request.post(
-        f"{base_url}/api/gardens/lantern-court/edits", data={"version": 1, "edit": wide}
-    )
-    assert made.ok
-    page.goto(f"{base_url}/gardens/lantern-court/squares/wide")
-    expect(page.locator("svg.bed text").first).to_be_visible()
+def test_a_narrow_strip_is_offered_to_the_squares_beside_it(with_bed):
+    page = with_bed(130, 120)
     paint(page, "C1", "D2")
     page.get_by_role("button", name="With the strip beside").click()
     expect(page.locator("svg.bed")).to_have_attribute("aria-label", re.compile("6 chosen"))

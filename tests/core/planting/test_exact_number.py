@@ -103,3 +103,11 @@ def test_spots_are_where_they_are_given(grown):
     report = grown(planting("kale", block("A1", "B2"), spots_cm=spots))
     assert report.positions_cm == tuple(map(tuple, spots))
     assert report.spacing_cm == pytest.approx(math.dist(spots[1], spots[2]))
+
+
+@pytest.mark.parametrize("how", [{"plants": 3}, {"layout": "single-squares"}, {}])
+def test_where_every_square_is_held_nothing_stands(grown, how):
+    place = bed(shape=rectangle(60, 60), held=[{"cells": list(block("A1", "B2"))}])
+    report = grown(planting("kale", "all", **how), places=[place])
+    assert report.plants == 0
+    assert math.isfinite(report.spacing_cm)

@@ -84,7 +84,6 @@ def _on_ground(case: Case) -> SetOut:
         out,
         case.book,
     )
-    # Where every square is held there is no ground, and nothing stands on it.
     area_m2 = standing.counted_cm2 / 1e4
     per_m2 = len(standing.positions) * out.per_station / area_m2 if area_m2 else 0.0
     reference = 1e4 / crop.spacing_cm**2

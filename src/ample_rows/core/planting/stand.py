@@ -48,6 +48,9 @@ def stand_in_cells(ground: Ground, out: SettingOut, book: Book) -> Stand:
     Returns:
         Stations in order, one each (a station may hold several plants).
     """
+    if not ground.cells:
+        # Where every square is held there is no ground, and nothing stands on it.
+        return _stand(ground, Spread((), out.spacing_cm, lattices.layout_words(out)), 0.0)
     grid = grid_over(ground.shape, ground.pitch)
     area = _area_cm2(ground, grid, out)
     if out.spots is not None:

@@ -5,6 +5,7 @@ import type { HeldGarden } from '../../api/merge';
 import type { CropLine } from '../../api/types';
 import { useIndex } from '../../api/useBook';
 import { CommittedInput } from '../../kit/CommittedInput';
+import { Find } from '../../kit/Find';
 import { perSquareOf, perSquareWords } from '../../kit/text';
 
 /** How many plants a square holds, crop by crop: the book's counts, each of them to change. */
@@ -32,14 +33,7 @@ export function SquareCounts({ state }: { state: HeldGarden }) {
         For a square of 30 cm or 12 in, where beds are planted by a count for each square. 1/4 is
         one plant to four squares.
       </p>
-      <input
-        type="search"
-        value={wanted}
-        onChange={(event) => setWanted(event.target.value)}
-        placeholder="Find a crop"
-        aria-label="Find a crop"
-        className="my-1 w-full"
-      />
+      <Find label="Find a crop" value={wanted} onChange={setWanted} className="my-1 w-full" />
       <ul aria-label="Counts" className="max-h-80 overflow-y-auto pr-2">
         {lines.map((line) => (
           <Count key={line.id} line={line} own={own[line.id] ?? null} onChange={change} />

@@ -2,6 +2,7 @@ import { useState } from 'react';
 
 import type { ProblemError } from '../../api/client';
 import type { ShelfAnswer, ShelfEntry } from '../../api/types';
+import { Find } from '../../kit/Find';
 import { useUnits } from '../../kit/preferences';
 import { dayOf, shortWords, words } from '../../kit/day';
 import type { Day } from '../../kit/day';
@@ -54,12 +55,10 @@ export function Shelf({ cells, day, answer, problem, onPlant, onDay }: Props) {
     <div>
       <p className="flex items-baseline justify-between gap-2 text-muted">
         <span>{`${cells.length} ${cells.length === 1 ? 'square' : 'squares'} from ${words(day)}`}</span>
-        <input
-          type="search"
+        <Find
+          label="Find a crop"
           value={wanted}
-          onChange={(event) => setWanted(event.target.value)}
-          placeholder="Find a crop"
-          aria-label="Find a crop"
+          onChange={setWanted}
           className="min-h-0 w-28 px-1.5 py-0.5"
         />
       </p>
