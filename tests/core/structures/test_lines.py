@@ -5,7 +5,10 @@ import math
 
 import pytest
 
+from ample_rows.core.ask.jobs.year import jobs_of
+from ample_rows.core.ask.supports.builder import support_sheet
 from ample_rows.core.checks import read_plan
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.plan.reading import PlanFaultsError
 from tests.conftest import bed, document, planting, rectangle, tub
 
@@ -117,3 +120,14 @@ def test_turning_a_bed_turns_nothing_in_its_own_frame(grown):
         place = bed(shape=rectangle(120, 240), heading_deg=heading, supports=[MIDDLE])
         report = grown(ROW, places=[place])
         assert all(math.isclose(x, 60) for x, _ in report.positions_cm)
+
+
+def test_a_line_that_bends_has_its_jobs_its_sheet_and_its_bill(read, book):
+    bent = {"id": "row", "system": "net", "line_cm": [[20, 20], [60, 20], [60, 120]]}
+    row = {**ROW, "crop": "pea", "start": "sow", "start_date": "2027-04-10"}
+    estimate = Estimate(read(document(row, places=[bed(supports=[bent])])), book)
+    put_up = [job for job in jobs_of(estimate) if "put-up-row" in job.key]
+    assert len(put_up) == 1
+    sheet = support_sheet(estimate, "bed", "row")
+    assert sheet.run_cm == pytest.approx(140)
+    assert sheet.in_the_bed

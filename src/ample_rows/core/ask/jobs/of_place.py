@@ -1,5 +1,6 @@
 """Jobs of a place as such: getting it ready, putting supports up, covers on and off, watering."""
 
+import itertools
 import math
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
@@ -62,7 +63,7 @@ def _supports(there: Kept) -> Iterator[Job]:
         about = message("of-place-high", support=put_up.label, height=Length(put_up.height_cm))
         why = message("of-place-before-what-climbs-starts", first=first)
         name = f"put-up-{support.id}"[:64]
-        run_m = math.dist(*put_up.line_cm) / 100
+        run_m = sum(itertools.starmap(math.dist, itertools.pairwise(put_up.line_cm))) / 100
         yield ground_job(
             there.place,
             name,
