@@ -91,7 +91,7 @@ def test_a_planting_takes_the_stretch_that_its_squares_span(grown):
     [
         ([{**MIDDLE, "line_cm": [[60, 0], [60, 300]]}], "supports[0].line_cm[1]", "off the bed"),
         ([{**MIDDLE, "line_cm": [[60, 0]]}], "supports[0].line_cm", "at least 2"),
-        ([{**MIDDLE, "line_cm": [[60, 5], [60, 5]]}], "supports[0].line_cm", "at least 1 cm"),
+        ([{**MIDDLE, "line_cm": [[60, 5], [60, 5]]}], "supports[0].line_cm[1]", "at least 1 cm"),
         ([{**MIDDLE, "edge": "north"}], "supports[0].edge", "no edge"),
         ([{**MIDDLE, "run_cm": [0, 300]}], "supports[0].run_cm", "240"),
         (

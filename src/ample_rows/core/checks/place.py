@@ -1,5 +1,7 @@
 """What must agree in one place."""
 
+import itertools
+import math
 from collections.abc import Iterator
 from datetime import timedelta
 from typing import Literal
@@ -161,8 +163,15 @@ def _line_faults(place: p.Place, support: p.Support, path: str, book: Book) -> I
     line = shapely.LineString(support.line_cm)
     if support.edge is not None:
         yield Fault(f"{path}.edge", "a support along a line has no edge; leave one out")
-    if line.length < LEAST_LINE_CM:
-        yield Fault(f"{path}.line_cm", f"must be at least {LEAST_LINE_CM:g} cm long")
+    short = [
+        index + 1
+        for index, (start, end) in enumerate(itertools.pairwise(support.line_cm))
+        if math.dist(start, end) < LEAST_LINE_CM
+    ]
+    for index in short:
+        words = f"must be at least {LEAST_LINE_CM:g} cm from the point before"
+        yield Fault(f"{path}.line_cm[{index}]", words)
+    if short:
         return
     if support.run_cm is not None:
         yield from run_faults(support.run_cm, line.length, f"{path}.run_cm")
