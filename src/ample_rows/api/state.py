@@ -67,6 +67,7 @@ class FirstBedRequest(BaseModel):
     last_frost: date | None = Field(None, ge=date(1902, 1, 1), le=date(2198, 12, 31))
     first_frost: date | None = Field(None, ge=date(1902, 1, 1), le=date(2198, 12, 31))
     units: Literal["metric", "imperial"] | None = None
+    words: Literal["en-GB", "en-US"] | None = None
 
 
 class FrostAnswer(BaseModel):

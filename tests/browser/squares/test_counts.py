@@ -193,3 +193,16 @@ def test_what_one_pot_holds_is_planted_in_the_others_of_its_group(page, base_url
     expect(page.get_by_text("Last: change basil")).to_be_visible()
     card(page).get_by_role("button", name="The same in the other ten-litre pots").click()
     expect(page.get_by_text("Last: plant 5 crops")).to_be_visible()
+
+
+def test_a_garden_in_feet_and_american_words(page, base_url):
+    page.goto(f"{base_url}/gardens/kettle-corner/squares/middle")
+    expect(page.get_by_role("heading", name="Bed 2")).to_be_visible()
+    expect(page.get_by_text("48 × 96 in inside")).to_be_visible()
+    expect(ledger(page)).to_contain_text("zucchini, 1")
+    expect(ledger(page)).to_contain_text("Harvest, lb")
+    # On this device it can be read in other measures all the same.
+    page.goto(f"{base_url}/gardens/kettle-corner/garden")
+    page.get_by_label("Measures on this device").select_option("metric")
+    page.get_by_role("link", name=re.compile("^Bed 2")).click()
+    expect(page.get_by_text("121.9 × 243.8 cm inside")).to_be_visible()

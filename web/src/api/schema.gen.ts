@@ -2626,6 +2626,8 @@ export interface components {
             name: string;
             /** Mark */
             mark: string;
+            /** American */
+            american?: string | null;
             /**
              * Names
              * @default []
@@ -3344,6 +3346,8 @@ export interface components {
             first_frost?: string | null;
             /** Units */
             units?: ("metric" | "imperial") | null;
+            /** Words */
+            words?: ("en-GB" | "en-US") | null;
         };
         /**
          * FitGrid

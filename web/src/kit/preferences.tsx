@@ -30,6 +30,10 @@ const PLACES_IN_FEET = /-(US|LR|MM)\b/i;
 export const guessedUnits = (): UnitSystem =>
   PLACES_IN_FEET.test(navigator.language) ? 'imperial' : 'metric';
 
+/** The words for a first garden, guessed the same way; null where they are the usual ones. */
+export const guessedWords = (): 'en-US' | null =>
+  /-US\b/i.test(navigator.language) ? 'en-US' : null;
+
 const Context = createContext<Held | null>(null);
 
 function stored(): Preferences {

@@ -109,6 +109,7 @@ class Crop(Record):
     id: Annotated[str, Field(pattern=r"^[a-z][a-z0-9-]*$")]
     name: Text
     mark: Annotated[str, Field(pattern=r"^[A-Z][a-z]$")]
+    american: Text | None = None
     names: tuple[str, ...] = ()
     botanical: Text
     family: Text

@@ -2,6 +2,7 @@ import { useState } from 'react';
 
 import { useEditor } from '../../api/garden';
 import type { HeldGarden } from '../../api/merge';
+import type { Garden } from '../../api/types';
 import { Choice } from '../../kit/Choice';
 import type { Options } from '../../kit/Choice';
 import { Field } from '../../kit/Field';
@@ -48,6 +49,10 @@ const GARDENS_UNITS: Options<UnitSystem> = [
   ['metric', 'centimetres, kilograms, litres'],
   ['imperial', 'inches, pounds, gallons'],
 ];
+const REGIONS: Options<NonNullable<Garden['words']>> = [
+  ['en-GB', 'British: courgette, aubergine'],
+  ['en-US', 'American: zucchini, eggplant'],
+];
 const SYSTEMS: Options<Preferences['units']> = [['garden', 'as the garden'], ...GARDENS_UNITS];
 const TIMES: Options<string> = [
   ['calendar', 'calendar days'],
@@ -71,6 +76,7 @@ function Facts({ state }: { state: HeldGarden }) {
     layout: garden.policies.layout ?? 'merged',
     walls: garden.policies.walls ?? 'half',
     units: garden.units ?? 'metric',
+    words: garden.words ?? 'en-GB',
     time: garden.policies.time ?? 'calendar',
   });
   const set = (key: keyof typeof typed, value: string) =>
@@ -90,6 +96,7 @@ function Facts({ state }: { state: HeldGarden }) {
         last_frost: typed.last_frost,
         first_frost: typed.first_frost,
         units: typed.units === 'metric' ? null : typed.units,
+        words: typed.words === 'en-GB' ? null : typed.words,
         frost_spread_days: typed.spread === '' ? null : Number(typed.spread),
         policies: {
           ...garden.policies,
@@ -158,6 +165,12 @@ function Facts({ state }: { state: HeldGarden }) {
           value={typed.layout}
           options={LAYOUTS}
           onChange={(v) => set('layout', v)}
+        />
+        <Choice
+          label="Names of crops"
+          value={typed.words}
+          options={REGIONS}
+          onChange={(v) => set('words', v)}
         />
         <Choice
           label="Measures"

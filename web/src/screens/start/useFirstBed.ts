@@ -9,7 +9,7 @@ import { held } from '../../api/merge';
 import type { FirstBedRequest } from '../../api/types';
 import { useTyped } from '../../kit/form';
 import { useMessages } from '../../kit/messages';
-import { useUnits } from '../../kit/preferences';
+import { guessedWords, useUnits } from '../../kit/preferences';
 import { numberOf } from '../../kit/text';
 
 export type FirstBedDraft = ReturnType<typeof useFirstBed>;
@@ -33,6 +33,7 @@ export function useFirstBed() {
     (read) => ({
       name: 'My garden',
       units: units.system,
+      words: guessedWords(),
       container: read.typed.kind === 'container',
       width_cm: read.length('width', 10),
       length_cm: read.length('length', 10),

@@ -51,6 +51,7 @@ class FirstBed:
     last_frost: date | None
     first_frost: date | None
     units: Literal["metric", "imperial"] | None = None
+    words: Literal["en-GB", "en-US"] | None = None
 
 
 def first_garden(answers: FirstBed, book: Book, *, today: date) -> p.Plan:
@@ -77,6 +78,8 @@ def _empty_garden(answers: FirstBed, guess: FrostGuess) -> p.Plan:
     }
     if answers.units is not None:
         garden["units"] = answers.units
+    if answers.words is not None:
+        garden["words"] = answers.words
     if len(guessed) > 1:
         garden["frost_spread_days"] = guess.spread_days
     shape = p.Rectangle(type="rectangle", width_cm=answers.width_cm, length_cm=answers.length_cm)
