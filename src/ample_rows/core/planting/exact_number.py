@@ -230,12 +230,14 @@ def spread_in_outline(
     near: bool,
     book: Book,
     keep_off: BaseGeometry = _NOTHING,
+    halvings: int = _HALVINGS_IN_OUTLINE,
 ) -> Spread:
     """So many plants in any outline: the widest square or triangular lattice that holds them,
     less what it holds beyond them.
 
     Args:
         inside: The whole place, whose outline are walls.
+        halvings: How closely the widest is found.
     """
     narrower = narrower_of(region)
 
@@ -256,7 +258,7 @@ def spread_in_outline(
     while len(best) < plants and low > 2 * FIT_TOLERANCE_CM:
         high, low = low, low / 2
         best = laid(low)
-    for _ in range(_HALVINGS_IN_OUTLINE):
+    for _ in range(halvings):
         middle = (low + high) / 2
         found = laid(middle)
         if len(found) >= plants:

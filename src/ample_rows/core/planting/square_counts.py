@@ -21,6 +21,7 @@ from ample_rows.core.words.message import message
 
 _LIKE_A_SQUARE_CM = 3.0
 _NEARLY_SQUARE = 0.1
+_ROUGH_HALVINGS = 3
 _DUST = 1e-9
 
 Group = tuple[Spot, ...]
@@ -102,7 +103,10 @@ def _in_ground(grid: Grid, group: Group, count: int, book: Book) -> list[Point]:
     if box is not None:
         return list(spread_in_box(open_box(box), count, near=False, book=book).points)
     region = grid.region(address_of(spot) for spot in group)
-    return list(spread_in_outline(region, region, count, near=False, book=book).points)
+    found = spread_in_outline(
+        region, region, count, near=False, book=book, halvings=_ROUGH_HALVINGS
+    )
+    return list(found.points)
 
 
 def _blocks(grid: Grid, group: Group, squares: int, book: Book) -> list[Point]:

@@ -135,12 +135,11 @@ def _spread(part: Part, out: SettingOut, plants: int, book: Book) -> Spread:
         if out.layout == "rows" and out.own_rows:
             return exact_number.in_rows(part.box.box, plants, out.row_spacing_cm)
         return exact_number.spread_in_box(part.box, plants, near=near, book=book)
-    found = exact_number.spread_in_outline(part.region, part.inside, plants, near=near, book=book)
     if part.circle_cm is not None:
         packed = exact_number.spread_in_circle(part.circle_cm, plants, near=near, book=book)
-        if packed is not None and packed.spacing_cm > found.spacing_cm:
+        if packed is not None:
             return packed
-    return found
+    return exact_number.spread_in_outline(part.region, part.inside, plants, near=near, book=book)
 
 
 def _counted(grid: Grid, ground: Ground, area: float, out: SettingOut, book: Book) -> Stand:
