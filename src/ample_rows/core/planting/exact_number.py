@@ -27,7 +27,7 @@ from ample_rows.core.planting.walls import (
     over_the_wall_cm,
 )
 
-_HALVINGS = 40
+_HALVINGS = 28
 _HALVINGS_IN_OUTLINE = 9
 _ROWS_ROUND_THE_SQUARE_ROOT = 4
 _NOTICED = 1e-6
