@@ -12,9 +12,9 @@ def test_five_beds_in_a_row_with_paths_between(page, base_url):
     page.get_by_label("Name").fill("Row 1")
     page.get_by_label("Width, inside, in").fill("1 ft 6")
     page.get_by_label("Length, inside, in").fill("40")
-    unfold(page, "Several of them")
-    page.get_by_label("How many of them").fill("5")
-    page.get_by_label("Way between two, in").fill("12")
+    unfold(page, "Several at once")
+    page.get_by_label("How many").fill("5")
+    page.get_by_label("Gap between them, in").fill("12")
     page.get_by_role("button", name="Add the place").click()
     places = page.get_by_role("region", name="Places")
     for number in range(1, 6):
@@ -28,12 +28,12 @@ def test_six_pots_of_one_kind(page, base_url):
     page.get_by_label("Outline").select_option("round")
     page.get_by_label("Diameter, inside, cm").fill("25")
     page.get_by_label("Wall height, cm").fill("23")
-    unfold(page, "Several of them")
-    page.get_by_label("How many of them").fill("6")
-    page.get_by_label("Way between two, cm").fill("three hands")
+    unfold(page, "Several at once")
+    page.get_by_label("How many").fill("6")
+    page.get_by_label("Gap between them, cm").fill("three hands")
     page.get_by_role("button", name="Add the place").click()
     expect(page.get_by_role("alert")).to_contain_text("such as 120, 1.2m or 45cm")
-    page.get_by_label("Way between two, cm").fill("10")
+    page.get_by_label("Gap between them, cm").fill("10")
     page.get_by_role("button", name="Add the place").click()
     expect(page.get_by_role("heading", name="Pot 1")).to_be_visible()
     plan = page.request.get(f"{base_url}/api/gardens/lantern-court").json()["plan"]
@@ -60,14 +60,14 @@ def test_the_drawing_follows_each_keystroke_and_can_be_pulled(page, base_url):
 
 def test_a_row_of_stakes_along_the_middle_of_a_bed(page, base_url):
     page.goto(f"{base_url}/gardens/lantern-court/places/low/supports")
-    page.get_by_label("One support more").select_option("woven")
-    page.get_by_role("button", name="Add it").click()
+    page.get_by_label("Add a support").select_option("woven")
+    page.get_by_role("button", name="Add", exact=True).click()
     form = page.get_by_role("form", name="The support")
     form.get_by_label("Stands").select_option("along")
     expect(page.get_by_text("along a line in the bed")).to_be_visible()
-    letters = page.get_by_label("Point 1, letters, cm")
+    letters = page.get_by_label("Point 1, across, cm")
     expect(letters).to_have_value("45")
-    for label in ("Point 1, letters, cm", "Point 2, letters, cm"):
+    for label in ("Point 1, across, cm", "Point 2, across, cm"):
         page.get_by_label(label).fill("50")
     form.get_by_role("button", name="Save").click()
     expect(page.get_by_text("Last: change Low bed")).to_be_visible()
@@ -88,7 +88,7 @@ def test_a_row_of_stakes_along_the_middle_of_a_bed(page, base_url):
 
 def test_a_support_is_taken_away_with_what_leans_on_it(page, base_url):
     page.goto(f"{base_url}/gardens/lantern-court/places/south/supports")
-    page.get_by_role("button", name="Delete this one").click()
+    page.get_by_role("button", name="Delete this support").click()
     expect(page.get_by_text("nothing to climb yet")).to_be_visible()
     page.goto(f"{base_url}/gardens/lantern-court/squares/south")
     paint(page, "A1", "A1")

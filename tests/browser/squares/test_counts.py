@@ -72,7 +72,7 @@ def test_a_border_and_every_other_square(own_bed):
     own_bed.get_by_role("button", name="Border only").click()
     expect(own_bed.locator("svg.bed")).to_have_attribute("aria-label", re.compile("8 chosen"))
     paint(own_bed, "A1", "C3")
-    own_bed.get_by_role("button", name="Every other one").click()
+    own_bed.get_by_role("button", name="Every other square").click()
     expect(own_bed.locator("svg.bed")).to_have_attribute("aria-label", re.compile("5 chosen"))
 
 
@@ -87,7 +87,7 @@ def test_an_exact_number_is_typed_and_a_wrong_one_refused(own_bed):
     number.fill("12")
     number.press("Enter")
     expect(card(own_bed)).to_contain_text("12 plants")
-    expect(card(own_bed)).to_contain_text("this many plants, spread")
+    expect(card(own_bed)).to_contain_text("an exact number, evenly spread")
     by_square = card(own_bed).get_by_label("Plants per square")
     number.fill("")
     number.press("Enter")
@@ -182,7 +182,7 @@ def test_a_pot_is_one_ground_to_press(at):
 def test_a_narrow_strip_is_offered_to_the_squares_beside_it(with_bed):
     page = with_bed(130, 120)
     paint(page, "C1", "D2")
-    page.get_by_role("button", name="With the strip beside").click()
+    page.get_by_role("button", name="Add the strip beside them").click()
     expect(page.locator("svg.bed")).to_have_attribute("aria-label", re.compile("6 chosen"))
 
 

@@ -25,7 +25,7 @@ def test_a_support_is_drawn_billed_and_changed(page, base_url):
 
 def test_a_stretch_longer_than_its_edge_is_refused_in_words(page, base_url):
     page.goto(f"{base_url}/gardens/lantern-court/places/south/supports")
-    page.get_by_label("Along it to").fill("400")
+    page.get_by_label("Runs to").fill("400")
     page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("status")).to_contain_text("270, the length of its edge")
-    expect(page.get_by_label("Along it to")).to_have_value("400")
+    expect(page.get_by_label("Runs to")).to_have_value("400")

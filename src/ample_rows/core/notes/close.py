@@ -122,13 +122,13 @@ def over_the_wall(view: PlaceView) -> Iterator[Note]:
 def _hanging_words(view: PlaceView, e: Evaluated, hang_cm: float) -> Message:
     path = view.around.path_cm
     if path is None:
-        return message("close-leaves-hang-over", planting=named(e), hang=Length(hang_cm))
+        return message("close-leaves-hang-over", planting=named(e), hang=Length(round(hang_cm)))
     return message(
         "close-leaves-hang-over-path",
         planting=named(e),
-        hang=Length(hang_cm),
-        path=Length(path),
-        left=Length(max(0.0, path - hang_cm)),
+        hang=Length(round(hang_cm)),
+        path=Length(round(path)),
+        left=Length(max(0, round(path) - round(hang_cm))),
     )
 
 

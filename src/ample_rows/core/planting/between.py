@@ -12,7 +12,7 @@ from ample_rows.core.geometry.lattice import Point
 from ample_rows.core.planting import exact_number, lattices
 from ample_rows.core.planting.ground import Ground, Spread
 from ample_rows.core.planting.setting_out import SettingOut
-from ample_rows.core.words.message import Length, message
+from ample_rows.core.words.message import message
 
 _CENTRED = 1
 _A_LITTLE_WIDER = 1.07
@@ -47,7 +47,7 @@ def _so_many_among(
     ]
     apart = min(spread.spacing_cm for spread in spreads)
     points = tuple(point for spread in spreads for point in spread.points)
-    return Spread(points, apart, message("stand-exact-number", spacing=Length(apart)))
+    return Spread(points, apart, message("stand-exact-number"))
 
 
 def _rounds(ground: Ground, clear_cm: float) -> BaseGeometry:

@@ -21,7 +21,7 @@ from ample_rows.core.planting.square_counts import (
     counted_squares,
 )
 from ample_rows.core.planting.walls import counted_cm2
-from ample_rows.core.words.message import Length, Text, message
+from ample_rows.core.words.message import Text, message
 
 _ONE_GROUND_SQUARES = 2.0
 
@@ -125,7 +125,7 @@ def _exact(grid: Grid, ground: Ground, out: SettingOut, plants: int, book: Book)
         reached = replace(out, spacing_cm=spread.spacing_cm)
         near = out.walls == "near"
         counted += _used_cm2(part, ground, reached, share, book=book) if near else part.area_cm2
-    how = message("stand-exact-number", spacing=Length(apart))
+    how = message("stand-exact-number")
     return Stand(tuple(points), apart, region, counted, ground.cells, how)
 
 

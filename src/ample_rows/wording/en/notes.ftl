@@ -252,7 +252,7 @@ yard-wide-needs-or-pass = { CAPITAL($name) } is { $width } wide; { $need } needs
 yard-make-wide = Make it { $easy } wide.
 
 close-stands-apart-usual = { CAPITAL($planting) }: plants stand { $apart } apart where { $usual } is usual, and each gives about { $lost } less.
-close-more-in-all-smaller = In all they give as much or more, each plant less. Plant wider for large ones.
+close-more-in-all-smaller = Together they give as much or more, but each plant less. Plant wider for large ones.
 close-leaves-hang-over = { CAPITAL($planting) }: leaves hang about { $hang } over the wall.
 close-leaves-hang-over-path = { CAPITAL($planting) }: leaves hang about { $hang } over the wall; of the { $path } beside, about { $left } stay free.
 close-keep-off-walls = Tie leaves back where people pass, or plant half a spacing off the walls.

@@ -9,7 +9,7 @@ stand-count-one-ground = { $plants ->
     [one] one plant in the middle
    *[other] { $plants } plants, evenly spread
   }
-stand-exact-number = this many plants, spread { $spacing } apart
+stand-exact-number = an exact number, evenly spread
 stand-spots = each plant at its own spot
 stand-row-along-middle = one row along the middle, as the walls leave no room for more
 stand-each-square-own = each square on its own

@@ -2,10 +2,13 @@ import type { ReactNode } from 'react';
 
 import type { CropPage } from '../../api/types';
 import { useUnits } from '../../kit/preferences';
+import { perSquareWords } from '../../kit/text';
 import type { Units } from '../../kit/units';
 import { WindowWords } from './CropWindows';
 import { Profile } from './Profile';
 import { WaysUp } from './WaysUp';
+
+const SQUARE_CM = 30;
 
 interface Props {
   page: CropPage;
@@ -200,6 +203,7 @@ function groupsOf({ crop }: CropPage, units: Units): Group[] {
           'In the row, between rows',
           `${units.bare(crop.in_row_cm)}, ${units.length(crop.between_row_cm)}`,
         ],
+        [`Usual in a square of ${units.length(SQUARE_CM)}`, perSquareWords(crop.per_square)],
         ['Spread, height', `${units.bare(crop.canopy_cm)}, ${units.length(crop.height_cm)}`],
       ],
     },

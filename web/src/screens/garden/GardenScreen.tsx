@@ -179,7 +179,7 @@ function Facts({ state }: { state: HeldGarden }) {
           onChange={(v) => set('units', v)}
         />
         <Choice
-          label="From the walls"
+          label="Distance from walls"
           value={typed.walls}
           options={WALLS}
           onChange={(v) => set('walls', v)}

@@ -157,7 +157,7 @@ export function SquareFields({ typed, isNew }: { typed: PlaceDraft; isNew: boole
         <ChoiceField form={form} name="grid" label="Squares" options={GRIDS} />
       )}
       <ChoiceField form={form} name="layout" label="Set out" options={OWN_LAYOUTS} />
-      <ChoiceField form={form} name="walls" label="From the walls" options={OWN_WALLS} />
+      <ChoiceField form={form} name="walls" label="Distance from walls" options={OWN_WALLS} />
     </>
   );
 }
@@ -167,7 +167,7 @@ export function SeveralFields({ typed, inYard }: { typed: PlaceDraft; inYard: bo
   const { form } = typed;
   return (
     <>
-      <NumberField form={form} name="count" label="How many of them" />
+      <NumberField form={form} name="count" label="How many" />
       <NumberField
         form={form}
         name="abreast"
@@ -175,8 +175,10 @@ export function SeveralFields({ typed, inYard }: { typed: PlaceDraft; inYard: bo
         placeholder="all"
         hint="The others stand behind."
       />
-      <LengthField form={form} name="between" label="Way between two" />
-      {inYard && <ChoiceField form={form} name="paths" label="Lay paths there" options={PATHS} />}
+      <LengthField form={form} name="between" label="Gap between them" />
+      {inYard && (
+        <ChoiceField form={form} name="paths" label="Lay paths between them" options={PATHS} />
+      )}
     </>
   );
 }

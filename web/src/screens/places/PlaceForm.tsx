@@ -70,7 +70,7 @@ export function PlaceForm({ state }: { state: HeldGarden }) {
             <OutlineFields typed={typed} slug={state.head.slug} />
           </div>
           {!before && (
-            <Folded title="Several of them" faulty={faulty('count', 'abreast', 'between')}>
+            <Folded title="Several at once" faulty={faulty('count', 'abreast', 'between')}>
               <SeveralFields typed={typed} inYard={hasYard} />
             </Folded>
           )}

@@ -37,7 +37,6 @@ export function PlaceSketch({ state, draft, before, set }: Props) {
   if (!figures) return <div className="min-h-[420px]" aria-hidden="true" />;
   return (
     <figure aria-label="The place as typed" className="min-w-0">
-      <Drawing figures={figures} draft={draft} units={units} set={set} />
       <div role="status">
         <p>
           <strong>{squaresWords(figures)}</strong>
@@ -50,6 +49,7 @@ export function PlaceSketch({ state, draft, before, set }: Props) {
           </p>
         ))}
       </div>
+      <Drawing figures={figures} draft={draft} units={units} set={set} />
     </figure>
   );
 }

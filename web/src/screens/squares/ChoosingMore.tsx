@@ -19,7 +19,7 @@ export function ChoosingMore({ bench }: { bench: Bench }) {
       </button>
       {strip.length > 0 && (
         <button type="button" className="press" onClick={() => take([...chosen.cells, ...strip])}>
-          With the strip beside
+          Add the strip beside them
         </button>
       )}
       {chosen.cells.length > 3 && (
@@ -28,7 +28,7 @@ export function ChoosingMore({ bench }: { bench: Bench }) {
             Border only
           </button>
           <button type="button" className="press" onClick={() => take(everyOther(chosen.cells))}>
-            Every other one
+            Every other square
           </button>
         </>
       )}

@@ -41,7 +41,7 @@ export function HowMany({ planting, report, change }: Props) {
       <ExactNumber planting={planting} report={report} change={change} />
       {!planting.support && (
         <Choice
-          label="From the walls"
+          label="Distance from walls"
           value={planting.walls ?? ''}
           options={OWN_WALLS}
           onChange={(walls) => change({ walls: walls || null })}
@@ -64,7 +64,7 @@ function PerSquare({ planting, change }: Omit<Props, 'report'>) {
       <CommittedInput
         type="text"
         inputMode="decimal"
-        placeholder="as the school says"
+        placeholder="as usual"
         value={planting.per_cell ? perSquareWords(planting.per_cell) : ''}
         onCommit={commit}
       />

@@ -75,7 +75,9 @@ export function Shelf({ cells, day, answer, problem, onPlant, onDay }: Props) {
       {others.length > 0 && (
         <>
           <h3 className="mt-2 text-[13px]">What does not fit</h3>
-          <p className="text-muted">It can be planted all the same; its reason becomes a note.</p>
+          <p className="text-muted">
+            You can plant any of these anyway; the reason becomes a note.
+          </p>
           <ul aria-label="Crops that do not fit">
             {others.map((entry) => (
               <li key={entry.crop} className="border-b border-faint">

@@ -166,7 +166,7 @@ export function SupportForm({ state, place, report, support, sheet, onEdit, ...t
             key={lineKey(index, axis)}
             form={form}
             name={lineKey(index, axis)}
-            label={`Point ${index + 1}, ${axis === 0 ? 'letters' : 'numbers'}, ${units.lengthUnit}`}
+            label={`Point ${index + 1}, ${axis === 0 ? 'across' : 'along'}, ${units.lengthUnit}`}
           />
         )),
       )}
@@ -176,13 +176,13 @@ export function SupportForm({ state, place, report, support, sheet, onEdit, ...t
       <NumberField
         form={form}
         name="from"
-        label={`Along it from, ${units.lengthUnit}`}
+        label={`Runs from, ${units.lengthUnit}`}
         {...shownUsual('from')}
       />
       <NumberField
         form={form}
         name="to"
-        label={`Along it to, ${units.lengthUnit}`}
+        label={`Runs to, ${units.lengthUnit}`}
         {...shownUsual('to')}
       />
       {!system?.build.bent && (

@@ -15,7 +15,7 @@ interface Props {
   systems: Record<string, TrainingSystem>;
 }
 
-/** One support more, or the one shown taken away with what leans on it. */
+/** A support more, or the one shown taken away with what leans on it. */
 export function SupportsHere({ state, place, support, systems }: Props) {
   const editor = useEditor(state.head.slug);
   const go = useNavigate();
@@ -38,17 +38,17 @@ export function SupportsHere({ state, place, support, systems }: Props) {
   return (
     <section aria-label="Supports here" className="flex flex-wrap items-end gap-x-4 gap-y-1">
       <Choice
-        label="One support more"
+        label="Add a support"
         value={system}
         options={standing.map(([id, one]) => [id, one.label] as const)}
         onChange={setSystem}
       />
       <button type="button" className="press" onClick={() => void add()}>
-        Add it
+        Add
       </button>
       {support && (
         <button type="button" className="press" onClick={() => void remove(support)}>
-          Delete this one
+          Delete this support
         </button>
       )}
     </section>
