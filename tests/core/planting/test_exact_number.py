@@ -111,3 +111,9 @@ def test_where_every_square_is_held_nothing_stands(grown, how):
     report = grown(planting("kale", "all", **how), places=[place])
     assert report.plants == 0
     assert math.isfinite(report.spacing_cm)
+
+
+def test_one_plant_between_walls_alone_stands_in_the_middle(grown):
+    report = grown(planting("courgette", "all", plants=1, walls="near"))
+    assert report.positions_cm == ((60, 120),)
+    assert report.spacing_cm == pytest.approx(120, abs=0.01)

@@ -53,7 +53,9 @@ def spread_in_box(ground: WalledBox, plants: int, *, near: bool, book: Book) -> 
     Args:
         near: Whether they may stand near its walls.
     """
-    best = _packed(ground.box, plants, book) if not near else None
+    # One plant between walls has nothing to be near to: it stands in the middle.
+    near = near and not (plants == 1 and ground.walls_alone)
+    best = None if near else _packed(ground.box, plants, book)
     for turned in (False, True):
         frame = _Frame.of(ground, turned=turned, near=near, book=book)
         for rows in _arrangements(plants, frame.across, frame.along):
