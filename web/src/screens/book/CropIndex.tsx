@@ -26,7 +26,10 @@ export function CropIndex({ lines, chosen, place, places, onCrop, onPlace }: Pro
   const open = useRef<HTMLLIElement>(null);
   const ready = lines.length > 0;
   useEffect(() => {
-    open.current?.scrollIntoView({ block: 'nearest' });
+    // Only the list moves: where the page itself scrolls, the crop's entry stays in sight.
+    const list = open.current?.closest('.overflow-y-auto');
+    if (list && list.scrollHeight > list.clientHeight)
+      open.current?.scrollIntoView({ block: 'nearest' });
   }, [chosen, ready]);
   const matching = lines.filter((line) => answersTo(line, letters));
   const bearing = matching.filter((line) => line.fits !== false);

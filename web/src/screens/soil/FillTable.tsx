@@ -61,7 +61,7 @@ export function FillTable({ state, order, chosen, bought, onChoose, onBuy }: Pro
               <td>{row.soil.label}</td>
               <td className="text-right whitespace-nowrap">{units.volume(row.soil.fill_litres)}</td>
               <td className="text-right max-sm:hidden">{`${Math.round(row.soil.settling * 100)} %`}</td>
-              <td className="text-right font-semibold whitespace-nowrap">
+              <td className="pl-2 text-right font-semibold whitespace-nowrap">
                 <Figure
                   label={`${name}, to pour: working`}
                   working={() => (

@@ -24,10 +24,13 @@ export function Sections({ places, nameOf, chosen, extent, onChoose }: Props) {
   const highest = Math.max(...places.map((p) => p.wall_cm), 10) + ABOVE_CM;
   const deepest = Math.max(...places.map((p) => p.layers.loosened_cm + p.layers.native_cm), 10);
   const broadest = (extent.width - 2 * SIDE_PX) / total;
-  const names = places.map((place, i) =>
-    wrapped(nameOf(place.id), ((widths[i] ?? 0) + GAP_CM) * broadest),
-  );
-  const wordsPx = LINE_PX * (Math.max(...names.map((lines) => lines.length)) + 2);
+  const words = places.map((place, i) => {
+    const room = ((widths[i] ?? 0) + GAP_CM) * broadest;
+    return [nameOf(place.id), units.volume(place.soil.fill_litres)].flatMap((said) =>
+      wrapped(said, room),
+    );
+  });
+  const wordsPx = LINE_PX * (Math.max(...words.map((lines) => lines.length)) + 1);
   const scale = Math.min(broadest, (extent.height - wordsPx) / (highest + deepest));
   if (!Number.isFinite(scale) || scale <= 0) return null;
   const ground = highest * scale;
@@ -114,7 +117,7 @@ export function Sections({ places, nameOf, chosen, extent, onChoose }: Props) {
               fontWeight={isChosen ? 600 : 400}
               fill={colour}
             >
-              {[...(names[i] ?? []), units.volume(place.soil.fill_litres)].map((line, row) => (
+              {words[i]?.map((line, row) => (
                 <tspan key={row} x={x + w / 2} dy={LINE_PX}>
                   {`${line} `}
                 </tspan>
@@ -128,7 +131,7 @@ export function Sections({ places, nameOf, chosen, extent, onChoose }: Props) {
   );
 }
 
-/** A name in as many lines as the room under its place asks for, parted between its words. */
+/** Words in as many lines as the room under its place asks for, parted between its words. */
 function wrapped(name: string, room: number): string[] {
   const lines: string[] = [];
   for (const word of name.split(' ')) {
