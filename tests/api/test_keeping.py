@@ -68,6 +68,15 @@ def documents_of(answer):
         return {name: json.loads(archive.read(name)) for name in archive.namelist()}
 
 
+def test_many_imports_in_one_second_are_all_backed_up_and_the_newest_kept(client, kept):
+    for number in range(15):
+        made = client.post("/api/gardens", json=document(name=f"Garden {number}"))
+        assert made.status_code == 201, made.text
+    newest = client.get("/api/keeping").json()["backups"][0]["name"]
+    held = client.get(f"/api/backups/{newest}/gardens").json()
+    assert [garden["name"] for garden in held][-1] == "Garden 13"
+
+
 def test_every_garden_that_can_be_read_comes_as_a_plan_document(client, kept):
     supported = bed(supports=[{"id": "net", "system": "net", "height_cm": 180}])
     more = document(planting(), name="With a net", places=[supported])
@@ -79,7 +88,8 @@ def test_every_garden_that_can_be_read_comes_as_a_plan_document(client, kept):
 
 def test_of_a_damaged_file_what_can_be_read_is_offered_and_nothing_written(client, store, kept):
     for number in range(30):
-        client.post("/api/gardens", json=document(planting(), name=f"Garden {number}"))
+        made = client.post("/api/gardens", json=document(planting(), name=f"Garden {number}"))
+        assert made.status_code == 201, made.text
     client.get(f"/api/gardens/{kept['slug']}")
     database = store.database
     database.close()

@@ -27,6 +27,12 @@ class Backup:
     reason: str
     bytes: int
 
+    @property
+    def turn(self) -> int:
+        """Which one it is of those made in the same second."""
+        match = _NAME.fullmatch(self.name)
+        return int((match and match[2]) or 1)
+
 
 @dataclass(frozen=True)
 class KeptGarden:
@@ -48,7 +54,7 @@ class Backups:
     def every(self) -> list[Backup]:
         """Every backup, the newest first."""
         backups = [_named(path) for path in self.folder.glob("gardens-*.sqlite")]
-        return sorted((b for b in backups if b), key=lambda b: (b.made_at, b.name), reverse=True)
+        return _newest_first(b for b in backups if b)
 
     def make(self, reason: str) -> Backup:
         """Copy the file as it is, check the copy, and let the oldest go.
@@ -110,10 +116,11 @@ class Backups:
         return first is not None and str(first) < f"{day:%Y-%m-%d %H:%M:%S}"
 
     def _free_name(self, reason: str) -> Path:
-        stamp = datetime.now(UTC).strftime(_STAMP)
-        names = [f"gardens-{stamp}-{reason}.sqlite"]
-        names += [f"gardens-{stamp}-{number}-{reason}.sqlite" for number in range(2, 1000)]
-        return next(self.folder / n for n in names if not (self.folder / n).exists())
+        now = datetime.now(UTC).replace(microsecond=0)
+        # Beyond the last of this second, not the first gap: a name let go is not newer again.
+        turn = 1 + max((b.turn for b in self.every() if b.made_at == now), default=0)
+        which = f"-{turn}" if turn > 1 else ""
+        return self.folder / f"gardens-{now:{_STAMP}}{which}-{reason}.sqlite"
 
     def _let_go(self) -> None:
         """Remove what is older than the ages kept, and what was left unfinished."""
@@ -129,7 +136,7 @@ class Backups:
 
 def kept_by_age(backups: Iterable[Backup]) -> list[Backup]:
     """The newest few, and the newest of each of the last days, weeks and months that have one."""
-    newest_first = sorted(backups, key=lambda b: (b.made_at, b.name), reverse=True)
+    newest_first = _newest_first(backups)
     keep: dict[str, Backup] = {b.name: b for b in newest_first[:NEWEST]}
     spans = ((DAYS, "%Y-%m-%d"), (WEEKS, "%G-%V"), (MONTHS, "%Y-%m"))
     for most, span in spans:
@@ -138,6 +145,10 @@ def kept_by_age(backups: Iterable[Backup]) -> list[Backup]:
             first.setdefault(backup.made_at.strftime(span), backup)
         keep |= {b.name: b for b in list(first.values())[:most]}
     return [b for b in newest_first if b.name in keep]
+
+
+def _newest_first(backups: Iterable[Backup]) -> list[Backup]:
+    return sorted(backups, key=lambda b: (b.made_at, b.turn, b.name), reverse=True)
 
 
 def copy_checked(source: Path, target: Path) -> None:
