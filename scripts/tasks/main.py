@@ -14,7 +14,7 @@ Step = tuple[str, list[str], bool]
 
 HELP = """Ample Rows
 
-  ./ample demo [--port N] [--reset]     two made-up gardens, in a database of their own
+  ./ample demo [--port N] [--reset]     three made-up gardens, in a database of their own
   ./ample start [--port N] [--data DIR] your own gardens
   ./ample estimate PLAN.json [--json]   what a plan gives, as a table or a report
   ./ample sun PLAN.json --day D [--json] hours of sun on a day, cell by cell

@@ -1,6 +1,7 @@
 """The server's start and stop, as a person at a terminal meets them."""
 
 import os
+import re
 import signal
 import socket
 import subprocess
@@ -136,10 +137,13 @@ def test_a_running_server_keeps_a_daily_backup_and_a_log(tmp_path):
             if list((tmp_path / "backups").glob("*-daily.sqlite")):
                 break
             time.sleep(0.05)
-        process.send_signal(signal.SIGINT)
+        process.send_signal(signal.SIGTERM)
         process.communicate(timeout=20)
     assert len(list((tmp_path / "backups").glob("*-daily.sqlite"))) == 1
-    assert "backup: gardens-" in (tmp_path / "log" / "ample-rows.log").read_text()
+    written = (tmp_path / "log" / "ample-rows.log").read_text()
+    assert "backup: gardens-" in written
+    assert re.search(r"Ample Rows [\d.]+, Python [\d.]+, SQLite [\d.]+ starts\n", written)
+    assert written.endswith("stopped\n")
 
 
 def test_a_damaged_file_is_served_for_reading_and_told(tmp_path, read):

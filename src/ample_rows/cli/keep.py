@@ -1,13 +1,10 @@
 """`backup`, `restore`, `salvage` and `doctor`: what is kept, from the command line."""
 
-import platform
-import sqlite3
 import sys
 from pathlib import Path
 
-from ample_rows import PROGRAM
 from ample_rows.cli.folders import base_folder
-from ample_rows.cli.log import log_path
+from ample_rows.cli.log import log_path, programs
 from ample_rows.crops import load_book
 from ample_rows.store import Database, GardenStore, StorageError, StoreError, restore
 from ample_rows.store.backups import Backups, copy_checked, gardens_in
@@ -96,7 +93,7 @@ def doctor(data: Path | None) -> int:
     """Say what is kept where, and whether it is sound; nothing is changed."""
     folder = base_folder(data)
     path = folder / FILE_NAME
-    print(f"{PROGRAM}, Python {platform.python_version()}, SQLite {sqlite3.sqlite_version}")
+    print(programs())
     print(f"Crop book {load_book().digest}")
     print(f"Data folder {folder}")
     if not path.is_file():

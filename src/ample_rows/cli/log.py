@@ -1,12 +1,16 @@
 """The log in the data folder: what happened and where, never what stands in a plan."""
 
 import logging
+import platform
+import sqlite3
 from logging.handlers import RotatingFileHandler
 from pathlib import Path
 
+from ample_rows import PROGRAM
 from ample_rows.store.folder import own_file, prepare_folder
 
 LOG_NAME = "ample-rows.log"
+log = logging.getLogger("ample_rows")
 _BYTES, _OLDER = 500_000, 3
 _NAMES = ("ample_rows", "uvicorn.error", "asyncio")
 
@@ -17,6 +21,11 @@ class _WithoutContents(logging.Formatter):
     def formatException(self, ei: object) -> str:  # noqa: N802
         kind = ei[0] if isinstance(ei, tuple) else None
         return f"  {kind.__name__}" if isinstance(kind, type) else ""
+
+
+def programs() -> str:
+    """What runs, by its versions: the first line of a report."""
+    return f"{PROGRAM}, Python {platform.python_version()}, SQLite {sqlite3.sqlite_version}"
 
 
 def log_path(folder: Path) -> Path:

@@ -3,6 +3,7 @@
 import contextlib
 import os
 import shutil
+import signal
 import socket
 import sys
 import threading
@@ -12,7 +13,7 @@ from typing import Any
 
 from ample_rows.api.door import TOKEN_NAME, Door, token_of
 from ample_rows.cli.folders import base_folder, data_folder
-from ample_rows.cli.log import open_log
+from ample_rows.cli.log import log, open_log, programs
 from ample_rows.cli.memory import keep_what_stands
 from ample_rows.crops import load_book
 from ample_rows.demo import demo_plans
@@ -76,7 +77,12 @@ def serve(
         print(error, file=sys.stderr)
         return 1
     handler = open_log(folder)
+    # Asked to end by the system, it ends as after Ctrl-C.
+    signal.signal(signal.SIGTERM, signal.default_int_handler)
     with only_owner(folder) as alone:
+        log.info("%s starts%s", programs(), "" if alone else "; another runs on this folder")
+        if store.database.damage:
+            log.error("the file is damaged")
         _greet(store, door, wanted, alone=alone)
         if browser and _has_browser():
             link = f"http://{ADDRESS}:{wanted}/open?key={door.link_once()}"
@@ -84,6 +90,7 @@ def serve(
         with contextlib.suppress(KeyboardInterrupt):
             _run(store, door, wanted, reload, [] if alone else [SHARED])
         store.database.close()
+        log.info("stopped")
     handler.close()
     print(f"\nStopped. All is saved in {folder}", flush=True)
     return 0
