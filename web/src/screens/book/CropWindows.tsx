@@ -119,9 +119,11 @@ function boughtWords(window: CropPage['windows'][number]): string[] {
         `On the windowsill from ${shortWords(dayOf(window.sow_indoors))}, to be set out on the first day.`,
       ]
     : [];
-  const covered = window.covered.map(
-    (one) =>
-      `${capital(HOW[window.start] ?? window.start)} under a ${one.label}: from ${shortWords(dayOf(one.earliest))}, ${Math.round(one.weeks_sooner)} weeks earlier.`,
-  );
+  const covered = window.covered.map((one) => {
+    const how = capital(HOW[window.start] ?? window.start);
+    const weeks = Math.round(one.weeks_sooner);
+    const sooner = weeks === 1 ? 'a week earlier' : `${weeks} weeks earlier`;
+    return `${how} under a ${one.label}: from ${shortWords(dayOf(one.earliest))}, ${sooner}.`;
+  });
   return [...inside, ...covered];
 }

@@ -44,6 +44,17 @@ export function Profile({ crop }: { crop: Crop }) {
           {stems.map((x) => (
             <Plant key={x} crop={crop} x={x} surface={surface} px={px} />
           ))}
+          <text
+            x={stems[1]}
+            y={surface - 4}
+            textAnchor="middle"
+            fontSize={12.5}
+            fontWeight={600}
+            fill="var(--ink)"
+            className="halo-paper"
+          >
+            {crop.mark}
+          </text>
           <path
             d={`M0 ${depth(crop.least_depth_cm)}H${round(right + MARGIN)}`}
             stroke="var(--ink)"
@@ -106,17 +117,6 @@ function Plant({ crop, x, surface, px }: PlantProps) {
           stroke="var(--root)"
         />
       )}
-      <text
-        x={x}
-        y={surface - 4}
-        textAnchor="middle"
-        fontSize={12.5}
-        fontWeight={600}
-        fill="var(--ink)"
-        className="halo-paper"
-      >
-        {crop.mark}
-      </text>
     </g>
   );
 }

@@ -179,7 +179,11 @@ function labelOf(obstacle: Obstacle, scale: YardScale, extent: Extent, units: Un
   const text = `${obstacle.name ?? obstacle.kind ?? 'obstacle'}, ${units.distance(obstacle.height_m)}`;
   const wide = textWidth(text);
   const turned = x1 - x0 < wide && y1 - y0 > x1 - x0;
-  const centre = { x: (x0 + x1) / 2, y: (y0 + y1) / 2 };
+  const half = wide / 2;
+  const centre = {
+    x: turned ? (x0 + x1) / 2 : inside((x0 + x1) / 2, half, extent.width),
+    y: turned ? inside((y0 + y1) / 2, half, extent.height) : (y0 + y1) / 2,
+  };
   if (turned && x1 - x0 < 20) {
     const outward = centre.x < extent.width / 2 ? -1 : 1;
     return { ...centre, x: centre.x + outward * ((x1 - x0) / 2 + 9) + 4, turned, text };
@@ -191,6 +195,11 @@ function labelOf(obstacle: Obstacle, scale: YardScale, extent: Extent, units: Un
   return turned
     ? { ...centre, x: centre.x + 4, turned, text }
     : { ...centre, y: centre.y + 4, turned, text };
+}
+
+/** The middle of a text so near to where it is wanted that all of it is on the page. */
+function inside(wanted: number, half: number, page: number): number {
+  return page < 2 * half ? page / 2 : Math.min(Math.max(wanted, half), page - half);
 }
 
 /** The boxes that the names of surrounding things take, so that nothing is written over them. */

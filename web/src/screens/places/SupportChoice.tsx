@@ -10,7 +10,7 @@ interface Props {
   onChange: (system: string, heightCm: number) => void;
 }
 
-/** What stands along the pole-ward side for crops to climb. */
+/** What stands along the side away from the sun for crops to climb. */
 export function SupportChoice({ value, onChange }: Props) {
   const trainings = useQuery<Record<string, TrainingSystem>, ProblemError>({
     queryKey: ['trainings'],
@@ -21,7 +21,7 @@ export function SupportChoice({ value, onChange }: Props) {
   const listed = systems.some(([id]) => id === value);
   return (
     <Choice
-      label="Something to climb, pole-ward side"
+      label="Something to climb, on the side away from the sun"
       value={value}
       options={[
         ['', 'nothing'],

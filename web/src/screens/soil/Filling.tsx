@@ -43,12 +43,12 @@ export function Filling({ state, chosen, nameOf, onChoose, onEdit }: Props) {
   return (
     <>
       <div className="sheet flex min-h-0 flex-col overflow-y-auto">
-        <div ref={sheet} className="h-[170px] shrink-0">
+        <div ref={sheet} className="shrink-0">
           <Sections
             places={state.report.places}
             nameOf={nameOf}
             chosen={chosen.id}
-            extent={extent}
+            width={extent.width}
             onChoose={onChoose}
           />
         </div>

@@ -1,15 +1,15 @@
 import type { PlaceReport } from '../../api/types';
 import { useUnits } from '../../kit/preferences';
-import type { Extent } from '../../kit/useExtent';
 
 interface Props {
   places: readonly PlaceReport[];
   nameOf: (id: string) => string;
   chosen: string | null;
-  extent: Extent;
+  width: number;
   onChoose: (id: string) => void;
 }
 
+const MOST_PX = 170;
 const GAP_CM = 36;
 const ABOVE_CM = 12;
 const SIDE_PX = 16;
@@ -17,13 +17,13 @@ const LINE_PX = 14;
 const LETTER_PX = 6.8;
 
 /** Every place cut across at one scale: walls, mix, base, and the ground that roots reach. */
-export function Sections({ places, nameOf, chosen, extent, onChoose }: Props) {
+export function Sections({ places, nameOf, chosen, width, onChoose }: Props) {
   const units = useUnits();
   const widths = places.map(acrossOf);
   const total = widths.reduce((sum, w) => sum + w, 0) + GAP_CM * Math.max(0, places.length - 1);
   const highest = Math.max(...places.map((p) => p.wall_cm), 10) + ABOVE_CM;
   const deepest = Math.max(...places.map((p) => p.layers.loosened_cm + p.layers.native_cm), 10);
-  const broadest = (extent.width - 2 * SIDE_PX) / total;
+  const broadest = (width - 2 * SIDE_PX) / total;
   const words = places.map((place, i) => {
     const room = ((widths[i] ?? 0) + GAP_CM) * broadest;
     return [nameOf(place.id), units.volume(place.soil.fill_litres)].flatMap((said) =>
@@ -31,17 +31,19 @@ export function Sections({ places, nameOf, chosen, extent, onChoose }: Props) {
     );
   });
   const wordsPx = LINE_PX * (Math.max(...words.map((lines) => lines.length)) + 1);
-  const scale = Math.min(broadest, (extent.height - wordsPx) / (highest + deepest));
+  const scale = Math.min(broadest, (MOST_PX - wordsPx) / (highest + deepest));
   if (!Number.isFinite(scale) || scale <= 0) return null;
   const ground = highest * scale;
-  const left = (extent.width - total * scale) / 2;
+  const height = ground + deepest * scale + wordsPx;
+  const left = (width - total * scale) / 2;
   const starts = widths.map(
     (_, i) => left + widths.slice(0, i).reduce((sum, w) => sum + (w + GAP_CM) * scale, 0),
   );
   return (
     <svg
-      className="block h-full w-full"
-      viewBox={`0 0 ${extent.width} ${extent.height}`}
+      className="block"
+      width={width}
+      height={height}
       role="group"
       aria-label="Places cut across, at one scale"
     >
@@ -67,11 +69,11 @@ export function Sections({ places, nameOf, chosen, extent, onChoose }: Props) {
               if (event.key === 'Enter' || event.key === ' ') onChoose(place.id);
             }}
           >
-            <rect x={x - 6} y={0} width={w + 12} height={extent.height} fill="transparent" />
+            <rect x={x - 6} y={0} width={w + 12} height={height} fill="transparent" />
             {place.soil.layers.map((layer) => {
-              const height = layer.cm * scale;
+              const thick = layer.cm * scale;
               const y = top;
-              top += height;
+              top += thick;
               const wood = layer.what === 'coarse woody base';
               return (
                 <rect
@@ -79,7 +81,7 @@ export function Sections({ places, nameOf, chosen, extent, onChoose }: Props) {
                   x={x}
                   y={y}
                   width={w}
-                  height={height}
+                  height={thick}
                   fill={wood ? 'url(#hatch-wood)' : 'var(--mix)'}
                 />
               );
@@ -126,7 +128,7 @@ export function Sections({ places, nameOf, chosen, extent, onChoose }: Props) {
           </g>
         );
       })}
-      <path d={`M0 ${ground}H${extent.width}`} stroke="var(--ink)" strokeWidth={0.8} />
+      <path d={`M0 ${ground}H${width}`} stroke="var(--ink)" strokeWidth={0.8} />
     </svg>
   );
 }

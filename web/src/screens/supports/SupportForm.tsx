@@ -32,7 +32,7 @@ interface Props extends Tables {
 }
 
 const EDGES = [
-  ['', 'pole-ward side'],
+  ['', 'the side away from the sun'],
   ['north', 'north'],
   ['east', 'east'],
   ['south', 'south'],

@@ -86,7 +86,7 @@ export function FeedForm({ state, onEdit }: Props) {
   const form = useTyped(typedOf(soil), (read) => changesOf(read, soil));
   return (
     <form
-      className="grid grid-cols-3 gap-x-3 gap-y-1"
+      className="grid grid-cols-3 items-end gap-x-3 gap-y-1"
       aria-label="Feed"
       onSubmit={form.sent((changes) => onEdit({ do: 'change-soil', changes }))}
     >

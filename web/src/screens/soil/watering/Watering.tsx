@@ -1,3 +1,5 @@
+import { Fragment } from 'react';
+
 import type { HeldGarden } from '../../../api/merge';
 import type { Edit, PlaceReport } from '../../../api/types';
 import { Heads } from '../../../kit/Heads';
@@ -95,41 +97,45 @@ function Ways({ state, place, water, used }: WaysProps) {
       />
       <tbody>
         {water.ways.map((way) => (
-          <tr
-            key={way.way}
-            className={`border-t border-faint align-top ${way.way === used ? 'bg-wash' : ''}`}
-          >
-            <th scope="row" className="max-w-[16rem] text-left font-normal">
-              <span className="inline-block font-semibold first-letter:uppercase">{way.label}</span>
-              <span className="block text-[12.5px] text-muted">{`For ${way.suits}.`}</span>
-            </th>
-            <td className="text-right">{units.volumeBare(way.litres)}</td>
-            <td className="text-right">{way.trips ?? '–'}</td>
-            <td className="text-right">{minutes(way.running_minutes)}</td>
-            <td className="text-right font-semibold">
-              <Figure
-                label={`${way.label}, your time: working`}
-                working={() => (
-                  <PlaceWorking
-                    state={state}
-                    place={place.id}
-                    title={`A dry week by ${way.label}`}
-                    pick={(w) => w.ways[way.way]}
-                  />
-                )}
-              >
-                {minutes(way.own_minutes)}
-              </Figure>
-            </td>
-            <td className="pl-4">
-              {LEAVES[way.wets_leaves]}
-              {way.tap_share > 1 && (
-                <span className="block text-[12.5px] text-muted">
-                  {`in ${Math.ceil(way.tap_share)} parts: the tap gives too little for all at once`}
+          <Fragment key={way.way}>
+            <tr className={`border-t border-faint align-top ${way.way === used ? 'bg-wash' : ''}`}>
+              <th scope="row" className="max-w-[16rem] text-left font-normal">
+                <span className="inline-block font-semibold first-letter:uppercase">
+                  {way.label}
                 </span>
-              )}
-            </td>
-          </tr>
+                <span className="block text-[12.5px] text-muted max-sm:hidden">{`For ${way.suits}.`}</span>
+              </th>
+              <td className="pl-2 text-right">{units.volumeBare(way.litres)}</td>
+              <td className="pl-2 text-right">{way.trips ?? '–'}</td>
+              <td className="whitespace-nowrap pl-2 text-right">{minutes(way.running_minutes)}</td>
+              <td className="pl-2 text-right font-semibold whitespace-nowrap">
+                <Figure
+                  label={`${way.label}, your time: working`}
+                  working={() => (
+                    <PlaceWorking
+                      state={state}
+                      place={place.id}
+                      title={`A dry week by ${way.label}`}
+                      pick={(w) => w.ways[way.way]}
+                    />
+                  )}
+                >
+                  {minutes(way.own_minutes)}
+                </Figure>
+              </td>
+              <td className="pl-4 max-sm:pl-2">
+                {LEAVES[way.wets_leaves]}
+                {way.tap_share > 1 && (
+                  <span className="block text-[12.5px] text-muted">
+                    {`in ${Math.ceil(way.tap_share)} parts: the tap gives too little for all at once`}
+                  </span>
+                )}
+              </td>
+            </tr>
+            <tr className={`sm:hidden ${way.way === used ? 'bg-wash' : ''}`}>
+              <td colSpan={6} className="pb-1 text-[12.5px] text-muted">{`For ${way.suits}.`}</td>
+            </tr>
+          </Fragment>
         ))}
       </tbody>
     </table>
