@@ -60,7 +60,9 @@ export function Backups({
                   {moment(backup.made_at)}
                 </th>
                 <td>{REASONS[backup.reason] ?? backup.reason}</td>
-                <td className="whitespace-nowrap pl-3 text-right tabular-nums">{size(backup.bytes)}</td>
+                <td className="whitespace-nowrap pl-3 text-right tabular-nums">
+                  {size(backup.bytes)}
+                </td>
                 <td className="whitespace-nowrap pl-4 text-right">
                   {restorable && (
                     <button
