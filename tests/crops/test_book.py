@@ -16,14 +16,14 @@ KG_PER_M2 = {
     "stem": (0.5, 7.0),
     "bulb": (1.5, 6.0),
     "pod": (1.0, 6.0),
-    "seed": (1.0, 3.0),
+    "seed": (0.05, 3.0),
     "herb": (0.3, 3.0),
     "flower": (1.0, 4.0),
 }
 
 
 def test_breadth():
-    assert len(CROPS) >= 70
+    assert len(CROPS) >= 115
     assert len({crop.family for crop in CROPS}) >= 16
     groups = {crop.group for crop in CROPS}
     assert {"root", "leaf", "fruit", "pod", "bulb", "herb", "flower"} <= groups

@@ -24,6 +24,18 @@ const HATCHES: Record<string, { size: number; lines: ReactNode }> = {
   Montiaceae: { size: 6, lines: <path d="M1 3A2 2 0 0 0 5 3" /> },
   Polygonaceae: { size: 7, lines: <path d="M1 1H4V4H1Z" /> },
   Portulacaceae: { size: 5, lines: <path d="M1 1L3 3" /> },
+  Ericaceae: { size: 7, lines: <path d="M1.5 1.5L3.5 5.5L5.5 1.5" /> },
+  Grossulariaceae: {
+    size: 8,
+    lines: (
+      <>
+        <circle cx={2} cy={2} r={0.9} />
+        <circle cx={6} cy={6} r={0.9} />
+        <path d="M4 5L7 2" />
+      </>
+    ),
+  },
+  Zingiberaceae: { size: 7, lines: <path d="M1 6L3.5 1L6 6M3.5 1V6" /> },
   Asparagaceae: { size: 7, lines: <path d="M0 5L3.5 2L7 5" /> },
 };
 

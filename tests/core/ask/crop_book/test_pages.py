@@ -103,6 +103,7 @@ def test_kinds_of_one_crop_lead_to_each_other(plan, book):
     assert set(crop_page(Estimate(plan, book), "tomato-bush", book).kinds) == {
         "tomato",
         "tomato-cherry",
+        "tomato-tumbling",
     }
     assert "tomato-bush" in crop_page(Estimate(plan, book), "tomato", book).kinds
 

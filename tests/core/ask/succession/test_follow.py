@@ -137,7 +137,7 @@ def test_rests_are_counted_in_whole_years(reported, year, again):
 
 
 def test_a_family_that_should_rest_is_offered_last(follow):
-    place = bed(grew=[{"year": 2026, "crops": ["calabrese"]}])
+    place = bed(grew=[{"year": 2026, "crops": ["calabrese", "beetroot", "carrot"]}])
     found = follow(PEAS, LEEKS, place=place).entries
     cautioned = [bool(entry.caution) for entry in found]
     assert any(cautioned)
