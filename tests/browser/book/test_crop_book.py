@@ -25,8 +25,8 @@ def test_a_crop_is_found_by_any_of_its_names(crops, letters, crop):
     crops.get_by_label("Find a crop by any of its names").fill(letters)
     found = crops.get_by_role("list", name="Crops", exact=True)
     expect(found).not_to_contain_text("cordon tomato")
-    found.get_by_role("button", name=crop).click()
-    expect(crops.get_by_role("heading", name=crop)).to_be_visible()
+    found.get_by_text(crop, exact=True).click()
+    expect(crops.get_by_role("heading", name=crop, exact=True)).to_be_visible()
 
 
 def test_letters_that_nothing_answers_to_say_so(crops):
