@@ -196,7 +196,7 @@ def test_the_demo_gardens_use_every_layout_and_six_ways_of_holding_up(book, repo
 
     found = [r for plan in demo_plans(book) for r in reported(p.document(plan)).plantings]
     assert {r.layout for r in found} == book.layouts.keys()
-    assert {r.training for r in found} >= {"net", "strings", "mesh", "cage", "tripod", "flat-net"}
+    assert {r.training for r in found} >= {"net", "strings", "mesh", "cage", "tripod", "woven"}
 
 
 def giving(*, crop="radish", to="big", **changes):

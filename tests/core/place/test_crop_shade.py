@@ -9,6 +9,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from ample_rows.core.ask.supports.edges import edge_choices
+from ample_rows.core.edits import ChangePlace, apply_edit
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry.cells import pitch_of
 from ample_rows.core.place.crop_shade import crop_shades
@@ -163,13 +164,14 @@ def test_the_poleward_side_is_best_for_a_net_in_either_hemisphere(book):
     loss = {choice.edge: choice.loss_kg for choice in best}
     assert loss["south"] > 1
     assert {c.edge: c.length_cm for c in best}["east"] == 120
-    best = edge_choices(Estimate(south, book), "tall", "net")
-    assert best[0].edge == "south"
+    net = {"id": "net", "height_cm": 170, "system": "mesh"}
+    at_an_edge = apply_edit(south, ChangePlace(id="tall", changes={"supports": [net]}))
+    assert edge_choices(Estimate(at_an_edge, book), "tall", "net")[0].edge == "south"
+    # Along a line within the bed there is no side to choose.
+    assert edge_choices(Estimate(south, book), "tall", "net") == ()
 
 
 def test_moving_a_support_keeps_each_plantings_share_of_it(book):
-    from ample_rows.core.edits import apply_edit
-
     plan = demo_plans(book)[0]
     east = next(c for c in edge_choices(Estimate(plan, book), "south", "net") if c.edge == "east")
     moved = apply_edit(plan, east.move.edit)

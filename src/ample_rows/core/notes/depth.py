@@ -43,7 +43,7 @@ def depth_short(view: PlaceView) -> Iterator[Note]:
                 place=view.place.id,
                 planting=e.planting.id,
                 text=_depth_stop_words(e),
-                fix=_ways_out(fixes),
+                fix=_ways_out(fixes, e),
                 fixes=fixes,
                 cells=e.report.cells,
             )
@@ -103,13 +103,17 @@ def _reduced_note(view: PlaceView, reduced: list[Evaluated]) -> Note:
             best=listed(best),
             lost=span_lost(e.depth.factor for e in reduced),
         ),
-        fix=_ways_out(fixes),
+        fix=_ways_out(fixes, worst),
         fixes=fixes,
         cells=all_cells(reduced),
     )
 
 
-def _ways_out(fixes: tuple[Fix, ...]) -> Message:
+def _ways_out(fixes: tuple[Fix, ...], worst: Evaluated) -> Message:
+    if worst.depth.governed_by == "litres":
+        if worst.report.plants == 1:
+            return message("depth-larger-pot")
+        return message("depth-fewer-plants")
     if not fixes:
         return message("depth-grow-deeper-place")
     return message("ways-out", fixes=listed((fix.label for fix in fixes), "semicolon"))

@@ -1,6 +1,6 @@
 """Notes on time: starts too early or late, turn-round, idle ground."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import replace
 from datetime import date
 
@@ -8,6 +8,7 @@ from ample_rows.core import plan as p
 from ample_rows.core.calendar.dates import spares_young, usual_end
 from ample_rows.core.calendar.growing_year import days
 from ample_rows.core.edits import Plant
+from ample_rows.core.geometry.cells import grid_of
 from ample_rows.core.notes.note import Fix, Note
 from ample_rows.core.notes.view import change_planting, named
 from ample_rows.core.place.free_block import free_block
@@ -236,13 +237,15 @@ def idle_ground(view: PlaceView) -> Iterator[Note]:
             code="idle",
             place=view.place.id,
             planting=None,
-            text=message(
-                "timing-stand-free-weeks-from",
-                cells=Squares(tuple(spell.cells)),
-                length=Count(length // 7, "week"),
-                start=spell.start,
-            ),
+            text=_free(view, spell.cells, length=Count(length // 7, "week"), start=spell.start),
             fix=message("timing-choose-these-squares-see"),
             fixes=(),
             cells=spell.cells,
         )
+
+
+def _free(view: PlaceView, cells: Sequence[str], *, length: Count, start: date) -> Message:
+    if len(cells) == len(grid_of(view.place).cells):
+        return message("timing-nothing-grows-here", length=length, start=start)
+    free = Squares(tuple(cells))
+    return message("timing-stand-free-weeks-from", cells=free, length=length, start=start)

@@ -50,6 +50,8 @@ depth-roots-have = roots have { $usable }
 depth-full-litres = { $crop } { $full } per plant
 depth-full-depth = { $crop } { $full }
 depth-grow-deeper-place = Grow it in a deeper place.
+depth-larger-pot = Stand it in a larger pot.
+depth-fewer-plants = Give each more soil: fewer plants here, or a larger pot.
 depth-loosen-deeper = Loosen { $missing } deeper
 depth-fill-higher = Fill { $missing } higher
 depth-build-wall-higher = Build the wall { $missing } higher
@@ -202,6 +204,7 @@ timing-planting-takes-over-then = The planting of { $start } takes over then.
 timing-start-second-wave-about = Start a second wave about { $later }, to be picked when this one goes, or grow a kind that withstands it.
 timing-start = Start it in { $block } on { $later }
 timing-follows-after-days-clearing = { CAPITAL($crop) } follows { $before } after { $rest }; clearing, feeding and raking take about { $wanted } days.
+timing-nothing-grows-here = Nothing grows here for { $length } from { $start }.
 timing-stand-free-weeks-from = { $cells } stand free for { $length } from { $start }.
 timing-choose-these-squares-see = Choose these squares to see what fits.
 
