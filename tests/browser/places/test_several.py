@@ -37,7 +37,7 @@ def test_six_pots_of_one_kind(page, base_url):
     page.get_by_role("button", name="Add the place").click()
     expect(page.get_by_role("heading", name="Pot 1")).to_be_visible()
     plan = page.request.get(f"{base_url}/api/gardens/lantern-court").json()["plan"]
-    assert [place["group"] for place in plan["places"] if place["group"]] == ["Pot"] * 6
+    assert [place["group"] for place in plan["places"]][-6:] == ["Pot"] * 6
 
 
 def test_the_drawing_follows_each_keystroke_and_can_be_pulled(page, base_url):

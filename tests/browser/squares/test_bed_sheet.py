@@ -36,7 +36,7 @@ def test_squares_painted_then_a_crop_pressed_plants_it(at):
     panel.get_by_role("button", name=re.compile("^Ra ?radish")).click()
     expect(page.get_by_text("Last: plant radish")).to_be_visible()
     expect(ledger(page)).to_contain_text("3 of 12")
-    expect(ledger(page).get_by_role("status")).to_contain_text("+75 plants")
+    expect(ledger(page).get_by_role("status")).to_contain_text("+48 plants")
 
 
 def test_the_same_by_keyboard_alone(at):
@@ -202,7 +202,7 @@ def test_a_margin_note_mends_what_it_tells_of(at):
     expect(notes).to_contain_text("grows a root 19 cm long")
     notes.get_by_role("button", name="Grow a short-rooted carrot instead").click()
     expect(notes).not_to_contain_text("grows a root 19 cm long")
-    expect(page.get_by_role("button", name=re.compile("short-rooted carrot, 50"))).to_be_visible()
+    expect(page.get_by_role("button", name=re.compile("short-rooted carrot, 32"))).to_be_visible()
 
 
 def test_the_drawing_has_a_table_that_copies_as_csv(at, context):

@@ -155,7 +155,10 @@ def _in_waves(need: _Need) -> Iterator[tuple[Message, Edit]]:
 def _fewer(need: _Need) -> Iterator[tuple[Message, Edit]]:
     """Fewer squares of what goes to waste."""
     planting = _largest(need)
-    if planting is None or need.table.spoils_kg < _WORTH_KG or planting.cells == "all":
+    if planting is None or need.table.spoils_kg < _WORTH_KG:
+        return
+    # What stands along a line has no squares of its own to give up.
+    if planting.cells == "all" or not planting.cells:
         return
     e = next(e for e in need.own if e.planting.id == planting.id)
     a_square = e.report.harvest_kg.p50 / len(planting.cells)

@@ -188,6 +188,16 @@ def test_remedies_do_what_they_say(read, reported, book):
     assert found[0].more_eaten_kg > 0
 
 
+def test_too_much_along_a_line_is_no_matter_of_squares(read, book):
+    stakes = {"id": "stakes", "system": "woven", "line_cm": [[60, 0], [60, 240]]}
+    row = planting("tomato", [], id="row", start="transplant", start_date="2027-05-20")
+    row["support"] = "stakes"
+    more = planting("tomato", block("A1", "A2"), id="more", start="transplant")
+    doc = document(row, more, places=[bed(supports=[stakes])], **wanting(tomato=1))
+    found = remedies(Estimate(read(doc), book), "tomato")
+    assert not any("less" in said(remedy.label) for remedy in found)
+
+
 def test_remedies_are_for_what_is_wanted(read, book):
     with pytest.raises(CannotBeDoneError, match="remedies-no-amount-wanted"):
         remedies(Estimate(read(document(LETTUCE)), book), "lettuce")
