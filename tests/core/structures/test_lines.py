@@ -44,6 +44,15 @@ def test_two_rows_stand_so_far_apart_as_the_cross_arms_say(grown):
     assert one.plants == 5
 
 
+def test_nothing_is_planted_where_a_post_holds_the_square(reported):
+    post = bed(supports=[MIDDLE], held=[{"cells": ["B3", "C3", "C4"], "reason": "a post"}])
+    (report,) = reported(document(ROW, places=[post])).plantings
+    # Of 24, 72, 120, 168 and 216 cm the one at 72 lies between B3 and C3, both held; beside C4
+    # the square B4 is free, so the row goes by.
+    assert [y for _, y in spots(report)] == [24, 120, 168, 216]
+    assert not {"B3", "C3", "C4"} & set(report.cells)
+
+
 def test_several_lines_in_one_bed_do_not_clash(reported):
     lines = [
         {"id": f"row{n}", "system": "woven", "line_cm": [[x, 0], [x, 240]]}

@@ -8,7 +8,7 @@ import numpy as np
 from ample_rows.core import notes
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
-from ample_rows.core.geometry.cells import cells_of, grid_of
+from ample_rows.core.geometry.cells import cells_of, grid_of, held_cells
 from ample_rows.core.notes.note import Note
 from ample_rows.core.place.idle import idle_ground
 from ample_rows.core.place.report import PlaceReport
@@ -36,7 +36,7 @@ def evaluate_place(here: PlaceCase, plantings: tuple[p.Planting, ...]) -> PlaceR
     place, setting, book = here.place, here.setting, here.book
     evaluated = tuple(evaluate_planting(planting, here) for planting in plantings)
     grid = grid_of(place)
-    held = frozenset(a for h in place.held for a in h.cells)
+    held = held_cells(place)
     taken = [(e.report.cells, e.dates.start, e.dates.clear) for e in evaluated]
     rests = [(cells_of(place, rest.cells), rest.since, rest.until) for rest in place.rests]
     weeks, rested, spells = idle_ground(grid, held, taken, setting.year, book, rests=rests)

@@ -281,5 +281,10 @@ def cells_of(place: p.Place, wanted: tuple[str, ...] | str) -> tuple[str, ...]:
     """Addresses of a planting: as listed, or every cell that is not held."""
     if isinstance(wanted, tuple):
         return wanted
-    held = {address for h in place.held for address in h.cells}
+    held = held_cells(place)
     return tuple(a for a in grid_of(place).cells if a not in held)
+
+
+def held_cells(place: p.Place) -> frozenset[str]:
+    """Addresses that something else holds: a post, a stone, a lid."""
+    return frozenset(address for h in place.held for address in h.cells)

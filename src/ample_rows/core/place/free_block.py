@@ -4,7 +4,7 @@ from collections.abc import Iterable
 from datetime import date
 
 from ample_rows.core import plan as p
-from ample_rows.core.geometry.cells import Grid, grid_of
+from ample_rows.core.geometry.cells import Grid, grid_of, held_cells
 from ample_rows.core.planting.report import PlantingReport
 
 Block = tuple[str, ...]
@@ -13,7 +13,7 @@ Block = tuple[str, ...]
 def free_block(place: p.Place, own: PlantingReport, standing: Iterable[PlantingReport]) -> Block:
     """The first rectangle of about as many whole squares that is free for the planting's time."""
     grid = grid_of(place)
-    held = {address for h in place.held for address in h.cells}
+    held = held_cells(place)
     taken = {cell for r in standing if _meet(own, r) for cell in r.cells}
     free = {
         cell.spot: cell.address

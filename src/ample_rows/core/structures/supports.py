@@ -2,6 +2,7 @@
 
 import itertools
 import math
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from functools import lru_cache
 from typing import Literal
@@ -16,6 +17,7 @@ from ample_rows.core.geometry.cells import (
     Pitch,
     grid_of,
     grid_over,
+    held_cells,
     pitch_of,
 )
 from ample_rows.core.geometry.lattice import Point
@@ -171,8 +173,19 @@ def in_row_for(plants: int, run: Run, sides: Sides) -> float:
 
 
 def cells_under(place: p.Place, run: Run) -> tuple[str, ...]:
-    """Cells that the footprint of a run covers by more than the fit tolerance."""
-    return _cells_under(place.shape, pitch_of(place), run)
+    """Cells that are not held and that a run's footprint covers by more than the fit tolerance."""
+    held = held_cells(place)
+    return tuple(a for a in _cells_under(place.shape, pitch_of(place), run) if a not in held)
+
+
+def off_held(place: p.Place, points: Sequence[tuple[float, float]]) -> list[tuple[float, float]]:
+    """Those of some points that lie in no held square: nothing is planted where a post stands."""
+    if not place.held:
+        return list(points)
+    grid = grid_of(place)
+    boxes = [grid.box(grid.cells[a].spot) for a in held_cells(place) if a in grid.cells]
+    held = shapely.union_all([shapely.box(b.x0, b.y0, b.x1, b.y1) for b in boxes])
+    return [point for point in points if not held.contains(shapely.Point(point))]
 
 
 @lru_cache(maxsize=2048)

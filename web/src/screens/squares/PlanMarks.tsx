@@ -13,14 +13,32 @@ import { boxOf, gridSize, spotOf } from '../../drawing/cells';
 
 const DIMENSION_PX_A_LETTER = 3.6;
 
+/** What plants climb on: its line and posts, told over the bed so that no plant lies under words. */
 export function Supports({ place, scale }: { place: PlaceReport; scale: GroundScale }) {
   const units = useUnits();
+  const [x0, y0, x1, y1] = place.bounds_cm;
+  const corners = [groundToPx(scale, [x0, y0]), groundToPx(scale, [x1, y1])];
+  const alone = place.supports.length === 1;
+  const words = place.supports.map((support) =>
+    alone
+      ? `${support.label}, ${support.posts} posts, ${units.length(support.height_cm)} high`
+      : support.label,
+  );
   return (
     <g>
+      <text
+        x={Math.max(...corners.map(([x]) => x))}
+        y={Math.min(...corners.map(([, y]) => y)) - 9}
+        fontSize={12}
+        fontWeight={600}
+        textAnchor="end"
+        fill="var(--damson)"
+        className="halo"
+      >
+        {words.join('; ')}
+      </text>
       {place.supports.map((support) => {
         const line = support.line_cm.map(([x, y]) => groundToPx(scale, [x, y]));
-        const [ax, ay] = line[0] ?? [0, 0];
-        const [bx, by] = line.at(-1) ?? [ax, ay];
         return (
           <g key={support.id}>
             <polyline
@@ -40,17 +58,6 @@ export function Supports({ place, scale }: { place: PlaceReport; scale: GroundSc
                 strokeWidth={1.6}
               />
             ))}
-            <text
-              x={Math.max(ax, bx)}
-              y={Math.min(ay, by) - 9}
-              fontSize={12}
-              fontWeight={600}
-              textAnchor="end"
-              fill="var(--damson)"
-              className="halo"
-            >
-              {`${support.label}, ${support.posts} posts, ${units.length(support.height_cm)} high`}
-            </text>
           </g>
         );
       })}

@@ -19,7 +19,7 @@ from ample_rows.core.edits import (
 )
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry import shapes
-from ample_rows.core.geometry.cells import grid_of, span_words
+from ample_rows.core.geometry.cells import grid_of, held_cells, span_words
 from ample_rows.core.planting.cases import Evaluated, PlaceCase
 from ample_rows.core.planting.evaluated import evaluate_planting
 from ample_rows.core.planting.report import PlantingReport
@@ -142,7 +142,7 @@ def _free_from(
     place: p.Place, standing: tuple[PlantingReport, ...], since: date, until: date
 ) -> dict[date, tuple[str, ...]]:
     """Squares by the day from which they stay free up to another, earlier ones among later."""
-    held = {address for h in place.held for address in h.cells}
+    held = held_cells(place)
     by_day: dict[date, list[str]] = defaultdict(list)
     for address in grid_of(place).cells:
         ends = [

@@ -21,7 +21,7 @@ from ample_rows.core.edits import (
     Together,
 )
 from ample_rows.core.estimate.estimate import Estimate
-from ample_rows.core.geometry.cells import cells_about, grid_of, pitch_of
+from ample_rows.core.geometry.cells import cells_about, grid_of, held_cells, pitch_of
 from ample_rows.core.planting.cases import Setting
 from ample_rows.core.planting.setting_out import SQUARE_CM, schools_of, squares_for_one
 from ample_rows.core.site.risers import placed
@@ -135,7 +135,7 @@ def _blocks(
     strip = _strip(place, setting, book)
     climbing = [entry for entry in starter.entries if entry.climbs]
     standing = [entry for entry in starter.entries if not entry.climbs]
-    held = {address for h in place.held for address in h.cells}
+    held = held_cells(place)
     taken = set(strip) if climbing else set()
     lines = _lines(place, setting, held | taken)
     wide = [_lines_wanted(entry, place, setting, book) for entry in standing]
@@ -166,7 +166,7 @@ def _split(strip: Block, entries: list[StarterEntry]) -> list[Block]:
     return parts
 
 
-def _lines(place: p.Place, setting: Setting, taken: set[str]) -> list[Block]:
+def _lines(place: p.Place, setting: Setting, taken: frozenset[str]) -> list[Block]:
     """Rows of free squares across the longer side, from the pole-ward end sunward."""
     grid = grid_of(place)
     along = 1 if grid.rows >= grid.columns else 0
