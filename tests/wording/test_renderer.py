@@ -7,6 +7,7 @@ from pydantic import TypeAdapter
 
 from ample_rows.core.words.message import (
     Area,
+    Bulk,
     Count,
     Distance,
     Dose,
@@ -20,6 +21,7 @@ from ample_rows.core.words.message import (
     Rain,
     Share,
     Span,
+    Speed,
     Squares,
     Temperature,
     Volume,
@@ -43,7 +45,14 @@ IMPERIAL = renderer_for("imperial")
         (Length(30.48), "30.5 cm", "12 in"),
         (Distance(1.5), "1.5 m", "4.9 ft"),
         (Area(2.88), "2.88 m²", "31 sq ft"),
+        (Length(91.44), "91.4 cm", "3 ft"),
+        (Length(-137.2), "−137.2 cm", "−4 ft 6 in"),
+        (Length(243.84), "243.8 cm", "8 ft"),
         (Volume(1396.4), "1,396 L", "368.9 gal"),
+        (Bulk(8), "8 L", "7 qt"),
+        (Bulk(84.95), "85 L", "3 cu ft"),
+        (Bulk(1529.1), "1,529 L", "2 cu yd"),
+        (Speed(22), "22 m/s", "49 mph"),
         (Volume(6.149, 1), "6.1 L", "1.6 gal"),
         (Mass(0.0081), "8.1 g", "0.29 oz"),
         (Mass(0.1523), "0.15 kg", "5.4 oz"),
@@ -72,6 +81,13 @@ IMPERIAL = renderer_for("imperial")
 def test_each_kind_of_value_in_either_units(value, metric, imperial):
     said = message("verbatim", text=value)
     assert (METRIC.say(said), IMPERIAL.say(said)) == (metric, imperial)
+
+
+def test_a_day_in_the_order_of_its_region():
+    said = message("verbatim", text=date(2027, 5, 1))
+    assert renderer_for("imperial", "en-US").say(said) == "May 1"
+    assert renderer_for("metric", "en-US").say(said) == "May 1"
+    assert renderer_for("imperial").say(said) == "1 May"
 
 
 def test_a_message_within_a_message():

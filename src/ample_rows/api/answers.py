@@ -5,24 +5,25 @@ from collections.abc import Awaitable, Callable
 
 import anyio
 
-from ample_rows.wording import UnitSystem
+from ample_rows.api.units import Saying
 
 _MOST = 6
-_Key = tuple[int, UnitSystem]
+_Key = tuple[int, Saying]
 
 
 class Answers:
-    """The last few gardens as they were sent, by version, which no two states share, and units."""
+    """The last few gardens as they were sent: by version, which no two states share, and by how
+    they are said."""
 
     def __init__(self) -> None:
         self._by_version: OrderedDict[_Key, bytes] = OrderedDict()
         self._making: dict[_Key, anyio.Event] = {}
 
     async def once(
-        self, version: int, units: UnitSystem, make: Callable[[], Awaitable[bytes]]
+        self, version: int, saying: Saying, make: Callable[[], Awaitable[bytes]]
     ) -> bytes:
         """The answer for a version; whoever asks first makes it, and the others wait for it."""
-        key = version, units
+        key = version, saying
         while key not in self._by_version:
             made = self._making.get(key)
             if made is not None:

@@ -24,7 +24,7 @@ from ample_rows.api.state import (
     garden_response,
     json_response,
 )
-from ample_rows.api.units import preferred_units
+from ample_rows.api.units import preferred_saying
 from ample_rows.core.ask.what_fits.first_bed import FirstBed, first_garden
 from ample_rows.core.ask.what_fits.shelf import ShelfAnswer, shelf_for
 from ample_rows.core.book import Book
@@ -159,7 +159,7 @@ async def read_garden(slug: str, request: Request, store: Store, estimates: Comp
             return await run_in_threadpool(lambda: garden_answer(store.load(slug), estimates))
 
     version = await run_in_threadpool(store.version, slug)
-    return json_response(await answers.once(version, preferred_units(request.scope), written))
+    return json_response(await answers.once(version, preferred_saying(request.scope), written))
 
 
 @router.delete("/gardens/{slug}", status_code=204)

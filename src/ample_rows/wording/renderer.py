@@ -12,7 +12,7 @@ from fluent.runtime.types import FluentInt
 from ample_rows.core.geometry.cells import span_words
 from ample_rows.core.words.day_words import day_words
 from ample_rows.core.words.message import OF_TABLE, Count, Listed, Message, Span, Squares, Value
-from ample_rows.wording.units import UnitSystem, written
+from ample_rows.wording.units import UnitSystem, Words, written
 
 _JOINED = {
     "comma": (", ", ", "),
@@ -54,10 +54,11 @@ def _bundle() -> FluentBundle:
 
 
 class Renderer:
-    """Sentences for one system of units."""
+    """Sentences for one system of units, in the words of one region."""
 
-    def __init__(self, units: UnitSystem) -> None:
+    def __init__(self, units: UnitSystem, words: Words = "en-GB") -> None:
         self.units = units
+        self._american = words == "en-US"
         self._kept = lru_cache(maxsize=8192)(self._written)
         self._plain: dict[str, str] = {}
 
@@ -111,7 +112,7 @@ class Renderer:
             case Listed(items, joined):
                 return _together([str(self._value(item)) for item in items], joined)
             case date():
-                return day_words(value)
+                return day_words(value, american=self._american)
         return written(value, self.units)
 
     def _span(self, low: Value, high: Value) -> str:
@@ -133,8 +134,9 @@ def _together(words: list[str], joined: str) -> str:
 
 
 METRIC = Renderer("metric")
-_IMPERIAL = Renderer("imperial")
 
 
-def renderer_for(units: UnitSystem) -> Renderer:
-    return _IMPERIAL if units == "imperial" else METRIC
+@cache
+def renderer_for(units: UnitSystem, words: Words = "en-GB") -> Renderer:
+    """The one renderer for some units and a region's words."""
+    return METRIC if (units, words) == ("metric", "en-GB") else Renderer(units, words)

@@ -6,6 +6,7 @@ from typing import Any, Literal
 
 from ample_rows.core.words.message import (
     Area,
+    Bulk,
     Distance,
     Dose,
     Length,
@@ -15,11 +16,13 @@ from ample_rows.core.words.message import (
     Number,
     Rain,
     Share,
+    Speed,
     Temperature,
     Volume,
 )
 
 UnitSystem = Literal["metric", "imperial"]
+Words = Literal["en-GB", "en-US"]
 
 CM_PER_INCH = 2.54
 M_PER_FOOT = 0.3048
@@ -27,6 +30,14 @@ MM_PER_INCH = 25.4
 LB_PER_KG = 2.204_622_6
 OZ_PER_KG = 35.273_96
 GALLONS_PER_LITRE = 0.264_172
+QUARTS_PER_LITRE = 0.908_083
+CUBIC_FEET_PER_LITRE = 0.035_314_67
+CUBIC_FEET_PER_CUBIC_YARD = 27
+MPH_PER_M_S = 2.236_936
+INCHES_PER_FOOT = 12
+# From a yard on a length is said in feet and inches, as a tape is read.
+_IN_FEET_FROM_IN = 36
+_IN_QUARTS_BELOW_CUBIC_FEET = 0.5
 SQUARE_FEET_PER_M2 = 10.763_91
 # Below these a weight is said in the smaller unit.
 _IN_GRAMS_BELOW_KG = 0.0995
@@ -46,6 +57,24 @@ def significant(value: float, figures: int = 2) -> str:
         return "0"
     places = figures - 1 - math.floor(math.log10(abs(value)))
     return trimmed(round(value, places), max(0, places))
+
+
+def _length_imperial(measure: Length) -> str:
+    inches = round(measure.cm / CM_PER_INCH, 1)
+    if abs(inches) < _IN_FEET_FROM_IN:
+        return f"{trimmed(inches, 1)} in"
+    feet, rest = divmod(abs(inches), INCHES_PER_FOOT)
+    sign = "−" if inches < 0 else ""
+    return f"{sign}{trimmed(feet, 0)} ft" + (f" {trimmed(rest, 1)} in" if round(rest, 1) else "")
+
+
+def _bulk_imperial(measure: Bulk) -> str:
+    cubic_feet = measure.litres * CUBIC_FEET_PER_LITRE
+    if abs(cubic_feet) < _IN_QUARTS_BELOW_CUBIC_FEET:
+        return f"{trimmed(measure.litres * QUARTS_PER_LITRE, 0)} qt"
+    if abs(cubic_feet) < CUBIC_FEET_PER_CUBIC_YARD:
+        return f"{trimmed(cubic_feet, 1)} cu ft"
+    return f"{trimmed(cubic_feet / CUBIC_FEET_PER_CUBIC_YARD, 1)} cu yd"
 
 
 def _mass_metric(measure: Mass) -> str:
@@ -68,7 +97,7 @@ def _fahrenheit(measure: Temperature) -> str:
 _SAID: dict[type, tuple[Callable[[Any], str], Callable[[Any], str]]] = {
     Length: (
         lambda v: f"{trimmed(v.cm, 1)} cm",
-        lambda v: f"{trimmed(v.cm / CM_PER_INCH, 1)} in",
+        _length_imperial,
     ),
     Distance: (
         lambda v: f"{trimmed(v.m, 2)} m",
@@ -82,6 +111,7 @@ _SAID: dict[type, tuple[Callable[[Any], str], Callable[[Any], str]]] = {
         lambda v: f"{trimmed(v.litres, v.digits)} L",
         lambda v: f"{trimmed(v.litres * GALLONS_PER_LITRE, 1)} gal",
     ),
+    Bulk: (lambda v: f"{trimmed(v.litres, 0)} L", _bulk_imperial),
     Mass: (_mass_metric, _mass_imperial),
     Dose: (
         lambda v: f"{trimmed(v.g, 0)} g" if v.g < 1000 else f"{trimmed(v.g / 1000, 1)} kg",
@@ -94,6 +124,10 @@ _SAID: dict[type, tuple[Callable[[Any], str], Callable[[Any], str]]] = {
     Rain: (
         lambda v: f"{trimmed(v.mm, 1)} mm",
         lambda v: f"{trimmed(v.mm / MM_PER_INCH, 2)} in",
+    ),
+    Speed: (
+        lambda v: f"{trimmed(v.m_per_s, 0)} m/s",
+        lambda v: f"{trimmed(v.m_per_s * MPH_PER_M_S, 0)} mph",
     ),
     Temperature: (
         lambda v: f"{trimmed(v.c, 1)} {'K' if v.difference else '°C'}",

@@ -20,7 +20,16 @@ from ample_rows.core.site.risers import riser_on
 from ample_rows.core.soil import roots
 from ample_rows.core.soil.fill import fill_of, recipe
 from ample_rows.core.soil.order import options_for
-from ample_rows.core.words.message import Length, Message, Money, Squares, Volume, listed, message
+from ample_rows.core.words.message import (
+    Bulk,
+    Length,
+    Message,
+    Money,
+    Squares,
+    Volume,
+    listed,
+    message,
+)
 
 REDUCED_WORTH_SAYING = 0.97
 
@@ -181,7 +190,7 @@ def _riser_fixes(view: PlaceView, e: Evaluated, missing: float) -> Iterator[Fix]
             "depth-stand-box-high-mix",
             wall=Length(wall),
             cells=Squares(tuple(cells)),
-            litres=Volume(litres),
+            litres=Bulk(litres),
         ),
         edit=edits.StandRiser(id=place.id, cells=list(cells), new_id=riser.id, wall_height_cm=wall),
     )
@@ -195,7 +204,7 @@ def _filled(view: PlaceView, what: Message, **changes: float) -> Fix:
     bought = options_for(litres, soil, recipe(deeper.kind, litres))
     cost = next((_priced(o.cost) for o in bought if o.cost is not None), None)
     return Fix(
-        label=message("depth-takes-mix", what=what, litres=Volume(litres), cost=cost or ""),
+        label=message("depth-takes-mix", what=what, litres=Bulk(litres), cost=cost or ""),
         edit=change_place(view, **changes),
     )
 

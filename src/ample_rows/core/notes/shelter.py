@@ -11,12 +11,12 @@ from ample_rows.core.place.view import PlaceView
 from ample_rows.core.site.paths import PathRoom, paths_of
 from ample_rows.core.soil.fill import fill_of
 from ample_rows.core.words.message import (
+    Bulk,
     Distance,
     Length,
     Message,
     Share,
     Span,
-    Volume,
     message,
     sentences,
     verbatim,
@@ -57,7 +57,7 @@ def rim(view: PlaceView) -> Iterator[Note]:
                 worker=worker.label,
                 rim=Span(Length(least), Length(most)),
                 least=Length(least),
-                more=Volume(more),
+                more=Bulk(more),
             ),
             fix=message("shelter-raise-or-stand-mix"),
             fixes=(

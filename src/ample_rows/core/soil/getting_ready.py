@@ -10,7 +10,7 @@ from ample_rows.core.calendar.growing_year import GrowingYear
 from ample_rows.core.geometry import shapes
 from ample_rows.core.soil.fill import Fill, base_cm
 from ample_rows.core.soil.soft import soft_layers
-from ample_rows.core.words.message import Length, Text, Volume, message
+from ample_rows.core.words.message import Bulk, Length, Text, message
 
 _SETTLE_WEEKS, _SOD_WEEKS, _WARM_WEEKS = 4, 16, 4
 
@@ -48,7 +48,7 @@ def prep_jobs(
     elif fill.top_up_litres >= 1:
         jobs.append(
             PrepJob(
-                message("getting-ready-top-up", top_up=Volume(fill.top_up_litres)),
+                message("getting-ready-top-up", top_up=Bulk(fill.top_up_litres)),
                 first - timedelta(weeks=2),
                 first,
                 message("getting-ready-mix-sinks-rots-little"),
@@ -95,7 +95,7 @@ def _made_ready(place: p.Place, first: date, fill: Fill) -> list[PrepJob]:
     if place.kind != "ground" and fill.order_litres > 0:
         jobs.append(
             PrepJob(
-                message("getting-ready-fill", order=Volume(fill.order_litres), fill=fill.label),
+                message("getting-ready-fill", order=Bulk(fill.order_litres), fill=fill.label),
                 filled,
                 first,
                 message("getting-ready-filled-autumn-or-month"),
@@ -128,15 +128,15 @@ def _mulched(
             message(
                 "getting-ready-mulch-deep-settled-loose",
                 cm=Length(cm),
-                litres=Volume(litres),
-                loose=Volume(loose),
+                litres=Bulk(litres),
+                loose=Bulk(loose),
             ),
             warm,
             warm + timedelta(weeks=4),
             message("getting-ready-warm-wet-soil-cold"),
         ),
         PrepJob(
-            message("getting-ready-top-mulch-up", litres=Volume(litres * lost)),
+            message("getting-ready-top-mulch-up", litres=Bulk(litres * lost)),
             year.first_frost,
             year.first_frost + timedelta(weeks=4),
             message("getting-ready-so-much-has-rotted"),

@@ -5,7 +5,7 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 
 from ample_rows.core import plan as p
-from ample_rows.core.words.message import Text, Volume, message
+from ample_rows.core.words.message import Bulk, Text, message
 
 LITRES_PER_M3 = 1000.0
 DEFAULT_STEP_M3 = 0.1
@@ -79,9 +79,9 @@ def _by_bag(bag: p.Bag, litres: float, added: float) -> Option:
     cost = None if bag.price is None else count * bag.price + added
     pressed = bag.opened_litres is not None
     words = (
-        message("order-bales-opened", litres=Volume(bag.litres), holds=Volume(holds))
+        message("order-bales-opened", litres=Bulk(bag.litres), holds=Bulk(holds))
         if pressed
-        else message("order-bags", holds=Volume(holds))
+        else message("order-bags", holds=Bulk(holds))
     )
     unit = "bales" if pressed else "bags"
     return Option(bag.name or words, count, unit, cost, count * holds - litres)

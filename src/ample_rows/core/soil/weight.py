@@ -6,7 +6,7 @@ from ample_rows.core import plan as p
 from ample_rows.core.book import Book
 from ample_rows.core.geometry import shapes
 from ample_rows.core.soil.fill import Fill, base_cm
-from ample_rows.core.words.message import Mass, Text, Volume, message
+from ample_rows.core.words.message import Bulk, Mass, Text, message
 from ample_rows.core.words.working import Term, of_rule
 
 _GRAVITY = 9.81
@@ -38,13 +38,13 @@ def _parts(place: p.Place, fill: Fill, book: Book) -> list[tuple[Text, float, Te
         (
             message("weight-soaked-mix"),
             fill.mix_litres * soaked,
-            message("weight-litre", mix=Volume(fill.mix_litres), soaked=Mass(soaked)),
+            message("weight-litre", mix=Bulk(fill.mix_litres), soaked=Mass(soaked)),
             fill.kind.source,
         ),
         (
             message("weight-soaked-woody-base"),
             base * rotten.value,
-            message("weight-litre-2", base=Volume(base), value=Mass(rotten.value)),
+            message("weight-litre-2", base=Bulk(base), value=Mass(rotten.value)),
             rotten.source,
         ),
         (

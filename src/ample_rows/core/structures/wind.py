@@ -4,7 +4,15 @@ import math
 from dataclasses import dataclass
 
 from ample_rows.core.book import Book, Footing
-from ample_rows.core.words.message import Length, Message, Number, Text, listed, message
+from ample_rows.core.words.message import (
+    Length,
+    Message,
+    Number,
+    Speed,
+    Text,
+    listed,
+    message,
+)
 from ample_rows.core.words.working import Term, Terms, of_rule
 
 DEEPEST_CM = 250.0
@@ -54,7 +62,7 @@ def wind_check(face: Face, post: Post, wind_m_s: float | None, book: Book) -> Wi
     """What wind does to one post of a support, as an estimate to choose it by."""
     stands = _stands_to(face, post, book)
     if wind_m_s is None:
-        words = message("wind-no-wind-entered-take", stands=Number(stands, 0), by=_by(post))
+        words = message("wind-no-wind-entered-take", stands=Speed(stands), by=_by(post))
         return WindCheck(None, None, None, None, None, stands, words, ())
     push = push_n(face, wind_m_s, book)
     asked = _Asked(
@@ -171,7 +179,7 @@ def _by(post: Post) -> Message:
 
 
 def _words(post: Post, stands: float, asked: _Asked) -> Message:
-    gust = message("wind-gusts", wind_m_s=Number(asked.wind_m_s))
+    gust = message("wind-gusts", wind=Speed(asked.wind_m_s))
     if stands >= asked.wind_m_s:
         return message("wind-estimated-stand-not-proof", gust=gust, by=_by(post))
     wants = []
@@ -182,7 +190,7 @@ def _words(post: Post, stands: float, asked: _Asked) -> Message:
     if asked.deep_cm is None and _in_ground(post):
         wants.append(message("wind-another-footing"))
     return message(
-        "wind-needs-or-posts-closer", gust=gust, list=listed(wants, "and"), stands=Number(stands, 0)
+        "wind-needs-or-posts-closer", gust=gust, list=listed(wants, "and"), stands=Speed(stands)
     )
 
 

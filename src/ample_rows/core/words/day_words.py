@@ -3,6 +3,6 @@
 from datetime import date
 
 
-def day_words(day: date) -> str:
-    """A day of the plan's year as a gardener says it: "5 May"."""
-    return f"{day.day} {day:%B}"
+def day_words(day: date, *, american: bool = False) -> str:
+    """A day of the plan's year as a gardener says it: "5 May", or "May 5" in America."""
+    return f"{day:%B} {day.day}" if american else f"{day.day} {day:%B}"

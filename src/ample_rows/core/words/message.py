@@ -35,10 +35,17 @@ class Area:
 
 @dataclass(frozen=True, slots=True)
 class Volume:
-    """Soil, water; to so many decimals. [L]"""
+    """Water, or the soil of one plant or pot; to so many decimals. [L]"""
 
     litres: float
     digits: int = 0
+
+
+@dataclass(frozen=True, slots=True)
+class Bulk:
+    """Soil, mulch and the like, as they are bought loose or in bags. [L]"""
+
+    litres: float
 
 
 @dataclass(frozen=True, slots=True)
@@ -67,6 +74,13 @@ class Rain:
     """Water that falls or is taken up. [mm]"""
 
     mm: float
+
+
+@dataclass(frozen=True, slots=True)
+class Speed:
+    """A wind. [m/s]"""
+
+    m_per_s: float
 
 
 @dataclass(frozen=True, slots=True)
@@ -169,6 +183,8 @@ Measure = (
     | Distance
     | Area
     | Volume
+    | Bulk
+    | Speed
     | Mass
     | Dose
     | Load

@@ -70,10 +70,10 @@ load-added-up = added up
 
 ## Wind
 
-wind-gusts = gusts of { $wind_m_s } m/s
+wind-gusts = gusts of { $wind }
 wind-estimated-stand-not-proof = Estimated to withstand { $gust }{ $by }; not a proof.
-wind-needs-or-posts-closer = In { $gust } it needs { $list }, or posts closer together, concrete, or stays; as it is, it should withstand about { $stands } m/s.
-wind-no-wind-entered-take = No wind is entered. Use the design wind of your local code; as it is, this post is estimated to withstand gusts of about { $stands } m/s{ $by }.
+wind-needs-or-posts-closer = In { $gust } it needs { $list }, or posts closer together, concrete, or stays; as it is, it should withstand about { $stands }.
+wind-no-wind-entered-take = No wind is entered. Use the design wind of your local code; as it is, this post is estimated to withstand gusts of about { $stands }{ $by }.
 wind-deep-thick = , { $buried } deep and { $diameter } thick
 wind-if-thick = { " " }if its { $holders }, { $diameter } thick
 wind-frame-holds = frame holds

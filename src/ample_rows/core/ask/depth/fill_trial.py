@@ -12,7 +12,7 @@ from ample_rows.core.planting.report import DepthReport
 from ample_rows.core.soil.fill import fill_of
 from ample_rows.core.soil.order import options_for
 from ample_rows.core.soil.roots import soil_depth
-from ample_rows.core.words.message import Length, Mass, Message, Text, Volume, message
+from ample_rows.core.words.message import Bulk, Length, Mass, Message, Text, message
 
 
 @dataclass(frozen=True, slots=True)
@@ -85,7 +85,7 @@ def fill_trial(estimate: Estimate, place_id: str, fill_cm: float) -> FillTrial:
 def _words(fill_cm: float, more_litres: float, kg: float, gain: float) -> Message:
     litres = message(
         "fill-trial-mix",
-        litres=Volume(abs(more_litres)),
+        litres=Bulk(abs(more_litres)),
         change="more" if more_litres >= 0 else "less",
     )
     given = message("fill-trial-likely", kg=Mass(kg))
