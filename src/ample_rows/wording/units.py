@@ -60,12 +60,13 @@ def significant(value: float, figures: int = 2) -> str:
 
 
 def _length_imperial(measure: Length) -> str:
-    inches = round(measure.cm / CM_PER_INCH, 1)
-    if abs(inches) < _IN_FEET_FROM_IN:
+    inches = measure.cm / CM_PER_INCH
+    if abs(inches) < _IN_FEET_FROM_IN - 0.05:
         return f"{trimmed(inches, 1)} in"
-    feet, rest = divmod(abs(inches), INCHES_PER_FOOT)
+    # Whole and half inches, as they are found on a tape.
+    feet, rest = divmod(round(abs(inches) * 2) / 2, INCHES_PER_FOOT)
     sign = "−" if inches < 0 else ""
-    return f"{sign}{trimmed(feet, 0)} ft" + (f" {trimmed(rest, 1)} in" if round(rest, 1) else "")
+    return f"{sign}{trimmed(feet, 0)} ft" + (f" {trimmed(rest, 1)} in" if rest else "")
 
 
 def _bulk_imperial(measure: Bulk) -> str:

@@ -1,14 +1,14 @@
 import createClient from 'openapi-fetch';
 
 import type { paths } from './schema.gen';
-import { unitsAsked } from '../kit/units';
+import { saidAsAsked } from '../kit/units';
 import type { GardenChange, GardenState, Problem } from './types';
 
 export const api = createClient<paths>({ baseUrl: '' });
 
 api.use({
   onRequest({ request }) {
-    request.headers.set('prefer', `units=${unitsAsked()}`);
+    request.headers.set('prefer', saidAsAsked());
     return request;
   },
 });

@@ -41,16 +41,27 @@ export function dateOf(day: Day): number {
   return new Date(day * MS_PER_DAY).getUTCDate();
 }
 
-/** The day in words: "14 June". */
-export function words(day: Day): string {
+let monthFirst = false;
+
+/** The order in which a day and its month are said from now on. */
+export function sayDaysAs(region: 'en-GB' | 'en-US'): void {
+  monthFirst = region === 'en-US';
+}
+
+function inOrder(day: Day, letters?: number): string {
   const date = new Date(day * MS_PER_DAY);
-  return `${date.getUTCDate()} ${MONTHS[date.getUTCMonth()] ?? ''}`;
+  const month = (MONTHS[date.getUTCMonth()] ?? '').slice(0, letters);
+  return monthFirst ? `${month} ${date.getUTCDate()}` : `${date.getUTCDate()} ${month}`;
+}
+
+/** The day in words: "14 June", or "June 14" in America. */
+export function words(day: Day): string {
+  return inOrder(day);
 }
 
 /** The day in few letters: "14 Jun". */
 export function shortWords(day: Day): string {
-  const date = new Date(day * MS_PER_DAY);
-  return `${date.getUTCDate()} ${(MONTHS[date.getUTCMonth()] ?? '').slice(0, 3)}`;
+  return inOrder(day, 3);
 }
 
 export function today(): Day {

@@ -6,6 +6,8 @@ import { Choice } from './Choice';
 import type { Options } from './Choice';
 import { Field } from './Field';
 import { useUnits } from './preferences';
+import { fieldUnit } from './measures';
+import type { CoreUnit } from './measures';
 import { readerOf } from './reader';
 import type { Reader, Texts } from './reader';
 
@@ -99,6 +101,12 @@ export function NumberField<T>({ placeholder, ...props }: Props<T> & { placehold
 /** A day, with its label. */
 export function DayField<T>(props: Props<T>) {
   return <Input {...props} native={{ type: 'date' }} />;
+}
+
+/** A measure in the grower's own unit, which stands behind its label; others can be typed. */
+export function MeasureField<T>({ label, unit, ...props }: Props<T> & { unit: CoreUnit }) {
+  const { system } = useUnits();
+  return <NumberField {...props} label={`${label}, ${fieldUnit(unit, system).label}`} />;
 }
 
 /** A length in the grower's own unit, which stands in its label. */

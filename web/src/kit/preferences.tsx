@@ -2,8 +2,9 @@ import { useQueryClient } from '@tanstack/react-query';
 import { createContext, useContext, useEffect, useMemo, useState } from 'react';
 import type { ReactNode } from 'react';
 
+import { sayDaysAs } from './day';
 import { askIn, unitsFor } from './units';
-import type { Units, UnitSystem } from './units';
+import type { Region, Units, UnitSystem } from './units';
 
 /** What the grower prefers on this device. */
 export interface Preferences {
@@ -19,9 +20,11 @@ const DEFAULTS: Preferences = { theme: 'system', units: 'garden', letterKeys: tr
 interface Held {
   preferences: Preferences;
   units: Units;
+  /** Whose words are used, so that a day is said anew where they change. */
+  region: Region;
   change: (changes: Partial<Preferences>) => void;
-  /** A garden is open, or about to be made, in these measures. */
-  opened: (units: UnitSystem) => void;
+  /** A garden is open, or about to be made, in these measures and a region's words. */
+  opened: (units: UnitSystem, region: Region) => void;
 }
 
 const PLACES_IN_FEET = /-(US|LR|MM)\b/i;
@@ -49,11 +52,13 @@ export function PreferencesProvider({ children }: { children: ReactNode }) {
   const client = useQueryClient();
   const [preferences, setPreferences] = useState(stored);
   const [ofGarden, setOfGarden] = useState<UnitSystem>('metric');
+  const [region, setRegion] = useState<Region>('en-GB');
   const system = preferences.units === 'garden' ? ofGarden : preferences.units;
-  const [asked, setAsked] = useState<UnitSystem | null>(null);
-  if (asked !== system) {
-    askIn(system);
-    setAsked(system);
+  const [asked, setAsked] = useState<string | null>(null);
+  if (asked !== `${system} ${region}`) {
+    askIn(system, region);
+    sayDaysAs(region);
+    setAsked(`${system} ${region}`);
   }
   useEffect(() => {
     // The server's sentences hold measures, so all of them are asked for again.
@@ -77,10 +82,14 @@ export function PreferencesProvider({ children }: { children: ReactNode }) {
     () => ({
       preferences,
       units: unitsFor(system),
+      region,
       change: (changes) => setPreferences((current) => ({ ...current, ...changes })),
-      opened: setOfGarden,
+      opened: (units, words) => {
+        setOfGarden(units);
+        setRegion(words);
+      },
     }),
-    [preferences, system],
+    [preferences, system, region],
   );
   return <Context value={value}>{children}</Context>;
 }

@@ -1,4 +1,6 @@
 import { numberOf } from './text';
+import { fieldUnit, readMeasure } from './measures';
+import type { CoreUnit } from './measures';
 import { readLength } from './units';
 import type { Units } from './units';
 
@@ -17,6 +19,8 @@ export interface Reader<T> {
   number: (key: keyof T, least: number, most?: number) => number | null;
   /** A number that has to be given. */
   needed: (key: keyof T, least: number, most?: number) => number;
+  /** A measure in the core's unit, typed in any; null where the field is empty. */
+  measure: (key: keyof T, unit: CoreUnit, least: number, most?: number) => number | null;
   /** A length in centimetres that has to be given; below zero where the least is. */
   length: (key: keyof T, leastCm: number) => number;
   /** The same in metres. */
@@ -48,11 +52,24 @@ export function readerOf<T extends Texts<T>>(
     if (cm === null || signed < leastCm) fault(key, lengthFault(units, leastCm));
     return signed;
   };
+  const measure = (key: keyof T, unit: CoreUnit, least: number, most = Infinity) => {
+    if (textOf(key) === '') return null;
+    const own = fieldUnit(unit, units.system);
+    const value = readMeasure(textOf(key), unit, units.system);
+    // What stood in the field was rounded, so the bounds are as they would stand there.
+    const [low, high] = [own.read(Number(own.shown(least))), own.read(Number(own.shown(most)))];
+    if (Number.isNaN(value) || value < Math.min(low, least) || value > Math.max(high, most)) {
+      const upTo = most === Infinity ? '' : ` to ${own.shown(most)}`;
+      fault(key, `Enter a number from ${own.shown(least)}${upTo} (${own.label}).`);
+    }
+    return value;
+  };
   const reader: Reader<T> = {
     typed,
     text: (key) => textOf(key) || null,
     number: (key, least, most) => (textOf(key) === '' ? null : needed(key, least, most)),
     needed,
+    measure,
     length,
     metres: (key, leastM) => Math.round(length(key, leastM * 100) * 100) / 10_000,
     fault,

@@ -40,6 +40,36 @@ describe('a typed length', () => {
   });
 });
 
+describe('feet and inches', () => {
+  const feet = unitsFor('imperial');
+  it.each([
+    [30.48, '12 in'],
+    [91.44, '3 ft'],
+    [137.16, '4 ft 6 in'],
+    [-243.84, '−8 ft'],
+  ])('%d cm', (cm, said) => {
+    expect(feet.length(cm)).toBe(said);
+  });
+
+  it.each([
+    [121.92, 243.84, '4 × 8 ft'],
+    [60.96, 243.84, '24 in × 8 ft'],
+    [30.48, 60.96, '12 × 24 in'],
+    [137.16, 243.84, '4 ft 6 in × 8 ft'],
+  ])('%d by %d cm', (a, b, said) => {
+    expect(feet.both(a, b)).toBe(said);
+    expect(unitsFor('metric').both(120, 240)).toBe('120 × 240 cm');
+  });
+
+  it.each([
+    [8, '7 qt'],
+    [84.95, '3 cu ft'],
+    [1529.1, '2 cu yd'],
+  ])('%d litres of soil', (litres, said) => {
+    expect(feet.bulk(litres)).toBe(said);
+  });
+});
+
 describe('a figure of the core with its unit', () => {
   it.each([
     [13, 'cm', '13 cm', '5.1 in'],

@@ -2,21 +2,33 @@
 
 export type UnitSystem = 'metric' | 'imperial';
 
-let asked: UnitSystem = 'metric';
+/** The words of a region: names of crops, and the order of a date. */
+export type Region = 'en-GB' | 'en-US';
 
-/** The units in which the server's sentences are asked for from now on. */
-export function askIn(units: UnitSystem): void {
-  asked = units;
+let asked = 'units=metric, words=en-GB';
+
+/** How the server's sentences are asked for from now on. */
+export function askIn(units: UnitSystem, region: Region): void {
+  asked = `units=${units}, words=${region}`;
 }
 
-export const unitsAsked = () => asked;
+export const saidAsAsked = () => asked;
 
-const CM_PER_INCH = 2.54;
+export const CM_PER_INCH = 2.54;
 const CM_PER_FOOT = 30.48;
 const LB_PER_KG = 2.204_622_6;
 const OZ_PER_GRAM = 0.035_273_96;
 const GALLONS_PER_LITRE = 0.264_172;
 const SQUARE_FEET_PER_M2 = 10.763_91;
+const QUARTS_PER_LITRE = 0.908_083;
+const CUBIC_FEET_PER_LITRE = 0.035_314_67;
+const CUBIC_FEET_PER_CUBIC_YARD = 27;
+const CUBIC_YARDS_PER_M3 = 1.307_951;
+const MPH_PER_M_S = 2.236_936;
+const POUNDS_PER_NEWTON = 0.224_809;
+const INCHES_PER_FOOT = 12;
+// From a yard on a length is said in feet and inches, as a tape is read.
+const IN_FEET_FROM = 36;
 
 export interface Units {
   system: UnitSystem;
@@ -33,10 +45,27 @@ export interface Units {
   distance: (m: number) => string;
   /** How finely things drawn in the yard are set: 5 cm or 2 in. [m] */
   snapM: number;
+  /** Two lengths with their unit once, where they have the same: 120 × 240 cm, 4 × 8 ft. */
+  both: (aCm: number, bCm: number, between?: string) => string;
+  /** Water, or the soil of one plant. */
   volume: (litres: number) => string;
+  /** Soil and the like as they are bought. */
+  bulk: (litres: number) => string;
+  /** Soil tipped loose. [m³] */
+  loose: (m3: number) => string;
+  rain: (mm: number) => string;
+  wind: (mPerS: number) => string;
+  force: (newtons: number) => string;
   /** A volume without its unit, and the unit, for columns. */
   volumeBare: (litres: number) => string;
   volumeUnit: string;
+  /** A feed without its unit, in grams or ounces, and the units for it and for it on an area. */
+  feed: (grams: number, digits?: number) => string;
+  feedUnit: string;
+  feedOnArea: (gramsPerM2: number) => string;
+  feedAreaUnit: string;
+  /** So much water on so much ground as ten litres on a square metre is, in words. */
+  aWatering: string;
   /** A weight, and a weight on an area, as plain numbers in these units. */
   weightValue: (kg: number) => number;
   loadValue: (kgPerM2: number) => number;
@@ -101,9 +130,20 @@ const metric: Units = {
   mass: (kg) => (kg < 0.0995 ? `${significant(kg * 1000)} g` : `${significant(kg)} kg`),
   distance: (m) => `${trimmed(m, 2)} m`,
   snapM: 0.05,
+  both: (a, b, between = ' × ') => `${trimmed(a, 1)}${between}${trimmed(b, 1)} cm`,
   volume: (litres) => `${grouped(litres)} L`,
+  bulk: (litres) => `${grouped(litres)} L`,
+  loose: (m3) => `${m3} m³`,
+  rain: (mm) => `${Math.round(mm)} mm`,
+  wind: (mPerS) => `${Math.round(mPerS)} m/s`,
+  force: (newtons) => `${Math.round(newtons)} N`,
   volumeBare: (litres) => grouped(litres),
   volumeUnit: 'litres',
+  feed: (grams, digits = 0) => (digits === 0 ? grouped(grams) : grams.toFixed(digits)),
+  feedUnit: 'g',
+  feedOnArea: grouped,
+  feedAreaUnit: 'g per m²',
+  aWatering: 'Ten litres on a square metre wet',
   weightValue: (kg) => kg,
   loadValue: (load) => load,
   area: (m2) => `${trimmed(m2, 2)} m²`,
@@ -114,13 +154,37 @@ const metric: Units = {
   toField: (cm) => typed(cm, 2),
 };
 
-const inches = (cm: number) => `${trimmed(cm / CM_PER_INCH, 1)} in`;
+function feetAndInches(cm: number): string {
+  const inches = cm / CM_PER_INCH;
+  if (Math.abs(inches) < IN_FEET_FROM - 0.05) return `${trimmed(inches, 1)} in`;
+  // Whole and half inches, as they are found on a tape.
+  const halves = Math.round(Math.abs(inches) * 2);
+  const feet = Math.floor(halves / 2 / INCHES_PER_FOOT);
+  const rest = trimmed(halves / 2 - feet * INCHES_PER_FOOT, 1);
+  return `${inches < 0 ? '−' : ''}${feet} ft${rest === '0' ? '' : ` ${rest} in`}`;
+}
+
+/** Both with one unit where they have the same; else each with its own. */
+function bothInFeet(a: number, b: number, between = ' × '): string {
+  const [one, other] = [feetAndInches(a), feetAndInches(b)];
+  const unit = [' ft', ' in'].find((u) =>
+    [one, other].every((t) => t.split(' ').length === 2 && t.endsWith(u)),
+  );
+  return unit ? `${one.slice(0, -unit.length)}${between}${other}` : `${one}${between}${other}`;
+}
+
+function bulkInFeet(litres: number): string {
+  const cubicFeet = litres * CUBIC_FEET_PER_LITRE;
+  if (Math.abs(cubicFeet) < 0.5) return `${trimmed(litres * QUARTS_PER_LITRE, 0)} qt`;
+  if (Math.abs(cubicFeet) < CUBIC_FEET_PER_CUBIC_YARD) return `${trimmed(cubicFeet, 1)} cu ft`;
+  return `${trimmed(cubicFeet / CUBIC_FEET_PER_CUBIC_YARD, 1)} cu yd`;
+}
 
 const imperial: Units = {
   system: 'imperial',
   lengthUnit: 'in',
   weightUnit: 'lb',
-  length: inches,
+  length: feetAndInches,
   bare: (cm) => trimmed(cm / CM_PER_INCH, 1),
   weight: (kg) => weightDigits(kg * LB_PER_KG),
   mass: (kg) =>
@@ -129,9 +193,20 @@ const imperial: Units = {
       : `${significant(kg * LB_PER_KG)} lb`,
   distance: (m) => `${trimmed((m * 100) / CM_PER_FOOT, 1)} ft`,
   snapM: 0.0508,
+  both: bothInFeet,
   volume: (litres) => `${trimmed(litres * GALLONS_PER_LITRE, 1)} gal`,
+  bulk: bulkInFeet,
+  loose: (m3) => `${trimmed(m3 * CUBIC_YARDS_PER_M3, 1)} cu yd`,
+  rain: (mm) => `${trimmed(mm / 25.4, 2)} in`,
+  wind: (mPerS) => `${Math.round(mPerS * MPH_PER_M_S)} mph`,
+  force: (newtons) => `${Math.round(newtons * POUNDS_PER_NEWTON)} lb of force`,
   volumeBare: (litres) => trimmed(litres * GALLONS_PER_LITRE, 1),
   volumeUnit: 'gallons',
+  feed: (grams, digits = 0) => trimmed(grams * OZ_PER_GRAM, digits + 1),
+  feedUnit: 'oz',
+  feedOnArea: (load) => trimmed((load * OZ_PER_GRAM) / SQUARE_FEET_PER_M2, 1),
+  feedAreaUnit: 'oz per sq ft',
+  aWatering: 'A quart on a square foot wets',
   weightValue: (kg) => kg * LB_PER_KG,
   loadValue: (load) => (load * LB_PER_KG) / SQUARE_FEET_PER_M2,
   area: (m2) => `${trimmed(m2 * SQUARE_FEET_PER_M2, 1)} sq ft`,
@@ -141,31 +216,6 @@ const imperial: Units = {
   measured: (value, unit) => converted(value, unit) ?? `${figure(value)} ${unit}`,
   toField: (cm) => typed(cm / CM_PER_INCH, 2),
 };
-
-/** A unit of the core as it stands in a field: its own name there, and the way there and back. */
-export interface FieldUnit {
-  label: string;
-  shown: (value: number) => string;
-  read: (typed: number) => number;
-}
-
-const IMPERIAL_FIELDS: Readonly<
-  Record<string, readonly [label: string, times: number, plus: number]>
-> = {
-  cm: ['in', 1 / CM_PER_INCH, 0],
-  kg: ['lb', LB_PER_KG, 0],
-  L: ['gal', GALLONS_PER_LITRE, 0],
-  '°C': ['°F', 1.8, 32],
-};
-
-export function fieldUnit(unit: string, system: UnitSystem): FieldUnit {
-  const [label, times, plus] = (system === 'imperial' && IMPERIAL_FIELDS[unit]) || [unit, 1, 0];
-  return {
-    label,
-    shown: (value) => String(Number((value * times + plus).toPrecision(4))),
-    read: (typed) => (typed - plus) / times,
-  };
-}
 
 /** A figure of a sum: three figures that say something, thousands grouped. */
 export function figure(value: number): string {
@@ -178,7 +228,7 @@ const minus = (value: number) => String(value).replace('-', '−');
 function converted(value: number, unit: string): string | null {
   switch (unit) {
     case 'cm':
-      return inches(value);
+      return feetAndInches(value);
     case 'kg':
       return `${imperial.weight(value)} lb`;
     case 'g':
@@ -201,14 +251,14 @@ export function unitsFor(system: UnitSystem): Units {
 }
 
 // A number as growers type it: 3, 3.5, 1/2, 1 1/2.
-const NUMBER = String.raw`(\d+(?:\.\d+)?|(?:\d+\s+)?\d+/[1-9]\d*)`;
+export const NUMBER = String.raw`(\d+(?:\.\d+)?|(?:\d+\s+)?\d+/[1-9]\d*)`;
 const FEET = new RegExp(
   String.raw`^${NUMBER}\s*(?:'|ft|feet|foot)\s*(?:${NUMBER}\s*(?:"|in|inch|inches)?)?$`,
 );
 const PLAIN = new RegExp(String.raw`^${NUMBER}\s*(m|cm|mm|"|in|inch|inches)?$`);
 
 /** A whole number, a decimal or a fraction, as it stands in `NUMBER`. */
-function mixedNumber(text = ''): number {
+export function mixedNumber(text = ''): number {
   const [first = '', second] = text.split(/\s+/);
   const part = (one: string) => {
     const [over = '', under = '1'] = one.split('/');

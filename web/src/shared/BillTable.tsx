@@ -56,6 +56,6 @@ function amountOf(line: BillLine, units: Units): string {
   const amount = Math.round(line.amount * 10) / 10;
   if (line.unit === 'm') return units.distance(amount);
   if (line.unit === 'm2') return units.area(line.amount);
-  if (line.unit === 'L') return units.volume(line.amount);
+  if (line.unit === 'L') return units.bulk(line.amount);
   return String(amount);
 }

@@ -153,11 +153,11 @@ function Within({ screen: Screen }: { screen: ComponentType<{ state: HeldGarden 
   const { garden = '', place = '' } = useParams();
   const state = useGarden(garden);
   const { opened } = usePreferences();
-  const units = state.data?.plan.garden.units;
+  const { units, words } = state.data?.plan.garden ?? {};
   const isOpen = state.data !== undefined;
   useEffect(() => {
-    if (isOpen) opened(units ?? 'metric');
-  }, [isOpen, units, opened]);
+    if (isOpen) opened(units ?? 'metric', words ?? 'en-GB');
+  }, [isOpen, units, words, opened]);
   if (state.isPending) return <Waiting />;
   if (state.isError) return <Trouble problem={state.error} retry={() => void state.refetch()} />;
   const { plan, report } = state.data;

@@ -199,22 +199,16 @@ function groupsOf({ crop }: CropPage, units: Units): Group[] {
       source: from('spacing'),
       rows: [
         ['Spacing each way', units.length(crop.spacing_cm)],
-        [
-          'In the row, between rows',
-          `${units.bare(crop.in_row_cm)}, ${units.length(crop.between_row_cm)}`,
-        ],
+        ['In the row, between rows', units.both(crop.in_row_cm, crop.between_row_cm, ', ')],
         [`Usual in a square of ${units.length(SQUARE_CM)}`, perSquareWords(crop.per_square)],
-        ['Spread, height', `${units.bare(crop.canopy_cm)}, ${units.length(crop.height_cm)}`],
+        ['Spread, height', units.both(crop.canopy_cm, crop.height_cm, ', ')],
       ],
     },
     {
       head: 'Roots',
       source: from('roots'),
       rows: [
-        [
-          'Soil depth, least and full',
-          `${units.bare(crop.least_depth_cm)}, ${units.length(crop.full_depth_cm)}`,
-        ],
+        ['Soil depth, least and full', units.both(crop.least_depth_cm, crop.full_depth_cm, ', ')],
         ['Harvest at the least depth', `${Math.round(crop.least_depth_factor * 100)} %`],
         [
           'Pot, least and full',

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { CropPage, Edit, OwnFigure } from '../../api/types';
 import { useUnits } from '../../kit/preferences';
 import { numberOf } from '../../kit/text';
-import { fieldUnit } from '../../kit/units';
+import { fieldUnit } from '../../kit/measures';
 import type { UnitSystem } from '../../kit/units';
 
 interface Props {

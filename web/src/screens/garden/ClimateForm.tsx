@@ -12,15 +12,18 @@ import type { TypedForm } from '../../kit/form';
 import { FileButton } from '../../kit/FileButton';
 import { SHORT_MONTHS as MONTHS } from '../../kit/day';
 import type { Reader } from '../../kit/reader';
+import { fieldUnit } from '../../kit/measures';
+import { useUnits } from '../../kit/preferences';
 import { numberOf } from '../../kit/text';
+import type { UnitSystem } from '../../kit/units';
 
 const ROWS = [
-  ['tmin_c', 'Mean low, °C'],
-  ['tmax_c', 'Mean high, °C'],
-  ['rain_mm', 'Rain, mm'],
-  ['vapour_kpa', 'Vapour, kPa'],
-  ['wind_m_per_s', 'Wind, m/s'],
-  ['sunshine_hours', 'Sunshine, h per day'],
+  ['tmin_c', 'Mean low', '°C'],
+  ['tmax_c', 'Mean high', '°C'],
+  ['rain_mm', 'Rain', 'mm'],
+  ['vapour_kpa', 'Vapour', 'kPa'],
+  ['wind_m_per_s', 'Wind', 'm/s'],
+  ['sunshine_hours', 'Sunshine', 'h per day'],
 ] as const;
 type Typed = Record<string, string>;
 
@@ -30,11 +33,14 @@ const fieldOf = (key: string, month: number) => `${key} ${month}`;
 export function ClimateForm({ state }: { state: HeldGarden }) {
   const { slug } = state.head;
   const editor = useEditor(slug);
-  const form = useTyped(typedOf(state.plan.garden.climate), readClimate);
+  const { system } = useUnits();
+  const form = useTyped(typedOf(state.plan.garden.climate, system), (read) =>
+    readClimate(read, system),
+  );
   const [refused, setRefused] = useState<string>();
   const begin = (climate: Climate) => {
     setRefused(undefined);
-    for (const [key, text] of Object.entries(typedOf(climate))) form.set(key, text);
+    for (const [key, text] of Object.entries(typedOf(climate, system))) form.set(key, text);
   };
   return (
     <section aria-labelledby="weather" className="col-span-full">
@@ -124,6 +130,8 @@ function Beginnings({ state, onBegin, onRefused }: BeginningsProps) {
 }
 
 function Months({ form }: { form: TypedForm<Typed> }) {
+  const { system } = useUnits();
+  const rows = ROWS.map(([key, name, unit]) => [key, named(name, unit, system)] as const);
   return (
     <div className="overflow-x-auto">
       <table className="w-full min-w-[720px] table-fixed">
@@ -139,7 +147,7 @@ function Months({ form }: { form: TypedForm<Typed> }) {
           </tr>
         </thead>
         <tbody>
-          {ROWS.map(([key, label]) => (
+          {rows.map(([key, label]) => (
             <tr key={key}>
               <th scope="row" className="text-left font-normal">
                 {label}
@@ -163,18 +171,28 @@ function Months({ form }: { form: TypedForm<Typed> }) {
   );
 }
 
-function typedOf(climate: Climate | null | undefined): Typed {
+const rounded = (value: number) => Math.round(value * 1000) / 1000;
+
+function named(name: string, unit: string, system: UnitSystem): string {
+  return `${name}, ${fieldUnit(unit, system).label}`;
+}
+
+function typedOf(climate: Climate | null | undefined, system: UnitSystem): Typed {
   return Object.fromEntries(
-    ROWS.flatMap(([key]) =>
-      MONTHS.map((_, i) => [fieldOf(key, i), climate?.[key]?.[i]?.toString() ?? '']),
+    ROWS.flatMap(([key, , unit]) =>
+      MONTHS.map((_, i) => {
+        const value = climate?.[key]?.[i];
+        const text = value === undefined ? '' : fieldUnit(unit, system).shown(value);
+        return [fieldOf(key, i), text];
+      }),
     ),
   );
 }
 
 /** Rows that are filled whole; an empty row is not known, a half-filled one is a slip. */
-function readClimate(read: Reader<Typed>): Record<string, number[]> | null {
+function readClimate(read: Reader<Typed>, system: UnitSystem): Record<string, number[]> | null {
   const climate: Record<string, number[]> = {};
-  for (const [key, label] of ROWS) {
+  for (const [key, name, unit] of ROWS) {
     const texts = MONTHS.map((_, i) => read.text(fieldOf(key, i)));
     if (texts.every((text) => text === null)) continue;
     const values = texts.map((text) => (text === null ? NaN : numberOf(text)));
@@ -182,9 +200,9 @@ function readClimate(read: Reader<Typed>): Record<string, number[]> | null {
     if (wrong >= 0)
       read.fault(
         'whole',
-        `${label}, ${MONTHS[wrong]}: enter a number, or leave the whole row blank.`,
+        `${named(name, unit, system)}, ${MONTHS[wrong]}: enter a number, or leave the whole row blank.`,
       );
-    climate[key] = values;
+    climate[key] = values.map((value) => rounded(fieldUnit(unit, system).read(value)));
   }
   return Object.keys(climate).length > 0 ? climate : null;
 }

@@ -47,7 +47,7 @@ const THEMES: Options<Preferences['theme']> = [
 ];
 const GARDENS_UNITS: Options<UnitSystem> = [
   ['metric', 'centimetres, kilograms, litres'],
-  ['imperial', 'inches, pounds, gallons'],
+  ['imperial', 'feet, pounds, US gallons'],
 ];
 const REGIONS: Options<NonNullable<Garden['words']>> = [
   ['en-GB', 'British: courgette, aubergine'],

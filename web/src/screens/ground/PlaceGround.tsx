@@ -112,7 +112,7 @@ function lieOf(report: PlaceReport, sun: [string, number] | null, units: Units):
     [
       'Reach',
       reach.needed_cm > 0
-        ? `${units.bare(reach.needed_cm)} of ${units.length(reach.arm_cm)} arm`
+        ? `${units.both(reach.needed_cm, reach.arm_cm, ' of ')} arm`
         : 'nobody can stand beside it',
     ],
     ground.path_cm !== null && [
@@ -131,7 +131,7 @@ function lieOf(report: PlaceReport, sun: [string, number] | null, units: Units):
     ],
     falls && [
       'Fall across, along',
-      `${units.bare(Math.abs(ground.fall_width_cm))}, ${units.length(Math.abs(ground.fall_length_cm))}`,
+      units.both(Math.abs(ground.fall_width_cm), Math.abs(ground.fall_length_cm), ', '),
     ],
   ];
   return lines.filter((line): line is Line => Boolean(line));
@@ -143,9 +143,7 @@ function measured(document: Place, report: PlaceReport, units: Units): Line[] {
   const [wide, long] = report.ground.outside_cm;
   const isRound = document.shape.type === 'circle' || formOf(document.shape)?.form === 'ring';
   const across = (width: number, length: number) =>
-    isRound
-      ? `${units.length(Math.round(width))} across`
-      : `${units.bare(width)} × ${units.length(length)}`;
+    isRound ? `${units.length(Math.round(width))} across` : units.both(width, length);
   const walled = (document.shape.wall_thickness_cm ?? 0) > 0;
   return [
     ['Inside', across(x1 - x0, y1 - y0)],

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 
 import type { Edit, Place, PlaceReport } from '../../api/types';
-import { DayField, LengthField, NumberField, useTyped } from '../../kit/form';
+import { DayField, LengthField, MeasureField, useTyped } from '../../kit/form';
 import { useUnits } from '../../kit/preferences';
 import { dayOf, words } from '../../kit/day';
 import { metresField } from './thingSpecs';
@@ -80,7 +80,7 @@ function StayForm({ place, onSave }: { place: Place; onSave: (stay: Stay) => voi
     if (since === '') read.fault('since', 'Enter the day.');
     if (until === '') read.fault('until', 'Enter the day.');
     else if (until <= since) read.fault('until', 'Enter a later day; it can be in the next year.');
-    const limit = read.number('limit', 0);
+    const limit = read.measure('limit', 'kg per m²', 0);
     if (limit === 0) read.fault('limit', 'Enter a number above 0.');
     return {
       since,
@@ -100,7 +100,7 @@ function StayForm({ place, onSave }: { place: Place; onSave: (stay: Stay) => voi
       <DayField form={form} name="until" label="until" />
       <LengthField form={form} name="right" label="To the right" />
       <LengthField form={form} name="up" label="Up" />
-      <NumberField form={form} name="limit" label="Floor load limit, kg per m²" />
+      <MeasureField form={form} name="limit" label="Floor load limit" unit="kg per m²" />
       <label className="flex items-center gap-2 self-end pb-1">
         <input
           type="checkbox"

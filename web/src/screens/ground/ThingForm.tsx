@@ -1,11 +1,18 @@
 import type { HeldGarden } from '../../api/merge';
 import type { Edit } from '../../api/types';
-import { ChoiceField, LengthField, NumberField, TextField, useTyped } from '../../kit/form';
+import {
+  ChoiceField,
+  LengthField,
+  MeasureField,
+  NumberField,
+  TextField,
+  useTyped,
+} from '../../kit/form';
 import type { TypedForm } from '../../kit/form';
 import { useUnits } from '../../kit/preferences';
 import { removeThing } from './things';
 import type { Thing } from './things';
-import { metresField, specOf } from './thingSpecs';
+import { fieldText, specOf } from './thingSpecs';
 import type { FieldSpec } from './thingSpecs';
 
 interface Props {
@@ -21,7 +28,7 @@ export function ThingForm({ state, thing, onEdit, onRemove, onPlacing }: Props) 
   const units = useUnits();
   const spec = specOf(state, thing);
   const first: Record<string, string> = Object.fromEntries(
-    spec.fields.map((f) => [f.key, f.kind === 'length' ? metresField(f.m, units) : f.value]),
+    spec.fields.map((f) => [f.key, fieldText(f, units)]),
   );
   const form = useTyped(first, spec.edit);
   return (
@@ -59,6 +66,8 @@ function TypedOf({ form, field }: { form: TypedForm<Record<string, string>>; fie
       return <ChoiceField {...shown} options={field.options} />;
     case 'length':
       return <LengthField {...shown} />;
+    case 'measure':
+      return <MeasureField {...shown} unit={field.unit} />;
     case 'number':
       return <NumberField {...shown} />;
     case 'text':

@@ -1,5 +1,7 @@
 import type { HeldGarden } from '../../api/merge';
 import type { Edit, Obstacle, Site } from '../../api/types';
+import { measureText } from '../../kit/measures';
+import type { CoreUnit } from '../../kit/measures';
 import type { Reader } from '../../kit/reader';
 import type { Units } from '../../kit/units';
 import { siteEdit, siteOf } from './things';
@@ -31,6 +33,13 @@ type Read = Reader<Typed>;
 
 export type FieldSpec =
   | { kind: 'text' | 'number'; key: string; label: string; value: string }
+  | {
+      kind: 'measure';
+      key: string;
+      label: string;
+      unit: CoreUnit;
+      measure: number | null | undefined;
+    }
   | { kind: 'length'; key: string; label: string; m: number | null | undefined }
   | {
       kind: 'choice';
@@ -74,6 +83,18 @@ export function specOf(state: HeldGarden, thing: Thing): Spec {
   }
 }
 
+/** What stands in a field before anything is typed. */
+export function fieldText(field: FieldSpec, units: Units): string {
+  switch (field.kind) {
+    case 'length':
+      return metresField(field.m, units);
+    case 'measure':
+      return measureText(field.measure, field.unit, units.system);
+    default:
+      return field.value;
+  }
+}
+
 /** Metres as they stand in a field. */
 export function metresField(m: number | null | undefined, units: Units): string {
   return m === null || m === undefined ? '' : units.toField(m * 100);
@@ -92,6 +113,13 @@ const number = (key: string, label: string, value: number | null | undefined): F
   label,
   value: String(value ?? ''),
 });
+
+const measure = (
+  key: string,
+  label: string,
+  unit: CoreUnit,
+  value: number | null | undefined,
+): FieldSpec => ({ kind: 'measure', key, label, unit, measure: value });
 
 const length = (key: string, label: string, m: number | null | undefined): FieldSpec => ({
   kind: 'length',
@@ -180,8 +208,8 @@ function tankSpec(site: Site, index: number): Spec {
     title: tank.name ?? 'butt',
     fields: [
       nameField(tank.name),
-      number('litres', 'Capacity, litres', tank.litres),
-      number('roof', 'Roof it drains, m²', tank.roof_m2),
+      measure('litres', 'Capacity', 'L', tank.litres),
+      measure('roof', 'Roof it drains', 'm²', tank.roof_m2),
       ...spotFields(tank.at_m),
     ],
     edit: (read) =>
@@ -189,8 +217,8 @@ function tankSpec(site: Site, index: number): Spec {
         tanks: swapped(site.tanks, index, {
           ...tank,
           ...named(read),
-          litres: read.number('litres', 0, 1_000_000) ?? 0,
-          roof_m2: read.number('roof', 0, 100_000),
+          litres: read.measure('litres', 'L', 0, 1_000_000) ?? 0,
+          roof_m2: read.measure('roof', 'm²', 0, 100_000),
           at_m: spot(read),
         }),
       }),

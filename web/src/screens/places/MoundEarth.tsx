@@ -47,7 +47,7 @@ export function MoundEarth({
       <div>
         {made && (
           <p>
-            {`Its ${units.volume(made.litres)} of loosened earth heap ${units.length(Math.round(made.height_cm))} high. `}
+            {`Its ${units.bulk(made.litres)} of loosened earth heap ${units.length(Math.round(made.height_cm))} high. `}
             <button
               type="button"
               className="press"

@@ -40,7 +40,7 @@ export function PlaceSketch({ state, draft, before, set }: Props) {
       <div role="status">
         <p>
           <strong>{squaresWords(figures)}</strong>
-          {`, ${units.area(figures.inside_area_m2)} inside; ${units.volume(figures.soil_litres)} of soil; roots have ${units.length(figures.usable_cm)}.`}
+          {`, ${units.area(figures.inside_area_m2)} inside; ${units.bulk(figures.soil_litres)} of soil; roots have ${units.length(figures.usable_cm)}.`}
         </p>
         {error && <p>{error.message}</p>}
         {strips(figures).map((cm) => (

@@ -4,6 +4,7 @@ import type { HeldGarden } from '../../api/merge';
 import type { Edit, MixOrder, OrderReport } from '../../api/types';
 import { useUnits } from '../../kit/preferences';
 import { grouped, money } from '../../kit/units';
+import type { Units } from '../../kit/units';
 import { Prices } from './Prices';
 import { Recipes } from './Recipes';
 
@@ -82,7 +83,7 @@ function MixToBuy({ order }: { order: MixOrder }) {
     <div className="mb-3">
       <h3 className="font-sans text-[14px] font-semibold first-letter:uppercase">{order.label}</h3>
       <p>
-        {`${units.volume(order.litres)} to pour: ${order.barrows} barrows, or ${order.buckets} buckets.`}
+        {`${units.bulk(order.litres)} to pour: ${order.barrows} barrows, or ${order.buckets} buckets.`}
       </p>
       {order.fetched && (
         <p>
@@ -100,9 +101,9 @@ function MixToBuy({ order }: { order: MixOrder }) {
               <th scope="row" className="text-left font-[inherit]">
                 {option.name}
               </th>
-              <td className="whitespace-nowrap text-right">{`${option.units} ${option.unit}`}</td>
+              <td className="whitespace-nowrap text-right">{bought(option, units)}</td>
               <td className="whitespace-nowrap pl-2 text-right font-normal text-muted">
-                {`${units.volume(option.over_litres)} left over`}
+                {`${units.bulk(option.over_litres)} left over`}
               </td>
               <td className="pl-2 text-right">{money(option.cost)}</td>
             </tr>
@@ -117,9 +118,14 @@ function MixToBuy({ order }: { order: MixOrder }) {
       )}
       <p className="text-muted">
         {`Its parts: ${Object.entries(order.recipe_litres)
-          .map(([what, litres]) => `${units.volume(litres)} ${what}`)
+          .map(([what, litres]) => `${units.bulk(litres)} ${what}`)
           .join(', ')}.`}
       </p>
     </div>
   );
+}
+
+/** So many bags, or so much that is tipped loose. */
+function bought(option: MixOrder['options'][number], units: Units): string {
+  return option.unit === 'm³' ? units.loose(option.units) : `${option.units} ${option.unit}`;
 }

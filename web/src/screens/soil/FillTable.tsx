@@ -59,7 +59,7 @@ export function FillTable({ state, order, chosen, bought, onChoose, onBuy }: Pro
                 </button>
               </th>
               <td>{row.soil.label}</td>
-              <td className="text-right whitespace-nowrap">{units.volume(row.soil.fill_litres)}</td>
+              <td className="text-right whitespace-nowrap">{units.bulk(row.soil.fill_litres)}</td>
               <td className="text-right max-sm:hidden">{`${Math.round(row.soil.settling * 100)} %`}</td>
               <td className="pl-2 text-right font-semibold whitespace-nowrap">
                 <Figure
@@ -68,7 +68,7 @@ export function FillTable({ state, order, chosen, bought, onChoose, onBuy }: Pro
                     <Sum title={`Soil to pour, ${name}`} terms={[...row.soil.working]} />
                   )}
                 >
-                  {units.volume(row.soil.order_litres)}
+                  {units.bulk(row.soil.order_litres)}
                 </Figure>
               </td>
               <td className="text-right">
@@ -99,7 +99,7 @@ export function FillTable({ state, order, chosen, bought, onChoose, onBuy }: Pro
           <td colSpan={3}>{`${bought.size} of ${rows.length} places, as one order`}</td>
           <td className="max-sm:hidden" />
           <td className="text-right whitespace-nowrap text-damson">
-            {order && bought.size > 0 ? units.volume(order.litres) : '–'}
+            {order && bought.size > 0 ? units.bulk(order.litres) : '–'}
           </td>
           <td className="text-right">
             {order && bought.size > 0 ? grouped(units.weightValue(order.kg_wet)) : '–'}

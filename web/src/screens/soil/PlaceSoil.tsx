@@ -1,9 +1,9 @@
 import { Link } from 'react-router';
 
 import type { Edit, Note, Place, Soil } from '../../api/types';
-import { LengthField, NumberField, useTyped } from '../../kit/form';
+import { LengthField, MeasureField, useTyped } from '../../kit/form';
 import { useUnits } from '../../kit/preferences';
-import { textOf } from '../../kit/reader';
+import { measureText } from '../../kit/measures';
 import { MarginNotes } from '../../shared/MarginNotes';
 import { MixChoice } from './MixChoice';
 import { SoftLayers } from './SoftLayers';
@@ -25,10 +25,10 @@ export function PlaceSoil({ slug, soil, place, notes, onEdit }: Props) {
   const first = {
     mix: place.mix ?? '',
     base: place.base_cm ? units.toField(place.base_cm) : '',
-    limit: textOf(place.load_limit_kg_per_m2),
+    limit: measureText(place.load_limit_kg_per_m2, 'kg per m²', units.system),
   };
   const form = useTyped(first, (read): Edit => {
-    const limit = read.number('limit', 0);
+    const limit = read.measure('limit', 'kg per m²', 0);
     if (limit === 0) read.fault('limit', 'Enter a number above 0.');
     return {
       do: 'change-place',
@@ -58,7 +58,7 @@ export function PlaceSoil({ slug, soil, place, notes, onEdit }: Props) {
           onChange={(mix) => form.set('mix', mix)}
         />
         <LengthField form={form} name="base" label="Woody base" />
-        <NumberField form={form} name="limit" label="Floor load limit, kg per m²" />
+        <MeasureField form={form} name="limit" label="Floor load limit" unit="kg per m²" />
         <p className="col-span-full pt-1">
           <button type="submit" className="act">
             Save

@@ -26,7 +26,7 @@ export function Sections({ places, nameOf, chosen, width, onChoose }: Props) {
   const broadest = (width - 2 * SIDE_PX) / total;
   const words = places.map((place, i) => {
     const room = ((widths[i] ?? 0) + GAP_CM) * broadest;
-    return [nameOf(place.id), units.volume(place.soil.fill_litres)].flatMap((said) =>
+    return [nameOf(place.id), units.bulk(place.soil.fill_litres)].flatMap((said) =>
       wrapped(said, room),
     );
   });
@@ -61,7 +61,7 @@ export function Sections({ places, nameOf, chosen, width, onChoose }: Props) {
             key={place.id}
             role="button"
             tabIndex={0}
-            aria-label={`${nameOf(place.id)} ${units.volume(place.soil.fill_litres)}`}
+            aria-label={`${nameOf(place.id)} ${units.bulk(place.soil.fill_litres)}`}
             aria-pressed={isChosen}
             className="cursor-pointer"
             onClick={() => onChoose(place.id)}

@@ -109,7 +109,7 @@ function rowsOf(units: Units): Row[] {
     ['Harvest as it is filled', (s) => units.mass(s.harvest_kg)],
     ['Fill for full depth', (s) => (s.fill_cm > 0 ? units.length(s.fill_cm) : 'none')],
     ['Harvest with that fill', (s) => units.mass(s.full_harvest_kg)],
-    ['To pour', (s) => (s.litres > 0 ? units.volume(s.litres) : '–')],
+    ['To pour', (s) => (s.litres > 0 ? units.bulk(s.litres) : '–')],
     ['Bought for', (s) => (s.cost === null || s.litres <= 0 ? '–' : s.cost.toFixed(0))],
     [
       'Lasts between waterings',

@@ -102,7 +102,7 @@ function PlaceFigures({ place, plantings, day, schools }: Props) {
           label="Soil: working"
           working={() => <Sum title="Usable depth and soil" terms={[...place.working]} />}
         >
-          {units.volume(place.soil_litres)}
+          {units.bulk(place.soil_litres)}
         </Figure>
       </Line>
       <Line term="Idle in season">

@@ -29,7 +29,7 @@ export function RiserForm({ place, cells, taken, onEdit }: Props) {
         event.preventDefault();
         const cm = readLength(typed, units.system);
         if (cm === null || cm < LEAST_CM || cm > MOST_CM) {
-          setFault(`Enter a height of ${units.bare(LEAST_CM)} to ${units.length(MOST_CM)}.`);
+          setFault(`Enter a height of ${units.both(LEAST_CM, MOST_CM, ' to ')}.`);
           return;
         }
         setFault(undefined);

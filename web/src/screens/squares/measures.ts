@@ -13,10 +13,7 @@ const BOTTOM = {
 export function measuresOf(place: Place, report: PlaceReport, units: Units): string {
   const [x0, y0, x1, y1] = report.bounds_cm;
   const across = units.length(x1 - x0);
-  const size =
-    place.shape.type === 'circle'
-      ? `${across} across`
-      : `${units.bare(x1 - x0)} × ${units.length(y1 - y0)}`;
+  const size = place.shape.type === 'circle' ? `${across} across` : units.both(x1 - x0, y1 - y0);
   const { fill_cm: fill, loosened_cm: loosened } = report.layers;
   const below = place.stands_on ? 'of the place below' : 'loosened';
   const soil = `${units.length(fill)} mix${loosened > 0 ? ` over ${units.bare(loosened)} ${below}` : ''}`;

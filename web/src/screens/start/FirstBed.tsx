@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { dayOf, words } from '../../kit/day';
 import { Choice } from '../../kit/Choice';
 import type { Options } from '../../kit/Choice';
-import { guessedUnits, usePreferences } from '../../kit/preferences';
+import { guessedUnits, guessedWords, usePreferences } from '../../kit/preferences';
 import type { UnitSystem } from '../../kit/units';
 import { Field } from '../../kit/Field';
 import { ChoiceField, DayField, LengthField, NumberField } from '../../kit/form';
@@ -17,14 +17,14 @@ const KINDS = [
 ] as const;
 
 const MEASURES: Options<UnitSystem> = [
-  ['metric', 'centimetres, kilograms'],
-  ['imperial', 'inches, pounds'],
+  ['metric', 'centimetres, kilograms, litres'],
+  ['imperial', 'feet, pounds, US gallons'],
 ];
 
 /** Four questions, in the grower's own measures. */
 export function FirstBed() {
   const { units, opened } = usePreferences();
-  useEffect(() => opened(guessedUnits()), [opened]);
+  useEffect(() => opened(guessedUnits(), guessedWords() ?? 'en-GB'), [opened]);
   // What was typed in other measures is not carried over.
   return <Questions key={units.system} />;
 }
@@ -50,7 +50,7 @@ function Questions() {
           options={MEASURES}
           onChange={(system) => {
             change({ units: 'garden' });
-            opened(system);
+            opened(system, guessedWords() ?? 'en-GB');
           }}
         />
       </div>

@@ -11,10 +11,9 @@ import type {
 } from '../../api/types';
 import { Choice } from '../../kit/Choice';
 import { useUnits } from '../../kit/preferences';
-import { NumberField, useTyped } from '../../kit/form';
-import { textOf } from '../../kit/reader';
+import { MeasureField, NumberField, useTyped } from '../../kit/form';
 import type { Reader } from '../../kit/reader';
-import { fieldUnit } from '../../kit/units';
+import { fieldUnit, measureText } from '../../kit/measures';
 
 interface Tables {
   systems: Record<string, TrainingSystem>;
@@ -99,7 +98,7 @@ export function SupportForm({ state, place, report, support, sheet, onEdit, ...t
     ...Object.fromEntries(
       fields.map(([key]) => [key, support[key] ? unit.shown(support[key]) : '']),
     ),
-    wind: textOf(wind),
+    wind: measureText(wind, 'm/s', units.system),
     from: support.run_cm ? unit.shown(support.run_cm[0]) : '',
     to: support.run_cm ? unit.shown(support.run_cm[1]) : '',
     apart: support.rows_apart_cm ? unit.shown(support.rows_apart_cm) : '',
@@ -124,7 +123,7 @@ export function SupportForm({ state, place, report, support, sheet, onEdit, ...t
     );
     const [from, to] = [lengthIn(read, 'from', 0, 10000), lengthIn(read, 'to', 0, 10000)];
     const run = from === null && to === null ? null : ([from ?? 0, to ?? 0] as [number, number]);
-    const windNow = read.number('wind', 1, 80);
+    const windNow = read.measure('wind', 'm/s', 1, 80);
     const line = support.line_cm?.map(
       (point, index) =>
         [0, 1].map(
@@ -187,11 +186,12 @@ export function SupportForm({ state, place, report, support, sheet, onEdit, ...t
       />
       {!system?.build.bent && (
         <div className="col-span-2">
-          <NumberField
+          <MeasureField
             form={form}
             name="wind"
-            label="Design wind, m/s"
-            hint="From your local code; 1 m/s is 3.6 km/h or 2.2 mph."
+            label="Design wind"
+            unit="m/s"
+            hint="From your local code; m/s, km/h and mph can be typed."
           />
         </div>
       )}

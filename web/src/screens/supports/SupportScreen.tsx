@@ -213,7 +213,7 @@ function Bears({ sheet }: { sheet: SupportSheet }) {
                 label="push of the wind: working"
                 working={() => <Sum title="Wind on one post" terms={[...wind.working]} />}
               >
-                {`${Math.round(wind.push_n)} N`}
+                {units.force(wind.push_n)}
               </Figure>
               {', about the weight of '}
               {units.mass(wind.push_kg)}.

@@ -31,7 +31,7 @@ export function DaysAhead({ state, day }: { state: HeldGarden; day: Day }) {
           <li key={one.day}>
             <span className="text-muted">{`${shortWords(dayOf(one.day))} `}</span>
             {warmth(one.low_c, one.high_c)}
-            {one.rain_mm >= DAMP_MM ? `, ${Math.round(one.rain_mm)} mm` : ', dry'}
+            {one.rain_mm >= DAMP_MM ? `, ${units.rain(one.rain_mm)}` : ', dry'}
           </li>
         ))}
       </ol>

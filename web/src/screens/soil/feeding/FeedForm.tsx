@@ -1,8 +1,11 @@
 import type { HeldGarden } from '../../../api/merge';
 import type { Edit } from '../../../api/types';
-import { ChoiceField, NumberField, TextField, useTyped } from '../../../kit/form';
+import { ChoiceField, MeasureField, NumberField, TextField, useTyped } from '../../../kit/form';
+import { measureText } from '../../../kit/measures';
+import { useUnits } from '../../../kit/preferences';
 import { textOf } from '../../../kit/reader';
 import type { Reader } from '../../../kit/reader';
+import type { UnitSystem } from '../../../kit/units';
 
 interface Props {
   state: HeldGarden;
@@ -27,7 +30,7 @@ function said(figures: Readonly<Record<string, string | number | null>>) {
 
 type Soil = NonNullable<HeldGarden['plan']['soil']>;
 
-function typedOf(soil: Soil | null | undefined) {
+function typedOf(soil: Soil | null | undefined, system: UnitSystem) {
   const { packet, liquid, test } = soil ?? {};
   return {
     school: soil?.feeding ?? 'from-start',
@@ -35,12 +38,12 @@ function typedOf(soil: Soil | null | undefined) {
     n: textOf(packet?.n_percent),
     p: textOf(packet?.p2o5_percent),
     k: textOf(packet?.k2o_percent),
-    price: textOf(packet?.price_per_kg),
-    atOnce: textOf(packet?.at_once_g_per_m2),
+    price: measureText(packet?.price_per_kg, 'per kg', system),
+    atOnce: measureText(packet?.at_once_g_per_m2, 'g per m²', system),
     every: textOf(packet?.every_days),
     wait: textOf(packet?.wait_days),
     liquid: liquid?.name ?? '',
-    dose: textOf(liquid?.ml_per_10_l),
+    dose: measureText(liquid?.ml_per_10_l, 'mL in 10 L', system),
     poured: textOf(liquid?.every_days),
     liquidWait: textOf(liquid?.wait_days),
     ph: textOf(test?.ph),
@@ -55,14 +58,14 @@ function changesOf(read: Reader<ReturnType<typeof typedOf>>, soil: Soil | null |
     n_percent: read.number('n', 0, 100),
     p2o5_percent: read.number('p', 0, 100),
     k2o_percent: read.number('k', 0, 100),
-    price_per_kg: read.number('price', 0),
-    at_once_g_per_m2: read.number('atOnce', 0.1, 5000),
+    price_per_kg: read.measure('price', 'per kg', 0),
+    at_once_g_per_m2: read.measure('atOnce', 'g per m²', 0.1, 5000),
     every_days: read.number('every', 0, 365),
     wait_days: read.number('wait', 0, 365),
   };
   const liquid = {
     name: read.text('liquid'),
-    ml_per_10_l: read.number('dose', 0.01, 1000),
+    ml_per_10_l: read.measure('dose', 'mL in 10 L', 0.01, 1000),
     every_days: read.number('poured', 1, 365),
     wait_days: read.number('liquidWait', 0, 365),
   };
@@ -83,7 +86,8 @@ function changesOf(read: Reader<ReturnType<typeof typedOf>>, soil: Soil | null |
 /** The school on feeding, the packet's analysis, and what a soil test said. */
 export function FeedForm({ state, onEdit }: Props) {
   const { soil } = state.plan;
-  const form = useTyped(typedOf(soil), (read) => changesOf(read, soil));
+  const { system } = useUnits();
+  const form = useTyped(typedOf(soil, system), (read) => changesOf(read, soil));
   return (
     <form
       className="grid grid-cols-3 items-end gap-x-3 gap-y-1"
@@ -97,11 +101,11 @@ export function FeedForm({ state, onEdit }: Props) {
       <div className="col-span-2">
         <TextField form={form} name="name" label="Name of the packet" />
       </div>
-      <NumberField form={form} name="price" label="Price per kg" />
+      <MeasureField form={form} name="price" label="Price" unit="per kg" />
       <NumberField form={form} name="n" label="Nitrogen, %" />
       <NumberField form={form} name="p" label="Phosphate, %" />
       <NumberField form={form} name="k" label="Potash, %" />
-      <NumberField form={form} name="atOnce" label="Most at once, g per m²" />
+      <MeasureField form={form} name="atOnce" label="Most at once" unit="g per m²" />
       <NumberField form={form} name="every" label="Again after, days" />
       <NumberField form={form} name="wait" label="Wait before picking, days" />
       <h3 className="col-span-full mt-1 font-sans text-[13px] font-semibold">
@@ -110,7 +114,7 @@ export function FeedForm({ state, onEdit }: Props) {
       <div className="col-span-2">
         <TextField form={form} name="liquid" label="Name of the bottle" />
       </div>
-      <NumberField form={form} name="dose" label="mL in 10 L" />
+      <MeasureField form={form} name="dose" label="Dose" unit="mL in 10 L" />
       <NumberField form={form} name="poured" label="Every, days" />
       <NumberField form={form} name="liquidWait" label="Wait before picking, days" />
       <h3 className="col-span-full mt-1 font-sans text-[13px] font-semibold">A soil test</h3>

@@ -1,7 +1,8 @@
 import type { HeldGarden } from '../../../api/merge';
 import type { Edit, PlaceReport } from '../../../api/types';
 import { Heads } from '../../../kit/Heads';
-import { grouped, money } from '../../../kit/units';
+import { useUnits } from '../../../kit/preferences';
+import { money } from '../../../kit/units';
 import { PlaceWorking } from '../../../shared/PlaceWorking';
 import { Figure, Sum } from '../../../shared/Working';
 import { dayOf, words } from '../../../kit/day';
@@ -17,13 +18,14 @@ interface Props {
 
 /** What the year's crops take from each place, what its soil frees, and the packet for the rest. */
 export function Feeding({ state, chosen, nameOf, onChoose, onEdit }: Props) {
+  const units = useUnits();
   const packet = state.report.places[0]?.feed.packet ?? null;
   return (
     <>
       <div className="sheet overflow-y-auto px-4 pb-4">
         <table className="w-full">
           <caption className="mb-1 text-left text-muted">
-            Nitrogen through the plan’s year, in grams
+            {`Nitrogen through the plan’s year, ${units.system === 'imperial' ? 'in ounces' : 'in grams'}`}
           </caption>
           <Heads
             columns={[
@@ -32,7 +34,7 @@ export function Feeding({ state, chosen, nameOf, onChoose, onEdit }: Props) {
               ['Freed by its fill', 'right'],
               ['Lacking', 'right'],
               [packet ?? 'Packet', 'right'],
-              ['g a m²', 'right'],
+              [units.feedAreaUnit, 'right'],
             ]}
           />
           <tbody>
@@ -46,11 +48,11 @@ export function Feeding({ state, chosen, nameOf, onChoose, onEdit }: Props) {
                     {nameOf(row.id)}
                   </button>
                 </th>
-                <td className="text-right">{Math.round(row.feed.n_g)}</td>
+                <td className="text-right">{units.feed(row.feed.n_g)}</td>
                 <td className={`text-right ${row.feed.counts_mix ? '' : 'text-muted'}`}>
                   {row.feed.counts_mix
-                    ? Math.round(row.feed.mix_frees_n_g)
-                    : `(${Math.round(row.feed.mix_frees_n_g)})`}
+                    ? units.feed(row.feed.mix_frees_n_g)
+                    : `(${units.feed(row.feed.mix_frees_n_g)})`}
                 </td>
                 <td className="text-right font-semibold">
                   <Figure
@@ -59,11 +61,11 @@ export function Feeding({ state, chosen, nameOf, onChoose, onEdit }: Props) {
                       <Sum title={`Feed, ${nameOf(row.id)}`} terms={[...row.feed.working]} />
                     )}
                   >
-                    {String(Math.round(row.feed.lacks_n_g))}
+                    {units.feed(row.feed.lacks_n_g)}
                   </Figure>
                 </td>
-                <td className="text-right">{grams(row.feed.packet_g)}</td>
-                <td className="text-right">{grams(row.feed.packet_g_per_m2)}</td>
+                <td className="text-right">{known(row.feed.packet_g, units.feed)}</td>
+                <td className="text-right">{known(row.feed.packet_g_per_m2, units.feedOnArea)}</td>
               </tr>
             ))}
           </tbody>
@@ -98,8 +100,9 @@ export function Feeding({ state, chosen, nameOf, onChoose, onEdit }: Props) {
 /** Phosphate and potash: what the crops want by the soil test, and what the packet brings. */
 function Besides({ place, name }: { place: PlaceReport; name: string }) {
   const { feed } = place;
+  const units = useUnits();
   const figures = (what: string, wanted: number, brought: number | null) =>
-    `${what}: ${Math.round(wanted)} g needed${brought === null ? '' : `, ${Math.round(brought)} g come with that packet`}.`;
+    `${what}: ${units.feed(wanted)} ${units.feedUnit} needed${brought === null ? '' : `, ${units.feed(brought)} ${units.feedUnit} come with that packet`}.`;
   return (
     <p className="mt-2">
       <span className="font-semibold">{`${name}: phosphate and potash. `}</span>
@@ -118,6 +121,7 @@ function CropFeeds({
   chosen: PlaceReport;
   name: string;
 }) {
+  const units = useUnits();
   const rows = chosen.feed.crops
     .map((crop) => ({
       ...crop,
@@ -132,8 +136,8 @@ function CropFeeds({
         columns={[
           ['Crop'],
           ['From'],
-          ['Takes, g', 'right'],
-          ['Packet, g', 'right'],
+          [`Takes, ${units.feedUnit}`, 'right'],
+          [`Packet, ${units.feedUnit}`, 'right'],
           ['Because', 'after'],
         ]}
       />
@@ -158,10 +162,10 @@ function CropFeeds({
                       />
                     )}
                   >
-                    {n_g.toFixed(1)}
+                    {units.feed(n_g, 1)}
                   </Figure>
                 </td>
-                <td className="text-right">{grams(packet_g)}</td>
+                <td className="text-right">{known(packet_g, units.feed)}</td>
                 <td className="pl-4 text-muted">{why}</td>
               </tr>
             ),
@@ -171,6 +175,6 @@ function CropFeeds({
   );
 }
 
-function grams(value: number | null): string {
-  return value === null ? '–' : grouped(value);
+function known(value: number | null, said: (value: number) => string): string {
+  return value === null ? '–' : said(value);
 }

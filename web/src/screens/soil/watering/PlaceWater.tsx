@@ -58,7 +58,7 @@ export function PlaceWater({ place, report, onEdit }: Props) {
       </form>
       {report.water && (
         <p className="mt-2">
-          {`Ten litres on a square metre wet this soil ${units.length(Math.round(report.water.wets_cm))} deep when it needs water. Dig a finger in an hour later: if it is dry below, the water ran off or round the roots.`}
+          {`${units.aWatering} this soil ${units.length(Math.round(report.water.wets_cm))} deep when it needs water. Dig a finger in an hour later: if it is dry below, the water ran off or round the roots.`}
         </p>
       )}
       <p className="mt-1 text-muted">
