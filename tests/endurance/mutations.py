@@ -121,7 +121,10 @@ def _with_more(document: dict[str, Any], chance: random.Random) -> None:
     places = document.get("places") or []
     supports = [support for place in places for support in place.get("supports") or []]
     records = {**document, "supports": supports}
-    kind = chance.choice([kind for kind in SELDOM if records.get(kind)])
+    there = [kind for kind in SELDOM if records.get(kind)]
+    if not there:
+        return
+    kind = chance.choice(there)
     key = chance.choice(list(SELDOM[kind]))
     record = chance.choice(records[kind])
     if isinstance(record, dict):

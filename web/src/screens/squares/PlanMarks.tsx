@@ -16,6 +16,7 @@ const DIMENSION_PX_A_LETTER = 3.6;
 /** What plants climb on: its line and posts, told over the bed so that no plant lies under words. */
 export function Supports({ place, scale }: { place: PlaceReport; scale: GroundScale }) {
   const units = useUnits();
+  if (place.supports.length === 0) return null;
   const [x0, y0, x1, y1] = place.bounds_cm;
   const corners = [groundToPx(scale, [x0, y0]), groundToPx(scale, [x1, y1])];
   const alone = place.supports.length === 1;
