@@ -198,7 +198,7 @@ def test_what_one_pot_holds_is_planted_in_the_others_of_its_group(page, base_url
 def test_a_garden_in_feet_and_american_words(page, base_url):
     page.goto(f"{base_url}/gardens/kettle-corner/squares/middle")
     expect(page.get_by_role("heading", name="Bed 2")).to_be_visible()
-    expect(page.get_by_text("48 × 96 in inside")).to_be_visible()
+    expect(page.get_by_text("4 × 8 ft inside")).to_be_visible()
     expect(ledger(page)).to_contain_text("zucchini, 1")
     expect(ledger(page)).to_contain_text("Harvest, lb")
     # On this device it can be read in other measures all the same.

@@ -111,6 +111,11 @@ function shownAtOnce(client: QueryClient, slug: string, edit: Edit): () => void 
   };
 }
 
+/** A garden as it is shown this moment: two presses of a key may come between two drawings. */
+export function shownNow(slug: string): HeldGarden | undefined {
+  return gardens.get(slug)?.shown;
+}
+
 const STOPPED = 'Stopped. The garden is shown as the server has it.';
 const ELSEWHERE =
   'This garden was changed in another tab. The newer state is shown; your last change was not made.';

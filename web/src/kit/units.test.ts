@@ -53,9 +53,9 @@ describe('feet and inches', () => {
 
   it.each([
     [121.92, 243.84, '4 × 8 ft'],
-    [60.96, 243.84, '24 in × 8 ft'],
+    [60.96, 243.84, '2 × 8 ft'],
     [30.48, 60.96, '12 × 24 in'],
-    [137.16, 243.84, '4 ft 6 in × 8 ft'],
+    [137.16, 243.84, '54 × 96 in'],
   ])('%d by %d cm', (a, b, said) => {
     expect(feet.both(a, b)).toBe(said);
     expect(unitsFor('metric').both(120, 240)).toBe('120 × 240 cm');

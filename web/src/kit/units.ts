@@ -164,13 +164,12 @@ function feetAndInches(cm: number): string {
   return `${inches < 0 ? '−' : ''}${feet} ft${rest === '0' ? '' : ` ${rest} in`}`;
 }
 
-/** Both with one unit where they have the same; else each with its own. */
+/** Both in feet where both are whole ones, as beds are spoken of; else both in inches. */
 function bothInFeet(a: number, b: number, between = ' × '): string {
-  const [one, other] = [feetAndInches(a), feetAndInches(b)];
-  const unit = [' ft', ' in'].find((u) =>
-    [one, other].every((t) => t.split(' ').length === 2 && t.endsWith(u)),
-  );
-  return unit ? `${one.slice(0, -unit.length)}${between}${other}` : `${one}${between}${other}`;
+  const inFeet = [a, b].map((cm) => Math.round((cm / CM_PER_FOOT) * 100) / 100);
+  if (inFeet.every((feet) => Number.isInteger(feet) && feet >= 2))
+    return `${inFeet.join(between)} ft`;
+  return `${[a, b].map((cm) => trimmed(cm / CM_PER_INCH, 1)).join(between)} in`;
 }
 
 function bulkInFeet(litres: number): string {

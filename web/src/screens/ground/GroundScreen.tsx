@@ -121,6 +121,7 @@ function Sheet({ state, yard }: PartProps) {
           placing={yard.placing}
           onChoose={choose}
           onMove={yard.move}
+          onNudge={yard.nudge}
         />
       )}
     </div>

@@ -28,6 +28,8 @@ interface Props {
   placing: boolean;
   onChoose: (thing: Thing | null) => void;
   onMove: (thing: Thing, to: PointM) => void;
+  /** Moved by so much from wherever it is by now, and onto the nearest step. [m] */
+  onNudge: (thing: Thing, by: PointM, stepM: number) => void;
 }
 
 const MARGIN_M = 1.1;
@@ -103,17 +105,17 @@ export function YardDrawing(props: Props) {
   };
   const onKeyDown = (event: KeyboardEvent<HTMLDivElement>) => {
     const step = units.snapM * (event.shiftKey ? 10 : 1);
-    const by = {
-      ArrowLeft: [-step, 0],
-      ArrowRight: [step, 0],
-      ArrowUp: [0, step],
-      ArrowDown: [0, -step],
-    }[event.key];
+    const by = (
+      {
+        ArrowLeft: [-step, 0],
+        ArrowRight: [step, 0],
+        ArrowUp: [0, step],
+        ArrowDown: [0, -step],
+      } as Record<string, PointM>
+    )[event.key];
     if (event.key === 'Escape') props.onChoose(null);
-    else if (by && chosen) {
-      const start = spotOfThing(state.plan, chosen);
-      if (start) props.onMove(chosen, target(start, [by[0] ?? 0, by[1] ?? 0]));
-    } else return;
+    else if (by && chosen) props.onNudge(chosen, by, units.snapM);
+    else return;
     event.preventDefault();
   };
   const carried = held && (held.by[0] !== 0 || held.by[1] !== 0) ? held : null;

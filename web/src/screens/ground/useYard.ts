@@ -1,13 +1,14 @@
 import { useEffect, useState } from 'react';
 import { useSearchParams } from 'react-router';
 
-import { useEditor } from '../../api/garden';
+import { shownNow, useEditor } from '../../api/garden';
 import type { HeldGarden } from '../../api/merge';
 import type { Edit } from '../../api/types';
 import { isoOf } from '../../kit/day';
 import { useDay } from '../../shared/DayContext';
 import { moveThing, siteOf, spotOfThing } from './things';
 import type { Thing } from './things';
+import { snapped } from './yardScale';
 import { useDaySun, useMonthSun, useTurned } from './useSun';
 
 const SETTLE_MS = 120;
@@ -44,6 +45,13 @@ export function useYard(state: HeldGarden) {
     setPlacing(false);
     setYardOpen(false);
   };
+  const nudge = (what: Thing, by: readonly [number, number], stepM: number) => {
+    const { plan } = shownNow(slug) ?? state;
+    const start = spotOfThing(plan, what);
+    const to = start && ([0, 1] as const).map((axis) => snapped(start[axis] + by[axis], stepM));
+    const change = to && moveThing(plan, what, [to[0] ?? 0, to[1] ?? 0]);
+    if (change) edit(change);
+  };
   const move = (what: Thing, to: readonly [number, number]) => {
     setPlacing(false);
     const change = moveThing(state.plan, what, to);
@@ -74,6 +82,7 @@ export function useYard(state: HeldGarden) {
     edit,
     choose,
     move,
+    nudge,
     add,
     remove,
   };
