@@ -2729,6 +2729,12 @@ export interface components {
              */
             trainings: components["schemas"]["CropTraining"][];
             /**
+             * @default {
+             *       "when": "before"
+             *     }
+             */
+            put_up: components["schemas"]["PutUp"];
+            /**
              * Overwinters
              * @default false
              */
@@ -5618,6 +5624,20 @@ export interface components {
             why: string;
         };
         /**
+         * PutUp
+         * @description When what a crop climbs or leans on is put up: before it is there, on its day, or when it
+         *     has grown to a height.
+         */
+        PutUp: {
+            /**
+             * When
+             * @enum {string}
+             */
+            when: "before" | "same-day" | "grown";
+            /** Grown Cm */
+            grown_cm?: number | null;
+        };
+        /**
          * Quantiles
          * @description Low, likely and high of a harvest. [kg]
          */
@@ -7948,6 +7968,7 @@ export type Policies = components['schemas']['Policies'];
 export type Polygon = components['schemas']['Polygon'];
 export type PrepJob = components['schemas']['PrepJob'];
 export type ProposedChore = components['schemas']['ProposedChore'];
+export type PutUp = components['schemas']['PutUp'];
 export type Quantiles = components['schemas']['Quantiles'];
 export type Range3 = components['schemas']['Range3'];
 export type Reach = components['schemas']['Reach'];

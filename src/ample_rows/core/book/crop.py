@@ -59,6 +59,20 @@ class DaysToPick(Record):
     division: Size | None = None
 
 
+class PutUp(Record):
+    """When what a crop climbs or leans on is put up: before it is there, on its day, or when it
+    has grown to a height."""
+
+    when: Literal["before", "same-day", "grown"]
+    grown_cm: Size | None = None
+
+    @model_validator(mode="after")
+    def _whole(self) -> "PutUp":
+        if (self.when == "grown") != (self.grown_cm is not None):
+            raise ValueError("grown_cm goes with when = grown")
+        return self
+
+
 class SoldAs(Record):
     """How tubers, sets, crowns and the like are sold, and the plants that one such makes."""
 
@@ -155,6 +169,7 @@ class Crop(Record):
     crowding: Share
     feeder: Feeder
     trainings: tuple[CropTraining, ...] = ()
+    put_up: PutUp = PutUp(when="before")
     overwinters: bool = False
     turn_round_days: Amount
     relatives: tuple[Relative, ...] = ()

@@ -1,6 +1,8 @@
 """Growth drawn through time: canopy, height and root from start to clearing."""
 
+import itertools
 import math
+from datetime import date
 
 import numpy as np
 from numpy.typing import NDArray
@@ -8,6 +10,7 @@ from numpy.typing import NDArray
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book, Crop
 from ample_rows.core.calendar.dates import Dates, growth_share
+from ample_rows.core.calendar.growing_year import days
 from ample_rows.core.planting.report import GrowthReport
 
 STEP_DAYS = 7
@@ -24,10 +27,20 @@ def growth_of(
         start=dates.start,
         step_days=STEP_DAYS,
         canopy_cm=_rounded(crop.canopy_cm * sizes),
-        height_cm=_rounded(full_height_cm * sizes),
+        height_cm=_rounded(_heights_cm(planting, crop, sizes, full_height_cm, book)),
         root_cm=_rounded(crop.rooting_cm * np.sqrt(sizes)),
         standing=tuple(standing_of(crop, dates, ages, book).round(3).tolist()),
     )
+
+
+def grown_to(growth: GrowthReport, height_cm: float) -> date | None:
+    """The day on which a planting has grown so high; None where it stays below."""
+    steps = itertools.pairwise(growth.height_cm)
+    for step, (below, above) in enumerate(steps):
+        if below < height_cm <= above:
+            into = step + (height_cm - below) / (above - below)
+            return growth.start + days(into * growth.step_days)
+    return growth.start if growth.height_cm and growth.height_cm[0] >= height_cm else None
 
 
 def size_shares(
@@ -37,6 +50,19 @@ def size_shares(
     begin = _start_share(planting, crop, book)
     to_pick = max(1, (dates.due - dates.start).days)
     return begin + (1 - begin) * growth_share(ages / to_pick)
+
+
+def _heights_cm(
+    planting: p.Planting, crop: Crop, sizes: NDArray[np.float64], full_cm: float, book: Book
+) -> NDArray[np.float64]:
+    """Heights as the plants fill out: what is sown comes up no higher than it is wide."""
+    begin = _start_share(planting, crop, book)
+    first = begin * full_cm
+    if planting.start in ("sow", "set"):
+        first = min(first, book.value("canopy_start_cm"))
+    grown = (sizes - begin) / (1 - begin) if begin < 1 else np.ones(len(sizes))
+    heights: NDArray[np.float64] = first + (full_cm - first) * grown
+    return heights
 
 
 def _rounded(values: NDArray[np.float64]) -> tuple[float, ...]:

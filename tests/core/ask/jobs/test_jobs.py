@@ -239,6 +239,23 @@ def test_single_stems_are_pinched_along_a_string(listed):
     assert "200 cm high" in said(up.about)
 
 
+@pytest.mark.parametrize(
+    ("crop", "start", "why"),
+    [
+        ("climbing-bean", "sow", "before what climbs it starts on 20 May; roots are not hurt then"),
+        ("cucumber", "transplant", "the same day as outdoor cucumber, 20 May, before its roots"),
+        ("pea", "sow", "when climbing pea is 10 cm high; till then it can be hoed"),
+    ],
+)
+def test_a_net_is_hung_as_its_crop_wants_it(listed, crop, start, why):
+    net = bed(supports=[{"id": "net", "height_cm": 180, "system": "net"}])
+    row = planting(crop, block("A1", "A4"), start=start, start_date="2027-05-20", support="net")
+    up = listed(row, places=[net])["Put up"][0]
+    assert why in said(up.why)
+    late = crop == "pea"
+    assert (up.until > date(2027, 5, 20)) == late
+
+
 def test_covers_go_on_and_come_off_and_thirsty_weeks_are_named(listed):
     cover = {
         "id": "mesh",

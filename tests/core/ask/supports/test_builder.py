@@ -36,7 +36,7 @@ def test_a_net_along_a_bed_is_billed_by_hand(sheet):
     amounts = {line.material: line.amount for line in found.lines}
     assert amounts == pytest.approx({"post": 7.2, "netting": 2.4 * 1.8, "wire": 4.8})
     assert found.cost == pytest.approx(7.2 + 4.32 + 4.8)
-    assert found.put_up_by.isoformat() == "2027-05-06"
+    assert found.put_up_by.isoformat() == "2027-05-20"
 
 
 def test_what_has_no_price_is_named_and_not_summed(sheet):

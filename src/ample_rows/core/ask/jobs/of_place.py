@@ -9,10 +9,10 @@ from datetime import timedelta
 from ample_rows.core import plan as p
 from ample_rows.core.ask.jobs.job import Job, ground_job
 from ample_rows.core.book import Book
-from ample_rows.core.calendar.growing_year import days
 from ample_rows.core.estimate.report import YearReport
 from ample_rows.core.geometry.cells import grid_of, span_words
 from ample_rows.core.place.report import PlaceReport, WaterReport
+from ample_rows.core.planting.put_up import put_up_day
 from ample_rows.core.planting.report import PlantingReport
 from ample_rows.core.words.message import Length, Volume, message
 
@@ -55,13 +55,12 @@ def place_jobs(there: Kept) -> Iterator[Job]:
 def _supports(there: Kept) -> Iterator[Job]:
     labels = {report.id: report for report in there.report.supports}
     for support in there.place.supports:
-        on_it = [r.start_date for planting, r in there.plantings if planting.support == support.id]
-        if not on_it or support.id not in labels:
+        on_it = [r for planting, r in there.plantings if planting.support == support.id]
+        when = put_up_day(on_it, there.book)
+        if when is None or support.id not in labels:
             continue
-        first, put_up = min(on_it), labels[support.id]
-        before = first - days(there.book.value("put_up_before_days"))
+        put_up = labels[support.id]
         about = message("of-place-high", support=put_up.label, height=Length(put_up.height_cm))
-        why = message("of-place-before-what-climbs-starts", first=first)
         name = f"put-up-{support.id}"[:64]
         run_m = sum(itertools.starmap(math.dist, itertools.pairwise(put_up.line_cm))) / 100
         yield ground_job(
@@ -69,8 +68,8 @@ def _supports(there: Kept) -> Iterator[Job]:
             name,
             verb=message("of-place-put-up"),
             about=about,
-            why=why,
-            span=(before, first),
+            why=when.why,
+            span=(when.first, when.latest),
             minutes=there.minutes("put-up", run_m * put_up.height_cm / 100),
         )
 

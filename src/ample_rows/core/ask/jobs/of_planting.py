@@ -1,6 +1,5 @@
 """Jobs of one planting, from the table of jobs and the planting's own dates and figures."""
 
-import itertools
 from collections.abc import Iterator
 from dataclasses import dataclass
 from datetime import date, timedelta
@@ -13,6 +12,7 @@ from ample_rows.core.book import Book, Crop, JobRule
 from ample_rows.core.calendar.growing_year import days
 from ample_rows.core.geometry.cells import grid_of, span_words
 from ample_rows.core.place.report import PlaceReport
+from ample_rows.core.planting.growth import grown_to
 from ample_rows.core.planting.report import PlantingReport
 from ample_rows.core.words.message import (
     Count,
@@ -114,17 +114,13 @@ def _times(name: str, rule: JobRule, grown: Grown) -> Iterator[Job]:
 
 def _tiers(name: str, rule: JobRule, grown: Grown, each_cm: float) -> Iterator[Job]:
     """A job each time that a planting has grown by so much, tier upon tier."""
-    growth = grown.report.growth
-    steps = list(itertools.pairwise(enumerate(growth.height_cm)))
     for nth in range(1, _MOST_TIMES):
         height = nth * each_cm
-        crossed = next(((i, a, b) for (i, a), (_, b) in steps if a < height <= b), None)
-        if crossed is None:
+        day = grown_to(grown.report.growth, height)
+        if day is None:
             return
-        step, below, above = crossed
-        into = (step + (height - below) / (above - below)) * growth.step_days
         tier: dict[str, Value] = {"tier": f"{nth}", "high": Length(height)}
-        yield _job(name, rule, grown, nth, growth.start + days(into), tier=tier)
+        yield _job(name, rule, grown, nth, day, tier=tier)
 
 
 def _day(anchor: str, grown: Grown) -> date | None:

@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator
 from dataclasses import dataclass
-from datetime import date, timedelta
+from datetime import date
 
 from ample_rows.core import plan as p
 from ample_rows.core.ask.supports.put_up import (
@@ -26,6 +26,8 @@ from ample_rows.core.errors import CannotBeDoneError
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry import shapes
 from ample_rows.core.planting.cases import Evaluated, PlaceCase
+from ample_rows.core.planting.growth import grown_to
+from ample_rows.core.planting.put_up import put_up_day
 from ample_rows.core.structures.bays import Arch, Bays
 from ample_rows.core.structures.wind import (
     Face,
@@ -127,8 +129,7 @@ def _written(
         amounts(up, [carried(up, e) for e in grown], book), plan.build, book
     )
     wind = plan.site.design_wind_m_s if plan.site else None
-    starts = [e.dates.start for e in grown]
-    before = timedelta(days=round(book.value("put_up_before_days")))
+    when = put_up_day((e.report for e in grown), book)
     return SupportSheet(
         id=up.support.id,
         label=up.system.label,
@@ -155,7 +156,7 @@ def _written(
         missing=missing,
         cost=None if missing else sum(line.cost or 0.0 for line in lines),
         hours=hours_of(up, book),
-        put_up_by=min(starts) - before if starts else None,
+        put_up_by=when.latest if when else None,
         load=load,
         load_a_bay_kg=load.kg_m * up.bays.bay_cm / 100,
         wind=_wind(up, grown, wind, book) if up.arch is None else None,
@@ -183,11 +184,9 @@ def _on_support(up: Stood, e: Evaluated) -> OnSupport:
 
 def _tiers(up: Stood, e: Evaluated) -> Iterator[Tier]:
     """When the growing crop comes to each tier; it goes on as the stems are a hand higher."""
-    growth = e.report.growth
     for height in tier_heights_cm(up, min(up.height_cm, e.crop.height_cm)):
-        week = next((i for i, cm in enumerate(growth.height_cm) if cm >= height), None)
-        if week is not None:
-            day = growth.start + timedelta(days=growth.step_days * week)
+        day = grown_to(e.report.growth, height)
+        if day is not None:
             yield Tier(e.planting.id, e.crop.name, height, day)
 
 
