@@ -5,7 +5,7 @@ import { Link } from 'react-router';
 
 import { answeredAs, api } from '../../api/client';
 import type { ProblemError } from '../../api/client';
-import { useEditor } from '../../api/garden';
+import { shownNow, useEditor } from '../../api/garden';
 import type { HeldGarden } from '../../api/merge';
 import type { CropYield, Earnings, PlaceYield } from '../../api/types';
 import { CommittedInput } from '../../kit/CommittedInput';
@@ -114,7 +114,7 @@ function Price({ state, crop }: { state: HeldGarden; crop: CropYield }) {
     const sound = value >= 0 && value <= MOST_PRICE;
     setFault(!sound);
     if (!sound || typed === shown) return;
-    const household = state.plan.garden.household;
+    const { household } = (shownNow(state.head.slug) ?? state).plan.garden;
     const others = (household?.prices ?? []).filter((price) => price.crop !== crop.crop);
     const one = { crop: crop.crop, per_kg: value * units.weightValue(1) };
     const prices = typed.trim() === '' ? others : [...others, one];

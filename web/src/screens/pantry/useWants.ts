@@ -1,4 +1,4 @@
-import { useEditor } from '../../api/garden';
+import { shownNow, useEditor } from '../../api/garden';
 import type { HeldGarden } from '../../api/merge';
 import type { Want } from '../../api/types';
 
@@ -14,9 +14,10 @@ export interface Asked {
 export function useWants(state: HeldGarden) {
   const editor = useEditor(state.head.slug);
   return (asked: Asked, change: WantChange | null) => {
-    const household = state.plan.garden.household;
+    const now = shownNow(state.head.slug) ?? state;
+    const household = now.plan.garden.household;
     const others = (household?.wants ?? []).filter((want) => !asked.asked_as.includes(want.crop));
-    const changed = { ...wantOf(state, asked), ...change, crop: asked.crop };
+    const changed = { ...wantOf(now, asked), ...change, crop: asked.crop };
     const wants = (change === null ? others : [...others, changed]).map(withoutEmpty);
     void editor.edit({ do: 'change-garden', changes: { household: { ...household, wants } } });
   };
