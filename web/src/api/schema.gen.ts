@@ -2399,6 +2399,23 @@ export interface components {
             source: string;
         };
         /**
+         * Companion
+         * @description One that would stand in the same bed, and what is said of the two.
+         */
+        Companion: {
+            /** Name */
+            name: string;
+            /** Effect */
+            effect: string;
+            /**
+             * Evidence
+             * @enum {string}
+             */
+            evidence: "tested" | "some" | "belief";
+            /** Good */
+            good: boolean;
+        };
+        /**
          * CopyPlace
          * @description Set up a twin of a place, with all that is planted there, as it is or in the mirror.
          */
@@ -4494,6 +4511,8 @@ export interface components {
             effect: string;
             /** Evidence */
             evidence: string;
+            /** Good */
+            good: boolean;
         };
         /**
          * Note
@@ -5717,7 +5736,7 @@ export interface components {
         };
         /**
          * Relative
-         * @description A neighbour believed to matter, with the grade of the evidence.
+         * @description A neighbour believed to matter, for good or ill, with the grade of the evidence.
          */
         Relative: {
             /** Crop */
@@ -5729,6 +5748,11 @@ export interface components {
              * @enum {string}
              */
             evidence: "tested" | "some" | "belief";
+            /**
+             * Good
+             * @default true
+             */
+            good: boolean;
         };
         /**
          * Remedy
@@ -6207,6 +6231,8 @@ export interface components {
             factor: number;
             /** Kg Per Square Week */
             kg_per_square_week: number;
+            /** Companions */
+            companions: components["schemas"]["Companion"][];
         };
         /** ShelfRequest */
         ShelfRequest: {
@@ -7834,6 +7860,7 @@ export type ClimateAnswer = components['schemas']['ClimateAnswer'];
 export type ClimateTable = components['schemas']['ClimateTable'];
 export type Closeness = components['schemas']['Closeness'];
 export type Coefficient = components['schemas']['Coefficient'];
+export type Companion = components['schemas']['Companion'];
 export type CopyPlace = components['schemas']['CopyPlace'];
 export type Cover = components['schemas']['Cover'];
 export type CoverAdvice = components['schemas']['CoverAdvice'];

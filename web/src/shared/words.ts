@@ -19,6 +19,13 @@ export const WALLS: Options<NonNullable<Planting['walls']>> = [
   ['near', 'near the walls'],
 ];
 
+/** How well it is known that neighbours matter to each other. */
+export const EVIDENCE: Record<string, string> = {
+  tested: 'tested in trials',
+  some: 'some evidence',
+  belief: 'an old belief',
+};
+
 /** What is done to start a planting, before its number. */
 export const HOW_STARTED = {
   sow: 'sow',

@@ -110,11 +110,12 @@ class Trouble(Record):
 
 
 class Relative(Record):
-    """A neighbour believed to matter, with the grade of the evidence."""
+    """A neighbour believed to matter, for good or ill, with the grade of the evidence."""
 
     crop: Text
     effect: Text
     evidence: Literal["tested", "some", "belief"]
+    good: bool = True
 
 
 class Crop(Record):

@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import type { CropPage } from '../../api/types';
 import { useUnits } from '../../kit/preferences';
 import { perSquareWords } from '../../kit/text';
+import { EVIDENCE } from '../../shared/words';
 import type { Units } from '../../kit/units';
 import { WindowWords } from './CropWindows';
 import { Profile } from './Profile';
@@ -16,11 +17,6 @@ interface Props {
   onOpen: (id: string) => void;
 }
 
-const EVIDENCE: Record<string, string> = {
-  tested: 'tested in trials',
-  some: 'some evidence',
-  belief: 'an old belief',
-};
 const FROST: Record<string, string> = {
   hardy: 'survives frost',
   'half-hardy': 'survives a light frost',
@@ -140,7 +136,7 @@ function Company({ page, nameOf, onOpen }: Props) {
             {page.neighbours.map((near) => (
               <li key={near.crop}>
                 {open(near.crop)}
-                {near.effect}
+                {near.good ? near.effect : `keep apart: ${near.effect}`}
                 <span className="text-muted">{` (${EVIDENCE[near.evidence] ?? near.evidence})`}</span>
               </li>
             ))}

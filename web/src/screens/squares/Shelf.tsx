@@ -6,7 +6,7 @@ import { Find } from '../../kit/Find';
 import { useUnits } from '../../kit/preferences';
 import { dayOf, shortWords, words } from '../../kit/day';
 import type { Day } from '../../kit/day';
-import { HOW_STARTED } from '../../shared/words';
+import { EVIDENCE, HOW_STARTED } from '../../shared/words';
 
 interface Props {
   cells: readonly string[];
@@ -132,6 +132,14 @@ function Offer({ entry, onPlant }: { entry: ShelfEntry; onPlant: (entry: ShelfEn
             {entry.clear_by ? `cleared by ${shortWords(dayOf(entry.clear_by))}` : pick}
           </span>
         </span>
+        {entry.companions.map((near) => (
+          <span
+            key={`${near.name} ${near.effect}`}
+            className={`block text-[12.5px] ${near.good ? 'text-leaf' : 'text-marigold'}`}
+          >
+            {`${near.good ? 'Good beside' : 'Keep apart from'} ${near.name}: ${near.effect} (${EVIDENCE[near.evidence] ?? near.evidence})`}
+          </span>
+        ))}
       </span>
     </button>
   );

@@ -47,6 +47,7 @@ class Neighbour:
     name: str
     effect: str
     evidence: str
+    good: bool
 
 
 @dataclass(frozen=True, slots=True)
@@ -254,13 +255,14 @@ def _light(crop: Crop, here: PlaceCase) -> tuple[Text | None, float]:
 def _neighbours(crop: Crop, book: Book) -> tuple[Neighbour, ...]:
     """Those that its own record names, and those whose records name it."""
     named = [
-        Neighbour(r.crop, book.crops[r.crop].name, r.effect, r.evidence) for r in crop.relatives
+        Neighbour(r.crop, book.crops[r.crop].name, r.effect, r.evidence, r.good)
+        for r in crop.relatives
     ]
     named_ids = {n.crop for n in named}
     for other in book.crops.values():
         if other.id not in named_ids:
             named += [
-                Neighbour(other.id, other.name, r.effect, r.evidence)
+                Neighbour(other.id, other.name, r.effect, r.evidence, r.good)
                 for r in other.relatives
                 if r.crop == crop.id
             ]

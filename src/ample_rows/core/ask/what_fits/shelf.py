@@ -5,6 +5,7 @@ from datetime import date
 from typing import Literal
 
 from ample_rows.core import plan as p
+from ample_rows.core.ask.what_fits.companions import Companion, companions_of
 from ample_rows.core.book import Crop
 from ample_rows.core.calendar.growing_year import move_years
 from ample_rows.core.estimate.estimate import Estimate
@@ -44,6 +45,7 @@ class ShelfEntry:
     harvest_kg: Quantiles
     factor: float
     kg_per_square_week: float
+    companions: tuple[Companion, ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -81,6 +83,7 @@ def shelf_for(
         day=day,
         use=next_use(standing, cells, day),
         held=tuple(sorted({a for h in here.place.held for a in h.cells} & set(cells))),
+        standing=standing,
     )
     asked_of = book.crops if crops is None else crops
     entries = [_entry(asked, book.crops[crop]) for crop in asked_of]
@@ -135,6 +138,7 @@ class Asked:
     day: date
     use: NextUse
     held: tuple[str, ...]
+    standing: tuple[PlantingReport, ...] = ()
 
     @property
     def place(self) -> p.Place:
@@ -154,7 +158,7 @@ def _entry(asked: Asked, crop: Crop) -> ShelfEntry:
     tried = [tried_as(asked, crop, start, support) for start in crop.starts]
     judged = [(e, why_not(e, asked)) for e in tried]
     best, reason = min(judged, key=lambda pair: (bool(pair[1]), -pair[0].report.harvest_kg.p50))
-    return _shown(crop, best, reason, asked.cells)
+    return _shown(crop, best, reason, asked)
 
 
 def tried_as(asked: Asked, crop: Crop, start: p.Start, support: str | None) -> Evaluated:
@@ -260,7 +264,7 @@ def _within_a_year_later(window: WindowReport, day: date) -> bool:
     return earlier[0] <= day <= earlier[1]
 
 
-def _shown(crop: Crop, e: Evaluated, reason: Text, cells: tuple[str, ...]) -> ShelfEntry:
+def _shown(crop: Crop, e: Evaluated, reason: Text, asked: Asked) -> ShelfEntry:
     report = e.report
     weeks = max(1.0, (e.dates.clear - e.dates.start).days / 7)
     return ShelfEntry(
@@ -282,5 +286,6 @@ def _shown(crop: Crop, e: Evaluated, reason: Text, cells: tuple[str, ...]) -> Sh
         clear_date=report.clear_date,
         harvest_kg=report.harvest_kg,
         factor=report.factors.product,
-        kg_per_square_week=report.harvest_kg.p50 / max(1, len(cells)) / weeks,
+        kg_per_square_week=report.harvest_kg.p50 / max(1, len(asked.cells)) / weeks,
+        companions=companions_of(crop, asked.standing, asked.day, asked.here.book),
     )
