@@ -40,5 +40,15 @@ def test_neighbours_by_their_evidence(beside, crop, stands, told):
     assert beside(crop, stands, start=start) == told
 
 
+def test_several_kinds_are_told_of_once(read, book):
+    kinds = [
+        planting(kind, (cell,), id=kind, start_date="2027-05-01")
+        for kind, cell in (("carrot", "A1"), ("carrot-short", "A2"))
+    ]
+    estimate = Estimate(read(document(*kinds)), book)
+    found = shelf_for(estimate, "bed", ("C5",), DAY, crops=("onion",)).entries[0]
+    assert [c.name for c in found.companions] == ["maincrop carrot and short-rooted carrot"]
+
+
 def test_what_is_cleared_by_then_is_no_neighbour(beside):
     assert beside("carrot", "onion", start="set", clear_date="2027-05-20") == []

@@ -1,17 +1,21 @@
 """Neighbours that do a crop good or ill, among what stands in the bed when it would be planted."""
 
+from collections import defaultdict
 from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
 from datetime import date
 from typing import Literal
 
 from ample_rows.core.book import Book, Crop
+from ample_rows.core.book.crop import Relative
 from ample_rows.core.planting.report import PlantingReport
+
+_GRADES = ("tested", "some", "belief")
 
 
 @dataclass(frozen=True, slots=True)
 class Companion:
-    """One that would stand in the same bed, and what is said of the two."""
+    """Those that would stand in the same bed, and what is said of them."""
 
     name: str
     effect: str
@@ -27,18 +31,20 @@ def companions_of(
     Either record may name the other; a kind counts as its crop.
     """
     there = {r.crop: r.name for r in standing if r.start_date <= day < (r.clear_date or date.max)}
-    found = {
-        companion
-        for other, name in there.items()
-        for companion in _between(crop, book.crops[other], name, book)
-    }
-    grades = ("tested", "some", "belief")
-    return tuple(sorted(found, key=lambda c: (grades.index(c.evidence), c.name, c.effect)))
+    names: dict[Relative, set[str]] = defaultdict(set)
+    for other, name in there.items():
+        for told in _between(crop, book.crops[other], book):
+            names[told.model_copy(update={"crop": ""})].add(name)
+    found = [
+        Companion(" and ".join(sorted(of)), told.effect, told.evidence, told.good)
+        for told, of in names.items()
+    ]
+    return tuple(sorted(found, key=lambda c: (_GRADES.index(c.evidence), c.name, c.effect)))
 
 
-def _between(crop: Crop, other: Crop, name: str, book: Book) -> Iterator[Companion]:
+def _between(crop: Crop, other: Crop, book: Book) -> Iterator[Relative]:
     for of, wanted in ((crop, other), (other, crop)):
         of_all_kinds = book.crops[of.variety_of].relatives if of.variety_of else ()
         for told in (*of.relatives, *of_all_kinds):
             if told.crop in (wanted.id, wanted.variety_of):
-                yield Companion(name, told.effect, told.evidence, told.good)
+                yield told
