@@ -136,9 +136,9 @@ const TYPED = new RegExp(String.raw`^([-−]?)${NUMBER}\s*([a-z°"].*)?$`);
 /** A measure as it is typed, `3 cu ft`, `40 L` or a bare number in the grower's own unit, in the
  * core's unit; NaN where it cannot be read. */
 export function readMeasure(text: string, unit: CoreUnit, system: UnitSystem): number {
-  const found = TYPED.exec(text.trim().toLowerCase().replace(',', '.'));
-  if (!found) return NaN;
-  const [, sign, digits, behind = ''] = found;
+  const parts = TYPED.exec(text.trim().toLowerCase().replace(',', '.'));
+  if (!parts) return NaN;
+  const [, sign, digits, behind = ''] = parts;
   const value = mixedNumber(digits) * (sign ? -1 : 1);
   const own = fieldUnit(unit, system);
   if (behind === '' || behind === own.label.toLowerCase()) return own.read(value);

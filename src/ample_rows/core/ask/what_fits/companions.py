@@ -33,18 +33,18 @@ def companions_of(
     there = {r.crop: r.name for r in standing if r.start_date <= day < (r.clear_date or date.max)}
     names: dict[Relative, set[str]] = defaultdict(set)
     for other, name in there.items():
-        for told in _between(crop, book.crops[other], book):
-            names[told.model_copy(update={"crop": ""})].add(name)
-    found = [
-        Companion(" and ".join(sorted(of)), told.effect, told.evidence, told.good)
-        for told, of in names.items()
+        for relative in _between(crop, book.crops[other], book):
+            names[relative.model_copy(update={"crop": ""})].add(name)
+    companions = [
+        Companion(" and ".join(sorted(of)), relative.effect, relative.evidence, relative.good)
+        for relative, of in names.items()
     ]
-    return tuple(sorted(found, key=lambda c: (_GRADES.index(c.evidence), c.name, c.effect)))
+    return tuple(sorted(companions, key=lambda c: (_GRADES.index(c.evidence), c.name, c.effect)))
 
 
 def _between(crop: Crop, other: Crop, book: Book) -> Iterator[Relative]:
-    for of, wanted in ((crop, other), (other, crop)):
-        of_all_kinds = book.crops[of.variety_of].relatives if of.variety_of else ()
-        for told in (*of.relatives, *of_all_kinds):
-            if told.crop in (wanted.id, wanted.variety_of):
-                yield told
+    for one, beside in ((crop, other), (other, crop)):
+        of_all_kinds = book.crops[one.variety_of].relatives if one.variety_of else ()
+        for relative in (*one.relatives, *of_all_kinds):
+            if relative.crop in (beside.id, beside.variety_of):
+                yield relative

@@ -64,8 +64,8 @@ export function Feeding({ state, chosen, nameOf, onChoose, onEdit }: Props) {
                     {units.feed(row.feed.lacks_n_g)}
                   </Figure>
                 </td>
-                <td className="text-right">{known(row.feed.packet_g, units.feed)}</td>
-                <td className="text-right">{known(row.feed.packet_g_per_m2, units.feedOnArea)}</td>
+                <td className="text-right">{orDash(row.feed.packet_g, units.feed)}</td>
+                <td className="text-right">{orDash(row.feed.packet_g_per_m2, units.feedOnArea)}</td>
               </tr>
             ))}
           </tbody>
@@ -165,7 +165,7 @@ function CropFeeds({
                     {units.feed(n_g, 1)}
                   </Figure>
                 </td>
-                <td className="text-right">{known(packet_g, units.feed)}</td>
+                <td className="text-right">{orDash(packet_g, units.feed)}</td>
                 <td className="pl-4 text-muted">{why}</td>
               </tr>
             ),
@@ -175,6 +175,6 @@ function CropFeeds({
   );
 }
 
-function known(value: number | null, said: (value: number) => string): string {
+function orDash(value: number | null, said: (value: number) => string): string {
   return value === null ? '–' : said(value);
 }
