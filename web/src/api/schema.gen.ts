@@ -2400,7 +2400,7 @@ export interface components {
         };
         /**
          * Companion
-         * @description One that would stand in the same bed, and what is said of the two.
+         * @description Those that would stand in the same bed, and what is said of them.
          */
         Companion: {
             /** Name */
