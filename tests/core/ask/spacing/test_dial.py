@@ -80,6 +80,13 @@ def test_leaves_meet_sooner_and_the_air_grows_worse_where_plants_stand_closer(di
     assert (close.air, wide.air) == (BOOK.airs["crowded"].words, BOOK.airs["open"].words)
 
 
+def test_any_number_of_plants_can_be_dialled(dialled):
+    crowd = planting("chilli-pepper", "all", start="transplant", plants=20_000)
+    dial = dialled(crowd, places=[tub(id="bed")])
+    assert min(point.spacing_cm for point in dial.points) == dial.own_cm < 0.4
+    assert all(point.air for point in dial.points)
+
+
 @pytest.mark.parametrize("layout", ["merged", "rows"])
 def test_the_books_own_spacing_is_the_usual_one(dialled, layout):
     dial = dialled(planting("onion", "all", start="set", layout=layout))

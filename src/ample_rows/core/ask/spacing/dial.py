@@ -160,7 +160,9 @@ def _air(report: PlantingReport, reference_cm: float, book: Book) -> str:
     """How the leaves stand against the crop's usual spacing; a station's plants share its room."""
     each = len(report.positions_cm) / max(1, len(set(report.positions_cm)))
     ratio = reference_cm / (report.spacing_cm / math.sqrt(max(1.0, each)))
-    return next(band.words for band in book.airs.values() if ratio <= band.up_to)
+    bands = list(book.airs.values())
+    # Any number of plants may be asked for: beyond the last band it is as close as that says.
+    return next((band for band in bands if ratio <= band.up_to), bands[-1]).words
 
 
 def _words(points: Sequence[Closeness], own_cm: float) -> Message:
