@@ -105,6 +105,12 @@ const GROUPED = new Intl.NumberFormat('en-GB', { maximumFractionDigits: 0 });
 /** A whole number, its thousands grouped: 1,396. */
 export const grouped = (value: number) => GROUPED.format(value);
 
+/** Squares times weeks, as idle ground is counted: 1 square-week, 74 square-weeks. */
+export function squareWeeks(value: number): string {
+  const whole = Math.round(value);
+  return `${grouped(whole)} ${whole === 1 ? 'square-week' : 'square-weeks'}`;
+}
+
 const MONEY = new Intl.NumberFormat('en-GB', {
   minimumFractionDigits: 2,
   maximumFractionDigits: 2,

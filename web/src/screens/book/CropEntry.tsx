@@ -105,13 +105,15 @@ export function CropEntry({ page, nameOf, onOpen }: Props) {
 function InThisGarden({ page }: { page: CropPage }) {
   return (
     <section aria-label="In this garden" className="mt-2">
-      <h3 className="border-b border-rule font-sans text-[14px] font-semibold">In this garden</h3>
+      <h3 className="border-b border-rule font-sans text-[14px] font-semibold">
+        Does it suit this garden?
+      </h3>
       <ul>
         {page.places.map((fit) => (
           <li key={fit.place} className="flex gap-3 border-b border-faint py-0.5">
             <span className="w-32 shrink-0">{fit.label}</span>
             <span className={fit.fits ? '' : 'text-muted'}>
-              {`${fit.fits ? 'Suits it' : 'Does not suit it'}: ${fit.words}.`}
+              {`${fit.fits ? 'Yes' : 'No'}: ${fit.words}.`}
             </span>
           </li>
         ))}

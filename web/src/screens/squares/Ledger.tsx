@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 
 import type { PlaceChange, PlaceReport, PlantingReport } from '../../api/types';
 import { useUnits } from '../../kit/preferences';
-import { grouped } from '../../kit/units';
+import { grouped, squareWeeks } from '../../kit/units';
 import { dayOf, shortWords, words } from '../../kit/day';
 import type { Day } from '../../kit/day';
 import { Figure, Sum } from '../../shared/Working';
@@ -107,7 +107,7 @@ function PlaceFigures({ place, plantings, day, schools }: Props) {
       </Line>
       <Line term="Idle in season">
         <Figure label="Idle in season: working" working={() => <IdleSum place={place} />}>
-          {`${grouped(Math.round(place.idle_cell_weeks - place.rested_cell_weeks))} square-weeks`}
+          {squareWeeks(place.idle_cell_weeks - place.rested_cell_weeks)}
         </Figure>
       </Line>
     </dl>

@@ -99,7 +99,7 @@ function Against({ entry, onPlant }: { entry: ShelfEntry; onPlant: (entry: Shelf
       className="flex w-full gap-2 py-0.5 text-left text-muted hover:bg-wash"
       onClick={() => onPlant(entry)}
     >
-      <span className="w-6 font-semibold">{entry.mark}</span>
+      <span className="w-6 shrink-0 font-semibold">{entry.mark}</span>
       <span>{`${entry.name}: ${entry.reason}`}</span>
     </button>
   );
@@ -120,7 +120,7 @@ function Offer({ entry, onPlant }: { entry: ShelfEntry; onPlant: (entry: ShelfEn
       className="flex w-full gap-2 py-1 hover:bg-wash"
       onClick={() => onPlant(entry)}
     >
-      <span className="w-6 font-semibold text-damson">{entry.mark}</span>
+      <span className="w-6 shrink-0 font-semibold text-damson">{entry.mark}</span>
       <span className="grow">
         <span className="flex justify-between gap-2">
           <span className="font-semibold">{entry.name}</span>

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 
 import type { PlaceReport, PlantingReport } from '../../api/types';
 import { useUnits } from '../../kit/preferences';
-import { grouped } from '../../kit/units';
+import { grouped, squareWeeks } from '../../kit/units';
 import type { TimeScale } from '../../drawing/scale';
 import type { Gesture, Input } from '../../drawing/gesture';
 import { lanesOf } from '../../drawing/lanes';
@@ -49,9 +49,7 @@ export const PlaceYear = memo(function PlaceYear(props: PlaceProps) {
         <span className="text-[13px]">{`${units.weight(p10)}–${units.weight(p90)} ${units.weightUnit}`}</span>
         {idle > 0 && (
           <span className={`text-[13px] ${place.idle.length > 0 ? 'text-marigold' : 'text-muted'}`}>
-            {place.idle.length > 0
-              ? `${grouped(idle)} square-weeks idle`
-              : `${grouped(idle)} in short gaps`}
+            {place.idle.length > 0 ? `${squareWeeks(idle)} idle` : `${grouped(idle)} in short gaps`}
           </span>
         )}
       </p>

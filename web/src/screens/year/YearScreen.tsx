@@ -3,7 +3,7 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useEditor } from '../../api/garden';
 import type { HeldGarden } from '../../api/merge';
 import type { Edit, PlaceReport, PlantingReport } from '../../api/types';
-import { grouped } from '../../kit/units';
+import { grouped, squareWeeks } from '../../kit/units';
 import { Choice } from '../../kit/Choice';
 import type { Options } from '../../kit/Choice';
 import { Splitter, useShare } from '../../kit/Splitter';
@@ -49,7 +49,7 @@ export function YearScreen({ state }: { state: HeldGarden }) {
     <main ref={main} className="flex h-full min-h-0 flex-col">
       <header className="no-print flex flex-wrap items-baseline gap-x-5 px-[14px] pt-2">
         <h1 className="text-xl">The year</h1>
-        <p className="text-muted">{`${grouped(Math.round(totals.idle_cell_weeks - totals.rested_cell_weeks))} square-weeks idle in season, ${grouped(Math.round(totals.rested_cell_weeks))} rested on purpose`}</p>
+        <p className="text-muted">{`${squareWeeks(totals.idle_cell_weeks - totals.rested_cell_weeks)} idle in season, ${grouped(Math.round(totals.rested_cell_weeks))} rested on purpose`}</p>
         {largest && (
           <button type="button" className="press" onClick={() => setGap(largest)}>
             Fill the largest
