@@ -1,4 +1,4 @@
-"""Build the pages into the wheel, so that an installed package needs no Node."""
+"""Build the pages and the list of towns into the wheel: an installed package needs no Node."""
 
 import sys
 from pathlib import Path
@@ -18,4 +18,4 @@ class PagesBuildHook(BuildHookInterface):  # type: ignore[type-arg]
         sys.path.insert(0, str(ROOT / "scripts"))
         from tasks import setup
 
-        setup.ensure_site()
+        setup.ensure_built()

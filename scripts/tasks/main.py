@@ -53,10 +53,10 @@ def run(arguments: Sequence[str]) -> int:
             return commands[word](rest)
         if word in ("demo", "start"):
             setup.ensure_python()
-            setup.ensure_site()
+            setup.ensure_built()
         elif word == "bench":
             setup.ensure_python(DEV)
-            setup.ensure_site()
+            setup.ensure_built()
             return _product(["bench", "--chromium", setup.ensure_chromium(), *rest])
         return _product([word, *rest])
     except SetupError as error:
@@ -156,7 +156,7 @@ def _check(rest: list[str]) -> int:
 
 def _test(rest: list[str]) -> int:
     _prepare()
-    setup.ensure_site()
+    setup.ensure_built()
     os.environ["AMPLE_CHROMIUM"] = setup.ensure_chromium()
     if "--long" in rest:
         os.environ["AMPLE_LONG"] = "1"
@@ -196,7 +196,7 @@ def _types(_: list[str]) -> int:
 
 def _shots(_: list[str]) -> int:
     _prepare()
-    setup.ensure_site()
+    setup.ensure_built()
     python, script = str(setup.python_path()), str(ROOT / "scripts" / "tasks" / "shots.py")
     return _steps([("Screenshots", [python, script, setup.ensure_chromium()], False)])
 
@@ -215,7 +215,7 @@ def _audit(_: list[str]) -> int:
 
 def _dev(rest: list[str]) -> int:
     _prepare()
-    setup.ensure_site()
+    setup.ensure_built()
     python = str(setup.python_path())
     api = [python, "-m", "ample_rows", "demo", "--reload", "--no-browser", *rest]
     servers = [

@@ -11,6 +11,7 @@ import re
 import shutil
 import subprocess
 import sys
+import tempfile
 from collections.abc import Iterable, Iterator
 from pathlib import Path
 
@@ -20,7 +21,9 @@ WEB = ROOT / "web"
 SITE = ROOT / "src" / "ample_rows" / "api" / "site"
 LEAST_NODE = 20
 
+TOWNS = ROOT / "src" / "ample_rows" / "towns" / "towns.tsv.xz"
 RUNTIME, DEV = "requirements.lock", "requirements-dev.lock"
+TOWN_SOURCE = "requirements-towns.lock"
 
 
 class SetupError(Exception):
@@ -144,6 +147,29 @@ def ensure_node_modules() -> None:
     say("Installing the front end's packages from web/package-lock.json (once) ...")
     run(["npm", "ci", "--no-audit", "--no-fund", "--loglevel=error"], cwd=WEB)
     stamp.write_text(wanted)
+
+
+def ensure_built() -> None:
+    """What is made from other sources and not kept among ours: the pages, the list of towns."""
+    ensure_site()
+    ensure_towns()
+
+
+def ensure_towns() -> None:
+    """The list of towns, packed from a gazetteer package that is not needed afterwards."""
+    script = ROOT / "scripts" / "tasks" / "pack_towns.py"
+    wanted = digest([ROOT / TOWN_SOURCE, script])
+    stamp = TOWNS.with_name(f"{TOWNS.name}.stamp")
+    if TOWNS.exists() and stamp.exists() and stamp.read_text() == wanted:
+        return
+    with only_one(), tempfile.TemporaryDirectory() as source:
+        say("Packing the list of towns (once) ...")
+        _make_venv()
+        python = str(python_path())
+        pip = [python, "-m", "pip", "install", "--quiet", "--require-hashes", "--target", source]
+        run([*pip, "-r", TOWN_SOURCE])
+        run([python, str(script), str(TOWNS)], env={**os.environ, "PYTHONPATH": source})
+        stamp.write_text(wanted)
 
 
 def ensure_site() -> None:

@@ -185,7 +185,7 @@ def test_the_shelf_answers_for_squares_and_day(client, lantern):
     assert wrong.json()["errors"][0]["path"] == "cells[0]"
 
 
-def test_a_first_bed_is_made_from_four_answers(client):
+def test_a_first_bed_is_made_from_what_is_asked(client):
     made = client.post("/api/first-bed", json=FIRST_BED)
     assert made.status_code == 201
     state = made.json()
@@ -195,7 +195,14 @@ def test_a_first_bed_is_made_from_four_answers(client):
 
 @pytest.mark.parametrize(
     ("field", "value"),
-    [("width_cm", 0), ("depth_cm", 1e9), ("sun_hours", 30), ("latitude", 89), ("name", "")],
+    [
+        ("width_cm", 0),
+        ("depth_cm", 1e9),
+        ("sun_hours", 30),
+        ("latitude", 89),
+        ("name", ""),
+        ("climate", "moon"),
+    ],
 )
 def test_a_first_bed_that_cannot_be_is_refused_at_the_field(client, field, value):
     answers = {**FIRST_BED, field: value}

@@ -1,4 +1,4 @@
-"""Climates over the API: made up, read from a table, taken out."""
+"""Where a garden lies, over the API: climates made up, read and taken out; towns, frosts, zones."""
 
 from tests.conftest import document
 
@@ -21,3 +21,24 @@ def test_normals_go_out_as_they_came(client):
     slug = client.post("/api/gardens", json=document(climate=climate)).json()["head"]["slug"]
     text = client.get(f"/api/gardens/{slug}/climate.csv").text
     assert client.post("/api/climate-table", json={"text": text}).json() == climate
+
+
+def test_a_made_up_climate_brings_its_frosts_and_its_winter(client):
+    climates = {c["id"]: c for c in client.get("/api/climates", params={"latitude": 48}).json()}
+    mountain = climates["mountain"]
+    assert mountain["last_frost"][5:] == "06-08"
+    assert mountain["winter_low_c"] == -24.0
+    asked = {"latitude": 48, "climate": "mountain"}
+    assert client.get("/api/frosts", params=asked).json()["last_frost"] == mountain["last_frost"]
+
+
+def test_a_town_tells_where_it_lies(client):
+    (first, *_) = client.get("/api/towns", params={"name": "vienna, aus"}).json()
+    assert (first["name"], first["region"], round(first["latitude"])) == ("Vienna", "Austria", 48)
+
+
+def test_a_zone_tells_the_winter_and_what_is_none_is_refused(client):
+    assert client.get("/api/winter-low", params={"zone": "7b"}).json() == {"winter_low_c": -13.6}
+    refused = client.get("/api/winter-low", params={"zone": "frosty"})
+    assert refused.status_code == 422
+    assert refused.json()["errors"][0]["path"] == "zone"

@@ -15,7 +15,6 @@ from ample_rows.api.problems import RESPONSES
 from ample_rows.api.state import (
     EditRequest,
     FirstBedRequest,
-    FrostAnswer,
     GardenState,
     ShelfRequest,
     VersionRequest,
@@ -35,7 +34,6 @@ from ample_rows.core.geometry.budget import too_many_cells
 from ample_rows.core.plan import Climate, Plan, document
 from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.weather.climate import climate_csv
-from ample_rows.core.weather.frost_guess import guess_frosts
 from ample_rows.core.words import csv_text
 from ample_rows.store import GardenStore, Head, Stored
 
@@ -43,7 +41,6 @@ Responses = dict[int | str, dict[str, Any]]
 
 router = APIRouter(prefix="/api", tags=["gardens"], responses=RESPONSES)
 
-Latitude = Query(ge=-90, le=90, allow_inf_nan=False)
 STATE: Responses = {200: {"model": GardenState}}
 CHANGED: Responses = {200: {"model": GardenChange}}
 MADE: Responses = {201: {"model": GardenState}}
@@ -136,17 +133,10 @@ def make_first_bed(
     estimates: Computed,
     _: Annotated[None, in_turn],
 ) -> Response:
-    """A garden with one planted bed from four answers."""
+    """A garden with one planted bed from a few answers."""
     today = datetime.now(UTC).date()
     plan = first_garden(FirstBed(**answers.model_dump()), book, today=today)
     return garden_response(store.load(store.create(plan)), estimates, status=201)
-
-
-@router.get("/frosts")
-def frosts(latitude: Annotated[float, Latitude]) -> FrostAnswer:
-    """Frost dates guessed from a latitude."""
-    guess = guess_frosts(latitude, today=datetime.now(UTC).date())
-    return FrostAnswer(**vars(guess))
 
 
 @router.get("/gardens/{slug}", responses=STATE)

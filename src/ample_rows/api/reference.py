@@ -3,9 +3,9 @@
 from html import escape
 from typing import Annotated, Any, cast
 
-from fastapi import APIRouter, Body, Query, Request
+from fastapi import APIRouter, Query, Request
 from fastapi.responses import HTMLResponse
-from pydantic import BaseModel, Field
+from pydantic import BaseModel
 
 from ample_rows import PROGRAM
 from ample_rows.api.problems import RESPONSES
@@ -24,7 +24,6 @@ from ample_rows.core.book import (
 from ample_rows.core.book.methods import Method, methods
 from ample_rows.core.estimate.report_json import schemas
 from ample_rows.core.geometry.forms import Form, outline_of
-from ample_rows.core.plan import Climate
 from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.soil.mound import (
     MoundTop,
@@ -32,7 +31,6 @@ from ample_rows.core.soil.mound import (
     digging_for_height,
     height_from_path,
 )
-from ample_rows.core.weather.climate import made_up, read_climate
 from ample_rows.crops import load_book
 
 router = APIRouter(prefix="/api", tags=["reference"], responses=RESPONSES)
@@ -54,6 +52,19 @@ def methods_of_the_core() -> list[Method]:
 def mixes() -> dict[str, Mix]:
     """The mixes to fill places with, by name."""
     return load_book().mixes
+
+
+class LikeAnswer(BaseModel):
+    """A kind of food that a household may like."""
+
+    id: str
+    label: str
+
+
+@router.get("/likes")
+def likes() -> list[LikeAnswer]:
+    """The kinds of food that a first bed can be planted with."""
+    return [LikeAnswer(id=name, label=like.label) for name, like in load_book().likes.items()]
 
 
 @router.get("/materials")
@@ -102,38 +113,6 @@ def animals() -> dict[str, Animal]:
 def water_ways() -> dict[str, WaterWay]:
     """Ways to water, by name."""
     return load_book().water_ways
-
-
-class ClimateAnswer(BaseModel):
-    """A made-up climate as it would be in this garden."""
-
-    id: str
-    label: str
-    suits: str
-    climate: Climate
-
-
-@router.get("/climates")
-def climates(
-    latitude: Annotated[float, Query(ge=-90, le=90, allow_inf_nan=False)],
-) -> list[ClimateAnswer]:
-    """Made-up climates to begin from, shifted half a year south of the equator."""
-    return [
-        ClimateAnswer(id=name, label=c.label, suits=c.suits, climate=made_up(c, latitude))
-        for name, c in load_book().climates.items()
-    ]
-
-
-class ClimateTable(BaseModel):
-    """A table of monthly normals as text."""
-
-    text: Annotated[str, Field(max_length=20_000)]
-
-
-@router.post("/climate-table")
-def climate_table(table: Annotated[ClimateTable, Body()]) -> Climate:
-    """Monthly normals read from a table of comma-, semicolon- or tab-parted values."""
-    return read_climate(table.text)
 
 
 class OutlineAnswer(BaseModel):

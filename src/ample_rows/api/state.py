@@ -15,7 +15,7 @@ from ample_rows.core.edits import Edit
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.estimate.report import Report
 from ample_rows.core.patience import GivenUpError
-from ample_rows.core.plan import Plan, PlanDate
+from ample_rows.core.plan import Name, Plan, PlanDate
 from ample_rows.store import Head, Stored
 
 
@@ -52,7 +52,11 @@ class ShelfRequest(BaseModel):
 
 
 class FirstBedRequest(BaseModel):
-    """The four questions of a first bed."""
+    """The questions of a first bed: what is asked, and what may be said besides.
+
+    A round bed is as wide as it is long. `town` is where the latitude is from, `climate` a
+    made-up one, `likes` kinds of food; all of them where none is named.
+    """
 
     model_config = ConfigDict(extra="forbid", allow_inf_nan=False)
 
@@ -68,12 +72,12 @@ class FirstBedRequest(BaseModel):
     first_frost: date | None = Field(None, ge=date(1902, 1, 1), le=date(2198, 12, 31))
     units: Literal["metric", "imperial"] | None = None
     words: Literal["en-GB", "en-US"] | None = None
-
-
-class FrostAnswer(BaseModel):
-    last_frost: date
-    first_frost: date
-    spread_days: float
+    round: bool = False
+    likes: tuple[str, ...] = Field((), max_length=20)
+    town: Name | None = None
+    longitude: float | None = Field(None, ge=-180, le=180)
+    climate: str | None = Field(None, max_length=120)
+    zone: Name | None = None
 
 
 @cache

@@ -61,3 +61,15 @@ def test_a_table_of_normals_is_read_or_its_fault_named(page, base_url):
             expect(page.get_by_role("alert")).to_contain_text("has 11 months")
     expect(page.get_by_label("Mean low, °C, Apr")).to_have_value("3.5")
     expect(page.get_by_role("alert")).to_have_count(0)
+
+
+def test_a_made_up_climate_brings_its_frosts_and_a_zone_its_winter(page, base_url):
+    page.goto(f"{base_url}/gardens/lantern-court/garden")
+    page.get_by_label("Start from").select_option("mountain")
+    page.get_by_label(re.compile("^Take its frosts too: last about 8 June")).check()
+    page.get_by_label("Growing zone, if you know it").fill("4b")
+    page.get_by_role("button", name="Zone 4b: use -30.3 °C").click()
+    page.get_by_role("button", name="Save the weather").click()
+    expect(page.get_by_label("Coldest night of a usual winter")).to_have_value("-30.3")
+    expect(page.get_by_label("Last frost", exact=True)).to_have_value(re.compile("-06-08$"))
+    expect(page.get_by_label("Mean low, °C, Jan")).to_have_value("-11")

@@ -1,10 +1,13 @@
-"""Normals: made-up climates either side of the equator, and tables read as they come."""
+"""Normals and frosts: made-up climates either side of the equator, and tables read as they come."""
+
+from datetime import date
 
 import pytest
 
 from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.weather.climate import climate_csv, made_up, read_climate
 from ample_rows.core.weather.evapotranspiration import saturation_vapour_kpa
+from ample_rows.core.weather.frost_guess import guess_frosts
 
 LOWS = range(12)
 
@@ -63,7 +66,7 @@ def test_what_goes_out_comes_in_again(book):
 
 
 def test_made_up_climates_are_plausible_and_differ(book):
-    assert len(book.climates) == 4
+    assert len(book.climates) == 6
     for climate in book.climates.values():
         for low, high, vapour in zip(
             climate.tmin_c, climate.tmax_c, climate.vapour_kpa, strict=True
@@ -78,3 +81,19 @@ def test_made_up_climates_are_plausible_and_differ(book):
 def test_south_of_the_equator_july_is_winter(book):
     climate = next(iter(book.climates.values()))
     assert made_up(climate, -38).tmin_c[6] == climate.tmin_c[0]
+
+
+def test_frosts_of_a_made_up_climate_lie_about_its_cold_months(book):
+    for name, climate in book.climates.items():
+        guess = guess_frosts(45, today=date(2027, 1, 15), climate=climate)
+        assert guess.last_frost < guess.first_frost
+        # The last frost comes in a month whose usual low is near freezing, where any is.
+        low = climate.tmin_c[guess.last_frost.month - 1]
+        assert (-1 <= low <= 8) or name == "frost-free"
+        assert climate.winter_low_c < min(climate.tmin_c)
+
+
+def test_south_of_the_equator_frosts_are_half_a_year_later(book):
+    climate = book.climates["cold-winter"]
+    guess = guess_frosts(-44, today=date(2027, 1, 15), climate=climate)
+    assert (guess.last_frost.month, guess.first_frost.month) == (11, 4)

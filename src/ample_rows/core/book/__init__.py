@@ -45,7 +45,7 @@ from ample_rows.core.book.soil import (
     SoftMatter,
     SoilIngredient,
 )
-from ample_rows.core.book.starters import Starter, StarterEntry
+from ample_rows.core.book.starters import Eaten, Like, LikedEntry, Starter, StarterEntry
 from ample_rows.core.book.water import WaterWay
 
 __all__ = [
@@ -59,6 +59,7 @@ __all__ = [
     "CropTraining",
     "DaysToPick",
     "DepthPolicy",
+    "Eaten",
     "FamilyRest",
     "FeederClass",
     "Footing",
@@ -72,6 +73,8 @@ __all__ = [
     "KeepingWay",
     "LabelSheet",
     "LayoutWay",
+    "Like",
+    "LikedEntry",
     "MadeUpClimate",
     "Material",
     "Mix",

@@ -32,7 +32,7 @@ from ample_rows.core.book.soil import (
     SoftMatter,
     SoilIngredient,
 )
-from ample_rows.core.book.starters import Starter
+from ample_rows.core.book.starters import Eaten, Like, Starter
 from ample_rows.core.book.water import WaterWay
 
 
@@ -70,6 +70,8 @@ class Book:
     materials: dict[str, Material]
     water_ways: dict[str, WaterWay]
     starters: dict[str, Starter]
+    likes: dict[str, Like]
+    eaten: dict[str, Eaten]
     climates: dict[str, MadeUpClimate]
     circle_packings: dict[int, tuple[tuple[float, float], ...]]
     square_packings: dict[int, tuple[tuple[float, float], ...]]

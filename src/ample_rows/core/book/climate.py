@@ -13,10 +13,15 @@ from ample_rows.core.book.record import (
 
 Twelve = Annotated[tuple[float, ...], Field(min_length=12, max_length=12)]
 TwelveAmounts = Annotated[tuple[Amount, ...], Field(min_length=12, max_length=12)]
+DayOfYear = Annotated[str, Field(pattern=r"^(0[1-9]|1[0-2])-(0[1-9]|1[0-9]|2[0-8])$")]
 
 
 class MadeUpClimate(Record):
-    """Monthly normals of no real station, January first, for the northern hemisphere."""
+    """Monthly normals of no real station, January first, for the northern hemisphere.
+
+    `last_frost` and `first_frost` are mean days, as month and day; `winter_low_c` the coldest
+    night of a usual winter. [deg C]
+    """
 
     label: Text
     suits: Text
@@ -26,5 +31,9 @@ class MadeUpClimate(Record):
     vapour_kpa: TwelveAmounts
     wind_m_per_s: TwelveAmounts
     sunshine_hours: TwelveAmounts
+    last_frost: DayOfYear
+    first_frost: DayOfYear
+    frost_spread_days: Amount
+    winter_low_c: float
     status: Status
     source: Text

@@ -28,3 +28,25 @@ class Starter(Record):
     support: Text | None = None
     entries: Annotated[tuple[StarterEntry, ...], Field(min_length=1)]
     source: Text
+
+
+class LikedEntry(StarterEntry):
+    """One part of a first bed; `before` are quick crops that may stand there until it starts."""
+
+    before: tuple[Text, ...] = ()
+
+
+class Like(Record):
+    """A kind of food that a household likes, with its crops in the order they are thought of;
+    `then` may follow any of them."""
+
+    label: Text
+    entries: Annotated[tuple[LikedEntry, ...], Field(min_length=1)]
+    then: tuple[Text, ...]
+    source: Text
+
+
+class Eaten(Record):
+    """The plants of a crop that a household of three eats from, fresh through its season."""
+
+    plants: Annotated[int, Field(ge=1)]

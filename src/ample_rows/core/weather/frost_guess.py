@@ -1,4 +1,4 @@
-"""Frost dates guessed from how far north or south a garden lies.
+"""Frost dates guessed from how far north or south a garden lies, or from a made-up climate.
 
 A stand-in until the grower enters local dates; always marked as guessed.
 """
@@ -7,6 +7,8 @@ from dataclasses import dataclass
 from datetime import date, timedelta
 
 import numpy as np
+
+from ample_rows.core.book import MadeUpClimate
 
 GUESSED_SPREAD_DAYS = 18.0
 
@@ -25,19 +27,31 @@ class FrostGuess:
     spread_days: float
 
 
-def guess_frosts(latitude: float, *, today: date) -> FrostGuess:
-    """Last and first frost of the growing year that a plan made today is for.
+def guess_frosts(
+    latitude: float, *, today: date, climate: MadeUpClimate | None = None
+) -> FrostGuess:
+    """Last and first frost of the growing year that a plan made today is for: a made-up
+    climate's, or after the latitude alone.
 
     The year whose first frost is still more than two months ahead.
     """
-    north = abs(latitude)
-    last = float(np.interp(north, _LATITUDES, _LAST))
-    first = float(np.interp(north, _LATITUDES, _FIRST))
+    if climate is None:
+        north = abs(latitude)
+        last = round(float(np.interp(north, _LATITUDES, _LAST)))
+        first = round(float(np.interp(north, _LATITUDES, _FIRST)))
+        spread = GUESSED_SPREAD_DAYS
+    else:
+        last, first = _day_of_year(climate.last_frost), _day_of_year(climate.first_frost)
+        spread = climate.frost_spread_days
     shift = 0 if latitude >= 0 else _HALF_YEAR_DAYS
     year = today.year - 1
     while True:
         begin = date(year, 1, 1) + timedelta(days=shift - 1)
-        first_frost = begin + timedelta(days=round(first))
+        first_frost = begin + timedelta(days=first)
         if first_frost - today > timedelta(days=60):
-            return FrostGuess(begin + timedelta(days=round(last)), first_frost, GUESSED_SPREAD_DAYS)
+            return FrostGuess(begin + timedelta(days=last), first_frost, spread)
         year += 1
+
+
+def _day_of_year(month_and_day: str) -> int:
+    return date.fromisoformat(f"2001-{month_and_day}").timetuple().tm_yday

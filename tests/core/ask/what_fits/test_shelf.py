@@ -1,14 +1,12 @@
-"""The shelf and the first bed: what fits, best first, and why the rest does not."""
+"""The shelf: what fits, best first, and why the rest does not."""
 
 from datetime import date
 
 import pytest
 
-from ample_rows.core.ask.what_fits.first_bed import FirstBed, first_garden
 from ample_rows.core.ask.what_fits.shelf import shelf_for
 from ample_rows.core.errors import AmpleRowsError
 from ample_rows.core.estimate.estimate import Estimate
-from ample_rows.core.weather.frost_guess import guess_frosts
 from ample_rows.core.words.message import said
 from tests.conftest import bed, block, document, planting, tub
 
@@ -110,77 +108,3 @@ def test_all_squares_of_a_tub_are_the_whole_tub(shelf, read):
 def test_questions_about_ground_that_is_not_there(shelf, place, cells, said):
     with pytest.raises(AmpleRowsError, match=said):
         shelf(document(), cells, place=place)
-
-
-def answers(**changes):
-    values = {
-        "name": "Mine",
-        "container": False,
-        "width_cm": 120,
-        "length_cm": 240,
-        "depth_cm": 25,
-        "sun_hours": 6,
-        "latitude": 48,
-        "last_frost": None,
-        "first_frost": None,
-        **changes,
-    }
-    return FirstBed(**values)
-
-
-@pytest.mark.parametrize(
-    "changes",
-    [
-        {},
-        {"latitude": -37.6},
-        {"latitude": 2.0},
-        {"latitude": 65},
-        {"depth_cm": 14, "container": True, "width_cm": 40, "length_cm": 80},
-        {"sun_hours": 3.5},
-        {"width_cm": 20, "length_cm": 20},
-        {"width_cm": 300, "length_cm": 900},
-    ],
-)
-def test_a_first_bed_is_planted_sensibly_wherever_it_lies(book, changes):
-    from ample_rows.core.checks import require_sound
-
-    plan = first_garden(answers(**changes), book, today=date(2026, 11, 25))
-    require_sound(plan, book)
-    report = Estimate(plan, book, "x").report
-    assert report.plantings
-    assert report.totals.harvest_kg.p50 > 0
-    assert [n.code for n in report.notes if n.level == "stop"] == []
-
-
-def test_a_deep_dark_hole_is_left_unplanted(book):
-    plan = first_garden(answers(sun_hours=0.5), book, today=date(2026, 11, 25))
-    assert plan.plantings == ()
-
-
-def test_guessed_frosts_are_marked_and_given_ones_are_not(book, reported):
-    from ample_rows.core import plan as p
-
-    today = date(2026, 11, 25)
-    guessed = first_garden(answers(), book, today=today)
-    given = first_garden(
-        answers(last_frost=date(2027, 5, 1), first_frost=date(2027, 10, 5)), book, today=today
-    )
-    assert reported(p.document(guessed)).year.guessed == ("last_frost", "first_frost")
-    assert reported(p.document(given)).year.guessed == ()
-    assert given.garden.last_frost == date(2027, 5, 1)
-
-
-@pytest.mark.parametrize(
-    ("latitude", "spring", "autumn"),
-    [
-        (52, range(4, 6), range(10, 11)),
-        (-37.6, range(9, 11), range(4, 6)),
-        (60, range(5, 7), range(9, 10)),
-    ],
-)
-def test_guessed_frosts_fall_in_their_months(latitude, spring, autumn):
-    guess = guess_frosts(latitude, today=date(2026, 11, 25))
-    assert guess.last_frost.month in spring
-    assert guess.first_frost.month in autumn
-    assert guess.last_frost < guess.first_frost
-    assert guess.first_frost > date(2026, 11, 25)

@@ -6,15 +6,16 @@ import { answered, api } from '../../api/client';
 import type { ProblemError } from '../../api/client';
 import { useEditor } from '../../api/garden';
 import type { HeldGarden } from '../../api/merge';
-import type { Climate, ClimateAnswer } from '../../api/types';
-import { useTyped, WholeFault } from '../../kit/form';
+import type { Climate, ClimateAnswer, Garden } from '../../api/types';
+import { MeasureField, TextField, useTyped, WholeFault } from '../../kit/form';
 import type { TypedForm } from '../../kit/form';
 import { FileButton } from '../../kit/FileButton';
-import { SHORT_MONTHS as MONTHS } from '../../kit/day';
+import { dayOf, SHORT_MONTHS as MONTHS, words } from '../../kit/day';
 import type { Reader } from '../../kit/reader';
 import { fieldUnit } from '../../kit/measures';
 import { useUnits } from '../../kit/preferences';
 import { numberOf } from '../../kit/text';
+import { useSettled } from '../../kit/useSettled';
 import type { UnitSystem } from '../../kit/units';
 
 const ROWS = [
@@ -26,6 +27,7 @@ const ROWS = [
   ['sunshine_hours', 'Sunshine', 'h per day'],
 ] as const;
 type Typed = Record<string, string>;
+type Frosts = Pick<Garden, 'last_frost' | 'first_frost' | 'frost_spread_days'>;
 
 const fieldOf = (key: string, month: number) => `${key} ${month}`;
 
@@ -34,12 +36,20 @@ export function ClimateForm({ state }: { state: HeldGarden }) {
   const { slug } = state.head;
   const editor = useEditor(slug);
   const { system } = useUnits();
-  const form = useTyped(typedOf(state.plan.garden.climate, system), (read) =>
-    readClimate(read, system),
-  );
+  const { garden } = state.plan;
+  const form = useTyped(firstTyped(garden, system), (read) => ({
+    climate: readClimate(read, system),
+    zone: read.text('zone'),
+    winter_low_c: read.measure('winter low', '°C', -90, 60),
+    ...(read.typed.frosts ? (JSON.parse(read.typed.frosts) as Frosts) : {}),
+  }));
   const [refused, setRefused] = useState<string>();
-  const begin = (climate: Climate) => {
+  const [made, setMade] = useState<ClimateAnswer>();
+  const begin = (climate: Climate, from?: ClimateAnswer) => {
     setRefused(undefined);
+    setMade(from);
+    form.set('frosts', '');
+    if (from) form.set('winter low', fieldUnit('°C', system).shown(from.winter_low_c));
     for (const [key, text] of Object.entries(typedOf(climate, system))) form.set(key, text);
   };
   return (
@@ -52,12 +62,10 @@ export function ClimateForm({ state }: { state: HeldGarden }) {
         reports them, make it more exact.
       </p>
       <Beginnings state={state} onBegin={begin} onRefused={setRefused} />
-      <form
-        onSubmit={form.sent((climate) =>
-          editor.edit({ do: 'change-garden', changes: { climate } }),
-        )}
-      >
+      <form onSubmit={form.sent((changes) => editor.edit({ do: 'change-garden', changes }))}>
+        {made && <ItsFrosts form={form} made={made} />}
         <Months form={form} />
+        <Winter form={form} />
         {refused && (
           <p role="alert" className="mt-1 font-semibold text-damson">
             {refused}
@@ -76,7 +84,7 @@ export function ClimateForm({ state }: { state: HeldGarden }) {
 
 interface BeginningsProps {
   state: HeldGarden;
-  onBegin: (climate: Climate) => void;
+  onBegin: (climate: Climate, from?: ClimateAnswer) => void;
   onRefused: (words: string) => void;
 }
 
@@ -105,7 +113,7 @@ function Beginnings({ state, onBegin, onRefused }: BeginningsProps) {
           value=""
           onChange={(event) => {
             const chosen = climates?.find((c) => c.id === event.target.value);
-            if (chosen) onBegin(chosen.climate);
+            if (chosen) onBegin(chosen.climate, chosen);
           }}
         >
           <option value="">a made-up climate…</option>
@@ -125,6 +133,57 @@ function Beginnings({ state, onBegin, onRefused }: BeginningsProps) {
       <a className="press" href={`/api/gardens/${state.head.slug}/climate.csv`} download>
         Export as CSV
       </a>
+    </div>
+  );
+}
+
+/** The frosts of the made-up climate that the table was begun from, to be taken or left. */
+function ItsFrosts({ form, made }: { form: TypedForm<Typed>; made: ClimateAnswer }) {
+  const frosts: Frosts = {
+    last_frost: made.last_frost,
+    first_frost: made.first_frost,
+    frost_spread_days: made.spread_days,
+  };
+  return (
+    <label className="mb-2 flex min-h-9 items-center gap-2">
+      <input
+        type="checkbox"
+        className="min-h-0"
+        checked={form.typed.frosts !== ''}
+        onChange={(event) => form.set('frosts', event.target.checked ? JSON.stringify(frosts) : '')}
+      />
+      {`Take its frosts too: last about ${words(dayOf(made.last_frost))}, first about ${words(dayOf(made.first_frost))}`}
+    </label>
+  );
+}
+
+/** How cold a usual winter gets: typed, or from the growing zone. */
+function Winter({ form }: { form: TypedForm<Typed> }) {
+  const { system } = useUnits();
+  const zone = useSettled('zone', form.typed.zone?.trim() ?? '');
+  const low = useQuery({
+    queryKey: ['winter-low', zone],
+    enabled: zone !== '',
+    retry: false,
+    staleTime: Infinity,
+    queryFn: ({ signal }) =>
+      answered(api.GET('/api/winter-low', { params: { query: { zone } }, signal })),
+  }).data;
+  const shown = low && fieldUnit('°C', system).shown(low.winter_low_c);
+  return (
+    <div className="mt-3 flex flex-wrap items-end gap-x-5 gap-y-2">
+      <MeasureField
+        form={form}
+        name="winter low"
+        label="Coldest night of a usual winter"
+        unit="°C"
+      />
+      <TextField form={form} name="zone" label="Growing zone, if you know it" />
+      {shown !== undefined && shown !== form.typed['winter low'] && (
+        <button type="button" className="press" onClick={() => form.set('winter low', shown)}>
+          {`Zone ${zone}: use ${shown} ${fieldUnit('°C', system).label}`}
+        </button>
+      )}
     </div>
   );
 }
@@ -187,6 +246,13 @@ function typedOf(climate: Climate | null | undefined, system: UnitSystem): Typed
       }),
     ),
   );
+}
+
+function firstTyped(garden: Garden, system: UnitSystem): Typed {
+  const low = garden.winter_low_c;
+  const shown = low === null || low === undefined ? '' : fieldUnit('°C', system).shown(low);
+  const winter = { zone: garden.zone ?? '', 'winter low': shown };
+  return { ...typedOf(garden.climate, system), ...winter, frosts: '' };
 }
 
 /** Rows that are filled whole; an empty row is not known, a half-filled one is a slip. */

@@ -1,19 +1,20 @@
 import { useEffect } from 'react';
 import { Link } from 'react-router';
 
-import { dayOf, words } from '../../kit/day';
 import { Choice } from '../../kit/Choice';
 import type { Options } from '../../kit/Choice';
 import { guessedUnits, guessedWords, usePreferences } from '../../kit/preferences';
 import type { UnitSystem } from '../../kit/units';
-import { Field } from '../../kit/Field';
-import { ChoiceField, DayField, LengthField, NumberField } from '../../kit/form';
+import { ChoiceField, LengthField, NumberField } from '../../kit/form';
+import { WhereItLies } from './WhereItLies';
 import { useFirstBed } from './useFirstBed';
 import type { FirstBedDraft } from './useFirstBed';
 
 const KINDS = [
   ['bed', 'a bed on open ground'],
-  ['container', 'a closed container'],
+  ['round-bed', 'a round bed on open ground'],
+  ['container', 'a closed box or trough'],
+  ['round-container', 'a round pot or tub'],
 ] as const;
 
 const MEASURES: Options<UnitSystem> = [
@@ -21,7 +22,7 @@ const MEASURES: Options<UnitSystem> = [
   ['imperial', 'feet, pounds, US gallons'],
 ];
 
-/** Four questions, in the grower's own measures. */
+/** A few questions, in the grower's own measures. */
 export function FirstBed() {
   const { units, opened } = usePreferences();
   useEffect(() => opened(guessedUnits(), guessedWords() ?? 'en-GB'), [opened]);
@@ -29,16 +30,17 @@ export function FirstBed() {
   return <Questions key={units.system} />;
 }
 
-/** Four questions: size, depth, hours of sun, frosts. A planted bed is the answer. */
+/** Size, depth, hours of sun, where, what is liked. A planted bed is the answer. */
 function Questions() {
   const draft = useFirstBed();
   const { units, change, opened } = usePreferences();
   const { form } = draft;
+  const round = form.typed.kind.startsWith('round');
   return (
     <main className="mx-auto max-w-2xl p-6">
       <h1 className="text-2xl">Your first bed</h1>
       <p className="mb-5 text-muted">
-        Four questions. The answer is a planted bed for the whole year, yours to change.{' '}
+        Five questions. The answer is a planted bed for the whole year, yours to change.{' '}
         <Link className="press" to="/keeping">
           Import a plan or restore a backup
         </Link>
@@ -56,9 +58,9 @@ function Questions() {
       </div>
       <form onSubmit={draft.make} className="space-y-5">
         <Question number={1} text="How large is it inside?">
-          <LengthField form={form} name="width" label="Width" />
-          <LengthField form={form} name="length" label="Length" />
           <ChoiceField form={form} name="kind" label="It is" options={KINDS} />
+          <LengthField form={form} name="width" label={round ? 'Diameter' : 'Width'} />
+          {!round && <LengthField form={form} name="length" label="Length" />}
         </Question>
         <Question number={2} text="How deep is it, to the rim?">
           <LengthField form={form} name="depth" label="Depth" />
@@ -69,7 +71,12 @@ function Questions() {
         >
           <NumberField form={form} name="sun" label="Hours" />
         </Question>
-        <FrostQuestion draft={draft} />
+        <Question number={4} text="Where does it lie?">
+          <WhereItLies draft={draft} />
+        </Question>
+        <Question number={5} text="What do you like to eat?">
+          <Likes draft={draft} />
+        </Question>
         {draft.problem && (
           <p role="alert" className="font-semibold text-damson">
             {draft.problem}
@@ -83,37 +90,32 @@ function Questions() {
   );
 }
 
-/** Where it lies, for frosts that are guessed; or the days that are known. */
-function FrostQuestion({ draft: { form, frosts } }: { draft: FirstBedDraft }) {
-  const { typed, set } = form;
+/** The kinds of food that are liked; none chosen stands for all. */
+function Likes({ draft: { form, likes } }: { draft: FirstBedDraft }) {
+  const chosen = form.typed.likes.split(' ').filter(Boolean);
   return (
-    <Question number={4} text="When are your last and first frosts?">
-      <Field label="Latitude, degrees" fault={form.fault('latitude')}>
-        <span className="flex gap-2">
+    <div className="col-span-full flex flex-wrap gap-x-6 gap-y-1">
+      {likes?.map(({ id, label }) => (
+        <label key={id} className="flex min-h-9 items-center gap-2">
           <input
-            className="w-20"
-            value={typed.latitude}
-            inputMode="decimal"
-            onChange={(e) => set('latitude', e.target.value)}
+            type="checkbox"
+            className="min-h-0"
+            checked={chosen.includes(id)}
+            onChange={(event) =>
+              form.set(
+                'likes',
+                likes
+                  .map((like) => like.id)
+                  .filter((like) => (like === id ? event.target.checked : chosen.includes(like)))
+                  .join(' '),
+              )
+            }
           />
-          <select
-            aria-label="North or south"
-            value={typed.side}
-            onChange={(e) => set('side', e.target.value)}
-          >
-            <option value="north">north</option>
-            <option value="south">south</option>
-          </select>
-        </span>
-      </Field>
-      <DayField form={form} name="last" label="Last frost, if you know it" />
-      <DayField form={form} name="first" label="First frost, if you know it" />
-      {frosts && (typed.last === '' || typed.first === '') && (
-        <p className="col-span-full text-muted">
-          {`Guessed from there: last frost about ${words(dayOf(frosts.last_frost))}, first about ${words(dayOf(frosts.first_frost))}. A guess is marked as one in the plan.`}
-        </p>
-      )}
-    </Question>
+          {label}
+        </label>
+      ))}
+      <p className="w-full text-muted">Choose none, and it will be some of each.</p>
+    </div>
   );
 }
 

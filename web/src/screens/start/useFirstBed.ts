@@ -14,7 +14,7 @@ import { numberOf } from '../../kit/text';
 
 export type FirstBedDraft = ReturnType<typeof useFirstBed>;
 
-/** The four answers as they are typed, what is wrong in them, and the bed that is made of them. */
+/** The answers as they are typed, what is wrong in them, and the bed that is made of them. */
 export function useFirstBed() {
   const units = useUnits();
   const feet = units.system === 'imperial';
@@ -24,8 +24,13 @@ export function useFirstBed() {
       length: units.toField(feet ? 243.84 : 240),
       depth: units.toField(feet ? 25.4 : 25),
       sun: '6',
+      town: '',
       latitude: '',
       side: 'north',
+      longitude: '',
+      climate: '',
+      zone: '',
+      likes: '',
       last: '',
       first: '',
       kind: 'bed',
@@ -34,12 +39,18 @@ export function useFirstBed() {
       name: 'My garden',
       units: units.system,
       words: guessedWords(),
-      container: read.typed.kind === 'container',
+      container: read.typed.kind.endsWith('container'),
+      round: read.typed.kind.startsWith('round'),
       width_cm: read.length('width', 10),
-      length_cm: read.length('length', 10),
+      length_cm: read.length(read.typed.kind.startsWith('round') ? 'width' : 'length', 10),
       depth_cm: read.length('depth', 5),
       sun_hours: read.needed('sun', 0, 24),
       latitude: read.needed('latitude', 0, 66) * (read.typed.side === 'south' ? -1 : 1),
+      longitude: read.number('longitude', -180, 180),
+      town: read.typed.longitude === '' ? null : read.text('town'),
+      climate: read.text('climate'),
+      zone: read.text('zone'),
+      likes: read.typed.likes.split(' ').filter(Boolean),
       last_frost: read.text('last'),
       first_frost: read.text('first'),
     }),
@@ -51,11 +62,24 @@ export function useFirstBed() {
   const { working } = useMessages();
 
   const latitude = numberOf(form.typed.latitude) * (form.typed.side === 'south' ? -1 : 1);
+  const lies = form.typed.latitude.trim() !== '' && Math.abs(latitude) <= 66;
+  const climate = form.typed.climate || undefined;
   const guess = useQuery({
-    queryKey: ['frosts', latitude],
-    enabled: form.typed.latitude.trim() !== '' && Math.abs(latitude) <= 66,
+    queryKey: ['frosts', latitude, climate],
+    enabled: lies,
     queryFn: ({ signal }) =>
-      answered(api.GET('/api/frosts', { params: { query: { latitude } }, signal })),
+      answered(api.GET('/api/frosts', { params: { query: { latitude, climate } }, signal })),
+  });
+  const climates = useQuery({
+    queryKey: ['climates', 0],
+    staleTime: Infinity,
+    queryFn: ({ signal }) =>
+      answered(api.GET('/api/climates', { params: { query: { latitude: 0 } }, signal })),
+  });
+  const likes = useQuery({
+    queryKey: ['likes'],
+    staleTime: Infinity,
+    queryFn: ({ signal }) => answered(api.GET('/api/likes', { signal })),
   });
 
   const make = async (body: FirstBedRequest) => {
@@ -75,5 +99,13 @@ export function useFirstBed() {
     void go(`/gardens/${slug}`);
   };
 
-  return { form, problem, busy, frosts: guess.data, make: form.sent(make) };
+  return {
+    form,
+    problem,
+    busy,
+    frosts: guess.data,
+    climates: climates.data,
+    likes: likes.data,
+    make: form.sent(make),
+  };
 }

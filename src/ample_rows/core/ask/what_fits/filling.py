@@ -1,7 +1,5 @@
 """Filling blocks of a place: the crop that does well there first, and what follows it."""
 
-import math
-from collections import defaultdict
 from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date, timedelta
@@ -10,7 +8,6 @@ from ample_rows.core import plan as p
 from ample_rows.core.ask.what_fits.shelf import ShelfEntry, shelf_for
 from ample_rows.core.calendar.windows import start_window
 from ample_rows.core.estimate.estimate import Estimate
-from ample_rows.core.geometry.cells import grid_of
 from ample_rows.core.words.message import Number, Text, message
 
 SETTLE_DAYS = 2
@@ -30,22 +27,18 @@ class Found:
     training: str | None = None
 
 
-def blocks_across(place: p.Place, most: int) -> list[Block]:
-    """Squares in blocks of whole rows across the place, no more blocks than asked for."""
-    grid = grid_of(place)
-    size = max(1, math.ceil(grid.rows / most))
-    rows: dict[int, list[str]] = defaultdict(list)
-    for cell in grid.cells.values():
-        rows[cell.spot[1] // size].append(cell.address)
-    return [tuple(names) for _, names in sorted(rows.items())]
-
-
 def first_that_does_well(
-    estimate: Estimate, place: str, block: Block, crops: Sequence[str]
+    estimate: Estimate,
+    place: str,
+    block: Block,
+    crops: Sequence[str],
+    *,
+    since: date | None = None,
 ) -> Found | None:
-    """The first of some crops that does well in a block, started as its window opens."""
+    """The first of some crops that does well in a block, started as its window opens, but not
+    before a day."""
     for ident in crops:
-        entry, day = _tried(estimate, place, block, ident)
+        entry, day = _tried(estimate, place, block, ident, since)
         if entry.fits and entry.factor >= LEAST_FACTOR:
             return Found(entry, block, day)
     return None
@@ -59,19 +52,33 @@ def why_not(estimate: Estimate, place: str, block: Block, crop: str) -> Text:
     )
 
 
-def _tried(estimate: Estimate, place: str, block: Block, ident: str) -> tuple[ShelfEntry, date]:
-    year = estimate.setting.year
-    crop = estimate.book.crops[ident]
+def opening_day(estimate: Estimate, ident: str, since: date | None = None) -> date:
+    """The day on which a crop is first started: some days into its window, not before a day."""
+    year, crop = estimate.setting.year, estimate.book.crops[ident]
     opens = start_window(year, crop, crop.starts[0], estimate.book).earliest
-    day = max(opens, year.start) + timedelta(days=SETTLE_DAYS)
+    return max(opens, year.start, since or year.start) + timedelta(days=SETTLE_DAYS)
+
+
+def _tried(
+    estimate: Estimate, place: str, block: Block, ident: str, since: date | None = None
+) -> tuple[ShelfEntry, date]:
+    day = opening_day(estimate, ident, since)
     (entry,) = shelf_for(estimate, place, block, day, crops=(ident,)).entries
     return entry, day
 
 
-def follower(estimate: Estimate, place: str, block: Block, crops: tuple[str, ...]) -> Found | None:
-    """What best follows the planting that was set last, of another family."""
-    book = estimate.book
-    last = estimate.result(place).plantings[-1]
+def follower(
+    estimate: Estimate,
+    place: str,
+    block: Block,
+    crops: tuple[str, ...],
+    *,
+    after: str | None = None,
+) -> Found | None:
+    """What best follows a planting, the one that was set last where none is named; of another
+    family."""
+    book, plantings = estimate.book, estimate.result(place).plantings
+    last = next((r for r in plantings if r.id == after), plantings[-1])
     if last.clear_date is None or not crops:
         return None
     day = last.clear_date + timedelta(days=round(book.crops[last.crop].turn_round_days))

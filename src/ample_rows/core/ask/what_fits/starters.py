@@ -74,7 +74,7 @@ def starter_fits(estimate: Estimate, place_id: str) -> tuple[StarterFit, ...]:
 
 def _fitted(estimate: Estimate, place_id: str, name: str, starter: Starter) -> StarterFit:
     plan, book = estimate.plan, estimate.book
-    ready, edits = _held_up(plan, place_id, starter)
+    ready, edits = held_up(plan, place_id, starter.support)
     place = placed(ready, book).place(place_id)
     assert place is not None
     filled, left_out = ready, []
@@ -113,15 +113,15 @@ def _parts(estimate: Estimate, place_id: str, new: set[str]) -> tuple[StarterPar
     )
 
 
-def _held_up(plan: p.Plan, place_id: str, starter: Starter) -> tuple[p.Plan, list[Edit]]:
-    """The plan with the starter's support, where the place has none and has room beside it."""
+def held_up(plan: p.Plan, place_id: str, system: str | None) -> tuple[p.Plan, list[Edit]]:
+    """The plan with a support, where the place has none and has room beside it."""
     place = plan.place(place_id)
     assert place is not None
     grid = grid_of(place)
     roomy = min(grid.columns, grid.rows) >= _LEAST_BESIDE_SUPPORT
-    if starter.support is None or place.supports or place.kind == "container" or not roomy:
+    if system is None or place.supports or place.kind == "container" or not roomy:
         return plan, []
-    support = p.Support(id=starter.support, system=starter.support)
+    support = p.Support(id=system, system=system)
     stands = place.model_copy(update={"supports": (support,)})
     places = tuple(stands if other.id == place_id else other for other in plan.places)
     edit = ChangePlace(id=place_id, changes={"supports": [p.document(support)]})
@@ -132,7 +132,7 @@ def _blocks(
     place: p.Place, setting: Setting, starter: Starter, book: Book
 ) -> list[tuple[StarterEntry, Block]]:
     """Each entry with its squares: climbers under a support, the rest in rows across."""
-    strip = _strip(place, setting, book)
+    strip = strip_under(place, setting, book)
     climbing = [entry for entry in starter.entries if entry.climbs]
     standing = [entry for entry in starter.entries if not entry.climbs]
     held = held_cells(place)
@@ -143,7 +143,7 @@ def _blocks(
     return [*zip(climbing, _split(strip, climbing), strict=True), *given]
 
 
-def _strip(place: p.Place, setting: Setting, book: Book) -> Block:
+def strip_under(place: p.Place, setting: Setting, book: Book) -> Block:
     """The squares under the first support of a place, in order along it."""
     if not place.supports:
         return ()

@@ -1,0 +1,322 @@
+"""A bed planted with what a household likes, and with no more of a crop than it eats."""
+
+import math
+from collections.abc import Iterable, Iterator, Sequence
+from dataclasses import dataclass, replace
+from datetime import date, timedelta
+from functools import cached_property
+from itertools import chain, zip_longest
+from typing import TypeVar
+
+from ample_rows.core import plan as p
+from ample_rows.core.ask.what_fits.filling import (
+    Block,
+    Found,
+    first_that_does_well,
+    follower,
+    opening_day,
+    planted_with,
+)
+from ample_rows.core.ask.what_fits.shelf import shelf_for
+from ample_rows.core.ask.what_fits.starters import held_up, strip_under
+from ample_rows.core.book import Book, LikedEntry
+from ample_rows.core.estimate.estimate import Estimate
+from ample_rows.core.geometry.cells import Spot, grid_of, pitch_of
+from ample_rows.core.planting.report import PlantingReport
+
+Each = TypeVar("Each")
+
+_MOST_PARTS = 10
+# A pot of so many squares across is one ground, for one crop.
+_POT_SQUARES = 2
+# What is still free is gone over again: for another portion, then for what is begun later on.
+_ROUNDS = (
+    (1, timedelta(0)),
+    (2, timedelta(0)),
+    (2, timedelta(weeks=10)),
+    (2, timedelta(weeks=10)),
+    (2, timedelta(weeks=10)),
+)
+_MOST_FOLLOWERS = 6
+# More squares than nine metres of a bed has are gone over once.
+_MANY_SQUARES = 300
+# What is sown again and again: so much of what is eaten at once, over the whole year.
+_PORTIONS_A_YEAR = 2
+# Taller ones stand where they shade none of the others; in later rounds nothing of this height.
+_LOW_CM = 60.0
+_WARNINGS = ("stop", "care")
+_HEAT = "hot-spells"
+# Less light or less depth than is best is a matter of the place, no reason to leave it bare.
+_LIGHT = frozenset({"light-low"})
+_SHALLOW = frozenset({"reduced"})
+_LEAST_OF_PLACE = 0.7
+
+
+@dataclass(frozen=True)
+class _Bed:
+    """A bed as far as it is planted: its plan, and the squares that are free all year.
+
+    `then` may follow anything in it; nothing starts before `since`. `put_up_with` are the codes
+    of notes that are no reason against a crop.
+    """
+
+    plan: p.Plan
+    book: Book
+    then: tuple[str, ...]
+    since: date
+    put_up_with: frozenset[str]
+    free: dict[Spot, str]
+    poleward_first: bool
+
+    @property
+    def place(self) -> p.Place:
+        return self.plan.places[0]
+
+    @cached_property
+    def estimate(self) -> Estimate:
+        return Estimate(self.plan, self.book)
+
+    @property
+    def last(self) -> PlantingReport:
+        """The planting that was set last; on a support it holds all squares of its stretch."""
+        return self.estimate.result(self.place.id).plantings[-1]
+
+    def planted(self, found: Found) -> "_Bed":
+        with_it = replace(self, plan=planted_with(self.plan, self.place.id, found))
+        taken = set(with_it.last.cells)
+        free = {spot: address for spot, address in self.free.items() if address not in taken}
+        return replace(with_it, free=free)
+
+
+def planted_as_liked(plan: p.Plan, book: Book, likes: Sequence[str], *, since: date) -> p.Plan:
+    """The plan's one bed planted for its year, from a day on where that lies in it; all kinds of
+    food where none is named.
+
+    What would make the plan warn of something, or does not do well here, is left out; where
+    that leaves nothing, shallow soil is put up with.
+    """
+    kinds = [book.likes[like] for like in likes if like in book.likes] or [*book.likes.values()]
+    then = tuple(_in_turn([kind.then for kind in kinds]))
+    lists = [kind.entries for kind in kinds]
+    for put_up_with in (_LIGHT, _LIGHT | _SHALLOW):
+        bare = _bed(plan, book, then, since, put_up_with)
+        entries = tuple(chain(*lists) if _is_pot(bare.place) else _in_turn(lists))
+        planted = _planted(bare, entries)
+        if planted.plantings:
+            return planted
+    return plan
+
+
+def _planted(bare: _Bed, entries: Sequence[LikedEntry]) -> p.Plan:
+    bed = _climbing(bare, [entry for entry in entries if entry.climbs])
+    standing = [entry for entry in entries if not entry.climbs]
+    rounds = _ROUNDS if len(bed.free) <= _MANY_SQUARES else _ROUNDS[:1]
+    for number, (portions, later) in enumerate(rounds):
+        bed = replace(bed, since=bed.since + later)
+        for entry in _by_height(standing, bed, number):
+            if not bed.free:
+                return bed.plan
+            bed = _with_entry(bed, entry, portions=portions)
+        standing = [entry for entry in standing if _height_cm(entry, bed.book) < _LOW_CM]
+    return bed.plan
+
+
+def _is_pot(place: p.Place) -> bool:
+    grid = grid_of(place)
+    return place.kind == "container" and max(grid.columns, grid.rows) <= _POT_SQUARES
+
+
+def _in_turn(lists: Sequence[Sequence[Each]]) -> Iterator[Each]:
+    """The first of each list, then the second of each."""
+    return (each for each in chain.from_iterable(zip_longest(*lists)) if each is not None)
+
+
+def _by_height(entries: Sequence[LikedEntry], bed: _Bed, number: int) -> list[LikedEntry]:
+    """The entries of one round, as many as have room, tall ones on the side away from the sun."""
+    if number or _is_pot(bed.place):
+        return list(entries)
+    room = max(1, min(_MOST_PARTS, len(bed.free) // 2))
+    first, others = entries[:room], entries[room:]
+    return [*sorted(first, key=lambda entry: -_height_cm(entry, bed.book)), *others]
+
+
+def _height_cm(entry: LikedEntry, book: Book) -> float:
+    return book.crops[entry.crops[0]].height_cm
+
+
+def _climbing(bare: _Bed, entries: Sequence[LikedEntry]) -> _Bed:
+    """The bed with a support and what climbs it, where any of it does well there."""
+    plan, book = bare.plan, bare.book
+    ready, edits = held_up(plan, bare.place.id, "net") if entries else (plan, [])
+    if not edits:
+        return bare
+    bed = replace(bare, plan=ready)
+    strip = strip_under(bed.place, bed.estimate.setting, book)
+    share = max(2, math.ceil(len(strip) / min(len(entries), max(1, len(strip) // 3))))
+    while strip and entries:
+        entry, *entries = entries
+        tried = _in_block(bed, entry, strip[:share], portions=1)
+        if tried is not None and tried.plan.plantings[-1].support is not None:
+            strip = tuple(address for address in strip if address in tried.free.values())
+            bed = _with_others(tried, entry)
+    return bed if bed.plan.plantings else bare
+
+
+def _bed(
+    plan: p.Plan, book: Book, then: tuple[str, ...], since: date, put_up_with: frozenset[str]
+) -> _Bed:
+    place = plan.places[0]
+    free = {cell.spot: cell.address for cell in grid_of(place).cells.values()}
+    setting = Estimate(plan, book).setting
+    since = since if since <= setting.year.end else setting.year.start
+    azimuth = math.radians((place.heading_deg or 0.0) + setting.north_deg)
+    northward = math.cos(azimuth) > 0
+    return _Bed(plan, book, then, since, put_up_with, free, northward == (setting.latitude < 0))
+
+
+def _with_entry(bed: _Bed, entry: LikedEntry, *, portions: int) -> _Bed:
+    """The bed with one entry in the free block that holds most of it for its ground, and with
+    what stands there before and after; as it was where nothing of the entry does well."""
+    blocks = [_free_block(bed, columns, rows) for columns, rows in _sizes(entry, bed, portions)]
+    tried = [_in_block(bed, entry, block, portions=portions) for block in blocks if block]
+    best = max(filter(None, tried), key=_plants_a_square, default=None)
+    return bed if best is None else _with_others(best, entry)
+
+
+def _plants_a_square(bed: _Bed) -> float:
+    return bed.last.plants / len(bed.last.cells)
+
+
+def _sizes(entry: LikedEntry, bed: _Bed, portions: int) -> list[tuple[int, int]]:
+    """Blocks to try, as columns and rows: of a wide crop several, of others the largest there is
+    that is no more than its share of the bed."""
+    crop, grid, pitch = bed.book.crops[entry.crops[0]], grid_of(bed.place), pitch_of(bed.place)
+    if _is_pot(bed.place):
+        return [(grid.columns, grid.rows)]
+    eaten = bed.book.eaten[crop.id].plants * portions
+    side = math.ceil(bed.book.value("block_slack") * crop.spacing_cm / pitch.narrower_cm)
+    if side > 1:
+        most = max(side, min(grid.columns, math.ceil(eaten * crop.spacing_cm / pitch.narrower_cm)))
+        sizes = [(columns, side) for columns in range(side, most + 1)]
+        return list(dict.fromkeys((min(c, grid.columns), min(r, grid.rows)) for c, r in sizes))
+    fair = math.ceil(len(grid.cells) / _MOST_PARTS)
+    squares = max(1, min(fair, math.ceil(eaten * crop.spacing_cm**2 / pitch.area_cm2)))
+    across = min(grid.columns, squares)
+    sizes = [(across, max(1, round(squares / across)))]
+    sizes += [(columns, 1) for columns in range(across, 0, -1)]
+    return next(([size] for size in sizes if _free_block(bed, *size)), [])
+
+
+def _free_block(bed: _Bed, columns: int, rows: int) -> Block:
+    """The first rectangle of free squares, from the side away from the sun."""
+    order = sorted(bed.free, key=lambda spot: (spot[1], spot[0]), reverse=not bed.poleward_first)
+    for column, row in order:
+        step = 1 if bed.poleward_first else -1
+        spots = [(column + step * i, row + step * j) for j in range(rows) for i in range(columns)]
+        if all(spot in bed.free for spot in spots):
+            return tuple(bed.free[spot] for spot in sorted(spots))
+    return ()
+
+
+def _in_block(bed: _Bed, entry: LikedEntry, block: Block, *, portions: int) -> _Bed | None:
+    """The bed with the first crop of an entry that does well in a block, and warns of nothing."""
+    for crop in entry.crops:
+        whole = _starting(bed, block, crop)
+        found = whole and _no_more_than_eaten(bed, whole, portions)
+        if found is None:
+            continue
+        if entry.training and bed.book.crops[crop].training(entry.training):
+            found = replace(found, training=entry.training)
+        tried = _unless_warned(bed, found)
+        if tried is not None:
+            return tried
+    return None
+
+
+def _starting(bed: _Bed, block: Block, crop: str) -> Found | None:
+    return first_that_does_well(bed.estimate, bed.place.id, block, (crop,), since=bed.since)
+
+
+def _left(bed: _Bed, crop: str, portions: int) -> int:
+    """Plants of a crop that may still be set at once: what is eaten, less what is planted."""
+    at_once = bed.book.eaten[crop].plants
+    plantings = bed.estimate.result(bed.place.id).plantings
+    planted = sum(r.plants for r in plantings if r.crop == crop)
+    return min(at_once, at_once * portions - planted)
+
+
+def _no_more_than_eaten(bed: _Bed, found: Found, portions: int) -> Found | None:
+    """What was found, in fewer squares where a household would not eat it all."""
+    crop = found.entry.crop
+    left = _left(bed, crop, portions)
+    if left <= 0 or found.day > bed.estimate.setting.year.end:
+        return None
+    if found.entry.plants <= left:
+        return found
+    enough = found.block[: max(1, math.floor(len(found.block) * left / found.entry.plants))]
+    asked = shelf_for(bed.estimate, bed.place.id, enough, found.day, crops=(crop,))
+    (entry,) = asked.entries
+    return replace(found, entry=entry, block=enough) if entry.fits else None
+
+
+def _unless_warned(bed: _Bed, found: Found) -> _Bed | None:
+    tried = bed.planted(found)
+    new = tried.last.id
+    result, before = tried.estimate.result(bed.place.id), bed.estimate.result(bed.place.id)
+    known = bed.put_up_with | {note.code for note in before.notes}
+    its_own = [n for n in result.notes if n.planting == new or n.code not in known]
+    warned = any(
+        n.code == _HEAT or (n.level in _WARNINGS and n.code not in bed.put_up_with) for n in its_own
+    )
+    poor = min(tried.last.factors.light, tried.last.factors.depth) < _LEAST_OF_PLACE
+    return None if warned or poor else tried
+
+
+def _with_others(bed: _Bed, entry: LikedEntry) -> _Bed:
+    """The bed with what follows its last planting, square for square, and what stands there
+    before it."""
+    main = bed.last
+    ground = [(main, main.cells)]
+    for _ in range(_MOST_FOLLOWERS):
+        if not ground:
+            break
+        before, block = ground.pop(0)
+        tried = _followed(bed, before, block, (*entry.then, *bed.then))
+        if tried is None:
+            continue
+        bed = tried
+        left = tuple(address for address in block if address not in bed.last.cells)
+        ground += [(before, left)] if left else []
+        ground.append((bed.last, bed.last.cells))
+    return _with_earlier(bed, entry.before, main)
+
+
+def _followed(bed: _Bed, before: PlantingReport, block: Block, crops: Sequence[str]) -> _Bed | None:
+    """The bed with the first of some crops that can follow a planting, of which more is eaten."""
+    if before.clear_date is None or before.clear_date > bed.estimate.setting.year.end:
+        return None
+    for crop in crops:
+        if _left(bed, crop, _PORTIONS_A_YEAR) <= 0:
+            continue
+        later = follower(bed.estimate, bed.place.id, block, (crop,), after=before.id)
+        enough = later and _no_more_than_eaten(bed, later, _PORTIONS_A_YEAR)
+        tried = enough and _unless_warned(bed, enough)
+        if tried:
+            return tried
+    return None
+
+
+def _with_earlier(bed: _Bed, crops: Iterable[str], main: PlantingReport) -> _Bed:
+    """The bed with the first of some quick crops that is done before a planting starts."""
+    block = main.cells
+    for crop in crops:
+        day = opening_day(bed.estimate, crop, bed.since)
+        if day >= main.start_date:
+            continue
+        (entry,) = shelf_for(bed.estimate, bed.place.id, block, day, crops=(crop,)).entries
+        whole = Found(entry, block, day) if entry.fits else None
+        enough = whole and _no_more_than_eaten(bed, whole, _PORTIONS_A_YEAR)
+        tried = enough and _unless_warned(bed, enough)
+        if tried:
+            return tried
+    return bed
