@@ -92,3 +92,38 @@ def test_holding_between_days_is_not_counted_twice(reported):
     assert crowded.clear_date > date(2027, 7, 10)
     alone = next(planting for planting in reported(document(CABBAGE)).plantings)
     assert 0.9 < crowded.harvest_kg.p50 / alone.harvest_kg.p50 <= 1
+
+
+NET = {"id": "net", "edge": "north", "system": "net"}
+PEAS = planting("pea", "all", id="last", support="net", start_date="2027-03-15")
+
+
+def on_the_net(start_date, **changes):
+    young = planting("climbing-bean", "all", id="next", support="net", start_date=start_date)
+    doc = document(PEAS, {**young, **changes})
+    doc["places"][0]["supports"] = [NET]
+    return doc
+
+
+def test_a_climber_may_start_at_the_feet_of_the_old_one(reported):
+    report = reported(on_the_net("2027-06-05", follows="last"))
+    (note,) = overlap_notes(report)
+    assert (note.level, note.code) == ("tip", "relay")
+    assert "climbs from the feet of the" in said(note.text)
+    assert "lowest leaves" in said(note.fix)
+    old, young = (next(r for r in report.plantings if r.id == i) for i in ("last", "next"))
+    # It stands between the old ones, and either takes from the other.
+    assert not set(old.positions_cm) & set(young.positions_cm)
+    alone = reported(
+        {**on_the_net("2027-06-05"), "plantings": [on_the_net("2027-06-05")["plantings"][1]]}
+    )
+    assert young.harvest_kg.p50 < alone.plantings[0].harvest_kg.p50
+
+
+def test_a_climber_that_would_be_smothered_is_a_clash_with_a_later_day_offered(reported, read):
+    doc = on_the_net("2027-04-15", follows="last")
+    (note,) = overlap_notes(reported(doc))
+    assert note.level == "stop"
+    fix = next(f for f in note.fixes if " under the " in said(f.label))
+    after = apply_edit(read(doc), fix.edit).model_dump(mode="json")
+    assert [n.code for n in overlap_notes(reported({**document(), **_plan(after)}))] == ["relay"]

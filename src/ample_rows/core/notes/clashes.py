@@ -16,11 +16,12 @@ from ample_rows.core.place.relay import (
     crowding,
     earliest_under,
     is_relay,
+    share_support,
 )
 from ample_rows.core.place.view import PlaceView
 from ample_rows.core.planting.cases import Evaluated
 from ample_rows.core.planting.evaluated import evaluate_planting
-from ample_rows.core.words.message import Share, Squares, message, sentences
+from ample_rows.core.words.message import Message, Share, Squares, message, sentences
 
 MOST_BETWEEN = 0.75
 
@@ -32,7 +33,7 @@ def clashes(view: PlaceView) -> Iterator[Note]:
         shared = tuple(cell for cell in first.report.cells if cell in others)
         if not shared:
             continue
-        full = crowding(first, second, grid_of(view.place))
+        full = crowding(first, second, grid_of(view.place), view.book.value("bare_foot_share"))
         if is_relay(first, second) and full and full.fits:
             yield _relay(view, first, second, full)
         else:
@@ -106,27 +107,50 @@ def _relay(view: PlaceView, first: Evaluated, second: Evaluated, full: Crowding)
         place=view.place.id,
         planting=second.planting.id,
         text=sentences(
-            message(
-                "clashes-starts-under-cleared-leaves",
-                second=named(second),
-                crop=first.crop.name,
-                start=second.dates.start,
-                clear=first.dates.clear,
-                covered=Share(full.covered),
-                on=full.on,
-            ),
+            _meant(first, second, full),
             crowded,
         ),
-        fix=message("clashes-lift-hand-plant-time", crop=first.crop.name)
-        if first.crop.group == "root"
-        else None,
+        fix=_care_with(first, second),
     )
+
+
+def _meant(first: Evaluated, second: Evaluated, full: Crowding) -> Message:
+    if share_support(first, second):
+        return message(
+            "clashes-climbs-from-feet",
+            second=named(second),
+            crop=first.crop.name,
+            start=second.dates.start,
+            clear=first.dates.clear,
+            covered=Share(full.covered),
+            on=full.on,
+        )
+    return message(
+        "clashes-starts-under-cleared-leaves",
+        second=named(second),
+        crop=first.crop.name,
+        start=second.dates.start,
+        clear=first.dates.clear,
+        covered=Share(full.covered),
+        on=full.on,
+    )
+
+
+def _care_with(first: Evaluated, second: Evaluated) -> Message | None:
+    """What the young crop wants as the old one is cleared."""
+    if share_support(first, second):
+        return message("clashes-cut-old-at-foot", crop=first.crop.name)
+    if first.crop.group == "root":
+        return message("clashes-lift-hand-plant-time", crop=first.crop.name)
+    return None
 
 
 def _relay_fixes(view: PlaceView, first: Evaluated, second: Evaluated) -> Iterator[Fix]:
     """Starting the next crop under the last, from the day that the leaves of both fit."""
-    bound = second.planting.between or second.planting.support or first.planting.support
-    day = None if bound else earliest_under(first, second, grid_of(view.place))
+    apart = second.planting.support != first.planting.support
+    bare_foot = view.book.value("bare_foot_share")
+    bound = second.planting.between or apart
+    day = None if bound else earliest_under(first, second, grid_of(view.place), bare_foot)
     if day is not None and second.dates.clear > first.dates.clear:
         change = change_planting(second, follows=first.planting.id, start_date=day.isoformat())
         yield Fix(

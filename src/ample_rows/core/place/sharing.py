@@ -70,7 +70,8 @@ def _shared(here: PlaceCase, pairs: Pairs, relays: Pairs) -> tuple[Sharing, ...]
         if not _meet(*(_dates(case) for case in cases)):
             continue
         under, among = (_grown(case) for case in cases)
-        if guest.between == host.id:
+        on_one_support = guest.support is not None and guest.support == host.support
+        if guest.between == host.id or on_one_support:
             off = Sharing(guest.id, 0.0, "", under.stands.positions, under.stands.spacing_cm)
             among = replace(among, stands=set_out(replace(among.case, sharing=off)))
             sharings_by[guest.id] = off

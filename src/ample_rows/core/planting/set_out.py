@@ -134,7 +134,8 @@ def _on_support(case: Case, support: p.Support) -> SetOut:
     in_row = supports.in_row_cm(planting, crop, support.system)
     if planting.plants is not None and run is not None:
         in_row = supports.in_row_for(planting.plants, run, sides)
-    points = supports.positions_on(run, in_row, sides) if run is not None else []
+    feet = case.sharing.keep_off if case.sharing else ()
+    points = supports.positions_on(run, in_row, sides, off=feet) if run is not None else []
     points = supports.off_held(place, points)[: planting.plants]
     listed = planting.cells if isinstance(planting.cells, tuple) else ()
     under = supports.cells_under(place, run) if run is not None else ()

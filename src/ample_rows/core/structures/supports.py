@@ -148,22 +148,41 @@ def _span(place: p.Place, edge: Edge, cells: tuple[str, ...]) -> tuple[float, fl
     return float(reach.min()), float(reach.max())
 
 
-def positions_on(run: Run, in_row_cm: float, sides: Sides = "one") -> list[Point]:
+# Where a row may be moved along, as shares of its distance: as far as it still ends on its run.
+_MOVED = (0.0, 0.125, -0.125, 0.25, -0.25, 0.375, -0.375)
+
+
+def positions_on(
+    run: Run, in_row_cm: float, sides: Sides = "one", *, off: Sequence[Point] = ()
+) -> list[Point]:
     """One row along the run in the middle of its strip, or two beside the support: opposite
     each other, or in turn, where neighbours across keep their distance as well. Spread evenly;
-    from wall to wall there is always one."""
+    from wall to wall there is always one.
+
+    Args:
+        off: The feet of plants that stand there already: the row is moved along to lie between
+            them.
+    """
+    if not off:
+        return _row_on(run, in_row_cm, sides, 0.0)
+    rows = [_row_on(run, in_row_cm, sides, share * in_row_cm) for share in _MOVED]
+    return max(rows, key=lambda row: min((math.dist(a, b) for a in row for b in off), default=0.0))
+
+
+def _row_on(run: Run, in_row_cm: float, sides: Sides, moved_cm: float) -> list[Point]:
     middle, half = run.footprint_cm / 2, run.rows_apart_cm / 2
     if sides == "alternate":
         step = math.sqrt(max(0.0, in_row_cm**2 - run.rows_apart_cm**2))
         count = lattice.fits(run.length_cm, max(in_row_cm / 2, step))
         along = lattice.evenly(run.from_cm, run.length_cm, count)
-        return [run.at(a, middle + (half if i % 2 else -half)) for i, a in enumerate(along)]
+        beside = (middle - half, middle + half)
+        return [run.at(a + moved_cm, beside[i % 2]) for i, a in enumerate(along)]
     count = lattice.fits(run.length_cm, in_row_cm)
     if run.from_wall_to_wall and run.length_cm > 0:
         count = max(1, count)
     along = lattice.evenly(run.from_cm, run.length_cm, count)
     rows = (middle - half, middle + half) if sides == "both" else (middle,)
-    return [run.at(a, inward) for inward in rows for a in along]
+    return [run.at(a + moved_cm, inward) for inward in rows for a in along]
 
 
 def in_row_for(plants: int, run: Run, sides: Sides) -> float:

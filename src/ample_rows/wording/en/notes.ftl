@@ -36,6 +36,8 @@ clashes-clear = Clear the { $crop } on { $start }
 clashes-start-under = Start the { $crop } under the { $under }: { $day }
 clashes-set-between = Set the { $crop } between the { $host }
 clashes-starts-under-cleared-leaves = { CAPITAL($second) } starts under the { $crop } on { $start }, to be cleared on { $clear }. Leaves of both cover at most { $covered } of the ground, about { $on }.
+clashes-climbs-from-feet = { CAPITAL($second) } climbs from the feet of the { $crop } from { $start }; that is cleared on { $clear }. Leaves of both cover at most { $covered } of the support, about { $on }.
+clashes-cut-old-at-foot = Take the lowest leaves off the { $crop } when the young plants start. Later cut it at the foot and leave its roots; take the stems down from the top.
 clashes-crowded-first-gives-about = Crowded at first, it gives about { $less } % less.
 clashes-lift-hand-plant-time = Lift the { $crop } by hand, one plant at a time: a fork takes the young ones too.
 
