@@ -51,7 +51,7 @@ Day = Annotated[date, Query(ge=date(1900, 1, 1), le=date(2200, 12, 31))]
 @router.get("/sun")
 def sun_of_a_day(day: Day, here: Garden) -> YardSun:
     """Direct sun on one day: over the yard in one layer, and on each place."""
-    return yard_sun(placed(here.plan, here.book), _sky(here), day)
+    return yard_sun(placed(here.plan, here.book), _sky(here), day, here.book)
 
 
 @router.get("/sun/months")

@@ -6,6 +6,7 @@ import pytest
 from playwright.sync_api import expect
 
 from tests.browser.conftest import unfold
+from tests.conftest import bed, document
 
 GROUND = "/gardens/lantern-court/ground"
 
@@ -52,9 +53,10 @@ def test_a_yard_is_drawn_from_nothing_to_a_filled_and_costed_bed(page, base_url)
     # A wall to the south, typed to its size, takes sun from the bed.
     page.get_by_role("button", name="wall", exact=True).click()
     page.get_by_label("Height").fill("2.4m")
-    page.get_by_label("Width, left to right").fill("900")
     page.get_by_label("From the left side").fill("0")
-    page.get_by_label("From the lower side").fill("1.2m")
+    page.get_by_label("From the lower side").fill("1.3m")
+    page.get_by_label("Ends from the left").fill("900")
+    page.get_by_label("Ends from below").fill("1.3m")
     page.get_by_role("button", name="Save").click()
     expect(page.locator(".bed")).to_contain_text("wall, 2.4 m")
     page.get_by_role("button", name="tap", exact=True).click()
@@ -142,19 +144,20 @@ def test_a_measure_that_cannot_be_read_is_told_at_its_field(yard):
     expect(yard.get_by_role("alert")).to_contain_text("at least 50 cm")
 
 
-def test_a_fence_that_stands_askew_is_turned_by_its_degrees(yard):
-    yard.get_by_role("button", name="fence", exact=True).click()
-    form = yard.get_by_role("region", name="fence")
-    expect(form.get_by_label("Width, left to right")).to_have_value("400")
+def test_a_house_that_stands_askew_is_turned_by_its_degrees(yard):
+    yard.get_by_role("button", name="house", exact=True).click()
+    form = yard.get_by_role("region", name="house")
+    expect(form.get_by_label("Width, left to right")).to_have_value("600")
     form.get_by_label("Turned clockwise, °").fill("30")
     form.get_by_role("button", name="Save").click()
-    # 4 m long and 10 cm thick: 3.46 m across and 2.00 m deep, and its thickness besides.
+    # 6 m by 4 m: 5.20 + 2.00 m across and 3.00 + 3.46 m deep.
     yard.get_by_role("button", name="Table").click()
-    expect(yard.get_by_role("row", name=re.compile("^fence"))).to_contain_text("3.51 m × 2.09 m")
+    rows = yard.get_by_role("row", name=re.compile("^house"))
+    expect(rows.filter(has_text="7.2 m × 6.46 m")).to_have_count(1)
     expect(form.get_by_label("Turned clockwise, °")).to_have_value("30")
     yard.get_by_role("button", name="Drawing").click()
     form.get_by_role("button", name="Delete").click()
-    expect(thing(yard, '"id":"fence-2"')).to_have_count(0)
+    expect(thing(yard, '"id":"house-3"')).to_have_count(0)
 
 
 def test_a_bed_out_of_the_yard_is_said_and_stays(yard):
@@ -366,3 +369,51 @@ def test_what_nobody_reaches_is_hatched_in_the_yard(yard):
     yard.get_by_label("Width, inside, cm").fill("180")
     yard.get_by_role("button", name="Save the place").click()
     expect(yard.locator(".bed title", has_text="out of reach")).to_have_count(1)
+
+
+@pytest.fixture
+def open_yard(page, base_url):
+    """A bed in a yard in which nothing casts shade."""
+    places = [{**bed(), "at_m": [1, 1], "sun_hours": None}]
+    site = {"outline_m": [[0, 0], [10, 0], [10, 7], [0, 7]]}
+    made = page.request.post(f"{base_url}/api/gardens", data=document(places=places, site=site))
+    page.goto(f"{base_url}/gardens/{made.json()['head']['slug']}/ground")
+    expect(thing(page, "place")).to_contain_text(re.compile("1[0-9]\\.[0-9] h"))
+    return page
+
+
+def test_sun_is_painted_as_it_was_seen_until_shade_is_drawn(open_yard):
+    open_yard.get_by_role("button", name="little sun").click()
+    open_yard.get_by_label("From the left side").fill("0.5 m")
+    open_yard.get_by_label("From the lower side").fill("50")
+    open_yard.get_by_label("Depth").fill("400")
+    open_yard.get_by_role("button", name="Save", exact=True).click()
+    expect(thing(open_yard, "place")).to_contain_text("3.0 h")
+    open_yard.get_by_role("button", name="fence").click()
+    expect(open_yard.get_by_text("little sun, not counted")).to_be_visible()
+    expect(open_yard.get_by_role("button", name="little sun")).to_have_count(0)
+
+
+def test_a_fence_runs_from_one_point_to_another(open_yard):
+    open_yard.get_by_role("button", name="fence").click()
+    for label, typed in {
+        "From the left side": "100",
+        "From the lower side": "600",
+        "Ends from the left": "400",
+        "Ends from below": "200",
+    }.items():
+        open_yard.get_by_label(label).fill(typed)
+    open_yard.get_by_role("button", name="Save", exact=True).click()
+    open_yard.get_by_role("button", name="Table").click()
+    row = open_yard.get_by_role("row", name=re.compile("^fence"))
+    expect(row).to_contain_text("3.08 m × 4.06 m")
+
+
+def test_hills_on_the_horizon_take_their_sun(open_yard):
+    before = thing(open_yard, "place").text_content()
+    open_yard.get_by_role("button", name="Size and direction").click()
+    open_yard.get_by_text("Hills on the horizon").click()
+    for side in ("East", "Southeast"):
+        open_yard.get_by_label(side, exact=True).fill("25")
+    open_yard.get_by_role("button", name="Save the yard").click()
+    expect(thing(open_yard, "place")).not_to_have_text(before)

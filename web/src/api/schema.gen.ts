@@ -5296,6 +5296,8 @@ export interface components {
             standing: components["schemas"]["Standing"][];
             harvest_kg: components["schemas"]["Quantiles"];
             sun: components["schemas"]["SunReport"] | null;
+            /** Sun Hours */
+            sun_hours: number | null;
             reach: components["schemas"]["Reach"];
             ground: components["schemas"]["GroundReport"];
             soil: components["schemas"]["SoilReport"];
@@ -6410,7 +6412,8 @@ export interface components {
          * Site
          * @description The yard. `horizon_deg`: height of the hills all round, evenly from north, clockwise;
          *     `wind_from_deg`: where the strongest wind comes from, clockwise from true north, and
-         *     `design_wind_m_s` how fast a gust of it is reckoned with, from the local code.
+         *     `design_wind_m_s` how fast a gust of it is reckoned with, from the local code. `sun_seen` is
+         *     painted where nothing that casts shade is drawn; where two lie over each other, the later.
          */
         Site: {
             /** Outline M */
@@ -6452,6 +6455,11 @@ export interface components {
             wind_from_deg?: number | null;
             /** Design Wind M S */
             design_wind_m_s?: number | null;
+            /**
+             * Sun Seen
+             * @default []
+             */
+            sun_seen: components["schemas"]["SunSeen"][];
             /**
              * Animals
              * @default []
@@ -6908,6 +6916,28 @@ export interface components {
             best_months_hours: number;
             /** Bears */
             bears: string;
+        };
+        /**
+         * SunSeen
+         * @description A rectangle of the yard, from its least corner, with as much sun as was seen there.
+         */
+        SunSeen: {
+            /** At M */
+            at_m: [
+                number,
+                number
+            ];
+            /** Width M */
+            width_m: number;
+            /** Length M */
+            length_m: number;
+            /**
+             * Sun
+             * @enum {string}
+             */
+            sun: "little" | "some" | "enough";
+        } & {
+            [key: string]: unknown;
         };
         /**
          * Support
@@ -8184,6 +8214,7 @@ export type StarterPart = components['schemas']['StarterPart'];
 export type Stay = components['schemas']['Stay'];
 export type SunMap = components['schemas']['SunMap'];
 export type SunReport = components['schemas']['SunReport'];
+export type SunSeen = components['schemas']['SunSeen'];
 export type Support = components['schemas']['Support'];
 export type SupportBuild = components['schemas']['SupportBuild'];
 export type SupportReport = components['schemas']['SupportReport'];

@@ -18,6 +18,7 @@ _YARD_WORDS = {
     "door_m": "the door",
     "wind_from_deg": "the wind",
     "animals": "the animals",
+    "sun_seen": "the sun as seen",
 }
 
 

@@ -11,6 +11,7 @@ from ample_rows.core.place.sharing import sharings
 from ample_rows.core.planting.cases import PlaceCase, Setting
 from ample_rows.core.site.place_sun import place_sun, sky_of
 from ample_rows.core.site.risers import placed
+from ample_rows.core.site.sun_seen import with_sun_seen
 from ample_rows.core.site.surroundings import surroundings
 from ample_rows.core.weather.air import air_of
 
@@ -34,7 +35,7 @@ def setting_of(plan: p.Plan, book: Book) -> Setting:
 
 def place_cases(plan: p.Plan, setting: Setting, book: Book) -> list[PlaceCase]:
     """Every place of a plan with the sun and the shade on it and what lies round it."""
-    plan = placed(plan, book)
+    plan = with_sun_seen(placed(plan, book), book)
     sky = sky_of(plan, setting.year.start.year, book)
     around = surroundings(plan.site, plan.places, plan.garden.household, book)
     there = p.by_place(plan.plantings)

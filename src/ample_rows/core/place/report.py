@@ -218,6 +218,7 @@ class PlaceReport:
     standing: tuple[Standing, ...]
     harvest_kg: Quantiles
     sun: SunReport | None
+    sun_hours: float | None
     reach: Reach
     ground: GroundReport
     soil: SoilReport

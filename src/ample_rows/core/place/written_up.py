@@ -87,6 +87,7 @@ def place_report(view: PlaceView, idle_weeks: tuple[float, float], draws: Draws)
         standing=_standing(view.plantings),
         harvest_kg=harvest.quantiles(draws),
         sun=_sun_report(view.sun, book),
+        sun_hours=place.sun_hours,
         reach=view.around.reach,
         ground=_ground_report(place, view.around),
         soil=_soil_report(place, filled, setting.soil, book),

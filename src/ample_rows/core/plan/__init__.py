@@ -46,6 +46,7 @@ from ample_rows.core.plan.site import (
     Path,
     Site,
     Slope,
+    SunSeen,
     Tank,
     Tap,
 )
@@ -177,6 +178,7 @@ __all__ = [
     "StandsOn",
     "Start",
     "Stay",
+    "SunSeen",
     "Support",
     "Tank",
     "Tap",

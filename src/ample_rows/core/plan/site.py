@@ -14,6 +14,7 @@ from ample_rows.core.plan.values import (
     PlanValue,
     PointM,
     Positive,
+    SunLevel,
 )
 
 
@@ -44,6 +45,15 @@ class Path(PlanValue):
     use: PathUse | None = None
 
 
+class SunSeen(PlanValue):
+    """A rectangle of the yard, from its least corner, with as much sun as was seen there."""
+
+    at_m: PointM
+    width_m: Annotated[float, Field(gt=0, le=1_000, allow_inf_nan=False)]
+    length_m: Annotated[float, Field(gt=0, le=1_000, allow_inf_nan=False)]
+    sun: SunLevel
+
+
 class Slope(PlanValue):
     """An even fall: so many metres down in a hundred, towards `downhill_deg` clockwise from +y."""
 
@@ -54,7 +64,8 @@ class Slope(PlanValue):
 class Site(PlanValue):
     """The yard. `horizon_deg`: height of the hills all round, evenly from north, clockwise;
     `wind_from_deg`: where the strongest wind comes from, clockwise from true north, and
-    `design_wind_m_s` how fast a gust of it is reckoned with, from the local code."""
+    `design_wind_m_s` how fast a gust of it is reckoned with, from the local code. `sun_seen` is
+    painted where nothing that casts shade is drawn; where two lie over each other, the later."""
 
     outline_m: Annotated[tuple[PointM, ...], Field(min_length=3, max_length=10_000)] | None = None
     north_deg: Annotated[float, Field(ge=-360, le=360, allow_inf_nan=False)] | None = None
@@ -71,4 +82,5 @@ class Site(PlanValue):
     door_m: PointM | None = None
     wind_from_deg: Annotated[float, Field(ge=-360, le=360, allow_inf_nan=False)] | None = None
     design_wind_m_s: Annotated[float, Field(gt=0, le=80, allow_inf_nan=False)] | None = None
+    sun_seen: Annotated[tuple[SunSeen, ...], Field(max_length=200)] = ()
     animals: Annotated[tuple[Ident, ...], Field(max_length=20)] = ()

@@ -54,6 +54,7 @@ ObstacleKind = Literal["house", "wall", "fence", "hedge", "tree", "shrub", "othe
 WorkerName = Literal["adult", "child", "seated", "standing", "kneeling"]
 Weekday = Literal["monday", "tuesday", "wednesday", "thursday", "friday", "saturday", "sunday"]
 PathUse = Literal["feet", "barrow", "chair"]
+SunLevel = Literal["little", "some", "enough"]
 Stage = Literal["standing", "this-year", "later"]
 Month = Annotated[int, Field(ge=1, le=12)]
 HorizonAngle = Annotated[float, Field(ge=0, le=89, allow_inf_nan=False)]

@@ -43,6 +43,7 @@ export function LayOut({ state, onAdd, onEdit }: Props) {
     ],
     ['Casts shade', NEW_THINGS.shade.map(offer)],
     ['Water and ways', NEW_THINGS.water.map(offer)],
+    ...(site.obstacles.length === 0 ? [['Sun as seen', NEW_THINGS.sun.map(offer)] as const] : []),
   ] as const;
   return (
     <section aria-labelledby="lay-out">

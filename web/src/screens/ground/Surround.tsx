@@ -35,6 +35,16 @@ export const Surround = memo(function Surround({ site, scale, extent, chosen, sh
   });
   return (
     <g>
+      {site.sun_seen.map((patch, index) => (
+        <SunSeen
+          key={index}
+          patch={patch}
+          part={part({ kind: 'sun', index })}
+          ink={ink({ kind: 'sun', index })}
+          scale={scale}
+          counted={site.obstacles.length === 0}
+        />
+      ))}
       {site.paths.map((path, index) => {
         const thing: Thing = { kind: 'path', index };
         const points = path.line_m.map((p) => toPx(scale, p));
@@ -121,6 +131,49 @@ export const Surround = memo(function Surround({ site, scale, extent, chosen, sh
     </g>
   );
 });
+
+const SEEN_TONES = { little: 1, some: 4, enough: 7 } as const;
+
+/** A part of the yard that was painted with the sun seen there. */
+function SunSeen({
+  patch,
+  part,
+  ink,
+  scale,
+  counted,
+}: {
+  patch: Site['sun_seen'][number];
+  part: Record<string, string | undefined>;
+  ink: string;
+  scale: YardScale;
+  /** What casts shade goes before what was painted. */
+  counted: boolean;
+}) {
+  const [x, y] = toPx(scale, [patch.at_m[0], patch.at_m[1] + patch.length_m]);
+  return (
+    <g {...part}>
+      <rect
+        x={x}
+        y={y}
+        width={patch.width_m * scale.pxPerM}
+        height={patch.length_m * scale.pxPerM}
+        fill={counted ? `var(--sun-${SEEN_TONES[patch.sun]})` : 'none'}
+        stroke={ink}
+        strokeWidth={0.8}
+        strokeDasharray="2 5"
+      />
+      <text
+        x={x}
+        y={y - 4}
+        fontSize={12}
+        fill={ink === 'var(--ink)' ? 'var(--muted)' : ink}
+        className="halo"
+      >
+        {`${patch.sun} sun${counted ? '' : ', not counted'}`}
+      </text>
+    </g>
+  );
+}
 
 interface SpotProps {
   part: Record<string, string | undefined>;

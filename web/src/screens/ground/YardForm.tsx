@@ -7,6 +7,7 @@ import type { HeldGarden } from '../../api/merge';
 import type { Animal, Edit } from '../../api/types';
 import { LengthField, NumberField, useTyped } from '../../kit/form';
 import { textOf } from '../../kit/reader';
+import type { Reader } from '../../kit/reader';
 import { Ticks } from '../../kit/Ticks';
 import { useUnits } from '../../kit/preferences';
 import { siteOf } from './things';
@@ -20,6 +21,33 @@ const WORKERS = [
   ['standing', 'an adult who does not bend'],
   ['kneeling', 'an adult who kneels'],
 ] as const;
+
+const COMPASS = [
+  ['hill0', 'North'],
+  ['hill1', 'Northeast'],
+  ['hill2', 'East'],
+  ['hill3', 'Southeast'],
+  ['hill4', 'South'],
+  ['hill5', 'Southwest'],
+  ['hill6', 'West'],
+  ['hill7', 'Northwest'],
+] as const;
+type Hills = Record<(typeof COMPASS)[number][0], string>;
+
+/** Heights of the hills as they stand in eight fields, each the horizon's nearest. */
+function hillFields(horizon: readonly number[] | null | undefined): Hills {
+  const height = (i: number) =>
+    horizon?.length ? horizon[Math.round((i * horizon.length) / 8) % horizon.length] : undefined;
+  return Object.fromEntries(COMPASS.map(([key], i) => [key, textOf(height(i))])) as Hills;
+}
+
+/** What was typed of the hills, where it differs; a field left blank is level ground. */
+function typedHills(read: Reader<Hills>, horizon: readonly number[] | null | undefined) {
+  const before = hillFields(horizon);
+  if (COMPASS.every(([key]) => read.typed[key] === before[key])) return {};
+  const heights = COMPASS.map(([key]) => read.number(key, 0, 80) ?? 0);
+  return { horizon_deg: heights.some((height) => height > 0) ? heights : null };
+}
 
 /** The yard itself: its size, which way it lies, how it falls, and who works in it. */
 export function YardForm({ state, onEdit }: { state: HeldGarden; onEdit: (edit: Edit) => void }) {
@@ -46,6 +74,7 @@ export function YardForm({ state, onEdit }: { state: HeldGarden; onEdit: (edit: 
     downhill: String(site.slope?.downhill_deg ?? 180),
     wind: textOf(site.wind_from_deg),
     arm: household?.arm_cm ? units.toField(household.arm_cm) : '',
+    ...hillFields(site.horizon_deg),
   };
   const form = useTyped(first, (read): Edit => {
     const fall = read.needed('fall', 0, 100);
@@ -57,6 +86,7 @@ export function YardForm({ state, onEdit }: { state: HeldGarden; onEdit: (edit: 
       }),
       north_deg: read.needed('north', -360, 360),
       wind_from_deg: read.number('wind', -360, 360),
+      ...typedHills(read, site.horizon_deg),
       animals,
       slope: fall === 0 ? null : { fall_percent: fall, downhill_deg: downhill },
     };
@@ -106,6 +136,18 @@ export function YardForm({ state, onEdit }: { state: HeldGarden; onEdit: (edit: 
           label="Strong wind from, degrees"
           hint="225 is southwest; leave blank if not known."
         />
+        <details className="col-span-full" open={site.horizon_deg ? true : undefined}>
+          <summary className="press w-fit">Hills on the horizon</summary>
+          <p className="text-muted">
+            How many degrees high they stand, seen from the garden. A fist at arm’s length is about
+            10.
+          </p>
+          <div className="grid grid-cols-4 gap-x-3 gap-y-1.5">
+            {COMPASS.map(([key, label]) => (
+              <NumberField key={key} form={form} name={key} label={label} />
+            ))}
+          </div>
+        </details>
         <Ticks label="Who works here" options={WORKERS} ticked={workers} onChange={setWorkers} />
         <Ticks
           label="Animals that come"

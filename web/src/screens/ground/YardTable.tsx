@@ -84,6 +84,15 @@ export function YardTable({ state, sun, chosen, onChoose }: Props) {
       height: '',
       sun: '',
     })),
+    ...site.sun_seen.map((patch, index): Row => ({
+      thing: { kind: 'sun', index },
+      name: '',
+      kind: `${patch.sun} sun, as seen`,
+      at: patch.at_m,
+      size: `${units.distance(round(patch.width_m))} × ${units.distance(round(patch.length_m))}`,
+      height: '',
+      sun: '',
+    })),
     ...(site.door_m
       ? [
           {

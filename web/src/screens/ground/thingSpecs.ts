@@ -7,6 +7,8 @@ import type { Units } from '../../kit/units';
 import { siteEdit, siteOf } from './things';
 import type { ObstacleKind, ObstacleShape, Thing } from './things';
 import { boundsOf } from './yardScale';
+import { apart, lineOf, ringAlong, sameLine } from './lines';
+import type { Line } from './lines';
 
 const KINDS = [
   ['house', 'house'],
@@ -25,6 +27,11 @@ const USES = [
   ['feet', 'feet'],
   ['barrow', 'a barrow'],
   ['chair', 'a wheelchair'],
+] as const;
+export const SUN_SEEN = [
+  ['little', 'little sun'],
+  ['some', 'some sun'],
+  ['enough', 'enough sun'],
 ] as const;
 const LEAFY = ['tree', 'shrub', 'hedge'];
 
@@ -72,6 +79,8 @@ export function specOf(state: HeldGarden, thing: Thing): Spec {
       return tapSpec(site, thing.index);
     case 'tank':
       return tankSpec(site, thing.index);
+    case 'sun':
+      return sunSpec(site, thing.index);
     case 'door':
       return {
         title: 'door',
@@ -225,6 +234,35 @@ function tankSpec(site: Site, index: number): Spec {
   };
 }
 
+function sunSpec(site: Site, index: number): Spec {
+  const patch = site.sun_seen[index];
+  if (!patch) return GONE;
+  return {
+    title: 'sun as seen',
+    fields: [
+      {
+        kind: 'choice',
+        key: 'sun',
+        label: 'How much',
+        value: patch.sun,
+        options: SUN_SEEN,
+      },
+      length('width', 'Width, left to right', patch.width_m),
+      length('depth', 'Depth', patch.length_m),
+      ...spotFields(patch.at_m),
+    ],
+    edit: (read) =>
+      siteEdit({
+        sun_seen: swapped(site.sun_seen, index, {
+          sun: read.typed.sun as 'some',
+          width_m: read.metres('width', 0.1),
+          length_m: read.metres('depth', 0.1),
+          at_m: spot(read),
+        }),
+      }),
+  };
+}
+
 /** The measures that each shape is given by, and the shape that typed ones make. */
 function shapeFields(shape: ObstacleShape | null | undefined): FieldSpec[] {
   switch (shape?.type) {
@@ -255,7 +293,60 @@ function typedShape(shape: ObstacleShape, read: Read): ObstacleShape {
   }
 }
 
+/** What runs from one point to another is given by these two and its thickness. */
+const LINES = ['fence', 'wall', 'hedge'];
+
 function obstacleSpec(obstacle: Obstacle, id: string): Spec {
+  const line = LINES.includes(obstacle.kind ?? '') ? lineOf(obstacle.outline_m) : null;
+  return line ? lineSpec(obstacle, id, line) : shapeSpec(obstacle, id);
+}
+
+function lineSpec(obstacle: Obstacle, id: string, line: Line): Spec {
+  const leafy = LEAFY.includes(obstacle.kind ?? '');
+  const [[x, y], [x2, y2]] = line.ends;
+  return {
+    title: obstacle.name ?? obstacle.kind ?? 'obstacle',
+    fields: [
+      nameField(obstacle.name),
+      kindField(obstacle),
+      length('height', 'Height', obstacle.height_m),
+      length('thick', 'Thickness', line.thick_m),
+      ...spotFields([x, y]),
+      length('x2', 'Ends from the left', x2),
+      length('y2', 'Ends from below', y2),
+      ...(leafy ? [leafField(obstacle)] : []),
+    ],
+    edit: (read) => {
+      const typed: Line = {
+        ends: [spot(read), [read.metres('x2', ANYWHERE), read.metres('y2', ANYWHERE)]],
+        thick_m: read.metres('thick', 0.01),
+      };
+      if (apart(...typed.ends) < 0.01)
+        read.fault('x2', 'Enter another end: it is no longer than it is thick.');
+      return {
+        do: 'change-obstacle',
+        id,
+        changes: {
+          ...named(read),
+          kind: read.typed.kind as ObstacleKind,
+          height_m: read.metres('height', 0),
+          ...(sameLine(typed, line) ? {} : { outline_m: ringAlong(typed) }),
+          ...(leafy ? { leaf: read.typed.leaf } : {}),
+        },
+      };
+    },
+  };
+}
+
+const kindField = (obstacle: Obstacle): FieldSpec => ({
+  kind: 'choice',
+  key: 'kind',
+  label: 'Kind',
+  value: obstacle.kind ?? 'other',
+  options: KINDS,
+});
+
+function shapeSpec(obstacle: Obstacle, id: string): Spec {
   const { x0, y0 } = boundsOf(obstacle.outline_m);
   const shape = obstacle.shape ?? null;
   const turns = shape !== null && shape.type !== 'circle';
@@ -267,13 +358,7 @@ function obstacleSpec(obstacle: Obstacle, id: string): Spec {
     title: obstacle.name ?? obstacle.kind ?? 'obstacle',
     fields: [
       nameField(obstacle.name),
-      {
-        kind: 'choice',
-        key: 'kind',
-        label: 'Kind',
-        value: obstacle.kind ?? 'other',
-        options: KINDS,
-      },
+      kindField(obstacle),
       length('height', 'Height', obstacle.height_m),
       ...shapeFields(shape),
       ...(turns ? [number('turned', 'Turned clockwise, °', obstacle.heading_deg ?? 0)] : []),

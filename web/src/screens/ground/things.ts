@@ -13,6 +13,7 @@ export type Thing =
   | { kind: 'path'; index: number }
   | { kind: 'tap'; index: number }
   | { kind: 'tank'; index: number }
+  | { kind: 'sun'; index: number }
   | { kind: 'door' };
 
 export function keyOf(thing: Thing): string {
@@ -36,7 +37,14 @@ export function thingOf(obstacle: Obstacle): Thing {
   return { kind: 'obstacle', id: obstacle.id ?? '' };
 }
 
-export const EMPTY_SITE: Site = { obstacles: [], paths: [], taps: [], tanks: [], animals: [] };
+export const EMPTY_SITE: Site = {
+  obstacles: [],
+  paths: [],
+  taps: [],
+  tanks: [],
+  sun_seen: [],
+  animals: [],
+};
 
 export function siteOf(plan: Plan): Site {
   return plan.site ?? EMPTY_SITE;
@@ -60,6 +68,8 @@ export function spotOfThing(plan: Plan, thing: Thing): PointM | null {
       return site.taps[thing.index]?.at_m ?? null;
     case 'tank':
       return site.tanks[thing.index]?.at_m ?? null;
+    case 'sun':
+      return site.sun_seen[thing.index]?.at_m ?? null;
     case 'door':
       return site.door_m ?? null;
   }
@@ -96,6 +106,10 @@ export function moveThing(plan: Plan, thing: Thing, to: PointM): Edit | null {
       return siteEdit({ taps: swap(site.taps, thing.index, (tap) => ({ ...tap, at_m: at })) });
     case 'tank':
       return siteEdit({ tanks: swap(site.tanks, thing.index, (tank) => ({ ...tank, at_m: at })) });
+    case 'sun':
+      return siteEdit({
+        sun_seen: swap(site.sun_seen, thing.index, (patch) => ({ ...patch, at_m: at })),
+      });
     case 'door':
       return siteEdit({ door_m: at });
   }
@@ -120,6 +134,8 @@ export function removeThing(plan: Plan, thing: Thing): Edit {
       return siteEdit({ taps: without(site.taps, thing.index) });
     case 'tank':
       return siteEdit({ tanks: without(site.tanks, thing.index) });
+    case 'sun':
+      return siteEdit({ sun_seen: without(site.sun_seen, thing.index) });
     case 'door':
       return { do: 'change-site', changes: { door_m: null } };
   }
@@ -161,7 +177,15 @@ function freeId(kind: string, site: Site): string {
 }
 
 /** What can be laid out, with sizes that are usual; each is then dragged or typed right. */
-export const NEW_THINGS: Record<'shade' | 'water', readonly NewThing[]> = {
+export const NEW_THINGS: Record<'shade' | 'water' | 'sun', readonly NewThing[]> = {
+  sun: (['little', 'some', 'enough'] as const).map((sun) => ({
+    label: `${sun} sun`,
+    thing: (site) => ({ kind: 'sun', index: site.sun_seen.length }),
+    add: (site, [x, y]) =>
+      siteEdit({
+        sun_seen: [...site.sun_seen, { at_m: [x, y], width_m: 3, length_m: 3, sun }],
+      }),
+  })),
   shade: [
     obstacle('house', 6, rectangle(600, 400)),
     obstacle('wall', 1.5, rectangle(400, 25)),

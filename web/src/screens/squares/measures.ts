@@ -18,12 +18,12 @@ export function measuresOf(place: Place, report: PlaceReport, units: Units): str
   const below = place.stands_on ? 'of the place below' : 'loosened';
   const soil = `${units.length(fill)} mix${loosened > 0 ? ` over ${units.bare(loosened)} ${below}` : ''}`;
   const bottom = BOTTOM[report.bottom as keyof typeof BOTTOM];
-  return `${size} inside · ${soil} · ${bottom} · ${sunWords(place, report)}`;
+  return `${size} inside · ${soil} · ${bottom} · ${sunWords(report)}`;
 }
 
 /** The sun on a place in few words: as counted, else by the yard, else not known. */
-function sunWords(place: Place, report: PlaceReport): string {
-  if (place.sun_hours) return `${place.sun_hours} h sun`;
+function sunWords(report: PlaceReport): string {
+  if (report.sun_hours) return `${Math.round(report.sun_hours * 10) / 10} h sun`;
   return report.sun
     ? `${report.sun.best_months_hours.toFixed(1)} h sun in season`
     : 'sun not counted';
