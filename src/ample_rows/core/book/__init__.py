@@ -28,7 +28,7 @@ from ample_rows.core.book.growing_up import Footing, SupportBuild, TrainingSyste
 from ample_rows.core.book.jobs import JobMinutes, JobRule, UsualChore
 from ample_rows.core.book.keeping import CropKeeping, KeepingWay
 from ample_rows.core.book.labels import LabelSheet
-from ample_rows.core.book.materials import Material
+from ample_rows.core.book.materials import Material, Walling
 from ample_rows.core.book.record import Status
 from ample_rows.core.book.rules import (
     AirBand,
@@ -95,6 +95,7 @@ __all__ = [
     "Trait",
     "Trouble",
     "UsualChore",
+    "Walling",
     "WaterWay",
     "Worker",
 ]

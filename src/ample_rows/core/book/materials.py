@@ -1,6 +1,8 @@
 """What things in a garden are made of."""
 
-from typing import Literal
+from typing import Literal, Self
+
+from pydantic import model_validator
 
 from ample_rows.core.book.record import (
     Record,
@@ -23,8 +25,26 @@ class Years(Record):
         return (self.low + self.high) / 2
 
 
+class Walling(Record):
+    """How a wall goes up from what is not cut from boards: in pieces laid course by course, by
+    the face that it covers, or bought whole; and whether posts hold it. [cm, h per unit]"""
+
+    by: Literal["pieces", "face", "whole"]
+    piece_cm: Size | None = None
+    course_cm: Size | None = None
+    posts: bool = False
+    hours_each: Size
+
+    @model_validator(mode="after")
+    def _pieces_have_sizes(self) -> Self:
+        if self.by == "pieces" and not (self.piece_cm and self.course_cm):
+            raise ValueError("pieces need piece_cm and course_cm")
+        return self
+
+
 class Material(Record):
-    """A material by what it is used for, the unit it is priced in, and the years it lasts.
+    """A material by what it is used for, the unit it is priced in, and the years it lasts. A
+    frame without `walling` is cut from boards.
 
     `dries` is the water that a container of it wants, against a tight wall; `roll_cm` are the
     widths in which a sheet is usually sold; twine spans `most_span_cm` at most between posts.
@@ -37,6 +57,7 @@ class Material(Record):
     dries: Size = 1.0
     roll_cm: tuple[Size, ...] = ()
     most_span_cm: Size | None = None
+    walling: Walling | None = None
     heat: str | None = None
     caution: str | None = None
     status: Status

@@ -8,12 +8,13 @@ from dataclasses import dataclass
 import shapely
 
 from ample_rows.core import plan as p
-from ample_rows.core.book import Book
+from ample_rows.core.book import Book, Walling
 from ample_rows.core.geometry import shapes
 
 DEFAULT_BOARD = "softwood-board"
 MOST_CORNERS = 24
 _DUST_CM = 1e-6
+_CM2_A_M2 = 1e4
 _SHEET_OF: dict[p.Bottom, str] = {"lined": "liner", "mesh": "mesh", "rotting": "card"}
 
 
@@ -56,9 +57,11 @@ def frame_of(place: p.Place, book: Book) -> Frame | None:
     rings = _rings(place)
     buried = 0.0 if shapes.bottom(place) == "closed" else book.value("post_buried_cm")
     material = place.material or DEFAULT_BOARD
+    walling = book.materials[material].walling
+    held = walling is None or walling.posts
     if max(len(ring) - 1 for ring in rings) > MOST_CORNERS:
         round_cm = sum(shapely.LinearRing(ring).length for ring in rings)
-        posts = math.ceil(round_cm / book.value("post_every_cm"))
+        posts = math.ceil(round_cm / book.value("post_every_cm")) if held else 0
         return Frame(material, wall, (), (), round_cm, posts, wall + buried)
     sides = _sides(place, rings)
     between = [max(0, _parts(cm, book.value("post_every_cm")) - 1) for cm in sides]
@@ -66,11 +69,23 @@ def frame_of(place: p.Place, book: Book) -> Frame | None:
         material=material,
         wall_cm=wall,
         sides_cm=tuple(sides),
-        ties_cm=_ties(place, wall, book),
+        ties_cm=_ties(place, wall, book) if walling is None else (),
         bent_cm=0.0,
-        posts=len(sides) + sum(between),
+        posts=len(sides) + sum(between) if held else 0,
         post_cm=wall + buried,
     )
+
+
+def walled(frame: Frame, walling: Walling) -> float:
+    """How much of a material that is not cut from boards a frame takes, by its own unit: pieces
+    laid course by course with whole ones at the corners, square metres of face, or the whole."""
+    if walling.by == "whole":
+        return 1.0
+    lengths = [*frame.sides_cm, *filter(None, [frame.bent_cm])]
+    if walling.by == "face":
+        return sum(lengths) * frame.wall_cm / _CM2_A_M2
+    piece, course = walling.piece_cm or math.inf, walling.course_cm or math.inf
+    return float(_parts(frame.wall_cm, course) * sum(_parts(cm, piece) for cm in lengths))
 
 
 def _rings(place: p.Place) -> list[list[tuple[float, float]]]:

@@ -155,3 +155,35 @@ def test_own_material_is_used_once_over_the_stages(bill):
     places = [framed(id="a"), framed(id="b", stage="later")]
     now, later = bill(*places, soil=soil).stages
     assert now.soil_cost < later.soil_cost == bill(*places).stages[1].soil_cost
+
+
+@pytest.mark.parametrize(
+    ("material", "amount", "posts"),
+    [
+        # Round 246 + 246 + 120 + 120 cm, 30 cm high: 34 bricks a course, four courses.
+        ("brick", 136, 0),
+        ("block", 2 * (2 * 6 + 2 * 3), 0),
+        ("bale", 2 * 3 + 2 * 2, 0),
+        ("stone", 7.32 * 0.3, 0),
+        ("sheet-metal", 7.32 * 0.3, 8),
+        ("kit", 1, 0),
+    ],
+)
+def test_a_frame_of_anything_is_counted_by_its_own_unit(bill, material, amount, posts):
+    build = {"prices": [{"material": m, "price": 2} for m in (material, "post", "liner")]}
+    found = bill(framed(material=material), build=build)
+    lines = {line.material: line for line in found.lines}
+    assert found.boards == ()
+    assert lines[material].amount == pytest.approx(amount)
+    assert lines[material].cost == pytest.approx(2 * amount)
+    assert ("post" in lines) == bool(posts)
+    assert found.missing == ()
+    assert found.hours > 0
+
+
+def test_a_bent_wall_of_brick_goes_all_round(bill):
+    round_one = {**framed(material="brick"), "shape": {"type": "circle", "diameter_cm": 150}}
+    found = bill(round_one)
+    (line,) = [line for line in found.lines if line.material == "brick"]
+    # About 4.9 m round, 22 bricks a course, four courses.
+    assert line.amount == 4 * 22

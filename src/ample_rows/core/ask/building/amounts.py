@@ -6,7 +6,7 @@ from collections.abc import Iterator, Sequence
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
-from ample_rows.core.carpentry.frame import Frame, bent_cm, sheet_of
+from ample_rows.core.carpentry.frame import Frame, bent_cm, sheet_of, walled
 from ample_rows.core.place.report import PlaceReport
 
 _DUST_M2 = 1e-6
@@ -21,7 +21,10 @@ def amounts_of(chosen: Chosen, frames: list[Frame], build: p.Build, book: Book) 
     usual = book.value("usual_board_cm")
     for frame in frames:
         total["post"] += frame.posts * frame.post_cm / 100
-        if frame.bent_cm:
+        walling = book.materials[frame.material].walling
+        if walling is not None:
+            total[frame.material] += walled(frame, walling)
+        elif frame.bent_cm:
             total[frame.material] += bent_cm(frame, heights.get(frame.material, usual)) / 100
     for place, _ in chosen:
         sheet = sheet_of(place, book)

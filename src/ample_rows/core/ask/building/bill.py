@@ -28,6 +28,7 @@ from ample_rows.core.carpentry.frame import (
     frame_of,
     pieces_of,
     sheet_of,
+    walled,
 )
 from ample_rows.core.carpentry.lines import bill_lines
 from ample_rows.core.estimate.estimate import Estimate
@@ -146,7 +147,7 @@ def _boards(
 ) -> tuple[tuple[BoardOrder, ...], list[Text]]:
     by_material: dict[str, list[Frame]] = defaultdict(list)
     for frame in frames:
-        if frame.sides_cm:
+        if frame.sides_cm and book.materials[frame.material].walling is None:
             by_material[frame.material].append(frame)
     orders: list[BoardOrder] = []
     missing: list[Text] = []
@@ -214,11 +215,12 @@ def _place_build(estimate: Estimate, place: p.Place, report: PlaceReport) -> Pla
         rows += [
             PieceRow(message("bill-tie-across"), n, cm) for cm, n in Counter(frame.ties_cm).items()
         ]
-        if frame.bent_cm:
+        if frame.bent_cm and book.materials[frame.material].walling is None:
             rows.append(PieceRow(message("bill-bent-strip"), 1, frame.bent_cm))
-        rows.append(PieceRow("post", frame.posts, frame.post_cm))
+        if frame.posts:
+            rows.append(PieceRow("post", frame.posts, frame.post_cm))
     area = shapes.inside_area_m2(place.shape)
-    framing = _handled(frame, book) * book.value("hours_per_piece") if frame else 0.0
+    framing = _framing_hours(frame, book) if frame else 0.0
     loosening = area * report.layers.loosened_cm / 20 * book.value("hours_per_m2_loosened")
     filling = report.soil.order_litres / 1000 * book.value("hours_per_m3_moved")
     _, putting_up = supports_of_place(estimate, place.id)
@@ -237,6 +239,14 @@ def _place_build(estimate: Estimate, place: p.Place, report: PlaceReport) -> Pla
         hours_supports=putting_up,
         hours=framing + loosening + filling + putting_up,
     )
+
+
+def _framing_hours(frame: Frame, book: Book) -> float:
+    walling = book.materials[frame.material].walling
+    if walling is None:
+        return _handled(frame, book) * book.value("hours_per_piece")
+    posts = frame.posts * book.value("hours_per_piece")
+    return walled(frame, walling) * walling.hours_each + posts
 
 
 def _handled(frame: Frame, book: Book) -> int:

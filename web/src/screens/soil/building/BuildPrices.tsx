@@ -32,7 +32,7 @@ export function BuildPrices({ state, build, onEdit, onSaved }: Props) {
   const boards = given?.boards ?? [];
   const prices = given?.prices ?? [];
   const [count, setCount] = useState(Math.max(1, boards.length));
-  const kinds = Object.entries(materials).filter(([, m]) => m.used_for === 'frame');
+  const kinds = Object.entries(materials).filter(([, m]) => m.used_for === 'frame' && !m.walling);
   const others = build.lines.map((line) => line.material);
   const first: Record<string, string> = {
     ...Object.fromEntries(
