@@ -226,3 +226,24 @@ def test_layers_add_up_to_the_fill(base):
     upper = shapes.litres_above(place, 30 - base)
     assert upper <= whole + 1e-9
     assert whole - upper == pytest.approx(120 * 240 * base / 1000)
+
+
+@pytest.mark.parametrize(
+    ("earth", "mixed"),
+    [(0, 864), (364, 500), (864, 0), (5000, 0)],
+    ids=["none", "some", "all", "more"],
+)
+def test_own_earth_is_not_ordered(filled, earth, mixed):
+    fill = filled(bed(own_earth_litres=earth))
+    assert fill.fill_litres == pytest.approx(864)
+    assert fill.mix_litres == pytest.approx(mixed)
+    assert fill.order_litres == pytest.approx(mixed / (1 - fill.settling))
+    assert sum(layer.litres for layer in fill.layers) == pytest.approx(864)
+    assert sum(layer.cm for layer in fill.layers) == pytest.approx(30)
+
+
+def test_a_mound_of_its_paths_earth_orders_only_what_is_missing(filled):
+    mound = bed(kind="mound", shape=MOUND, rim_gap_cm=0)
+    whole = filled(mound)
+    partly = filled({**mound, "own_earth_litres": 600})
+    assert partly.order_litres == pytest.approx(whole.order_litres - 600 / (1 - whole.settling))

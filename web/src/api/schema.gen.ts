@@ -4464,7 +4464,8 @@ export interface components {
         };
         /**
          * Material
-         * @description A material by what it is used for, the unit it is priced in, and the years it lasts.
+         * @description A material by what it is used for, the unit it is priced in, and the years it lasts. A
+         *     frame without `walling` is cut from boards.
          *
          *     `dries` is the water that a container of it wants, against a tight wall; `roll_cm` are the
          *     widths in which a sheet is usually sold; twine spans `most_span_cm` at most between posts.
@@ -4495,6 +4496,7 @@ export interface components {
             roll_cm: number[];
             /** Most Span Cm */
             most_span_cm?: number | null;
+            walling?: components["schemas"]["Walling"] | null;
             /** Heat */
             heat?: string | null;
             /** Caution */
@@ -7506,6 +7508,29 @@ export interface components {
             version: number;
         };
         /**
+         * Walling
+         * @description How a wall goes up from what is not cut from boards: in pieces laid course by course, by
+         *     the face that it covers, or bought whole; and whether posts hold it. [cm, h per unit]
+         */
+        Walling: {
+            /**
+             * By
+             * @enum {string}
+             */
+            by: "pieces" | "face" | "whole";
+            /** Piece Cm */
+            piece_cm?: number | null;
+            /** Course Cm */
+            course_cm?: number | null;
+            /**
+             * Posts
+             * @default false
+             */
+            posts: boolean;
+            /** Hours Each */
+            hours_each: number;
+        };
+        /**
          * Want
          * @description What the household eats of a crop in a year, by weight or by pieces, and when and how.
          *
@@ -8238,6 +8263,7 @@ export type VarietyReport = components['schemas']['VarietyReport'];
 export type VarietyRun = components['schemas']['VarietyRun'];
 export type Vehicle = components['schemas']['Vehicle'];
 export type VersionRequest = components['schemas']['VersionRequest'];
+export type Walling = components['schemas']['Walling'];
 export type Want = components['schemas']['Want'];
 export type WaterLines = components['schemas']['WaterLines'];
 export type WaterReport = components['schemas']['WaterReport'];

@@ -1,4 +1,5 @@
 import type { Place } from '../api/types';
+import { measureText } from '../kit/measures';
 import type { Reader } from '../kit/reader';
 import type { Units } from '../kit/units';
 
@@ -45,6 +46,8 @@ export interface Draft {
   material: string;
   /** The day on which card was laid; empty when not known. */
   laid: string;
+  /** Earth from the spot that fills it. */
+  earth: string;
 }
 
 export const NEW_PLACE = {
@@ -118,6 +121,7 @@ export function draftOf(place: Place | undefined, units: Units): Draft {
     system: net?.system ?? '',
     material: place?.material ?? '',
     laid: place?.bottom_laid ?? '',
+    earth: measureText(place?.own_earth_litres, 'L of soil', units.system),
   };
 }
 
@@ -238,6 +242,8 @@ export function readDraft(read: Reader<Draft>, before: Place | undefined): ReadD
     sun_hours: read.number('sun', 0, 24),
     depth_policy: draft.policy || null,
     material: draft.material || null,
+    own_earth_litres:
+      draft.kind === 'container' ? null : read.measure('earth', 'L of soil', 0, 1_000_000),
     bottom_laid: draft.bottom === 'rotting' ? draft.laid || null : null,
   };
   const rest = (before?.supports ?? []).slice(1);

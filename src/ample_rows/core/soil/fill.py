@@ -9,6 +9,7 @@ from ample_rows.core.soil.mixes import mixes_of
 from ample_rows.core.words.message import Text, message
 from ample_rows.core.words.working import Term, of_rule
 
+_DUST_L = 1e-6
 DEFAULT_BED, DEFAULT_POT = "garden-bed", "light-container"
 
 
@@ -25,7 +26,8 @@ class Layer:
 class Fill:
     """A place's fill: what it holds settled, and what must be poured to have that.
 
-    `order_litres` = mix / (1 - settling): settling is the share lost of what is poured.
+    `order_litres` = mix / (1 - settling): settling is the share lost of what is poured. What is
+    of the place's own earth is not ordered.
     """
 
     mix: str
@@ -34,6 +36,7 @@ class Fill:
     settling: float
     fill_litres: float
     mix_litres: float
+    earth_litres: float
     order_litres: float
     layers: tuple[Layer, ...]
     recipe_litres: dict[str, float]
@@ -56,9 +59,14 @@ def fill_of(place: p.Place, soil: p.Soil | None, book: Book) -> Fill:
     depth, whole = shapes.fill_cm(place), shapes.soil_litres(place)
     base = base_cm(place)
     base_litres = _below(place, base)
-    mixed = whole - base_litres
+    above = whole - base_litres
+    earth = min(place.own_earth_litres or 0.0, above)
+    mixed = above - earth
     order = mixed / (1 - mix.settling)
-    layers = [Layer(mix.label, depth - base, mixed)]
+    of_earth = (depth - base) * earth / above if above else 0.0
+    layers = [Layer(mix.label, depth - base - of_earth, mixed)] if mixed or not earth else []
+    if earth:
+        layers.append(Layer(message("fill-own-earth"), of_earth, earth))
     if base:
         layers.append(Layer(message("fill-coarse-woody-base"), base, base_litres))
     return Fill(
@@ -68,6 +76,7 @@ def fill_of(place: p.Place, soil: p.Soil | None, book: Book) -> Fill:
         settling=mix.settling,
         fill_litres=whole,
         mix_litres=mixed,
+        earth_litres=earth,
         order_litres=order,
         layers=tuple(layers),
         recipe_litres=recipe(mix, order),
@@ -113,8 +122,18 @@ def order_working(fill: Fill) -> tuple[Term, ...]:
             source="Core",
         )
     ]
-    if fill.mix_litres != fill.fill_litres:
-        base = fill.fill_litres - fill.mix_litres
+    if fill.earth_litres:
+        terms.append(
+            Term(
+                name=message("fill-own-earth"),
+                value=fill.earth_litres,
+                unit="L",
+                how=message("fill-dug-on-spot"),
+                source="Core",
+            )
+        )
+    base = fill.fill_litres - fill.mix_litres - fill.earth_litres
+    if base > _DUST_L:
         terms.append(
             Term(
                 name=message("fill-coarse-woody-base"),

@@ -32,7 +32,8 @@ def _parts(place: p.Place, fill: Fill, book: Book) -> list[tuple[Text, float, Te
     """What weighs, in kilograms, with its reckoning and source."""
     soaked, plants = fill.kind.saturated_kg_per_litre, book.coefficients["plants_kg_per_m2"]
     rotten = book.coefficients["base_saturated_kg_per_litre"]
-    base = fill.fill_litres - fill.mix_litres if base_cm(place) else 0.0
+    base = fill.fill_litres - fill.mix_litres - fill.earth_litres if base_cm(place) else 0.0
+    earth = book.coefficients["earth_saturated_kg_per_litre"]
     area = shapes.inside_area_m2(place.shape)
     return [
         (
@@ -40,6 +41,12 @@ def _parts(place: p.Place, fill: Fill, book: Book) -> list[tuple[Text, float, Te
             fill.mix_litres * soaked,
             message("weight-litre", mix=Bulk(fill.mix_litres), soaked=Mass(soaked)),
             fill.kind.source,
+        ),
+        (
+            message("weight-soaked-earth"),
+            fill.earth_litres * earth.value,
+            message("weight-litre", mix=Bulk(fill.earth_litres), soaked=Mass(earth.value)),
+            earth.source,
         ),
         (
             message("weight-soaked-woody-base"),

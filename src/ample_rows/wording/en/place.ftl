@@ -26,6 +26,7 @@ families-stood-here-without-keep = the { $family } stood here in { $year } ({ $c
 ## Weight
 
 weight-soaked-mix = soaked mix
+weight-soaked-earth = soaked own earth
 weight-litre = { $mix } × { $soaked } per litre
 weight-soaked-woody-base = soaked woody base
 weight-litre-2 = { $base } × { $value } per litre
@@ -51,6 +52,8 @@ fill-settling = settling
 fill-what-poured = of what is poured, { $mix }
 fill-pour = to pour
 fill-mix-settling = mix ÷ (1 − settling)
+fill-own-earth = own earth
+fill-dug-on-spot = dug on the spot, not ordered
 fill-coarse-woody-base = coarse woody base
 fill-found-not-bought = found, not bought
 order-bags = bags of { $holds }

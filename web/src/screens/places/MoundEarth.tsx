@@ -6,6 +6,7 @@ import type { ProblemError } from '../../api/client';
 import type { PathEarth } from '../../api/types';
 import { Field } from '../../kit/Field';
 import { useUnits } from '../../kit/preferences';
+import { measureText } from '../../kit/measures';
 import { numberOf } from '../../kit/text';
 import { readLength } from '../../kit/units';
 import type { Draft } from '../../edits/placeDraft';
@@ -16,7 +17,8 @@ export function MoundEarth({
   onHeight,
 }: {
   draft: Draft;
-  onHeight: (typed: string) => void;
+  /** The height, and the earth of the path that makes it, as they are typed. */
+  onHeight: (typed: string, earth: string) => void;
 }) {
   const units = useUnits();
   const [path, setPath] = useState(units.toField(40));
@@ -51,7 +53,12 @@ export function MoundEarth({
             <button
               type="button"
               className="press"
-              onClick={() => onHeight(units.toField(Math.round(made.height_cm)))}
+              onClick={() =>
+                onHeight(
+                  units.toField(Math.round(made.height_cm)),
+                  measureText(Math.round(made.litres), 'L of soil', units.system),
+                )
+              }
             >
               Use that height
             </button>

@@ -98,7 +98,13 @@ export function OutlineFields({ typed, slug }: { typed: PlaceDraft; slug: string
         hint="How deep it could be filled."
       />
       {outline === 'mound' && (
-        <MoundEarth draft={form.typed} onHeight={(cm) => form.set('wall', cm)} />
+        <MoundEarth
+          draft={form.typed}
+          onHeight={(cm, earth) => {
+            form.set('wall', cm);
+            form.set('earth', earth);
+          }}
+        />
       )}
     </>
   );

@@ -15,6 +15,7 @@ import {
   SquareFields,
   WallFields,
 } from './PlaceFields';
+import { OwnEarth } from './OwnEarth';
 import { PlaceSketch } from './PlaceSketch';
 import { usePlaceDraft } from './usePlaceDraft';
 
@@ -77,8 +78,11 @@ export function PlaceForm({ state }: { state: HeldGarden }) {
           <Folded title="Walls" faulty={faulty('gap', 'thickness')}>
             <WallFields typed={typed} />
           </Folded>
-          <Folded title="Bottom and ground below" faulty={faulty('loosened')}>
+          <Folded title="Bottom, earth and ground below" faulty={faulty('loosened', 'earth')}>
             <GroundFields typed={typed} />
+            {form.typed.kind !== 'container' && (
+              <OwnEarth typed={typed} state={state} before={before} />
+            )}
           </Folded>
           <Folded title="Sun and support" faulty={faulty('sun', 'heading', 'net')}>
             <LightFields typed={typed} />
