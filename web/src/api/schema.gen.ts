@@ -4468,7 +4468,8 @@ export interface components {
          *     frame without `walling` is cut from boards.
          *
          *     `dries` is the water that a container of it wants, against a tight wall; `roll_cm` are the
-         *     widths in which a sheet is usually sold; twine spans `most_span_cm` at most between posts.
+         *     widths in which a sheet is usually sold; twine spans `most_span_cm` at most between posts. A
+         *     post is as strong as a round wooden one of `strong_as_cm`, and takes so many `fittings`.
          */
         Material: {
             /** Label */
@@ -4497,6 +4498,15 @@ export interface components {
             /** Most Span Cm */
             most_span_cm?: number | null;
             walling?: components["schemas"]["Walling"] | null;
+            /** Strong As Cm */
+            strong_as_cm?: number | null;
+            /**
+             * Fittings
+             * @default {}
+             */
+            fittings: {
+                [key: string]: number;
+            };
             /** Heat */
             heat?: string | null;
             /** Caution */
@@ -6947,7 +6957,8 @@ export interface components {
          *
          *     A line may bend; rows stand on it, or on both `sides` of it, `rows_apart_cm` from each other.
          *     `run_cm` is the stretch of the edge it stands on, the whole edge where it is left out. An
-         *     arch spans `span_cm` between its feet from a mesh of `mesh_cm`.
+         *     arch spans `span_cm` between its feet from a mesh of `mesh_cm`. `posts` are of this material;
+         *     what is `made` as a kit is bought whole, what is standing costs nothing.
          */
         Support: {
             /** Id */
@@ -6980,6 +6991,10 @@ export interface components {
             post_diameter_cm?: number | null;
             /** Footing */
             footing?: string | null;
+            /** Posts */
+            posts?: string | null;
+            /** Made */
+            made?: ("built" | "kit" | "standing") | null;
             /** Twine */
             twine?: string | null;
             /** Mesh Cm */
@@ -7162,6 +7177,8 @@ export interface components {
             /** Load A Bay Kg */
             load_a_bay_kg: number;
             wind: components["schemas"]["WindCheck"] | null;
+            /** To Check */
+            to_check: string[];
             /** Cautions */
             cautions: string[];
             /** Working */

@@ -2,7 +2,7 @@
 
 from typing import Literal, Self
 
-from pydantic import model_validator
+from pydantic import Field, model_validator
 
 from ample_rows.core.book.record import (
     Record,
@@ -47,7 +47,8 @@ class Material(Record):
     frame without `walling` is cut from boards.
 
     `dries` is the water that a container of it wants, against a tight wall; `roll_cm` are the
-    widths in which a sheet is usually sold; twine spans `most_span_cm` at most between posts.
+    widths in which a sheet is usually sold; twine spans `most_span_cm` at most between posts. A
+    post is as strong as a round wooden one of `strong_as_cm`, and takes so many `fittings`.
     """
 
     label: Text
@@ -58,6 +59,8 @@ class Material(Record):
     roll_cm: tuple[Size, ...] = ()
     most_span_cm: Size | None = None
     walling: Walling | None = None
+    strong_as_cm: Size | None = None
+    fittings: dict[str, Size] = Field(default_factory=dict)
     heat: str | None = None
     caution: str | None = None
     status: Status

@@ -26,6 +26,8 @@ from ample_rows.core.structures.bays import (
 )
 
 NATURAL_TWINE = "twine-natural"
+WOODEN_POST = "post"
+KIT = "support-kit"
 _ROUND_UP_CM = 10.0
 _DUST = 1e-6
 
@@ -80,7 +82,9 @@ def stood(
         opening_cm=opening,
         footing_id=name,
         footing=book.footings[name],
-        post_diameter_cm=support.post_diameter_cm or book.value("post_diameter_cm"),
+        post_diameter_cm=support.post_diameter_cm
+        or book.materials[support.posts or WOODEN_POST].strong_as_cm
+        or book.value("post_diameter_cm"),
         buried_cm=buried,
         post_length_cm=math.ceil((height + buried) / _ROUND_UP_CM - _DUST) * _ROUND_UP_CM,
         arch=_arch(place, support, system, height, span_cm),
@@ -135,11 +139,23 @@ def carried(up: Stood, e: Evaluated) -> Carried:
 
 
 def amounts(up: Stood, grown: Iterable[Carried], book: Book) -> dict[str, float]:
-    """Metres, square metres, litres or pieces of all that one support takes."""
-    build, run_m = up.system.build, up.run.length_cm / 100
+    """Metres, square metres, litres or pieces of all that one support takes; of one that stands
+    already or is bought whole, what its plants want besides."""
     total: dict[str, float] = defaultdict(float)
+    if up.support.made == "kit":
+        total[KIT] += 1
+    elif up.support.made != "standing":
+        _for_building(up, total, book)
+    for crop in grown:
+        _for_plants(up, crop, total, book)
+    return {name: amount for name, amount in total.items() if amount > 0}
+
+
+def _for_building(up: Stood, total: dict[str, float], book: Book) -> None:
+    """Posts with what holds them, sheet and rails."""
+    build, run_m = up.system.build, up.run.length_cm / 100
     if up.arch is None:
-        total["post"] += len(up.bays.posts_at_cm) * up.post_length_cm / 100
+        _posts(up, total, book)
         _foot(up, total, book)
     elif build.sheet:
         tucked = 2 * book.value("arch_waste_cm")
@@ -148,9 +164,14 @@ def amounts(up: Stood, grown: Iterable[Carried], book: Book) -> dict[str, float]
         total[build.sheet] += run_m * up.height_cm / 100
     if build.rail:
         total[build.rail] += build.rails * run_m
-    for crop in grown:
-        _for_plants(up, crop, total, book)
-    return {name: amount for name, amount in total.items() if amount > 0}
+
+
+def _posts(up: Stood, total: dict[str, float], book: Book) -> None:
+    name, count = up.support.posts or WOODEN_POST, len(up.bays.posts_at_cm)
+    post = book.materials[name]
+    total[name] += count if post.unit == "piece" else count * up.post_length_cm / 100
+    for fitting, each in post.fittings.items():
+        total[fitting] += count * each
 
 
 def alone_amounts(plants: int, spacing_cm: float, system: TrainingSystem) -> dict[str, float]:

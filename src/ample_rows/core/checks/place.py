@@ -147,6 +147,8 @@ def _support_faults(place: p.Place, support: p.Support, path: str, book: Book) -
         yield Fault(f"{path}.system", f'"{support.system}" is unknown; use {names}')
     if support.footing is not None and support.footing not in book.footings:
         yield Fault(f"{path}.footing", unknown(support.footing, "footing", book.footings))
+    if support.posts is not None:
+        yield from material_faults(support.posts, f"{path}.posts", "post", book)
     if support.twine is not None:
         yield from material_faults(support.twine, f"{path}.twine", "support", book)
     if support.line_cm is not None:

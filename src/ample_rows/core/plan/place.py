@@ -73,7 +73,8 @@ class Support(PlanValue):
 
     A line may bend; rows stand on it, or on both `sides` of it, `rows_apart_cm` from each other.
     `run_cm` is the stretch of the edge it stands on, the whole edge where it is left out. An
-    arch spans `span_cm` between its feet from a mesh of `mesh_cm`.
+    arch spans `span_cm` between its feet from a mesh of `mesh_cm`. `posts` are of this material;
+    what is `made` as a kit is bought whole, what is standing costs nothing.
     """
 
     id: Ident
@@ -88,6 +89,8 @@ class Support(PlanValue):
     post_spacing_cm: Annotated[float, Field(ge=20, le=500, allow_inf_nan=False)] | None = None
     post_diameter_cm: Annotated[float, Field(ge=1, le=30, allow_inf_nan=False)] | None = None
     footing: Ident | None = None
+    posts: Ident | None = None
+    made: Literal["built", "kit", "standing"] | None = None
     twine: Ident | None = None
     mesh_cm: Measure | None = None
     span_cm: Measure | None = None

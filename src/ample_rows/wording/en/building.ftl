@@ -39,6 +39,13 @@ sheet-across-along = across × along
 
 ## Supports
 
+to-check-end-posts = Brace both end posts, or lean them outwards by a hand: along { $run } the pull of wire or net brings them in.
+to-check-feet-reach = Its feet or stays reach { $reach } beside the bed: keep them off where people walk and the mower runs.
+to-check-feet-in-way = Its feet or stays reach { $reach } into the { $path } of way beside the bed: mark them, or hold the posts another way, for walkers and the mower.
+to-check-hand = A hand does not come through openings of { $opening }: pick from the side on which the fruit hangs.
+to-check-fruit = A { $crop } grows to about { $across } across and does not come back through openings of { $opening }: turn young fruit to one side.
+to-check-later = { CAPITAL($crop) } grows to { $grows }. Take posts { $more } longer now if it is to climb all the way later.
+to-check-cloth = A cloth laid over it wants { $over } across and { $along } along, with what is weighed down.
 builder-run = run
 builder-along-edge = along its edge
 builder-widest-bay = widest bay

@@ -139,3 +139,64 @@ def test_a_part_of_an_edge_carries_only_what_it_is_long(grown):
     report = grown(beans(cells="all"), places=[place])
     assert report.plants == 8
     assert all(60 < y < 180 for _, y in report.positions_cm)
+
+
+@pytest.mark.parametrize(
+    ("posts", "amounts"),
+    [
+        ("steel-post", {"steel-post": 3}),
+        ("steel-pipe", {"steel-pipe": 7.2, "pipe-fitting": 6}),
+        ("timber-50", {"timber-50": 7.2}),
+        ("cane-post", {"cane-post": 3}),
+    ],
+)
+def test_posts_of_anything_are_billed_by_their_own_unit(sheet, posts, amounts):
+    found = sheet(beans(), support={"posts": posts})
+    taken = {line.material: line.amount for line in found.lines}
+    assert taken == pytest.approx({**amounts, "netting": 2.4 * 1.8, "wire": 4.8})
+
+
+def test_a_steel_pipe_stands_to_more_wind_than_a_cane(sheet):
+    windy = {"site": {"outline_m": [[0, 0], [9, 0], [9, 9], [0, 9]], "design_wind_m_s": 25}}
+    stands = {
+        posts: sheet(beans(), support={"posts": posts, "footing": "concrete"}, **windy).wind
+        for posts in ("steel-pipe", "post", "cane-post")
+    }
+    gusts = [stands[posts].stands_to_m_s for posts in ("steel-pipe", "post", "cane-post")]
+    assert gusts == sorted(gusts, reverse=True)
+
+
+@pytest.mark.parametrize(("made", "amounts"), [("kit", {"support-kit": 1}), ("standing", {})])
+def test_a_kit_is_bought_whole_and_what_stands_costs_nothing(sheet, made, amounts):
+    found = sheet(beans(), support={"made": made})
+    assert {line.material: line.amount for line in found.lines} == amounts
+    assert (found.hours > 0) == (made == "kit")
+
+
+def test_posts_of_what_is_no_post_are_refused(sheet):
+    with pytest.raises(PlanFaultsError, match=r"supports\[0\]\.posts"):
+        sheet(beans(), support={"posts": "liner"})
+
+
+@pytest.mark.parametrize(
+    ("crop", "support", "place", "words"),
+    [
+        ("climbing-bean", {}, {"shape": rectangle(120, 400)}, "Brace both end posts"),
+        ("climbing-bean", {"height_cm": 150}, {}, "Take posts 50 cm longer"),
+        ("climbing-bean", {"opening_cm": 5}, {}, "A hand does not come through openings of 5 cm"),
+        ("melon", {"opening_cm": 10}, {}, "does not come back through openings of 10 cm"),
+        ("climbing-bean", {"footing": "stayed"}, {}, "reach 180 cm beside the bed"),
+        # 120 cm of bed under a net of 180: twice √(180² + 60²), and 30 cm tucked at either end.
+        ("climbing-bean", {}, {}, "A cloth laid over it wants 4.39 m across and 3 m along"),
+    ],
+)
+def test_what_is_looked_to_is_said(sheet, crop, support, place, words):
+    start = "transplant" if crop == "melon" else "sow"
+    there = bed(heading_deg=90, supports=[{**NET, **support}], **place)
+    found = sheet(beans(crop=crop, start=start), support=support, place=there)
+    assert any(words in said(each) for each in found.to_check)
+
+
+def test_what_is_in_order_is_not_said(sheet):
+    found = sheet(beans(), support={"height_cm": 220, "opening_cm": 15})
+    assert [said(each)[:7] for each in found.to_check] == ["A cloth"]

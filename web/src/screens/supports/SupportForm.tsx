@@ -45,6 +45,12 @@ const SIDES = [
   ['2', 'a row on each side'],
 ] as const;
 
+const MADE = [
+  ['built', 'built from parts'],
+  ['kit', 'bought as a kit'],
+  ['standing', 'there already'],
+] as const;
+
 const LENGTHS = [
   ['height_cm', 'Height above the soil', 10, 1000],
   ['opening_cm', 'Openings of the net', 1, 60],
@@ -239,6 +245,7 @@ interface ChoicesProps {
 
 /** What is chosen of it: its kind, its edge, how posts stand, and the twine. */
 function Choices({ report, support, system, tables, onChange }: ChoicesProps) {
+  const posts = Object.entries(tables.materials).filter(([, m]) => m.used_for === 'post');
   const twines = Object.entries(tables.materials).filter(([, m]) => m.most_span_cm);
   return (
     <>
@@ -275,6 +282,20 @@ function Choices({ report, support, system, tables, onChange }: ChoicesProps) {
             ...Object.entries(tables.footings).map(([id, f]) => [id, f.label] as const),
           ]}
           onChange={(footing) => onChange({ footing: footing || null })}
+        />
+      )}
+      <Choice
+        label="It is"
+        value={support.made ?? 'built'}
+        options={MADE}
+        onChange={(made) => onChange({ made: made === 'built' ? null : made })}
+      />
+      {!system?.build.bent && (support.made ?? 'built') === 'built' && (
+        <Choice
+          label="Posts of"
+          value={support.posts ?? 'post'}
+          options={posts.map(([id, m]) => [id, m.label] as const)}
+          onChange={(kind) => onChange({ posts: kind === 'post' ? null : kind })}
         />
       )}
       {(system?.build.twine_tier_every_cm || system?.build.string_per_plant) && (

@@ -92,6 +92,7 @@ export function SupportScreen({ state }: { state: HeldGarden }) {
             />
           )}
           {sheet && <Bears sheet={sheet} />}
+          {sheet && sheet.to_check.length > 0 && <ToCheck words={sheet.to_check} />}
           {systems && (
             <SupportsHere state={state} place={place} support={support.id} systems={systems} />
           )}
@@ -183,6 +184,20 @@ function posted(sheet: SupportSheet, units: Units): string {
   if (sheet.arch) return 'Its feet are tucked behind the frames or tied to stakes.';
   const at = sheet.bays.posts_at_cm.map(units.bare).join(', ');
   return `Posts of ${units.length(sheet.post_length_cm)} at ${at} ${units.lengthUnit} from the corner. ${sheet.footing_words}`;
+}
+
+/** What is looked to as it is built. */
+function ToCheck({ words: all }: { words: readonly string[] }) {
+  return (
+    <section aria-label="To check">
+      <h2 className="text-base">To check</h2>
+      <ul className="list-disc space-y-1 pl-4">
+        {all.map((each) => (
+          <li key={each}>{each}</li>
+        ))}
+      </ul>
+    </section>
+  );
 }
 
 /** What it carries, what the wind does, and the cautions that hold here. */

@@ -22,6 +22,7 @@ from ample_rows.core.carpentry.materials import (
     run_on,
     tier_heights_cm,
 )
+from ample_rows.core.carpentry.to_check import Standing, to_check
 from ample_rows.core.errors import CannotBeDoneError
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry import shapes
@@ -35,7 +36,7 @@ from ample_rows.core.structures.wind import (
     WindCheck,
     wind_check,
 )
-from ample_rows.core.words.message import Length, Text, message
+from ample_rows.core.words.message import Length, Message, Text, message
 from ample_rows.core.words.working import Term, Terms, of_rule
 
 
@@ -99,6 +100,7 @@ class SupportSheet:
     load: Load
     load_a_bay_kg: float
     wind: WindCheck | None
+    to_check: tuple[Message, ...]
     cautions: tuple[str, ...]
     working: Terms
 
@@ -160,6 +162,9 @@ def _written(
         load=load,
         load_a_bay_kg=load.kg_m * up.bays.bay_cm / 100,
         wind=_wind(up, grown, wind, book) if up.arch is None else None,
+        to_check=to_check(
+            Standing(up, here.place, [e.crop for e in grown], here.around.path_cm), book
+        ),
         cautions=_cautions(up, lines, book),
         working=_working(up, book),
     )

@@ -62,7 +62,9 @@ def grown_on(plan: p.Plan, here: PlaceCase, support_id: str) -> tuple[Evaluated,
 
 
 def hours_of(up: Stood, book: Book) -> float:
-    """Time to put a support up. [hours]"""
+    """Time to put a support up; none for one that stands already. [hours]"""
+    if up.support.made == "standing":
+        return 0.0
     return max(_LEAST_POSTS, len(up.bays.posts_at_cm)) * book.value("support_hours_a_post")
 
 
