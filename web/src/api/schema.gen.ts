@@ -4469,7 +4469,8 @@ export interface components {
          *
          *     `dries` is the water that a container of it wants, against a tight wall; `roll_cm` are the
          *     widths in which a sheet is usually sold; twine spans `most_span_cm` at most between posts. A
-         *     post is as strong as a round wooden one of `strong_as_cm`, and takes so many `fittings`.
+         *     post `across_cm` thick is as strong as a round wooden one of `strong_as_cm`, and takes so
+         *     many `fittings`.
          */
         Material: {
             /** Label */
@@ -4498,13 +4499,12 @@ export interface components {
             /** Most Span Cm */
             most_span_cm?: number | null;
             walling?: components["schemas"]["Walling"] | null;
+            /** Across Cm */
+            across_cm?: number | null;
             /** Strong As Cm */
             strong_as_cm?: number | null;
-            /**
-             * Fittings
-             * @default {}
-             */
-            fittings: {
+            /** Fittings */
+            fittings?: {
                 [key: string]: number;
             };
             /** Heat */

@@ -48,7 +48,8 @@ class Material(Record):
 
     `dries` is the water that a container of it wants, against a tight wall; `roll_cm` are the
     widths in which a sheet is usually sold; twine spans `most_span_cm` at most between posts. A
-    post is as strong as a round wooden one of `strong_as_cm`, and takes so many `fittings`.
+    post `across_cm` thick is as strong as a round wooden one of `strong_as_cm`, and takes so
+    many `fittings`.
     """
 
     label: Text
@@ -59,6 +60,7 @@ class Material(Record):
     roll_cm: tuple[Size, ...] = ()
     most_span_cm: Size | None = None
     walling: Walling | None = None
+    across_cm: Size | None = None
     strong_as_cm: Size | None = None
     fittings: dict[str, Size] = Field(default_factory=dict)
     heat: str | None = None

@@ -45,6 +45,7 @@ class Stood:
     footing_id: str
     footing: Footing
     post_diameter_cm: float
+    strong_as_cm: float | None
     buried_cm: float
     post_length_cm: float
     arch: Arch | None
@@ -72,6 +73,7 @@ def stood(
     opening = support.opening_cm or next(iter(system.build.openings_cm), None)
     name = support.footing or _usual_footing(place)
     height = supports.height_cm(support, system)
+    post = book.materials[support.posts or WOODEN_POST]
     buried = buried_cm(place, system, name, book)
     return Stood(
         support=support,
@@ -83,8 +85,9 @@ def stood(
         footing_id=name,
         footing=book.footings[name],
         post_diameter_cm=support.post_diameter_cm
-        or book.materials[support.posts or WOODEN_POST].strong_as_cm
+        or post.across_cm
         or book.value("post_diameter_cm"),
+        strong_as_cm=None if support.post_diameter_cm else post.strong_as_cm,
         buried_cm=buried,
         post_length_cm=math.ceil((height + buried) / _ROUND_UP_CM - _DUST) * _ROUND_UP_CM,
         arch=_arch(place, support, system, height, span_cm),

@@ -12,6 +12,7 @@ from ample_rows.core.geometry import shapes
 from ample_rows.core.words.message import Length, Message, message
 
 _G_PER_CM3 = 1.0
+_CUT_TO_CM = 10.0
 
 
 @dataclass(frozen=True)
@@ -55,9 +56,11 @@ def _feet(standing: Standing, book: Book) -> Iterator[Message]:
         return
     left = None if path is None else path - reach
     if left is None:
-        yield message("to-check-feet-reach", reach=Length(reach))
+        yield message("to-check-feet-reach", reach=Length(round(reach)))
     elif left < book.value("way_clear_cm"):
-        yield message("to-check-feet-in-way", reach=Length(reach), path=Length(path or 0.0))
+        yield message(
+            "to-check-feet-in-way", reach=Length(round(reach)), path=Length(round(path or 0.0))
+        )
 
 
 def _openings(standing: Standing, book: Book) -> Iterator[Message]:
@@ -71,7 +74,10 @@ def _openings(standing: Standing, book: Book) -> Iterator[Message]:
         across = fruit_across_cm(crop)
         if across is not None and across > opening:
             yield message(
-                "to-check-fruit", crop=crop.name, across=Length(across), opening=Length(opening)
+                "to-check-fruit",
+                crop=crop.name,
+                across=Length(round(across)),
+                opening=Length(opening),
             )
 
 
@@ -106,6 +112,10 @@ def _cloth(standing: Standing, book: Book) -> Iterator[Message]:
     else:
         box = shapes.bounds(standing.place.shape)
         over = 2 * math.hypot(up.height_cm, min(box.width, box.length) / 2)
-    yield message(
-        "to-check-cloth", over=Length(over + tucked), along=Length(up.run.length_cm + tucked)
-    )
+    across, along = (_cut_cm(cm + tucked) for cm in (over, up.run.length_cm))
+    yield message("to-check-cloth", over=Length(across), along=Length(along))
+
+
+def _cut_cm(cm: float) -> float:
+    """As cloth is cut: to the next ten centimetres."""
+    return math.ceil(cm / _CUT_TO_CM) * _CUT_TO_CM

@@ -223,7 +223,7 @@ def _spots(place: p.Place, around: Surroundings) -> tuple[SpotReport, ...]:
 
 
 def _points(ring: Points, decimals: int = 4) -> tuple[Point, ...]:
-    return tuple((x, y) for x, y in np.round(ring, decimals).tolist())
+    return tuple(map(tuple, np.round(ring, decimals).tolist()))
 
 
 def _standing(plantings: tuple[Evaluated, ...]) -> tuple[Standing, ...]:

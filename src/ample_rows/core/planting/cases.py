@@ -32,6 +32,15 @@ class Setting:
     soil: p.Soil | None
     air: Air12 | None
 
+    def __hash__(self) -> int:
+        return self._hashed
+
+    @cached_property
+    def _hashed(self) -> int:
+        """Asked for with every planting, and the same for all of them."""
+        shared = (self.year, self.policies, self.per_square, self.soil, self.air)
+        return hash((shared, self.latitude, self.north_deg, self.seed))
+
 
 @dataclass(frozen=True, slots=True)
 class CropShade:
@@ -85,6 +94,14 @@ class PlaceCase:
     book: Book
     shades: tuple[CropShade, ...] = ()
     sharings: tuple[Sharing, ...] = ()
+
+    def __hash__(self) -> int:
+        return self._hashed
+
+    @cached_property
+    def _hashed(self) -> int:
+        around = (self.place, self.setting, self.around)
+        return hash((around, self.sun, self.shades, self.sharings))
 
     @cached_property
     def alone(self) -> "PlaceCase":

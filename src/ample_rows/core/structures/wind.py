@@ -32,11 +32,16 @@ class Face:
 
 @dataclass(frozen=True, slots=True)
 class Post:
-    """A post as it stands. [cm]"""
+    """A post as it stands, and the thickness of a round wooden one of its strength. [cm]"""
 
     diameter_cm: float
     buried_cm: float
     footing: Footing
+    strong_as_cm: float | None = None
+
+    @property
+    def strength_cm(self) -> float:
+        return self.strong_as_cm or self.diameter_cm
 
 
 @dataclass(frozen=True, slots=True)
@@ -146,7 +151,7 @@ def _stands_to(face: Face, post: Post, book: Book) -> float:
         middle = (low + high) / 2
         push = push_n(face, middle, book)
         shallow = _in_ground(post) and _short(post.buried_cm, push, face.height_cm, post, book)
-        if shallow or diameter_cm(push, _lever_cm(face, post), book) > post.diameter_cm:
+        if shallow or diameter_cm(push, _lever_cm(face, post), book) > post.strength_cm:
             high = middle
         else:
             low = middle
@@ -183,7 +188,7 @@ def _words(post: Post, stands: float, asked: _Asked) -> Message:
     if stands >= asked.wind_m_s:
         return message("wind-estimated-stand-not-proof", gust=gust, by=_by(post))
     wants = []
-    if asked.thick_cm > post.diameter_cm:
+    if asked.thick_cm > post.strength_cm:
         wants.append(message("wind-posts-thick", thick=Length(math.ceil(asked.thick_cm))))
     if asked.deep_cm is not None and asked.deep_cm > post.buried_cm:
         wants.append(message("wind-ground", deep=Length(math.ceil(asked.deep_cm))))

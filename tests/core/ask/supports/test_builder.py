@@ -187,7 +187,7 @@ def test_posts_of_what_is_no_post_are_refused(sheet):
         ("melon", {"opening_cm": 10}, {}, "does not come back through openings of 10 cm"),
         ("climbing-bean", {"footing": "stayed"}, {}, "reach 180 cm beside the bed"),
         # 120 cm of bed under a net of 180: twice √(180² + 60²), and 30 cm tucked at either end.
-        ("climbing-bean", {}, {}, "A cloth laid over it wants 4.39 m across and 3 m along"),
+        ("climbing-bean", {}, {}, "A cloth laid over it wants 440 cm across and 300 cm along"),
     ],
 )
 def test_what_is_looked_to_is_said(sheet, crop, support, place, words):

@@ -198,7 +198,7 @@ def _tiers(up: Stood, e: Evaluated) -> Iterator[Tier]:
 def _wind(up: Stood, grown: tuple[Evaluated, ...], wind_m_s: float | None, book: Book) -> WindCheck:
     tallest = max((min(up.height_cm, e.crop.height_cm) for e in grown), default=up.height_cm)
     face = Face(up.bays.bay_cm, tallest, up.system.build.stops_wind)
-    post = Post(up.post_diameter_cm, up.buried_cm, up.footing)
+    post = Post(up.post_diameter_cm, up.buried_cm, up.footing, up.strong_as_cm)
     return wind_check(face, post, wind_m_s, book)
 
 
