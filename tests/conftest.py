@@ -23,6 +23,7 @@ from ample_rows.api.app import create_app, occupy
 from ample_rows.api.door import Door
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
+from ample_rows.core.book.own_soil import own_book
 from ample_rows.core.checks import read_plan
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.estimate.report import Report
@@ -144,7 +145,7 @@ def read(book: Book) -> Callable[[Document], p.Plan]:
 @pytest.fixture(scope="session")
 def run(book: Book) -> Callable[[p.Plan], Report]:
     """A plan evaluated."""
-    return lambda plan: Estimate(plan, book, PROGRAM).report
+    return lambda plan: Estimate(plan, own_book(book, plan), PROGRAM).report
 
 
 @pytest.fixture(scope="session")

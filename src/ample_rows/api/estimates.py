@@ -5,7 +5,7 @@ from collections import OrderedDict
 
 from ample_rows import PROGRAM
 from ample_rows.core.book import Book
-from ample_rows.core.book.own_crops import book_with
+from ample_rows.core.book.own_soil import own_book
 from ample_rows.core.book.regions import book_in
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.plan import Plan
@@ -26,7 +26,7 @@ class Estimates:
         with self._lock:
             estimate = self._held.get(version)
             if estimate is None:
-                own = book_with(self._book, plan.crops)
+                own = own_book(self._book, plan)
                 estimate = Estimate(plan, book_in(own, plan.garden.words), PROGRAM)
                 self._held[version] = estimate
                 while len(self._held) > _MOST_HELD:

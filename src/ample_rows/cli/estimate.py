@@ -4,7 +4,7 @@ import sys
 from pathlib import Path
 
 from ample_rows import PROGRAM
-from ample_rows.core.book.own_crops import book_with
+from ample_rows.core.book.own_soil import own_book
 from ample_rows.core.checks import read_plan
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.estimate.report import Report
@@ -33,7 +33,7 @@ def estimate(source: str, *, as_json: bool) -> int:
     except PlanFaultsError as error:
         print(error, file=sys.stderr)
         return FAULT
-    report = Estimate(plan, book_with(book, plan.crops), PROGRAM).report
+    report = Estimate(plan, own_book(book, plan), PROGRAM).report
     if as_json:
         sys.stdout.buffer.write(report_json(report) + b"\n")
     else:

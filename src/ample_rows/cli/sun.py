@@ -6,7 +6,7 @@ import sys
 from datetime import date
 
 from ample_rows.cli.estimate import FAULT, read
-from ample_rows.core.book.own_crops import book_with
+from ample_rows.core.book.own_soil import own_book
 from ample_rows.core.checks import read_plan
 from ample_rows.core.plan import PointM
 from ample_rows.core.plan.reading import PlanFaultsError
@@ -23,7 +23,7 @@ def sun(source: str, *, day: str, points: str | None, as_json: bool) -> int:
     book = load_book()
     try:
         plan = read_plan(read(source), book)
-        answer = sun_of_day(plan, _day(day), _points(points or ""), book_with(book, plan.crops))
+        answer = sun_of_day(plan, _day(day), _points(points or ""), own_book(book, plan))
     except (OSError, ValueError, PlanFaultsError) as error:
         print(_words(error), file=sys.stderr)
         return FAULT

@@ -183,6 +183,37 @@ def test_a_recipe_of_one_s_own_fills_a_bed(page, base_url):
     )
 
 
+def test_a_material_of_one_s_own_is_mixed_and_laid(page, base_url):
+    page.goto(f"{base_url}/gardens/lantern-court/soil")
+    page.get_by_role("button", name="Recipes").click()
+    page.get_by_role("button", name="A material of your own").click()
+    form = page.get_by_role("form", name="A material of your own")
+    form.get_by_role("button", name="Save the material").click()
+    expect(form.get_by_role("alert").first).to_contain_text("Enter its name")
+    for label, typed in {
+        "Name of the material": "rice husks",
+        "Settles by, %": "10",
+        "Water that roots can take": "10",
+        "Weighs soaked": "0.6",
+        "Nitrogen tied up": "0.2",
+        "Laid, stays": "40",
+    }.items():
+        form.get_by_label(label).fill(typed)
+    form.get_by_role("button", name="Save the material").click()
+    page.get_by_role("button", name="Recipes").click()
+    expect(page.get_by_text("rice husks", exact=True)).to_be_visible()
+    page.get_by_role("button", name="A recipe of your own").click()
+    expect(page.get_by_label("Parts of rice husks")).to_be_visible()
+    page.get_by_role("button", name="Leaves, manure or greens").click()
+    layer = page.get_by_role("form", name="Soft matter")
+    layer.get_by_label("What").select_option("rice husks")
+    layer.get_by_label("How").select_option("dug in")
+    layer.get_by_label("Depth as laid").fill("10")
+    layer.get_by_label("On", exact=True).fill("2027-02-01")
+    layer.get_by_role("button", name="Add it").click()
+    expect(page.get_by_text(re.compile("ties up about [0-9]+ g of nitrogen"))).to_be_visible()
+
+
 def test_leaves_laid_on_a_bed_rise_and_are_dated(page, base_url):
     page.goto(f"{base_url}/gardens/lantern-court/soil")
     page.get_by_role("button", name="Leaves, manure or greens").click()

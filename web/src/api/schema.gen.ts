@@ -4863,6 +4863,35 @@ export interface components {
             own: boolean;
         };
         /**
+         * OwnMaterial
+         * @description A material of the grower's own, with what it is worth in a mix; with what `stays` of its
+         *     height it can be laid as well, and be planted after `fit_days`.
+         *
+         *     Settling and held water are shares, nitrogen is what a litre frees or ties up in a year.
+         */
+        OwnMaterial: {
+            /** Id */
+            id: string;
+            /** Name */
+            name?: string | null;
+            /** Settling */
+            settling: number;
+            /** Saturated Kg Per Litre */
+            saturated_kg_per_litre: number;
+            /** Available Water */
+            available_water: number;
+            /** N G Per Litre */
+            n_g_per_litre?: number | null;
+            /** N Takes G Per Litre */
+            n_takes_g_per_litre?: number | null;
+            /** Stays */
+            stays?: number | null;
+            /** Fit Days */
+            fit_days?: number | null;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * Packet
          * @description A feed by the analysis on its packet: nitrogen, phosphate and potash by weight.
          *
@@ -6495,7 +6524,8 @@ export interface components {
         /**
          * SoftLayer
          * @description One layer of soft matter. `height_cm` is told from the day it is laid, month by month;
-         *     `rise_cm` is what stays in the end and counts as depth. [L, cm, g]
+         *     `rise_cm` is what stays in the end and counts as depth; `n_takes_g` is the nitrogen that it
+         *     ties up in its first year. [L, cm, g]
          */
         SoftLayer: {
             /** Label */
@@ -6515,6 +6545,10 @@ export interface components {
             fit_on: string;
             /** N G */
             n_g: number;
+            /** N Takes G */
+            n_takes_g: number;
+            /** Takes */
+            takes: string;
             /** Caution */
             caution: string | null;
         };
@@ -6522,7 +6556,8 @@ export interface components {
          * SoftMatter
          * @description Soft matter laid on or dug in: what stays of its height, and how soon it has sunk.
          *
-         *     `fit_days` are the days until it can be planted through a fine layer on top.
+         *     `fit_days` are the days until it can be planted through a fine layer on top. A litre frees
+         *     `n_g_per_litre` and, mixed with soil, ties up `n_takes_g_per_litre` in its first year.
          */
         SoftMatter: {
             /** Label */
@@ -6535,6 +6570,11 @@ export interface components {
             fit_days: number;
             /** N G Per Litre */
             n_g_per_litre: number;
+            /**
+             * N Takes G Per Litre
+             * @default 0
+             */
+            n_takes_g_per_litre: number;
             /** Caution */
             caution?: string | null;
             /**
@@ -6571,6 +6611,11 @@ export interface components {
              */
             recipes: components["schemas"]["Recipe"][];
             /**
+             * Materials
+             * @default []
+             */
+            materials: components["schemas"]["OwnMaterial"][];
+            /**
              * Ingredients
              * @default []
              */
@@ -6585,7 +6630,8 @@ export interface components {
         };
         /**
          * SoilIngredient
-         * @description What mixes are made from; `n_g_per_litre` is the nitrogen that a litre frees in a year.
+         * @description What mixes are made from; `n_g_per_litre` is the nitrogen that a litre frees in a year,
+         *     `n_takes_g_per_litre` what it ties up in its first as it rots.
          */
         SoilIngredient: {
             /** Settling */
@@ -6598,6 +6644,13 @@ export interface components {
             available_water: number;
             /** N G Per Litre */
             n_g_per_litre: number;
+            /**
+             * N Takes G Per Litre
+             * @default 0
+             */
+            n_takes_g_per_litre: number;
+            /** Caution */
+            caution?: string | null;
             /**
              * Status
              * @enum {string}
@@ -8166,6 +8219,7 @@ export type OutlineAnswer = components['schemas']['OutlineAnswer'];
 export type Own = components['schemas']['Own'];
 export type OwnCrop = components['schemas']['OwnCrop'];
 export type OwnFigure = components['schemas']['OwnFigure'];
+export type OwnMaterial = components['schemas']['OwnMaterial'];
 export type Packet = components['schemas']['Packet'];
 export type PacketState = components['schemas']['PacketState'];
 export type Pantry = components['schemas']['Pantry'];

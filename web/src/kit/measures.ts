@@ -77,6 +77,11 @@ const MEASURES = {
     imperial: { label: 'mph', times: 2.236_936 },
     typed: { 'm/s': 1, 'km/h': 1 / 3.6, mph: 0.447_04, kn: 0.514_444 },
   },
+  'kg per L': {
+    metric: 'kg per L',
+    imperial: { label: 'lb per cu ft', times: 62.428 },
+    typed: { 'kg per L': 1, 'kg/l': 1, 'lb per cu ft': 1 / 62.428 },
+  },
   'kg per m²': {
     metric: 'kg per m²',
     imperial: { label: 'lb per sq ft', times: 0.204_816 },

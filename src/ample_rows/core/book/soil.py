@@ -35,13 +35,16 @@ class Mix(Record):
 
 
 class SoilIngredient(Record):
-    """What mixes are made from; `n_g_per_litre` is the nitrogen that a litre frees in a year."""
+    """What mixes are made from; `n_g_per_litre` is the nitrogen that a litre frees in a year,
+    `n_takes_g_per_litre` what it ties up in its first as it rots."""
 
     settling: Settling
     saturated_kg_per_litre: Size
     loose_kg_per_litre: Size
     available_water: HeldWater
     n_g_per_litre: Amount
+    n_takes_g_per_litre: Amount = 0.0
+    caution: str | None = None
     status: Status
     source: Text
 
@@ -49,7 +52,8 @@ class SoilIngredient(Record):
 class SoftMatter(Record):
     """Soft matter laid on or dug in: what stays of its height, and how soon it has sunk.
 
-    `fit_days` are the days until it can be planted through a fine layer on top.
+    `fit_days` are the days until it can be planted through a fine layer on top. A litre frees
+    `n_g_per_litre` and, mixed with soil, ties up `n_takes_g_per_litre` in its first year.
     """
 
     label: Text
@@ -57,6 +61,7 @@ class SoftMatter(Record):
     halving_days: Size
     fit_days: Amount
     n_g_per_litre: Amount
+    n_takes_g_per_litre: Amount = 0.0
     caution: str | None = None
     status: Status
     source: Text

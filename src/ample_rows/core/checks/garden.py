@@ -5,6 +5,7 @@ from datetime import timedelta
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
+from ample_rows.core.book.own_soil import OWN_FIGURE
 from ample_rows.core.checks.words import (
     material_faults,
     twice,
@@ -87,6 +88,11 @@ def _want_faults(want: p.Want, path: str, book: Book) -> Iterator[Fault]:
 
 
 def soil_faults(soil: p.Soil, book: Book) -> Iterator[Fault]:
+    yield from twice([entry.id for entry in soil.materials], "soil.materials")
+    for index, entry in enumerate(soil.materials):
+        if book.ingredients[entry.id].source != OWN_FIGURE:
+            words = f'"{entry.id}" is a material that ships; give yours another'
+            yield Fault(f"soil.materials[{index}].id", words)
     sound = True
     for index, recipe in enumerate(soil.recipes):
         path = f"soil.recipes[{index}]"

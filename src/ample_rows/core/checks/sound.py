@@ -10,7 +10,7 @@ from typing import Any
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
-from ample_rows.core.book.own_crops import book_with
+from ample_rows.core.book.own_soil import own_book
 from ample_rows.core.calendar.growing_year import growing_year
 from ample_rows.core.checks.garden import (
     build_faults,
@@ -111,7 +111,7 @@ def check_plan(plan: p.Plan, book: Book, *, before: p.Plan | None = None) -> lis
     if faults:
         return faults
     try:
-        book = book_with(book, plan.crops)
+        book = own_book(book, plan)
     except PlanFaultsError as error:
         return error.faults
     settled = _Settled.of(plan, before)

@@ -70,6 +70,24 @@ class Recipe(PlanValue):
     parts: Annotated[tuple[Part, ...], Field(min_length=1, max_length=20)]
 
 
+class OwnMaterial(PlanValue):
+    """A material of the grower's own, with what it is worth in a mix; with what `stays` of its
+    height it can be laid as well, and be planted after `fit_days`.
+
+    Settling and held water are shares, nitrogen is what a litre frees or ties up in a year.
+    """
+
+    id: Ident
+    name: Name | None = None
+    settling: Annotated[float, Field(ge=0, lt=0.6, allow_inf_nan=False)]
+    saturated_kg_per_litre: Annotated[float, Field(gt=0, le=5, allow_inf_nan=False)]
+    available_water: Annotated[float, Field(gt=0, lt=0.5, allow_inf_nan=False)]
+    n_g_per_litre: Annotated[float, Field(ge=0, le=20, allow_inf_nan=False)] | None = None
+    n_takes_g_per_litre: Annotated[float, Field(ge=0, le=20, allow_inf_nan=False)] | None = None
+    stays: Annotated[float, Field(gt=0, le=1, allow_inf_nan=False)] | None = None
+    fit_days: Annotated[float, Field(ge=0, le=2_000, allow_inf_nan=False)] | None = None
+
+
 class Ingredient(PlanValue):
     """An ingredient to mix from: litres that are there, and the price of what is not."""
 
@@ -131,6 +149,7 @@ class Soil(PlanValue):
     own: Own | None = None
     vehicle: Vehicle | None = None
     recipes: Annotated[tuple[Recipe, ...], Field(max_length=30)] = ()
+    materials: Annotated[tuple[OwnMaterial, ...], Field(max_length=40)] = ()
     ingredients: Annotated[tuple[Ingredient, ...], Field(max_length=40)] = ()
     packet: Packet | None = None
     liquid: LiquidFeed | None = None

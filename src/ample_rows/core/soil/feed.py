@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book, Crop
 from ample_rows.core.soil.fill import Fill, base_cm
-from ample_rows.core.soil.mixes import n_freed_g_per_litre
+from ample_rows.core.soil.mixes import n_freed_g_per_litre, n_taken_g_per_litre
 from ample_rows.core.soil.soft import soft_layers
 from ample_rows.core.words.message import Message, Number, Text, message
 from ample_rows.core.words.working import Term, of_rule
@@ -81,10 +81,13 @@ def feed_of(
     """
     soil = soil or p.Soil()
     rows = [(e, *_takes(e, book)) for e in eaters]
+    soft = soft_layers(place, book)
     base = book.value("base_takes_n_g_per_m2") * area_m2 if base_cm(place) else 0.0
+    base += sum(layer.n_takes_g for layer in soft)
+    base += fill.order_litres * n_taken_g_per_litre(fill.kind, book)
     taken = sum(n for _, n, _ in rows)
     frees = fill.order_litres * n_freed_g_per_litre(fill.kind, book)
-    frees += sum(layer.n_g for layer in soft_layers(place, book))
+    frees += sum(layer.n_g for layer in soft)
     counts = soil.feeding == "mix"
     lacks = max(0.0, taken + base - (frees if counts else 0.0))
     share = lacks / (taken + base) if taken + base else 0.0

@@ -1,6 +1,7 @@
 """Getting a place ready and keeping it filled: dated jobs, each with its reason."""
 
-from collections.abc import Sequence
+from collections import defaultdict
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from datetime import date, timedelta
 
@@ -9,8 +10,8 @@ from ample_rows.core.book import Book
 from ample_rows.core.calendar.growing_year import GrowingYear
 from ample_rows.core.geometry import shapes
 from ample_rows.core.soil.fill import Fill, base_cm
-from ample_rows.core.soil.soft import soft_layers
-from ample_rows.core.words.message import Bulk, Length, Text, message
+from ample_rows.core.soil.soft import SoftLayer, soft_layers
+from ample_rows.core.words.message import Bulk, Length, Text, listed, message
 
 _SETTLE_WEEKS, _SOD_WEEKS, _WARM_WEEKS = 4, 16, 4
 
@@ -54,18 +55,32 @@ def prep_jobs(
                 message("getting-ready-mix-sinks-rots-little"),
             )
         )
-    for layer in soft_layers(place, book):
-        jobs.append(
-            PrepJob(
-                message("getting-ready-fine-layer-cm-over", layer=layer.label),
-                layer.fit_on,
-                layer.fit_on + timedelta(weeks=4),
-                message("getting-ready-then-has-sunk-cooled"),
-            )
-        )
+    jobs += _layered(place, book)
     if place.mulch_cm:
         jobs += _mulched(place, begun, year, book)
     return tuple(sorted(jobs, key=lambda job: job.on))
+
+
+def _layered(place: p.Place, book: Book) -> Iterator[PrepJob]:
+    """Soft matter of one day is laid in one go, and gets its fine layer when all of it is fit."""
+    by_day: dict[date, list[SoftLayer]] = defaultdict(list)
+    for added, layer in zip(place.added, soft_layers(place, book), strict=True):
+        by_day[added.on].append(layer)
+    for day, layers in by_day.items():
+        labels = listed(dict.fromkeys(layer.label for layer in layers), "and")
+        yield PrepJob(
+            message("getting-ready-lay-layers", layers=labels),
+            day,
+            day + timedelta(weeks=1),
+            message("getting-ready-layers-of-day", litres=Bulk(sum(x.litres for x in layers))),
+        )
+        fit_on = max(layer.fit_on for layer in layers)
+        yield PrepJob(
+            message("getting-ready-fine-layer-cm-over", layer=labels),
+            fit_on,
+            fit_on + timedelta(weeks=4),
+            message("getting-ready-then-has-sunk-cooled"),
+        )
 
 
 def _made_ready(place: p.Place, first: date, fill: Fill) -> list[PrepJob]:

@@ -47,6 +47,11 @@ def n_freed_g_per_litre(mix: Mix, book: Book) -> float:
     return _weighed(mix, book, lambda part: part.n_g_per_litre)
 
 
+def n_taken_g_per_litre(mix: Mix, book: Book) -> float:
+    """Nitrogen that a litre of a mix ties up in its first year, as wood in it rots. [g/L]"""
+    return _weighed(mix, book, lambda part: part.n_takes_g_per_litre)
+
+
 def _weighed(mix: Mix, book: Book, figure: Callable[[SoilIngredient], float]) -> float:
     total = sum(mix.parts.values())
     return sum(n * figure(book.ingredients[what]) for what, n in mix.parts.items()) / total

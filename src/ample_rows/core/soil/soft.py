@@ -6,15 +6,18 @@ from datetime import date, timedelta
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
 from ample_rows.core.geometry import shapes
+from ample_rows.core.words.message import Mass, Text, message
 
 MONTHS_TOLD = 12
 _DAYS_A_MONTH = 30.4
+_WORTH_G = 1.0
 
 
 @dataclass(frozen=True, slots=True)
 class SoftLayer:
     """One layer of soft matter. `height_cm` is told from the day it is laid, month by month;
-    `rise_cm` is what stays in the end and counts as depth. [L, cm, g]"""
+    `rise_cm` is what stays in the end and counts as depth; `n_takes_g` is the nitrogen that it
+    ties up in its first year. [L, cm, g]"""
 
     label: str
     how: str
@@ -23,6 +26,8 @@ class SoftLayer:
     rise_cm: float
     fit_on: date
     n_g: float
+    n_takes_g: float
+    takes: Text
     caution: str | None
 
 
@@ -42,6 +47,9 @@ def _layer(place: p.Place, added: p.Added, book: Book) -> SoftLayer:
     matter = book.soft[added.material]
     litres = _ground_m2(place, added, book) * added.cm * 10
     sinks = 1 - matter.stays
+    # On top it meets the soil with its lowest layer only.
+    meets = book.value("surface_takes_share") if added.how == "laid" else 1.0
+    takes = litres * matter.n_takes_g_per_litre * meets
 
     def height(days: float) -> float:
         left: float = 0.5 ** (days / matter.halving_days)
@@ -55,6 +63,8 @@ def _layer(place: p.Place, added: p.Added, book: Book) -> SoftLayer:
         rise_cm=0.0 if added.how == "trench" else added.cm * matter.stays,
         fit_on=added.on + timedelta(days=matter.fit_days),
         n_g=litres * matter.n_g_per_litre,
+        n_takes_g=takes,
+        takes=message("soft-takes-nitrogen", n=Mass(takes / 1000)) if takes >= _WORTH_G else "",
         caution=matter.caution,
     )
 

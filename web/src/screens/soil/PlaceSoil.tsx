@@ -65,7 +65,7 @@ export function PlaceSoil({ slug, soil, place, notes, onEdit }: Props) {
           </button>
         </p>
       </form>
-      <SoftLayers place={place} onEdit={onEdit} />
+      <SoftLayers place={place} own={soil?.materials ?? []} onEdit={onEdit} />
       {notes.length > 0 && (
         <div className="mt-2">
           <MarginNotes notes={notes} onFix={onEdit} />

@@ -1,7 +1,8 @@
 import { useState } from 'react';
 
 import type { HeldGarden } from '../../api/merge';
-import type { Edit } from '../../api/types';
+import type { Edit, Soil } from '../../api/types';
+import { OwnMaterials } from './OwnMaterials';
 import { Choice } from '../../kit/Choice';
 import { NumberField, TextField, useTyped, WholeFault } from '../../kit/form';
 import { nextId } from '../../edits/edits';
@@ -56,10 +57,12 @@ export function Recipes({ state, onEdit }: Props) {
         <RecipeForm
           key={open}
           recipe={recipes.find((r) => r.id === open)}
+          own={state.plan.soil?.materials ?? []}
           taken={recipes.map((r) => r.id)}
           onSave={(made) => save([...recipes.filter((r) => r.id !== made.id), made])}
         />
       )}
+      <OwnMaterials state={state} onEdit={onEdit} />
     </div>
   );
 }
@@ -71,15 +74,19 @@ const NAME = 'its name';
 
 function RecipeForm({
   recipe,
+  own,
   taken,
   onSave,
 }: {
   recipe: Recipe | undefined;
+  own: Soil['materials'];
   taken: readonly string[];
   onSave: (recipe: Recipe) => void;
 }) {
   const mixes = useMixes().data ?? {};
-  const ingredients = Object.keys(useIngredients().data ?? {});
+  const shipped = Object.keys(useIngredients().data ?? {});
+  const ingredients = [...own.map((material) => material.id), ...shipped];
+  const named = (id: string) => own.find((material) => material.id === id)?.name ?? id;
   const first: Record<string, string> = {
     [NAME]: recipe?.name ?? '',
     ...Object.fromEntries((recipe?.parts ?? []).map((part) => [part.of, String(part.parts)])),
@@ -113,7 +120,7 @@ function RecipeForm({
         onChange={begin}
       />
       {ingredients.map((what) => (
-        <NumberField key={what} form={form} name={what} label={`Parts of ${what}`} />
+        <NumberField key={what} form={form} name={what} label={`Parts of ${named(what)}`} />
       ))}
       <WholeFault form={form} />
       <p className="col-span-full pt-1">

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 
-import type { Edit, Place } from '../../api/types';
+import type { Edit, Place, Soil } from '../../api/types';
 import { ChoiceField, DayField, LengthField, useTyped } from '../../kit/form';
 import { useUnits } from '../../kit/preferences';
 import { useSoftMatter } from '../../api/useSoil';
@@ -14,9 +14,21 @@ const HOW = [
 ] as const;
 
 /** Soft matter on a place: leaves, clippings, manure or greens, each with its day. */
-export function SoftLayers({ place, onEdit }: { place: Place; onEdit: (edit: Edit) => void }) {
+export function SoftLayers({
+  place,
+  own,
+  onEdit,
+}: {
+  place: Place;
+  own: Soil['materials'];
+  onEdit: (edit: Edit) => void;
+}) {
   const units = useUnits();
-  const matters = useSoftMatter().data ?? {};
+  const shipped = useSoftMatter().data ?? {};
+  const mine = own
+    .filter((material) => material.stays)
+    .map((material) => [material.id, { label: material.name ?? material.id }] as const);
+  const matters: Record<string, { label: string }> = { ...Object.fromEntries(mine), ...shipped };
   const [open, setOpen] = useState(false);
   const layers = place.added;
   const save = (added: readonly Added[]) =>
