@@ -14,11 +14,13 @@ from ample_rows.core.book import (
     CoverKind,
     Crop,
     Footing,
+    GroundTool,
     Material,
     Mix,
     SoftMatter,
     SoilIngredient,
     TrainingSystem,
+    TurfWay,
     WaterWay,
 )
 from ample_rows.core.book.methods import Method, methods
@@ -52,6 +54,19 @@ def methods_of_the_core() -> list[Method]:
 def mixes() -> dict[str, Mix]:
     """The mixes to fill places with, by name."""
     return load_book().mixes
+
+
+class BreakingAnswer(BaseModel):
+    """How new ground can be broken."""
+
+    turf: dict[str, TurfWay]
+    tools: dict[str, GroundTool]
+
+
+@router.get("/breaking")
+def breaking() -> BreakingAnswer:
+    """What can be done with turf, and what ground is broken with, by name."""
+    return BreakingAnswer(turf=load_book().turf_ways, tools=load_book().ground_tools)
 
 
 class LikeAnswer(BaseModel):

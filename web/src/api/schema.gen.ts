@@ -1133,6 +1133,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/breaking": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Breaking
+         * @description What can be done with turf, and what ground is broken with, by name.
+         */
+        get: operations["breaking_api_breaking_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/likes": {
         parameters: {
             query?: never;
@@ -2074,6 +2094,35 @@ export interface components {
             heading_deg: number;
             /** Sun Hours */
             sun_hours: number;
+        };
+        /**
+         * Breaking
+         * @description How the ground of a new place is broken: what becomes of its turf, what it is worked with,
+         *     and in how many passes.
+         */
+        Breaking: {
+            /** Turf */
+            turf?: string | null;
+            /** Tool */
+            tool?: string | null;
+            /** Passes */
+            passes?: number | null;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * BreakingAnswer
+         * @description How new ground can be broken.
+         */
+        BreakingAnswer: {
+            /** Turf */
+            turf: {
+                [key: string]: components["schemas"]["TurfWay"];
+            };
+            /** Tools */
+            tools: {
+                [key: string]: components["schemas"]["GroundTool"];
+            };
         };
         /**
          * Build
@@ -3829,6 +3878,30 @@ export interface components {
             spots: components["schemas"]["SpotReport"][];
         };
         /**
+         * GroundTool
+         * @description What ground is broken with: the hours of one pass, a spit deep. [h/m2]
+         */
+        GroundTool: {
+            /** Label */
+            label: string;
+            /** Hours Per M2 */
+            hours_per_m2: number;
+            /**
+             * Hired
+             * @default false
+             */
+            hired: boolean;
+            /** Caution */
+            caution?: string | null;
+            /**
+             * Status
+             * @enum {string}
+             */
+            status: "measured" | "derived" | "judged";
+            /** Source */
+            source: string;
+        };
+        /**
          * GrowthReport
          * @description Size through time, sampled at even steps from the start. [cm, share 0-1]
          */
@@ -4479,7 +4552,7 @@ export interface components {
              * Used For
              * @enum {string}
              */
-            used_for: "frame" | "post" | "bottom" | "support" | "cover" | "container" | "water";
+            used_for: "frame" | "post" | "bottom" | "support" | "cover" | "container" | "water" | "ground";
             /**
              * Unit
              * @enum {string}
@@ -5121,6 +5194,7 @@ export interface components {
              * @default []
              */
             added: components["schemas"]["Added"][];
+            breaking?: components["schemas"]["Breaking"] | null;
             /** Bottom Laid */
             bottom_laid?: string | null;
             /** Mix */
@@ -7494,6 +7568,35 @@ export interface components {
             source: string;
         };
         /**
+         * TurfWay
+         * @description What is done with the turf of a new bed: the work, when it is begun, and the sods it gives.
+         *     [weeks, h/m2, L/m2]
+         */
+        TurfWay: {
+            /** Label */
+            label: string;
+            /** What */
+            what: string;
+            /** Why */
+            why: string;
+            /** Weeks Before */
+            weeks_before: number;
+            /** Hours Per M2 */
+            hours_per_m2: number;
+            /**
+             * Sods L Per M2
+             * @default 0
+             */
+            sods_l_per_m2: number;
+            /**
+             * Status
+             * @enum {string}
+             */
+            status: "measured" | "derived" | "judged";
+            /** Source */
+            source: string;
+        };
+        /**
          * Turned
          * @description Sun through the six sunniest months and likely harvest, as it lies and turned.
          */
@@ -8092,6 +8195,8 @@ export type BillLine = components['schemas']['BillLine'];
 export type Board = components['schemas']['Board'];
 export type BoardOrder = components['schemas']['BoardOrder'];
 export type Border = components['schemas']['Border'];
+export type Breaking = components['schemas']['Breaking'];
+export type BreakingAnswer = components['schemas']['BreakingAnswer'];
 export type Build = components['schemas']['Build'];
 export type BuildReport = components['schemas']['BuildReport'];
 export type Bulk = components['schemas']['Bulk'];
@@ -8169,6 +8274,7 @@ export type Germination = components['schemas']['Germination'];
 export type Grew = components['schemas']['Grew'];
 export type GridString = components['schemas']['GridString'];
 export type GroundReport = components['schemas']['GroundReport'];
+export type GroundTool = components['schemas']['GroundTool'];
 export type GrowthReport = components['schemas']['GrowthReport'];
 export type Head = components['schemas']['Head'];
 export type Held = components['schemas']['Held'];
@@ -8328,6 +8434,7 @@ export type Totals = components['schemas']['Totals'];
 export type Town = components['schemas']['Town'];
 export type TrainingSystem = components['schemas']['TrainingSystem'];
 export type Trait = components['schemas']['Trait'];
+export type TurfWay = components['schemas']['TurfWay'];
 export type Turned = components['schemas']['Turned'];
 export type Uncertainty = components['schemas']['Uncertainty'];
 export type VarietyReport = components['schemas']['VarietyReport'];
@@ -13817,6 +13924,98 @@ export interface operations {
                     "application/json": {
                         [key: string]: components["schemas"]["Mix"];
                     };
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    breaking_api_breaking_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BreakingAnswer"];
                 };
             };
             /** @description The request cannot be read */

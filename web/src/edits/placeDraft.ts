@@ -48,6 +48,10 @@ export interface Draft {
   laid: string;
   /** Earth from the spot that fills it. */
   earth: string;
+  /** How its ground is broken. */
+  turf: string;
+  tool: string;
+  passes: string;
 }
 
 export const NEW_PLACE = {
@@ -122,6 +126,9 @@ export function draftOf(place: Place | undefined, units: Units): Draft {
     material: place?.material ?? '',
     laid: place?.bottom_laid ?? '',
     earth: measureText(place?.own_earth_litres, 'L of soil', units.system),
+    turf: place?.breaking?.turf ?? '',
+    tool: place?.breaking?.tool ?? '',
+    passes: place?.breaking?.passes?.toString() ?? '',
   };
 }
 
@@ -242,6 +249,7 @@ export function readDraft(read: Reader<Draft>, before: Place | undefined): ReadD
     sun_hours: read.number('sun', 0, 24),
     depth_policy: draft.policy || null,
     material: draft.material || null,
+    breaking: readBreaking(read),
     own_earth_litres:
       draft.kind === 'container' ? null : read.measure('earth', 'L of soil', 0, 1_000_000),
     bottom_laid: draft.bottom === 'rotting' ? draft.laid || null : null,
@@ -262,6 +270,13 @@ export function readDraft(read: Reader<Draft>, before: Place | undefined): ReadD
     paths: draft.paths === 'yes',
   };
   return { changes, form, several };
+}
+
+function readBreaking(read: Reader<Draft>): object | null {
+  const { turf, tool, kind } = read.typed;
+  const passes = read.number('passes', 1, 10);
+  if (kind === 'container' || (turf === '' && tool === '' && passes === null)) return null;
+  return { turf: turf || null, tool: tool || null, passes };
 }
 
 function keptShape(before: Place | undefined, type: string): object {

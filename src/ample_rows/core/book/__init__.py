@@ -40,10 +40,12 @@ from ample_rows.core.book.rules import (
 )
 from ample_rows.core.book.soil import (
     FeederClass,
+    GroundTool,
     HarvestedPart,
     Mix,
     SoftMatter,
     SoilIngredient,
+    TurfWay,
 )
 from ample_rows.core.book.starters import Eaten, Like, LikedEntry, Starter, StarterEntry
 from ample_rows.core.book.water import WaterWay
@@ -66,6 +68,7 @@ __all__ = [
     "Frost",
     "Germination",
     "Grade",
+    "GroundTool",
     "Group",
     "HarvestedPart",
     "JobMinutes",
@@ -94,6 +97,7 @@ __all__ = [
     "TrainingSystem",
     "Trait",
     "Trouble",
+    "TurfWay",
     "UsualChore",
     "Walling",
     "WaterWay",

@@ -27,10 +27,12 @@ from ample_rows.core.book.rules import (
 )
 from ample_rows.core.book.soil import (
     FeederClass,
+    GroundTool,
     HarvestedPart,
     Mix,
     SoftMatter,
     SoilIngredient,
+    TurfWay,
 )
 from ample_rows.core.book.starters import Eaten, Like, Starter
 from ample_rows.core.book.water import WaterWay
@@ -65,6 +67,8 @@ class Book:
     mixes: dict[str, Mix]
     ingredients: dict[str, SoilIngredient]
     soft: dict[str, SoftMatter]
+    turf_ways: dict[str, TurfWay]
+    ground_tools: dict[str, GroundTool]
     feeders: dict[str, FeederClass]
     parts: dict[str, HarvestedPart]
     materials: dict[str, Material]

@@ -53,7 +53,7 @@ class Material(Record):
     """
 
     label: Text
-    used_for: Literal["frame", "post", "bottom", "support", "cover", "container", "water"]
+    used_for: Literal["frame", "post", "bottom", "support", "cover", "container", "water", "ground"]
     unit: Unit
     life_years: Years
     dries: Size = 1.0

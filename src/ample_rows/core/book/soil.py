@@ -67,6 +67,31 @@ class SoftMatter(Record):
     source: Text
 
 
+class TurfWay(Record):
+    """What is done with the turf of a new bed: the work, when it is begun, and the sods it gives.
+    [weeks, h/m2, L/m2]"""
+
+    label: Text
+    what: Text
+    why: Text
+    weeks_before: Size
+    hours_per_m2: Amount
+    sods_l_per_m2: Amount = 0.0
+    status: Status
+    source: Text
+
+
+class GroundTool(Record):
+    """What ground is broken with: the hours of one pass, a spit deep. [h/m2]"""
+
+    label: Text
+    hours_per_m2: Size
+    hired: bool = False
+    caution: str | None = None
+    status: Status
+    source: Text
+
+
 class FeederClass(Record):
     """What a crop of one class takes from a square metre in its growth. [g/m2]"""
 

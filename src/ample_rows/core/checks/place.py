@@ -76,6 +76,7 @@ def _material_faults(place: p.Place, path: str, soil: p.Soil | None, book: Book)
         if layer.material not in book.soft:
             soft = unknown(layer.material, "soft matter", book.soft)
             yield Fault(f"{path}.added[{index}].material", soft)
+    yield from _breaking_faults(place, path, book)
     if place.material is not None:
         use = "container" if place.kind == "container" else "frame"
         yield from material_faults(place.material, f"{path}.material", use, book)
@@ -139,6 +140,15 @@ def _cell_faults(
             yield Fault(f"{path}.cells[{spot}]", not_a_cell(address, place, grid))
     if cells == ():
         yield Fault(f"{path}.cells", "needs at least one cell")
+
+
+def _breaking_faults(place: p.Place, path: str, book: Book) -> Iterator[Fault]:
+    asked = place.breaking or p.Breaking()
+    if asked.turf is not None and asked.turf not in book.turf_ways:
+        words = unknown(asked.turf, "way with turf", book.turf_ways)
+        yield Fault(f"{path}.breaking.turf", words)
+    if asked.tool is not None and asked.tool not in book.ground_tools:
+        yield Fault(f"{path}.breaking.tool", unknown(asked.tool, "tool", book.ground_tools))
 
 
 def _support_faults(place: p.Place, support: p.Support, path: str, book: Book) -> Iterator[Fault]:

@@ -9,7 +9,9 @@ from ample_rows.core.geometry import shapes
 from ample_rows.core.notes.note import Fix, Level, Note, of_garden
 from ample_rows.core.notes.view import change_place
 from ample_rows.core.place.view import PlaceView
+from ample_rows.core.soil.breaking import levelled_litres
 from ample_rows.core.words.message import (
+    Bulk,
     Count,
     Distance,
     Length,
@@ -211,7 +213,11 @@ def fall(view: PlaceView) -> Iterator[Note]:
     total = abs(across) + abs(along)
     turned = washed = stones = None
     text = message("yard-ground-falls-from-one", total=Length(total))
-    fix = message("yard-dig-high-side-or")
+    moved = levelled_litres(shapes.inside_area_m2(view.place.shape), (across, along))
+    fix = sentences(
+        message("yard-dig-high-side-or", moved=Bulk(moved), total=Length(total)),
+        message("yard-pour-to-test"),
+    )
     if abs(along) / box.length > abs(across) / box.width and box.length > box.width:
         turned = message("yard-turned-along-slope-contour")
     washes = steepest >= book.value("bed_fall_washes")

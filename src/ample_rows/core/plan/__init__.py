@@ -25,6 +25,7 @@ from ample_rows.core.plan.jobs import Chore, JobMark, Per
 from ample_rows.core.plan.obstacle import Obstacle
 from ample_rows.core.plan.place import (
     Added,
+    Breaking,
     Circle,
     Cover,
     Grew,
@@ -108,6 +109,7 @@ __all__ = [
     "Bag",
     "Board",
     "Bottom",
+    "Breaking",
     "Build",
     "Bulk",
     "ByCrop",

@@ -130,6 +130,15 @@ class Added(PlanValue):
     on: PlanDate
 
 
+class Breaking(PlanValue):
+    """How the ground of a new place is broken: what becomes of its turf, what it is worked with,
+    and in how many passes."""
+
+    turf: Ident | None = None
+    tool: Ident | None = None
+    passes: Annotated[int, Field(ge=1, le=10)] | None = None
+
+
 class StandsOn(PlanValue):
     """The squares of another place that a place stands on, its soil upon the soil there."""
 
@@ -189,6 +198,7 @@ class Place(PlanValue):
     watered_by: Ident | None = None
     mulch_cm: Depth | None = None
     added: Annotated[tuple[Added, ...], Field(max_length=10)] = ()
+    breaking: Breaking | None = None
     bottom_laid: PlanDate | None = None
     mix: Ident | None = None
     base_cm: Depth | None = None

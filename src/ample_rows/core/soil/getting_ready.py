@@ -11,7 +11,7 @@ from ample_rows.core.calendar.growing_year import GrowingYear
 from ample_rows.core.geometry import shapes
 from ample_rows.core.soil.fill import Fill, base_cm
 from ample_rows.core.soil.soft import SoftLayer, soft_layers
-from ample_rows.core.words.message import Bulk, Length, Text, listed, message
+from ample_rows.core.words.message import Bulk, Length, Text, listed, message, verbatim
 
 _SETTLE_WEEKS, _SOD_WEEKS, _WARM_WEEKS = 4, 16, 4
 
@@ -45,7 +45,7 @@ def prep_jobs(
     first = min((planting.start for planting in begun), default=year.last_frost)
     jobs: list[PrepJob] = []
     if place.stage != "standing":
-        jobs += _made_ready(place, first, fill)
+        jobs += _made_ready(place, first, fill, book)
     elif fill.top_up_litres >= 1:
         jobs.append(
             PrepJob(
@@ -83,21 +83,31 @@ def _layered(place: p.Place, book: Book) -> Iterator[PrepJob]:
         )
 
 
-def _made_ready(place: p.Place, first: date, fill: Fill) -> list[PrepJob]:
+def _turf(place: p.Place, first: date, filled: date, book: Book) -> PrepJob:
+    """What is done with the grass: as the grower has chosen, else either way."""
+    turf = book.turf_ways.get(place.breaking.turf or "") if place.breaking else None
+    if turf is None:
+        begin = first - timedelta(weeks=_SOD_WEEKS)
+        why = message("getting-ready-grass-left-alive-grows")
+        return PrepJob(message("getting-ready-cover-grass-or-turn"), begin, filled, why)
+    sods = shapes.inside_area_m2(place.shape) * turf.sods_l_per_m2
+    what = (
+        message("getting-ready-turf-gives", what=turf.what, sods=Bulk(sods))
+        if sods
+        else verbatim(turf.what)
+    )
+    begin = first - timedelta(weeks=turf.weeks_before)
+    return PrepJob(what, begin, max(filled, begin), verbatim(turf.why))
+
+
+def _made_ready(place: p.Place, first: date, fill: Fill, book: Book) -> list[PrepJob]:
     jobs = []
     filled = first - timedelta(weeks=_SETTLE_WEEKS)
     on_ground = place.stands_on is None
     if on_ground and (
         place.kind in ("ground", "mound") or shapes.bottom(place) in ("open", "mesh")
     ):
-        jobs.append(
-            PrepJob(
-                message("getting-ready-cover-grass-or-turn"),
-                first - timedelta(weeks=_SOD_WEEKS),
-                filled,
-                message("getting-ready-grass-left-alive-grows"),
-            )
-        )
+        jobs.append(_turf(place, first, filled, book))
     if base_cm(place):
         jobs.append(
             PrepJob(

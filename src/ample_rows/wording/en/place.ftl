@@ -79,6 +79,7 @@ getting-ready-cover-grass-or-turn = cover the grass, or turn it under
 getting-ready-grass-left-alive-grows = grass left alive grows through; under cover it dies in about four months
 getting-ready-lay-woody-base-tread = lay the woody base, tread it and water it in
 getting-ready-dry-wood-drinks-what = dry wood drinks what the bed is given, and leaves holes
+getting-ready-turf-gives = { $what }: about { $sods }
 getting-ready-fill = fill with { $order } of { $fill }
 getting-ready-filled-autumn-or-month = filled in autumn or a month ahead, it settles and warms before it is planted
 getting-ready-top-up = top up with { $top_up }

@@ -15,6 +15,7 @@ import {
   SquareFields,
   WallFields,
 } from './PlaceFields';
+import { BreakingFields } from './BreakingFields';
 import { OwnEarth } from './OwnEarth';
 import { PlaceSketch } from './PlaceSketch';
 import { usePlaceDraft } from './usePlaceDraft';
@@ -78,8 +79,12 @@ export function PlaceForm({ state }: { state: HeldGarden }) {
           <Folded title="Walls" faulty={faulty('gap', 'thickness')}>
             <WallFields typed={typed} />
           </Folded>
-          <Folded title="Bottom, earth and ground below" faulty={faulty('loosened', 'earth')}>
+          <Folded
+            title="Bottom, earth and ground below"
+            faulty={faulty('loosened', 'earth', 'passes')}
+          >
             <GroundFields typed={typed} />
+            {form.typed.kind !== 'container' && <BreakingFields typed={typed} />}
             {form.typed.kind !== 'container' && (
               <OwnEarth typed={typed} state={state} before={before} />
             )}

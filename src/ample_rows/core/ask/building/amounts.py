@@ -8,6 +8,7 @@ from ample_rows.core import plan as p
 from ample_rows.core.book import Book
 from ample_rows.core.carpentry.frame import Frame, bent_cm, sheet_of, walled
 from ample_rows.core.place.report import PlaceReport
+from ample_rows.core.soil.breaking import broken
 
 _DUST_M2 = 1e-6
 
@@ -32,6 +33,13 @@ def amounts_of(chosen: Chosen, frames: list[Frame], build: p.Build, book: Book) 
             total[sheet.material] += sheet.area_m2
         if place.kind == "container" and place.material in book.materials:
             total[place.material] += 1
+    hired = sum(
+        broken(place, r.inside_area_m2, r.layers.loosened_cm, book).machine_hours
+        for place, r in chosen
+    )
+    if hired:
+        # A machine is hired by the day, for all places together.
+        total["machine-hire"] += math.ceil(hired / book.value("hire_day_hours") - _DUST_M2)
     for material, amount in _watering(chosen, book):
         # What is carried round is bought once.
         total[material] = max(1.0, total[material]) if amount is None else total[material] + amount

@@ -35,6 +35,7 @@ from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry import shapes
 from ample_rows.core.place.report import OrderReport, PlaceReport
 from ample_rows.core.place.total_order import order_for
+from ample_rows.core.soil.breaking import broken
 from ample_rows.core.words.message import Number, Text, message
 from ample_rows.core.words.working import Term, of_rule
 
@@ -221,7 +222,7 @@ def _place_build(estimate: Estimate, place: p.Place, report: PlaceReport) -> Pla
             rows.append(PieceRow("post", frame.posts, frame.post_cm))
     area = shapes.inside_area_m2(place.shape)
     framing = _framing_hours(frame, book) if frame else 0.0
-    loosening = area * report.layers.loosened_cm / 20 * book.value("hours_per_m2_loosened")
+    loosening = broken(place, area, report.layers.loosened_cm, book).hours
     filling = report.soil.order_litres / 1000 * book.value("hours_per_m3_moved")
     _, putting_up = supports_of_place(estimate, place.id)
     return PlaceBuild(
