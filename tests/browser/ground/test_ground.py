@@ -417,3 +417,15 @@ def test_hills_on_the_horizon_take_their_sun(open_yard):
         open_yard.get_by_label(side, exact=True).fill("25")
     open_yard.get_by_role("button", name="Save the yard").click()
     expect(thing(open_yard, "place")).not_to_have_text(before)
+
+
+def test_a_path_is_covered_and_costed(open_yard, base_url):
+    open_yard.get_by_role("button", name="path", exact=True).click()
+    form = open_yard.get_by_role("region", name="path")
+    form.get_by_label("Covered with").select_option("gravel over cloth")
+    form.get_by_role("button", name="Save").click()
+    expect(form.get_by_label("Depth")).to_be_visible()
+    slug = open_yard.url.split("/")[4]
+    open_yard.goto(f"{base_url}/gardens/{slug}/soil?view=building")
+    row = open_yard.get_by_role("table", name=re.compile("^Paths")).get_by_role("row")
+    expect(row.filter(has_text="Gravel over cloth")).to_contain_text("10–20")

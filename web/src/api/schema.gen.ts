@@ -2155,6 +2155,8 @@ export interface components {
             boards: components["schemas"]["BoardOrder"][];
             /** Lines */
             lines: components["schemas"]["BillLine"][];
+            /** Paths */
+            paths: components["schemas"]["BillLine"][];
             /** Missing */
             missing: string[];
             /** Cost */
@@ -4543,7 +4545,7 @@ export interface components {
          *     `dries` is the water that a container of it wants, against a tight wall; `roll_cm` are the
          *     widths in which a sheet is usually sold; twine spans `most_span_cm` at most between posts. A
          *     post `across_cm` thick is as strong as a round wooden one of `strong_as_cm`, and takes so
-         *     many `fittings`.
+         *     many `fittings`. A path's loose covering is `laid_cm` deep, and laid anew as its life ends.
          */
         Material: {
             /** Label */
@@ -4552,7 +4554,7 @@ export interface components {
              * Used For
              * @enum {string}
              */
-            used_for: "frame" | "post" | "bottom" | "support" | "cover" | "container" | "water" | "ground";
+            used_for: "frame" | "post" | "bottom" | "support" | "cover" | "container" | "water" | "ground" | "path";
             /**
              * Unit
              * @enum {string}
@@ -4572,6 +4574,8 @@ export interface components {
             /** Most Span Cm */
             most_span_cm?: number | null;
             walling?: components["schemas"]["Walling"] | null;
+            /** Laid Cm */
+            laid_cm?: number | null;
             /** Across Cm */
             across_cm?: number | null;
             /** Strong As Cm */
@@ -5063,7 +5067,8 @@ export interface components {
         };
         /**
          * Path
-         * @description Ground kept free for walking: a line with a width, for feet, a barrow or a chair.
+         * @description Ground kept free for walking: a line with a width, for feet, a barrow or a chair, covered
+         *     with a material so deep; as deep as it is usually laid where that is left out.
          */
         Path: {
             /** Name */
@@ -5077,6 +5082,10 @@ export interface components {
             width_cm: number;
             /** Use */
             use?: ("feet" | "barrow" | "chair") | null;
+            /** Covering */
+            covering?: string | null;
+            /** Covering Cm */
+            covering_cm?: number | null;
         } & {
             [key: string]: unknown;
         };

@@ -49,17 +49,20 @@ class Material(Record):
     `dries` is the water that a container of it wants, against a tight wall; `roll_cm` are the
     widths in which a sheet is usually sold; twine spans `most_span_cm` at most between posts. A
     post `across_cm` thick is as strong as a round wooden one of `strong_as_cm`, and takes so
-    many `fittings`.
+    many `fittings`. A path's loose covering is `laid_cm` deep, and laid anew as its life ends.
     """
 
     label: Text
-    used_for: Literal["frame", "post", "bottom", "support", "cover", "container", "water", "ground"]
+    used_for: Literal[
+        "frame", "post", "bottom", "support", "cover", "container", "water", "ground", "path"
+    ]
     unit: Unit
     life_years: Years
     dries: Size = 1.0
     roll_cm: tuple[Size, ...] = ()
     most_span_cm: Size | None = None
     walling: Walling | None = None
+    laid_cm: Size | None = None
     across_cm: Size | None = None
     strong_as_cm: Size | None = None
     fittings: dict[str, Size] = Field(default_factory=dict)

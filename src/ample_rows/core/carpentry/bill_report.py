@@ -91,6 +91,7 @@ class BuildReport:
     places: tuple[PlaceBuild, ...]
     boards: tuple[BoardOrder, ...]
     lines: tuple[BillLine, ...]
+    paths: tuple[BillLine, ...]
     missing: tuple[Text, ...]
     cost: float | None
     a_year: float | None

@@ -127,6 +127,9 @@ def site_faults(site: p.Site, book: Book) -> Iterator[Fault]:
     problem = ring_fault(site.outline_m) if site.outline_m else None
     if problem:
         yield Fault("site.outline_m", problem)
+    for index, walk in enumerate(site.paths):
+        if walk.covering is not None:
+            yield from material_faults(walk.covering, f"site.paths[{index}].covering", "path", book)
     for index, name in enumerate(site.animals):
         if name not in book.animals:
             yield Fault(f"site.animals[{index}]", unknown(name, "animal", book.animals))

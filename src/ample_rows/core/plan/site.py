@@ -37,12 +37,15 @@ class Tank(PlanValue):
 
 
 class Path(PlanValue):
-    """Ground kept free for walking: a line with a width, for feet, a barrow or a chair."""
+    """Ground kept free for walking: a line with a width, for feet, a barrow or a chair, covered
+    with a material so deep; as deep as it is usually laid where that is left out."""
 
     name: Name | None = None
     line_m: Annotated[tuple[PointM, ...], Field(min_length=2, max_length=1_000)]
     width_cm: Measure
     use: PathUse | None = None
+    covering: Ident | None = None
+    covering_cm: Annotated[float, Field(gt=0, le=100, allow_inf_nan=False)] | None = None
 
 
 class SunSeen(PlanValue):

@@ -6,6 +6,7 @@ from ample_rows.core.ask.building.bill import bill_for
 from ample_rows.core.carpentry.frame import frame_of, sheet_of, sheets_for
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry.shapes import Box
+from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.words.message import said
 from tests.conftest import bed, document, rectangle, tub
 
@@ -187,3 +188,34 @@ def test_a_bent_wall_of_brick_goes_all_round(bill):
     (line,) = [line for line in found.lines if line.material == "brick"]
     # 471 cm round: 21 bricks a course, four courses.
     assert line.amount == 4 * 21
+
+
+def test_paths_are_covered_by_volume_or_by_ground(read, reported, book):
+    paths = [
+        # 4 m of 60 cm, 7 cm deep; the same bent, 10 cm deep; and 2.5 m of slabs.
+        {"line_m": [[0, 0], [4, 0]], "width_cm": 60, "covering": "path-chips"},
+        {
+            "line_m": [[0, 2], [2, 2], [4, 2]],
+            "width_cm": 60,
+            "covering": "path-chips",
+            "covering_cm": 10,
+        },
+        {"line_m": [[0, 4], [0, 6.5]], "width_cm": 80, "covering": "path-slabs"},
+        {"line_m": [[0, 5], [4, 5]], "width_cm": 40},
+    ]
+    doc = document(site={"paths": paths})
+    doc["build"] = {"prices": [{"material": "path-slabs", "price": 20}]}
+    found = bill_for(Estimate(read(doc), book), reported(doc).places)
+    lines = {line.material: line for line in found.paths}
+    assert lines["path-chips"].amount == pytest.approx(2.4 * 70 + 2.4 * 100)
+    assert lines["path-chips"].cost is None
+    assert lines["path-slabs"].amount == pytest.approx(2)
+    assert lines["path-slabs"].cost == pytest.approx(40)
+    # Slabs last twenty to forty years.
+    assert lines["path-slabs"].a_year == pytest.approx(40 / 30)
+
+
+def test_a_path_is_not_covered_with_a_board(read):
+    paths = [{"line_m": [[0, 0], [4, 0]], "width_cm": 60, "covering": "softwood-board"}]
+    with pytest.raises(PlanFaultsError, match=r"site\.paths\[0\]\.covering"):
+        read(document(site={"paths": paths}))

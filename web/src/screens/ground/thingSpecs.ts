@@ -66,7 +66,9 @@ export interface Spec {
 const GONE: Spec = { title: 'gone', fields: [], edit: () => siteEdit({}) };
 const ANYWHERE = -100_000;
 
-export function specOf(state: HeldGarden, thing: Thing): Spec {
+export type Coverings = readonly (readonly [string, string])[];
+
+export function specOf(state: HeldGarden, thing: Thing, coverings: Coverings): Spec {
   const site = siteOf(state.plan);
   switch (thing.kind) {
     case 'obstacle': {
@@ -74,7 +76,7 @@ export function specOf(state: HeldGarden, thing: Thing): Spec {
       return obstacle ? obstacleSpec(obstacle, thing.id) : GONE;
     }
     case 'path':
-      return pathSpec(site, thing.index);
+      return pathSpec(site, thing.index, coverings);
     case 'tap':
       return tapSpec(site, thing.index);
     case 'tank':
@@ -154,7 +156,7 @@ const named = (read: Read) => ({ name: read.text('name') });
 const swapped = <T>(list: readonly T[], index: number, value: T): T[] =>
   list.map((old, i) => (i === index ? value : old));
 
-function pathSpec(site: Site, index: number): Spec {
+function pathSpec(site: Site, index: number, coverings: Coverings): Spec {
   const path = site.paths[index];
   if (!path) return GONE;
   const first = path.line_m[0] ?? [0, 0];
@@ -171,6 +173,16 @@ function pathSpec(site: Site, index: number): Spec {
         options: USES,
       },
       length('width', 'Width', path.width_cm / 100),
+      {
+        kind: 'choice',
+        key: 'covering',
+        label: 'Covered with',
+        value: path.covering ?? '',
+        options: [['', 'nothing'], ...coverings],
+      },
+      ...(path.covering
+        ? [length('deep', 'Depth', path.covering_cm ? path.covering_cm / 100 : null)]
+        : []),
       ...spotFields(first),
       length('x2', 'Ends from the left', last[0]),
       length('y2', 'Ends from below', last[1]),
@@ -182,6 +194,8 @@ function pathSpec(site: Site, index: number): Spec {
           ...named(read),
           use: read.typed.use as 'feet',
           width_cm: read.metres('width', 0.01) * 100,
+          covering: read.typed.covering || null,
+          covering_cm: read.text('deep') === null ? null : read.metres('deep', 0.001) * 100,
           line_m: [
             spot(read),
             ...path.line_m.slice(1, -1),

@@ -5,6 +5,7 @@ from collections.abc import Iterable, Sequence
 
 from ample_rows.core import plan as p
 from ample_rows.core.ask.building.amounts import Chosen, amounts_of
+from ample_rows.core.ask.building.paths import path_amounts
 from ample_rows.core.ask.covers.sheet import covers_of_place
 from ample_rows.core.ask.supports.put_up import supports_of_place
 from ample_rows.core.book import Book
@@ -54,19 +55,21 @@ def bill_for(estimate: Estimate, reports: Iterable[PlaceReport]) -> BuildReport:
     wanted = [(place, r) for place, r in chosen if stage_of(place) != "standing"]
     boards, lines, missing = _costed(estimate, wanted)
     stages = tuple(_stage(name, chosen, estimate) for name in STAGES)
+    paths, _ = bill_lines(path_amounts(plan.site, book), plan.build, book)
     everything = [*(b.cost for b in boards), *(line.cost for line in lines)]
     parts = tuple(_place_build(estimate, place, r) for place, r in chosen)
     return BuildReport(
         places=parts,
         boards=boards,
         lines=lines,
+        paths=paths,
         missing=missing,
         cost=None if missing else _summed(everything),
         a_year=None if missing else _a_year(boards, lines, book),
         hours=sum(stage.hours for stage in stages if stage.stage != "standing"),
         stages=tuple(stage for stage in stages if stage.places),
         starts=_starts(plan, wanted, None if missing else _summed(everything), book),
-        cautions=_cautions(boards, lines, book),
+        cautions=_cautions(boards, (*lines, *paths), book),
         working=_working(boards, lines, book),
     )
 

@@ -33,7 +33,7 @@ export function BuildPrices({ state, build, onEdit, onSaved }: Props) {
   const prices = given?.prices ?? [];
   const [count, setCount] = useState(Math.max(1, boards.length));
   const kinds = Object.entries(materials).filter(([, m]) => m.used_for === 'frame' && !m.walling);
-  const others = build.lines.map((line) => line.material);
+  const others = [...build.lines, ...build.paths].map((line) => line.material);
   const first: Record<string, string> = {
     ...Object.fromEntries(
       boards.flatMap((board, i) => [

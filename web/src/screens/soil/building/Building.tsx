@@ -35,6 +35,13 @@ export function Building({ state, onEdit }: Props) {
           <CutList key={order.material} order={order} />
         ))}
         {build.lines.length > 0 && <BillTable caption="Other materials" lines={build.lines} />}
+        {build.paths.length > 0 && (
+          <BillTable
+            caption="Paths, laid anew when their years are over"
+            lines={build.paths}
+            total={summed(build.paths.map((line) => line.cost))}
+          />
+        )}
       </div>
       <aside className="side flex min-h-0 flex-col gap-3 overflow-y-auto border-l border-rule px-3 pb-3 pt-2">
         <section aria-labelledby="build-cost">
@@ -67,6 +74,13 @@ export function Building({ state, onEdit }: Props) {
     </>
   );
 }
+
+/** A sum of costs; null while one of them is not known. */
+const summed = (costs: readonly (number | null)[]) =>
+  costs.reduce<number | null>(
+    (sum, cost) => (sum === null || cost === null ? null : sum + cost),
+    0,
+  );
 
 function Costs({ build }: { build: BuildReport }) {
   return (
