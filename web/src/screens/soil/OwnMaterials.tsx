@@ -1,5 +1,3 @@
-import { useState } from 'react';
-
 import type { HeldGarden } from '../../api/merge';
 import type { Edit, Soil } from '../../api/types';
 import { nextId } from '../../edits/edits';
@@ -7,6 +5,7 @@ import { MeasureField, NumberField, TextField, useTyped } from '../../kit/form';
 import { textOf } from '../../kit/reader';
 import { measureText } from '../../kit/measures';
 import { useUnits } from '../../kit/preferences';
+import { OwnList } from './OwnList';
 
 type Own = Soil['materials'][number];
 
@@ -19,50 +18,21 @@ export function OwnMaterials({
   onEdit: (edit: Edit) => void;
 }) {
   const own = state.plan.soil?.materials ?? [];
-  const [open, setOpen] = useState<string | null>(null);
   const used = new Set([
     ...(state.plan.soil?.recipes ?? []).flatMap((recipe) => recipe.parts.map((part) => part.of)),
     ...state.plan.places.flatMap((place) => place.added.map((layer) => layer.material)),
   ]);
-  const save = (materials: readonly Own[]) => {
-    onEdit({ do: 'change-soil', changes: { materials: [...materials] } });
-    setOpen(null);
-  };
   return (
     <div className="mt-3">
-      <ul>
-        {own.map((material) => (
-          <li key={material.id} className="flex gap-4 border-t border-faint py-1">
-            <span className="font-semibold">{material.name ?? material.id}</span>
-            <button type="button" className="press" onClick={() => setOpen(material.id)}>
-              Edit
-            </button>
-            {used.has(material.id) ? (
-              <span className="text-muted">in use</span>
-            ) : (
-              <button
-                type="button"
-                className="press"
-                onClick={() => save(own.filter((other) => other.id !== material.id))}
-              >
-                Remove
-              </button>
-            )}
-          </li>
-        ))}
-      </ul>
-      {open === null ? (
-        <button type="button" className="press" onClick={() => setOpen('')}>
-          A material of your own
-        </button>
-      ) : (
-        <MaterialForm
-          key={open}
-          material={own.find((other) => other.id === open)}
-          taken={own.map((other) => other.id)}
-          onSave={(made) => save([...own.filter((other) => other.id !== made.id), made])}
-        />
-      )}
+      <OwnList
+        items={own}
+        inUse={used}
+        newWords="A material of your own"
+        onSave={(materials) => onEdit({ do: 'change-soil', changes: { materials } })}
+        form={(material, keep) => (
+          <MaterialForm material={material} taken={own.map((other) => other.id)} onSave={keep} />
+        )}
+      />
     </div>
   );
 }

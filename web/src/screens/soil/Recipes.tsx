@@ -1,7 +1,6 @@
-import { useState } from 'react';
-
 import type { HeldGarden } from '../../api/merge';
 import type { Edit, Soil } from '../../api/types';
+import { OwnList } from './OwnList';
 import { OwnMaterials } from './OwnMaterials';
 import { Choice } from '../../kit/Choice';
 import { NumberField, TextField, useTyped, WholeFault } from '../../kit/form';
@@ -16,56 +15,36 @@ interface Props {
 /** The grower's own recipes, each begun from one that ships and changed part by part. */
 export function Recipes({ state, onEdit }: Props) {
   const recipes = state.plan.soil?.recipes ?? [];
-  const [open, setOpen] = useState<string | null>(null);
+  const own = state.plan.soil?.materials ?? [];
   const inUse = new Set([state.plan.soil?.mix, ...state.plan.places.map((place) => place.mix)]);
-  const save = (next: typeof recipes) => {
-    onEdit({ do: 'change-soil', changes: { recipes: next } });
-    setOpen(null);
-  };
   return (
     <div>
       <p className="mb-1 text-muted">A recipe settles, weighs and holds water as its parts do.</p>
-      <ul>
-        {recipes.map((recipe) => (
-          <li key={recipe.id} className="border-t border-faint py-1">
-            <span className="font-semibold">{recipe.name ?? recipe.id}</span>
-            <span className="block text-muted">
-              {recipe.parts.map((part) => `${part.parts} ${part.of}`).join(', ')}
-            </span>
-            <button type="button" className="press mr-4" onClick={() => setOpen(recipe.id)}>
-              Edit
-            </button>
-            {inUse.has(recipe.id) ? (
-              <span className="text-muted">in use</span>
-            ) : (
-              <button
-                type="button"
-                className="press"
-                onClick={() => save(recipes.filter((r) => r.id !== recipe.id))}
-              >
-                Remove
-              </button>
-            )}
-          </li>
-        ))}
-      </ul>
-      {open === null ? (
-        <button type="button" className="press" onClick={() => setOpen('')}>
-          A recipe of your own
-        </button>
-      ) : (
-        <RecipeForm
-          key={open}
-          recipe={recipes.find((r) => r.id === open)}
-          own={state.plan.soil?.materials ?? []}
-          taken={recipes.map((r) => r.id)}
-          onSave={(made) => save([...recipes.filter((r) => r.id !== made.id), made])}
-        />
-      )}
+      <OwnList
+        items={recipes}
+        said={(recipe) =>
+          recipe.parts.map((part) => `${part.parts} ${nameIn(own, part.of)}`).join(', ')
+        }
+        inUse={inUse}
+        newWords="A recipe of your own"
+        onSave={(next) => onEdit({ do: 'change-soil', changes: { recipes: next } })}
+        form={(recipe, keep) => (
+          <RecipeForm
+            recipe={recipe}
+            own={own}
+            taken={recipes.map((other) => other.id)}
+            onSave={keep}
+          />
+        )}
+      />
       <OwnMaterials state={state} onEdit={onEdit} />
     </div>
   );
 }
+
+/** What a part of a recipe is called: a material of the grower's own by its name. */
+const nameIn = (own: Soil['materials'], id: string) =>
+  own.find((material) => material.id === id)?.name ?? id;
 
 type Recipe = NonNullable<NonNullable<HeldGarden['plan']['soil']>['recipes']>[number];
 
@@ -86,7 +65,6 @@ function RecipeForm({
   const mixes = useMixes().data ?? {};
   const shipped = Object.keys(useIngredients().data ?? {});
   const ingredients = [...own.map((material) => material.id), ...shipped];
-  const named = (id: string) => own.find((material) => material.id === id)?.name ?? id;
   const first: Record<string, string> = {
     [NAME]: recipe?.name ?? '',
     ...Object.fromEntries((recipe?.parts ?? []).map((part) => [part.of, String(part.parts)])),
@@ -120,7 +98,7 @@ function RecipeForm({
         onChange={begin}
       />
       {ingredients.map((what) => (
-        <NumberField key={what} form={form} name={what} label={`Parts of ${named(what)}`} />
+        <NumberField key={what} form={form} name={what} label={`Parts of ${nameIn(own, what)}`} />
       ))}
       <WholeFault form={form} />
       <p className="col-span-full pt-1">
