@@ -259,12 +259,14 @@ function Choices({ report, support, system, tables, onChange }: ChoicesProps) {
           onChange={(id) => onChange({ system: id })}
         />
       </div>
-      <Choice
-        label="Stands"
-        value={support.line_cm ? 'line' : (support.edge ?? '')}
-        options={EDGES.filter(([id]) => id !== 'line' || support.line_cm)}
-        onChange={(stands) => onChange(standing(stands, report))}
-      />
+      <div className="col-span-2">
+        <Choice
+          label="Stands"
+          value={support.line_cm ? 'line' : (support.edge ?? '')}
+          options={EDGES.filter(([id]) => id !== 'line' || support.line_cm)}
+          onChange={(stands) => onChange(standing(stands, report))}
+        />
+      </div>
       {support.line_cm && (
         <Choice
           label="Planted"
