@@ -110,10 +110,10 @@ def test_frames_are_staged_costed_and_cut(page, base_url):
     # What comes later is on the same list of boards, costed apart.
     expect(cuts.get_by_role("heading")).to_contain_text("15 to buy")
     page.get_by_role("button", name="Boards and prices").click()
-    page.get_by_label("corner and side post, a m").fill("x")
+    page.get_by_label("wooden post, a m").fill("x")
     page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("alert")).to_contain_text("Enter a number")
-    page.get_by_label("corner and side post, a m").fill("")
+    page.get_by_label("wooden post, a m").fill("")
     page.get_by_role("button", name="Save").click()
     expect(page.get_by_text("Still needed for a total: a price for corner")).to_be_visible()
 
