@@ -34,6 +34,7 @@ from ample_rows.core.ask.remedies import Remedy, remedies
 from ample_rows.core.ask.succession.follow import Follow, following
 from ample_rows.core.ask.succession.leads import Leads, leads_of
 from ample_rows.core.ask.succession.mixed_start import mixed_start
+from ample_rows.core.ask.succession.sprinkle import MOST_SPRINKLED, Sprinkled, sprinkle
 from ample_rows.core.ask.succession.waves import MOST_WAVES, Waves, waves_of
 from ample_rows.core.calendar.soil_of_day import soil_of_day
 from ample_rows.core.calendar.soil_warmth import SoilWarmth
@@ -126,6 +127,17 @@ def waves(planting: str, here: Garden, count: Count = 3, every_days: Every = 14.
 def mixed(planting: str, here: Garden) -> Waves:
     """A planting half as plants, half from seed, begun on one day."""
     return mixed_start(here, planting)
+
+
+@router.get("/plantings/{planting}/sprinkle")
+def sprinkled(
+    planting: str,
+    crop: Annotated[str, Query(max_length=120)],
+    plants: Annotated[int, Query(ge=1, le=MOST_SPRINKLED)],
+    here: Garden,
+) -> Sprinkled:
+    """So many plants of a crop spread among those of a planting, and what makes room for them."""
+    return sprinkle(here, planting, crop, plants)
 
 
 @router.get("/plantings/{planting}/leads")

@@ -206,3 +206,21 @@ def test_a_garden_in_feet_and_american_words(page, base_url):
     page.get_by_label("Measures on this device").select_option("metric")
     page.get_by_role("link", name=re.compile("^Bed 2")).click()
     expect(page.get_by_text("121.9 × 243.8 cm inside")).to_be_visible()
+
+
+def test_herbs_are_sprinkled_by_number_among_a_crop(own_bed):
+    paint(own_bed, "A1", "B2")
+    shelf(own_bed).get_by_role("button", name=re.compile("maincrop carrot")).click()
+    carrots = own_bed.get_by_role("button", name="maincrop carrot, 64")
+    carrots.click()
+    card(own_bed).get_by_role("button", name="Sprinkle flowers or herbs").click()
+    among = card(own_bed).get_by_role("region", name="Sprinkled among it")
+    among.get_by_label("How many plants").fill("0")
+    expect(among.get_by_role("alert")).to_contain_text("from 1 to 200")
+    among.get_by_label("How many plants").fill("2")
+    among.get_by_label("Which").select_option("chives")
+    expect(among).to_contain_text(re.compile("of 64 maincrop carrot make room"))
+    among.get_by_role("button", name="Sprinkle them").click()
+    expect(own_bed.get_by_role("button", name=re.compile("^Cv, chives"))).to_be_visible()
+    expect(carrots).to_have_count(0)
+    expect(own_bed.locator("svg.bed")).to_contain_text("+ Cv")

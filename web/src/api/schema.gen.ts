@@ -853,6 +853,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/plantings/{planting}/sprinkle": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Sprinkled
+         * @description So many plants of a crop spread among those of a planting, and what makes room for them.
+         */
+        get: operations["sprinkled_api_gardens__slug__plantings__planting__sprinkle_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{slug}/plantings/{planting}/leads": {
         parameters: {
             query?: never;
@@ -6874,6 +6894,22 @@ export interface components {
             in_sight: boolean | null;
         };
         /**
+         * Sprinkled
+         * @description So many plants of one crop among another's, the host's that make room, and the edit.
+         */
+        Sprinkled: {
+            /** Plants */
+            plants: number;
+            /** Give Way */
+            give_way: number;
+            /** Kg */
+            kg: number;
+            /** Host Less Kg */
+            host_less_kg: number;
+            /** Edit */
+            edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["AddPlaces"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["FitGrid"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepAlternative"] | components["schemas"]["TakeAlternative"] | components["schemas"]["ForgetAlternative"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
+        };
+        /**
          * StageCost
          * @description The places of one stage together. The cost is null while a price is missing.
          */
@@ -8414,6 +8450,7 @@ export type SoilWarmth = components['schemas']['SoilWarmth'];
 export type SoldAs = components['schemas']['SoldAs'];
 export type Sowing = components['schemas']['Sowing'];
 export type SpotReport = components['schemas']['SpotReport'];
+export type Sprinkled = components['schemas']['Sprinkled'];
 export type StageCost = components['schemas']['StageCost'];
 export type Stake = components['schemas']['Stake'];
 export type StandRiser = components['schemas']['StandRiser'];
@@ -12608,6 +12645,104 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Waves"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sprinkled_api_gardens__slug__plantings__planting__sprinkle_get: {
+        parameters: {
+            query: {
+                crop: string;
+                plants: number;
+            };
+            header?: never;
+            path: {
+                planting: string;
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Sprinkled"];
                 };
             };
             /** @description The request cannot be read */

@@ -14,6 +14,7 @@ import { HowMany } from './HowMany';
 import { LedOver } from './LedOver';
 import { Neighbours } from './Neighbours';
 import { Spots } from './Spots';
+import { Sprinkle } from './Sprinkle';
 import { Varieties } from './Varieties';
 import { Waves } from './Waves';
 import { LAYOUTS, STARTS } from '../../shared/words';
@@ -116,6 +117,7 @@ export function PlantingCard({ state, planting, report, place, chosen, onEdit }:
         </button>
       )}
       <Spots planting={planting} report={report} change={change} />
+      <Sprinkle state={state} planting={planting} report={report} onEdit={onEdit} />
       <LedOver state={state} planting={planting} onEdit={onEdit} />
       {!planting.support && report.cells.length > 1 && (
         <Waves
