@@ -1,5 +1,7 @@
 """Own figures and own kinds in the crop book, and crop files in and out."""
 
+import re
+
 import pytest
 from playwright.sync_api import expect
 
@@ -69,3 +71,24 @@ def test_a_crop_file_is_taken_but_for_what_is_wrong_in_it(carrot, tmp_path):
     file.write_text("not a crop file")
     carrot.get_by_label("A crop file, CSV or TOML").set_input_files(file)
     expect(carrot.get_by_text("friends.toml: file: not TOML")).to_be_visible()
+
+
+def test_a_crop_gains_and_loses_ways_up(page, base_url):
+    page.goto(f"{base_url}/gardens/lantern-court/crops?crop=courgette")
+    entry = page.get_by_role("article", name="courgette")
+    ways = entry.get_by_role("region", name="Ways of growing it")
+    row = ways.get_by_role("row", name=re.compile("net on posts", re.I))
+    net = page.get_by_role("checkbox", name="net on posts")
+
+    def tick(wanted):
+        expect(net).to_be_checked(checked=not wanted)
+        net.click()
+        expect(row).to_have_count(1 if wanted else 0)
+
+    expect(ways).to_be_visible()
+    page.get_by_text("Your own ways of growing it").click()
+    tick(True)
+    tick(False)
+    tick(True)
+    page.get_by_role("button", name="The book’s own ways").click()
+    expect(row).to_have_count(0)

@@ -8,6 +8,7 @@ import { CropIndex } from './CropIndex';
 import { CropWindows } from './CropWindows';
 import { OwnFigures } from './OwnFigures';
 import { OwnKind } from './OwnKind';
+import { OwnWays } from './OwnWays';
 import { useCropPage, useIndex } from '../../api/useBook';
 
 const FIRST = 'tomato';
@@ -54,6 +55,11 @@ export function CropBook({ state }: { state: HeldGarden }) {
             <CropEntry page={page.data} nameOf={nameOf} onOpen={(id) => set('crop', id)} />
             <OwnFigures
               key={`${page.data.crop.id} ${version}`}
+              page={page.data}
+              onEdit={(edit) => void editor.edit(edit)}
+            />
+            <OwnWays
+              key={`ways ${page.data.crop.id}`}
               page={page.data}
               onEdit={(edit) => void editor.edit(edit)}
             />
