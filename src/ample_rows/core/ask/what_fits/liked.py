@@ -54,7 +54,8 @@ _LEAST_OF_PLACE = 0.7
 
 @dataclass(frozen=True)
 class _Bed:
-    """A bed as far as it is planted: its plan, and the squares that are free all year.
+    """A bed as far as it is planted: its plan, and the squares that are free all year, with the
+    order of all its squares from the side away from the sun.
 
     `then` may follow anything in it; nothing starts before `since`. `put_up_with` are the codes
     of notes that are no reason against a crop.
@@ -66,7 +67,7 @@ class _Bed:
     since: date
     put_up_with: frozenset[str]
     free: dict[Spot, str]
-    poleward_first: bool
+    order: tuple[Spot, ...]
 
     @property
     def place(self) -> p.Place:
@@ -170,8 +171,14 @@ def _bed(
     setting = Estimate(plan, book).setting
     since = since if since <= setting.year.end else setting.year.start
     azimuth = math.radians((place.heading_deg or 0.0) + setting.north_deg)
-    northward = math.cos(azimuth) > 0
-    return _Bed(plan, book, then, since, put_up_with, free, northward == (setting.latitude < 0))
+    pole = 1 if setting.latitude >= 0 else -1
+
+    def poleward(spot: Spot) -> float:
+        column, row = spot
+        return round(pole * (row * math.cos(azimuth) - column * math.sin(azimuth)), 6)
+
+    order = tuple(sorted(free, key=lambda spot: (-poleward(spot), spot[1], spot[0])))
+    return _Bed(plan, book, then, since, put_up_with, free, order)
 
 
 def _with_entry(bed: _Bed, entry: LikedEntry, *, portions: int) -> _Bed:
@@ -209,10 +216,10 @@ def _sizes(entry: LikedEntry, bed: _Bed, portions: int) -> list[tuple[int, int]]
 
 def _free_block(bed: _Bed, columns: int, rows: int) -> Block:
     """The first rectangle of free squares, from the side away from the sun."""
-    order = sorted(bed.free, key=lambda spot: (spot[1], spot[0]), reverse=not bed.poleward_first)
-    for column, row in order:
-        step = 1 if bed.poleward_first else -1
-        spots = [(column + step * i, row + step * j) for j in range(rows) for i in range(columns)]
+    for column, row in bed.order:
+        if (column, row) not in bed.free:
+            continue
+        spots = [(column + i, row + j) for j in range(rows) for i in range(columns)]
         if all(spot in bed.free for spot in spots):
             return tuple(bed.free[spot] for spot in sorted(spots))
     return ()
