@@ -23,7 +23,7 @@ from ample_rows.api.app import create_app, occupy
 from ample_rows.api.door import Door
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
-from ample_rows.core.book.own_soil import own_book
+from ample_rows.core.book.own import own_book
 from ample_rows.core.checks import read_plan
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.estimate.report import Report

@@ -5,7 +5,7 @@ from collections import OrderedDict
 
 from ample_rows import PROGRAM
 from ample_rows.core.book import Book
-from ample_rows.core.book.own_soil import own_book
+from ample_rows.core.book.own import own_book
 from ample_rows.core.book.regions import book_in
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.plan import Plan

@@ -4,7 +4,7 @@ import sys
 from pathlib import Path
 
 from ample_rows import PROGRAM
-from ample_rows.core.book.own_soil import own_book
+from ample_rows.core.book.own import own_book
 from ample_rows.core.checks import read_plan
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.estimate.report import Report

@@ -6,7 +6,7 @@ import sys
 from datetime import date
 
 from ample_rows.cli.estimate import FAULT, read
-from ample_rows.core.book.own_soil import own_book
+from ample_rows.core.book.own import own_book
 from ample_rows.core.checks import read_plan
 from ample_rows.core.plan import PointM
 from ample_rows.core.plan.reading import PlanFaultsError

@@ -43,6 +43,31 @@ def test_prices_are_typed_and_change_what_is_cheapest(soil):
     expect(soil.get_by_text("Cheapest: loose, delivered.").first).to_be_visible()
 
 
+def test_the_growers_own_barrow_counts_the_soil_and_is_typed(soil, base_url):
+    soil.goto(f"{base_url}/gardens/lantern-court/garden")
+    measures = soil.get_by_role("form", name="Your own measures")
+    measures.get_by_label("How many buckets").fill("6")
+    measures.get_by_label("fill, L").nth(3).fill("3 hands")
+    measures.get_by_role("button", name="Save the measures").click()
+    expect(measures.get_by_role("alert")).to_contain_text("Enter a number from 0.01")
+    measures.get_by_label("fill, L").nth(3).fill("90")
+    measures.get_by_label("fill, L").nth(4).fill("100 L")
+    measures.get_by_role("button", name="Save the measures").click()
+    expect(measures.get_by_label("fill, L").nth(3)).to_have_value("15")
+    soil.get_by_role("link", name="Soil").click()
+    expect(soil.get_by_role("button", name="South bed", exact=True)).to_be_visible()
+    for name in ("House border", "Long bed", "Tub by the tap"):
+        soil.get_by_label(f"Fill {name} now").uncheck()
+    expect(soil.get_by_text("1,029 L to pour: 11 barrows, or 69 buckets.")).to_be_visible()
+    soil.get_by_role("button", name="Leaves, manure or greens").click()
+    layer = soil.get_by_role("form", name="Soft matter")
+    layer.get_by_label("or so much in all").fill("2 barrows")
+    layer.get_by_label("On", exact=True).fill("2027-03-01")
+    layer.get_by_role("button", name="Add it").click()
+    # 200 L over the South bed's 3.2 m².
+    expect(soil.get_by_text("of leaves, laid on top, 1 March")).to_contain_text("6.")
+
+
 def test_a_price_below_zero_is_told_at_its_field(soil):
     soil.get_by_role("button", name="Mix and prices").click()
     soil.get_by_label("Delivery").fill("-5")
@@ -115,7 +140,7 @@ def test_frames_are_staged_costed_and_cut(page, base_url):
     expect(page.get_by_role("alert")).to_contain_text("Enter a number")
     page.get_by_label("wooden post, a m").fill("")
     page.get_by_role("button", name="Save").click()
-    expect(page.get_by_text("Still needed for a total: a price for corner")).to_be_visible()
+    expect(page.get_by_text("Still needed for a total: a price for wooden post")).to_be_visible()
 
 
 def test_ways_to_water_stand_side_by_side_and_a_mulch_saves(page, base_url):

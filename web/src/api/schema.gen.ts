@@ -3428,6 +3428,8 @@ export interface components {
             packet: string | null;
             /** Packet G */
             packet_g: number | null;
+            /** Packet By Measure */
+            packet_by_measure: string | null;
             /** Packet G Per M2 */
             packet_g_per_m2: number | null;
             /** Packet P2O5 G */
@@ -3735,7 +3737,8 @@ export interface components {
          *
          *     `per_square` are its own counts for a square of 30 cm, by crop, where they are not the book's.
          *     `units` and `words` are those in which the grower reads and types. `winter_low_c` is the
-         *     coldest night of a usual winter, `zone` a growing zone as the grower names it.
+         *     coldest night of a usual winter, `zone` a growing zone as the grower names it. `measures` are
+         *     the grower's own handful, scoop, can, bucket and barrow.
          */
         Garden: {
             /** Name */
@@ -3777,6 +3780,7 @@ export interface components {
             winter_low_c?: number | null;
             /** Zone */
             zone?: string | null;
+            measures?: components["schemas"]["OwnMeasures"] | null;
             /** @default {} */
             policies: components["schemas"]["Policies"];
             /**
@@ -4989,11 +4993,29 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * OwnMeasures
+         * @description What the grower's own measures hold, each filled once and poured out again. [L]
+         */
+        OwnMeasures: {
+            /** Handful */
+            handful?: number | null;
+            /** Scoop */
+            scoop?: number | null;
+            /** Can */
+            can?: number | null;
+            /** Bucket */
+            bucket?: number | null;
+            /** Barrow */
+            barrow?: number | null;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * Packet
          * @description A feed by the analysis on its packet: nitrogen, phosphate and potash by weight.
          *
          *     The label's own rate: the most to give at once, how long until the next time, and how long
-         *     to wait with picking. [g/m2, days]
+         *     to wait with picking. [g/m2, days] A handful of it, put on the scale once, is `handful_g`.
          */
         Packet: {
             /** Name */
@@ -5006,6 +5028,8 @@ export interface components {
             k2o_percent?: number | null;
             /** Price Per Kg */
             price_per_kg?: number | null;
+            /** Handful G */
+            handful_g?: number | null;
             /** At Once G Per M2 */
             at_once_g_per_m2?: number | null;
             /** Every Days */
@@ -6121,7 +6145,8 @@ export interface components {
         };
         /**
          * Report
-         * @description One evaluated plan. `year.day_hours` and the noon sun are weekly from the year's start.
+         * @description One evaluated plan. `year.day_hours` and the noon sun are weekly from the year's start;
+         *     `measures` is what a handful, a scoop, a can, a bucket and a barrow hold here. [L]
          */
         Report: {
             /**
@@ -6143,6 +6168,10 @@ export interface components {
             /** Seasons */
             seasons: number;
             year: components["schemas"]["YearReport"];
+            /** Measures */
+            measures: {
+                [key: string]: number;
+            };
             /** Places */
             places: components["schemas"]["PlaceReport"][];
             /** Plantings */
@@ -8371,6 +8400,7 @@ export type Own = components['schemas']['Own'];
 export type OwnCrop = components['schemas']['OwnCrop'];
 export type OwnFigure = components['schemas']['OwnFigure'];
 export type OwnMaterial = components['schemas']['OwnMaterial'];
+export type OwnMeasures = components['schemas']['OwnMeasures'];
 export type Packet = components['schemas']['Packet'];
 export type PacketState = components['schemas']['PacketState'];
 export type Pantry = components['schemas']['Pantry'];

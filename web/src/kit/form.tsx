@@ -104,7 +104,11 @@ export function DayField<T>(props: Props<T>) {
 }
 
 /** A measure in the grower's own unit, which stands behind its label; others can be typed. */
-export function MeasureField<T>({ label, unit, ...props }: Props<T> & { unit: CoreUnit }) {
+export function MeasureField<T>({
+  label,
+  unit,
+  ...props
+}: Props<T> & { unit: CoreUnit; placeholder?: string }) {
   const { system } = useUnits();
   return <NumberField {...props} label={`${label}, ${fieldUnit(unit, system).label}`} />;
 }

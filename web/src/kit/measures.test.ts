@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 
-import { fieldUnit, measureText, readMeasure } from './measures';
+import { fieldUnit, measureBy, measureText, readMeasure } from './measures';
 
 describe('a typed measure', () => {
   it.each([
@@ -28,6 +28,17 @@ describe('a typed measure', () => {
 
   it.each(['', 'much', '3 hands', '4 cu', '1/0 L'])('%s cannot be read', (typed) => {
     expect(readMeasure(typed, 'L of soil', 'metric')).toBeNaN();
+  });
+
+  it('is read by what the grower’s own measures hold', () => {
+    expect(readMeasure('2 barrows', 'L of soil', 'metric')).toBeNaN();
+    measureBy({ barrow: 90, handful: 0.06 });
+    expect(readMeasure('2 barrows', 'L of soil', 'imperial')).toBe(180);
+    expect(readMeasure('1 barrow', 'm³', 'metric')).toBeCloseTo(0.09);
+    expect(readMeasure('1/2 handful', 'L', 'metric')).toBeCloseTo(0.03);
+    expect(readMeasure('2 barrows', 'kg', 'metric')).toBeNaN();
+    measureBy({});
+    expect(readMeasure('2 barrows', 'L of soil', 'metric')).toBeNaN();
   });
 
   it('comes back through a field', () => {

@@ -46,10 +46,35 @@ function scaled(table: Readonly<Record<string, number>>, by: number): Record<str
   return Object.fromEntries(Object.entries(table).map(([unit, value]) => [unit, value * by]));
 }
 
+const SOIL_OR_WATER = new Set(['L', 'L of soil', 'm³']);
+const own = new Map<string, number>();
+
+/** From here on "2 barrows" is read by what the grower's own barrow holds, in litres. */
+export function measureBy(held: Readonly<Record<string, number>>): void {
+  own.clear();
+  for (const [measure, litres] of Object.entries(held)) {
+    own.set(measure, litres);
+    own.set(`${measure}s`, litres);
+  }
+}
+
+/** How much of the core's unit a word behind a number stands for; NaN where it is none. */
+function worth(word: string, unit: CoreUnit): number {
+  const known = BY_UNIT.get(unit)?.typed[word];
+  if (known !== undefined) return known;
+  const litres = SOIL_OR_WATER.has(unit) ? own.get(word) : undefined;
+  return (litres ?? NaN) * (unit === 'm³' ? 0.001 : 1);
+}
+
 /** The core's units, as they are typed and shown where feet and pounds are used. */
 const MEASURES = {
   cm: { metric: 'cm', imperial: { label: 'in', times: 1 / CM_PER_INCH }, typed: {} },
   kg: { metric: 'kg', imperial: { label: 'lb', times: 2.204_622_6 }, typed: KILOGRAMS },
+  g: {
+    metric: 'g',
+    imperial: { label: 'oz', times: 0.035_274 },
+    typed: scaled(KILOGRAMS, 1000),
+  },
   L: { metric: 'L', imperial: { label: 'gal', times: 0.264_172 }, typed: LITRES },
   'L of soil': {
     metric: 'litres',
@@ -145,9 +170,9 @@ export function readMeasure(text: string, unit: CoreUnit, system: UnitSystem): n
   if (!parts) return NaN;
   const [, sign, digits, behind = ''] = parts;
   const value = mixedNumber(digits) * (sign ? -1 : 1);
-  const own = fieldUnit(unit, system);
-  if (behind === '' || behind === own.label.toLowerCase()) return own.read(value);
-  return value * (BY_UNIT.get(unit)?.typed[behind] ?? NaN);
+  const field = fieldUnit(unit, system);
+  if (behind === '' || behind === field.label.toLowerCase()) return field.read(value);
+  return value * worth(behind, unit);
 }
 
 /** A figure of the core as it stands in a field; nothing where it is not known. */

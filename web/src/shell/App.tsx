@@ -9,6 +9,7 @@ import type { HeldGarden } from '../api/merge';
 import { SquaresScreen } from '../screens/squares/SquaresScreen';
 import { MessagesProvider } from '../kit/messages';
 import { NoFigures } from './NoFigures';
+import { measureBy } from '../kit/measures';
 import { PreferencesProvider, usePreferences } from '../kit/preferences';
 import { Shell } from './Shell';
 
@@ -155,6 +156,10 @@ function Within({ screen: Screen }: { screen: ComponentType<{ state: HeldGarden 
   const { opened } = usePreferences();
   const { units, words } = state.data?.plan.garden ?? {};
   const isOpen = state.data !== undefined;
+  const held = state.data?.report.measures;
+  useEffect(() => {
+    if (held) measureBy(held);
+  }, [held]);
   useEffect(() => {
     if (isOpen) opened(units ?? 'metric', words ?? 'en-GB');
   }, [isOpen, units, words, opened]);

@@ -13,12 +13,12 @@ from pydantic import ValidationError
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book, Crop
 from ample_rows.core.book.crop_fields import BY_KEY, FIELDS
+from ample_rows.core.book.record import OWN_FIGURE
 from ample_rows.core.book.together import disagreements
 from ample_rows.core.plan.reading import Fault, PlanFaultsError, faults_of
 
 Record = dict[str, Any]
 _WHOLE = ("names", "starts", "trainings", "relatives", "cautions", "traits", "before_sowing")
-_SOURCE = "This garden's own figure."
 
 
 def figure_keys() -> tuple[str, ...]:
@@ -71,7 +71,7 @@ def _crop_of(entry: p.OwnCrop, path: str, crops: dict[str, Crop], book: Book) ->
         field = BY_KEY.get(key)
         if field is not None:
             note = begun.sources.get(field.group, "")
-            record["sources"][field.group] = f"{_SOURCE} The book's note: {note}"
+            record["sources"][field.group] = f"{OWN_FIGURE} The book's note: {note}"
     try:
         return Crop.model_validate_json(json.dumps(record))
     except ValidationError as error:

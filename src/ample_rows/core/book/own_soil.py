@@ -1,32 +1,22 @@
-"""The book with a garden's own soil materials, and with all else that is its own."""
+"""The book with a garden's own soil materials."""
 
 from dataclasses import replace
 from functools import lru_cache
 
 from ample_rows.core import plan as p
 from ample_rows.core.book.book import Book
-from ample_rows.core.book.own_crops import book_with
+from ample_rows.core.book.record import OWN_FIGURE
 from ample_rows.core.book.soil import SoftMatter, SoilIngredient
 
-OWN_FIGURE = "This garden's own figure."
 _USUAL_HALVING_DAYS = 120.0
 _USUAL_FIT_DAYS = 180.0
 # Moist and loose a material weighs about half of what it does soaked and settled.
 _LOOSE_SHARE = 0.5
 
 
-def own_book(book: Book, plan: p.Plan) -> Book:
-    """The book as one garden has it: with its own crops and its own soil materials.
-
-    Raises:
-        PlanFaultsError: A figure that a crop cannot have, or crops that do not agree.
-    """
-    own = plan.soil.materials if plan.soil else ()
-    return _with_materials(book_with(book, plan.crops), own)
-
-
 @lru_cache(maxsize=64)
-def _with_materials(book: Book, own: tuple[p.OwnMaterial, ...]) -> Book:
+def with_materials(book: Book, own: tuple[p.OwnMaterial, ...]) -> Book:
+    """The book with these beside its ingredients; what can be laid is soft matter as well."""
     if not own:
         return book
     ingredients = {entry.id: _ingredient(entry) for entry in own}

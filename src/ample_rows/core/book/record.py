@@ -11,6 +11,10 @@ Text = Annotated[str, Field(min_length=1)]
 Status = Literal["measured", "derived", "judged"]
 
 
+OWN_FIGURE = "This garden's own figure."
+"""The source of what a grower has said of their own garden."""
+
+
 class Record(BaseModel):
     """One row of a table: frozen, and closed to keys that no rule reads."""
 

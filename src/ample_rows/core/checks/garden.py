@@ -5,7 +5,7 @@ from datetime import timedelta
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
-from ample_rows.core.book.own_soil import OWN_FIGURE
+from ample_rows.core.book.record import OWN_FIGURE
 from ample_rows.core.checks.words import (
     material_faults,
     twice,

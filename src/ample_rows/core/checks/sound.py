@@ -10,7 +10,7 @@ from typing import Any
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
-from ample_rows.core.book.own_soil import own_book
+from ample_rows.core.book.own import own_book
 from ample_rows.core.calendar.growing_year import growing_year
 from ample_rows.core.checks.garden import (
     build_faults,

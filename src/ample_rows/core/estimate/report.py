@@ -1,5 +1,6 @@
 """The report: what a plan gives, as values that go out as JSON."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import date
 from typing import Literal
@@ -43,7 +44,8 @@ class YearReport:
 
 @dataclass(frozen=True, slots=True)
 class Report:
-    """One evaluated plan. `year.day_hours` and the noon sun are weekly from the year's start."""
+    """One evaluated plan. `year.day_hours` and the noon sun are weekly from the year's start;
+    `measures` is what a handful, a scoop, a can, a bucket and a barrow hold here. [L]"""
 
     format: Literal["ample-rows/report"]
     version: Literal[1]
@@ -52,6 +54,7 @@ class Report:
     seed: int
     seasons: int
     year: YearReport
+    measures: Mapping[str, float]
     places: tuple[PlaceReport, ...]
     plantings: tuple[PlantingReport, ...]
     totals: Totals

@@ -8,6 +8,7 @@ from functools import lru_cache
 from ample_rows.core import notes
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
+from ample_rows.core.book.own_measures import measures_of
 from ample_rows.core.calendar.growing_year import GrowingYear
 from ample_rows.core.estimate.place_result import PlaceResult, sum_of
 from ample_rows.core.estimate.report import Report, Totals, YearReport
@@ -37,6 +38,7 @@ def report_of(
         seed=setting.seed,
         seasons=int(book.value("seasons")),
         year=_year_report(setting.year, notes.guessed_keys(plan.garden)),
+        measures=measures_of(book),
         places=tuple(result.report for result in results),
         plantings=tuple(
             reports[planting.id] for planting in plan.plantings if planting.id in reports

@@ -18,6 +18,7 @@ from ample_rows.core.plan.garden import (
     Garden,
     Household,
     LikelyEnd,
+    OwnMeasures,
     Policies,
     Want,
 )
@@ -149,6 +150,7 @@ __all__ = [
     "Own",
     "OwnCrop",
     "OwnMaterial",
+    "OwnMeasures",
     "Packet",
     "Part",
     "Path",

@@ -9,6 +9,7 @@ from ample_rows.core.plan.values import (
     DepthPolicyName,
     Ident,
     Layout,
+    Litres,
     Measure,
     Month,
     Name,
@@ -110,12 +111,23 @@ class LikelyEnd(PlanValue):
     spares_young: bool | None = None
 
 
+class OwnMeasures(PlanValue):
+    """What the grower's own measures hold, each filled once and poured out again. [L]"""
+
+    handful: Litres | None = None
+    scoop: Litres | None = None
+    can: Litres | None = None
+    bucket: Litres | None = None
+    barrow: Litres | None = None
+
+
 class Garden(PlanValue):
     """Where the garden lies, its frosts, and the schools it follows.
 
     `per_square` are its own counts for a square of 30 cm, by crop, where they are not the book's.
     `units` and `words` are those in which the grower reads and types. `winter_low_c` is the
-    coldest night of a usual winter, `zone` a growing zone as the grower names it.
+    coldest night of a usual winter, `zone` a growing zone as the grower names it. `measures` are
+    the grower's own handful, scoop, can, bucket and barrow.
     """
 
     name: Name
@@ -134,6 +146,7 @@ class Garden(PlanValue):
     per_square: Annotated[dict[Ident, SquareCount], AfterValidator(ByCrop)] | None = None
     winter_low_c: Normal | None = None
     zone: Name | None = None
+    measures: OwnMeasures | None = None
     policies: Policies = Policies()
     likely_ends: Annotated[tuple[LikelyEnd, ...], Field(max_length=60)] = ()
     household: Household | None = None

@@ -6,6 +6,7 @@ from pydantic import AfterValidator, Field
 
 from ample_rows.core.plan.values import (
     Ident,
+    Litres,
     Name,
     PlanDate,
     PlanValue,
@@ -14,7 +15,6 @@ from ample_rows.core.plan.values import (
 )
 
 Price = Annotated[float, Field(ge=0, le=1e6, allow_inf_nan=False)]
-Litres = Annotated[float, Field(gt=0, le=1e6, allow_inf_nan=False)]
 Parts = Annotated[float, Field(gt=0, le=1000, allow_inf_nan=False)]
 Percent = Annotated[float, Field(ge=0, le=100, allow_inf_nan=False)]
 Level3 = Literal["low", "middle", "high"]
@@ -103,7 +103,7 @@ class Packet(PlanValue):
     """A feed by the analysis on its packet: nitrogen, phosphate and potash by weight.
 
     The label's own rate: the most to give at once, how long until the next time, and how long
-    to wait with picking. [g/m2, days]
+    to wait with picking. [g/m2, days] A handful of it, put on the scale once, is `handful_g`.
     """
 
     name: Name | None = None
@@ -111,6 +111,7 @@ class Packet(PlanValue):
     p2o5_percent: Percent | None = None
     k2o_percent: Percent | None = None
     price_per_kg: Price | None = None
+    handful_g: Annotated[float, Field(gt=0, le=1_000, allow_inf_nan=False)] | None = None
     at_once_g_per_m2: Annotated[float, Field(gt=0, le=5_000, allow_inf_nan=False)] | None = None
     every_days: LabelDays | None = None
     wait_days: LabelDays | None = None

@@ -5,12 +5,15 @@ from dataclasses import dataclass
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book, Crop
+from ample_rows.core.book.own_measures import litres_of
 from ample_rows.core.soil.fill import Fill, base_cm
 from ample_rows.core.soil.mixes import n_freed_g_per_litre, n_taken_g_per_litre
 from ample_rows.core.soil.soft import soft_layers
-from ample_rows.core.words.message import Message, Number, Text, message
+from ample_rows.core.words.message import Count, Message, Number, Text, message
 from ample_rows.core.words.working import Term, of_rule
 
+_FEED_MEASURES = ("bucket", "scoop", "handful")
+_TO_THE_HALF_BELOW = 3.0
 _PART_OF = {
     "leaf": "leaf",
     "stem": "leaf",
@@ -56,6 +59,7 @@ class Feed:
     lacks_n_g: float
     packet: Text | None
     packet_g: float | None
+    packet_by_measure: Text | None
     packet_g_per_m2: float | None
     packet_p2o5_g: float | None
     packet_k2o_g: float | None
@@ -102,6 +106,7 @@ def feed_of(
         lacks_n_g=lacks,
         packet=(soil.packet.name or message("feed-your-feed")) if soil.packet else None,
         packet_g=grams,
+        packet_by_measure=None if grams is None else by_measure(grams, soil.packet, book),
         packet_g_per_m2=None if grams is None else grams / area_m2,
         packet_p2o5_g=_brings(grams, soil.packet.p2o5_percent if soil.packet else None),
         packet_k2o_g=_brings(grams, soil.packet.k2o_percent if soil.packet else None),
@@ -169,6 +174,20 @@ def _packet_g(n_g: float, packet: p.Packet | None) -> float | None:
     if packet is None or packet.n_percent <= 0:
         return None
     return n_g / packet.n_percent * 100
+
+
+def by_measure(grams: float, packet: p.Packet | None, book: Book) -> Message:
+    """So much of a packet by handfuls, scoops or buckets, whichever is fewest above one; small
+    numbers to the half."""
+    own = packet.handful_g if packet else None
+    handful = litres_of("handful", book)
+    kg_per_litre = own / 1000 / handful if own else book.value("packet_kg_per_litre")
+    litres = grams / 1000 / kg_per_litre
+    measure = next((m for m in _FEED_MEASURES if litres >= litres_of(m, book)), "handful")
+    times = litres / litres_of(measure, book)
+    if times < _TO_THE_HALF_BELOW:
+        return message("feed-by-halves", halves=max(1, round(times * 2)), measure=measure)
+    return message("feed-by-measure", count=Count(round(times), measure))
 
 
 def _brings(grams: float | None, percent: float | None) -> float | None:

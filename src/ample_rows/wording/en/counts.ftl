@@ -68,3 +68,15 @@ count-board = { $n ->
     [one] 1 board
    *[other] { $n } boards
 }
+count-handful = { $n ->
+    [one] 1 handful
+   *[other] { $n } handfuls
+}
+count-scoop = { $n ->
+    [one] 1 scoop
+   *[other] { $n } scoops
+}
+count-bucket = { $n ->
+    [one] 1 bucket
+   *[other] { $n } buckets
+}

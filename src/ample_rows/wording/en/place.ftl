@@ -97,6 +97,15 @@ feed-fill-frees = the fill frees
 feed-rich-mix-feeds-itself = a rich mix feeds itself for a season
 feed-lacking = lacking
 feed-what-taken-less-what = what is taken, less what is freed
+feed-by-measure = about { $count }
+feed-by-halves = { $halves ->
+    [1] about half a { $measure }
+    [2] about 1 { $measure }
+    [3] about 1½ { $measure }s
+    [4] about 2 { $measure }s
+    [5] about 2½ { $measure }s
+   *[other] about 3 { $measure }s
+}
 feed-packet = of the packet
 feed-lacking-nitrogen = lacking ÷ { $n_percent } % nitrogen
 feed-your-feed = your feed

@@ -13,6 +13,7 @@ import { numberOf } from '../../kit/text';
 import { ClimateForm } from './ClimateForm';
 import { InAndOut } from './InAndOut';
 import { LikelyEnds } from './LikelyEnds';
+import { OwnMeasures } from './OwnMeasures';
 import { SquareCounts } from './SquareCounts';
 import { LAYOUTS, WALLS } from '../../shared/words';
 
@@ -28,6 +29,7 @@ export function GardenScreen({ state }: { state: HeldGarden }) {
       </div>
       <div className="space-y-8">
         <Shown />
+        <OwnMeasures key={`measures-${state.head.version}`} state={state} />
         <InAndOut state={state} />
       </div>
       <ClimateForm key={`weather-${state.head.version}`} state={state} />

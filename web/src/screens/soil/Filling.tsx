@@ -78,6 +78,7 @@ export function Filling({ state, chosen, nameOf, onChoose, onEdit }: Props) {
               slug={slug}
               soil={state.plan.soil}
               place={document}
+              areaM2={chosen.inside_area_m2}
               notes={state.report.notes.filter(
                 (n) => n.place === chosen.id && SOIL_NOTES.has(n.code),
               )}

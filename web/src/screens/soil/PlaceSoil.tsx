@@ -12,6 +12,7 @@ interface Props {
   slug: string;
   soil: Soil | null | undefined;
   place: Place;
+  areaM2: number;
   notes: readonly Note[];
   onEdit: (edit: Edit) => void;
 }
@@ -20,7 +21,7 @@ const CAUTION =
   'Wet soil is heavy: lift little at a time. Moisten compost before you tip it, and wear a mask where it dusts.';
 
 /** One place's own fill: its mix, a woody base, and the load that its floor may carry. */
-export function PlaceSoil({ slug, soil, place, notes, onEdit }: Props) {
+export function PlaceSoil({ slug, soil, place, areaM2, notes, onEdit }: Props) {
   const units = useUnits();
   const first = {
     mix: place.mix ?? '',
@@ -65,7 +66,7 @@ export function PlaceSoil({ slug, soil, place, notes, onEdit }: Props) {
           </button>
         </p>
       </form>
-      <SoftLayers place={place} own={soil?.materials ?? []} onEdit={onEdit} />
+      <SoftLayers place={place} areaM2={areaM2} own={soil?.materials ?? []} onEdit={onEdit} />
       {notes.length > 0 && (
         <div className="mt-2">
           <MarginNotes notes={notes} onFix={onEdit} />

@@ -1,7 +1,8 @@
 import { useState } from 'react';
 
 import type { Edit, Place, Soil } from '../../api/types';
-import { ChoiceField, DayField, LengthField, useTyped } from '../../kit/form';
+import { dayOf, words } from '../../kit/day';
+import { ChoiceField, DayField, LengthField, MeasureField, useTyped } from '../../kit/form';
 import { useUnits } from '../../kit/preferences';
 import { useSoftMatter } from '../../api/useSoil';
 
@@ -17,9 +18,11 @@ const HOW = [
 export function SoftLayers({
   place,
   own,
+  areaM2,
   onEdit,
 }: {
   place: Place;
+  areaM2: number;
   own: Soil['materials'];
   onEdit: (edit: Edit) => void;
 }) {
@@ -39,7 +42,7 @@ export function SoftLayers({
         {layers.map((layer, i) => (
           <li key={i} className="flex justify-between gap-3">
             <span>
-              {`${units.length(layer.cm)} of ${matters[layer.material]?.label ?? layer.material}, ${HOW.find(([how]) => how === layer.how)?.[1] ?? layer.how} ${layer.on}`}
+              {`${units.length(layer.cm)} of ${matters[layer.material]?.label ?? layer.material}, ${HOW.find(([how]) => how === layer.how)?.[1] ?? layer.how}, ${words(dayOf(layer.on))}`}
             </span>
             <button
               type="button"
@@ -52,7 +55,7 @@ export function SoftLayers({
         ))}
       </ul>
       {open ? (
-        <LayerForm onSave={(layer) => save([...layers, layer])} matters={matters} />
+        <LayerForm areaM2={areaM2} matters={matters} onSave={(layer) => save([...layers, layer])} />
       ) : (
         <button type="button" className="press" onClick={() => setOpen(true)}>
           Leaves, manure or greens
@@ -63,17 +66,22 @@ export function SoftLayers({
 }
 
 function LayerForm({
+  areaM2,
   matters,
   onSave,
 }: {
+  areaM2: number;
   matters: Readonly<Record<string, { label: string }>>;
   onSave: (layer: Added) => void;
 }) {
-  const first = { material: 'leaves', how: 'laid' as Added['how'], deep: '', on: '' };
+  const first = { material: 'leaves', how: 'laid' as Added['how'], deep: '', much: '', on: '' };
   const form = useTyped(first, (read): Added => {
     const { material, how, on } = read.typed;
     if (on === '') read.fault('on', 'Enter the day.');
-    return { material, cm: read.length('deep', 0.1), how, on };
+    const litres = read.measure('much', 'L of soil', 0.1);
+    const spread = litres !== null && how !== 'trench';
+    if (litres !== null && !spread) read.fault('much', 'For a trench, enter its depth.');
+    return { material, cm: spread ? litres / areaM2 / 10 : read.length('deep', 0.1), how, on };
   });
   return (
     <form
@@ -89,6 +97,7 @@ function LayerForm({
       />
       <ChoiceField form={form} name="how" label="How" options={HOW} />
       <LengthField form={form} name="deep" label="Depth as laid" />
+      <MeasureField form={form} name="much" label="or so much in all" unit="L of soil" />
       <DayField form={form} name="on" label="On" />
       <p className="col-span-full pt-1">
         <button type="submit" className="act">

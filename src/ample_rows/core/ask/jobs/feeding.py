@@ -11,6 +11,7 @@ from ample_rows.core.calendar.growing_year import days
 from ample_rows.core.estimate.report import YearReport
 from ample_rows.core.place.report import PlaceReport
 from ample_rows.core.planting.report import PlantingReport
+from ample_rows.core.soil.feed import by_measure
 from ample_rows.core.words.message import Dose, Message, Number, Text, Volume, listed, message
 
 _MOST_NAMED = 3
@@ -63,7 +64,7 @@ def bed_feeds(
     ):
         return
     times = _feeding_times(report, plantings, year, book)
-    amount = _amount(grams / max(1, len(times)), packet, report)
+    amount = _amount(grams / max(1, len(times)), packet, report, book)
     part = message("feeding-half") if len(times) > 1 else message("feeding-all")
     wait = wait_words(packet.wait_days)
     for nth, (on, how, why) in enumerate(times, 1):
@@ -114,9 +115,14 @@ def _half_grown(planting: PlantingReport) -> date:
     return planting.start_date + days((end - planting.start_date).days / 2)
 
 
-def _amount(grams: float, packet: p.Packet, report: PlaceReport) -> Message:
+def _amount(grams: float, packet: p.Packet, report: PlaceReport, book: Book) -> Message:
     """So much of the packet, and how often the label's most at once has to be given for it."""
-    amount = message("feeding-of", mass=Dose(grams), packet=report.feed.packet or "")
+    amount = message(
+        "feeding-of",
+        mass=Dose(grams),
+        packet=report.feed.packet or "",
+        measure=by_measure(grams, packet, book),
+    )
     if packet.at_once_g_per_m2 is None:
         return amount
     most = packet.at_once_g_per_m2 * report.inside_area_m2

@@ -38,6 +38,7 @@ function typedOf(soil: Soil | null | undefined, system: UnitSystem) {
     n: textOf(packet?.n_percent),
     p: textOf(packet?.p2o5_percent),
     k: textOf(packet?.k2o_percent),
+    handful: measureText(packet?.handful_g, 'g', system),
     price: measureText(packet?.price_per_kg, 'per kg', system),
     atOnce: measureText(packet?.at_once_g_per_m2, 'g per m²', system),
     every: textOf(packet?.every_days),
@@ -59,6 +60,7 @@ function changesOf(read: Reader<ReturnType<typeof typedOf>>, soil: Soil | null |
     p2o5_percent: read.number('p', 0, 100),
     k2o_percent: read.number('k', 0, 100),
     price_per_kg: read.measure('price', 'per kg', 0),
+    handful_g: read.measure('handful', 'g', 1, 1000),
     at_once_g_per_m2: read.measure('atOnce', 'g per m²', 0.1, 5000),
     every_days: read.number('every', 0, 365),
     wait_days: read.number('wait', 0, 365),
@@ -105,6 +107,7 @@ export function FeedForm({ state, onEdit }: Props) {
       <NumberField form={form} name="n" label="Nitrogen, %" />
       <NumberField form={form} name="p" label="Phosphate, %" />
       <NumberField form={form} name="k" label="Potash, %" />
+      <MeasureField form={form} name="handful" label="A handful" unit="g" />
       <MeasureField form={form} name="atOnce" label="Most at once" unit="g per m²" />
       <NumberField form={form} name="every" label="Again after, days" />
       <NumberField form={form} name="wait" label="Wait before picking, days" />

@@ -107,6 +107,8 @@ function Besides({ place, name }: { place: PlaceReport; name: string }) {
     <p className="mt-2">
       <span className="font-semibold">{`${name}: phosphate and potash. `}</span>
       {`${figures('Phosphate', feed.p2o5_g, feed.packet_p2o5_g)} ${figures('Potash', feed.k2o_g, feed.packet_k2o_g)}`}
+      {feed.packet_by_measure !== null &&
+        ` Of the packet, ${feed.packet_by_measure} through the year.`}
       {feed.packet_cost !== null && ` The packet costs ${money(feed.packet_cost)} per year.`}
     </p>
   );
