@@ -139,14 +139,17 @@ def test_a_bed_is_fed_in_two_goes_by_its_packet(listed):
     cabbage = planting("cabbage", block("A1", "D4"), start="transplant", start_date="2027-05-10")
     first, second = listed(cabbage, parts={"soil": {"packet": PELLETS}})["Feed"]
     # 16 squares of 30 cm: 1.44 m2 x 20 g N x 1.15, by 4 % nitrogen, halved.
-    assert said(first.about) == "414 g of pellets, raked in"
+    assert said(first.about) == "414 g (about 7 handfuls) of pellets, raked in"
     assert first.on == date(2027, 5, 10)
-    assert said(second.about) == "414 g of pellets, most of it to pointed cabbage"
+    assert (
+        said(second.about) == "414 g (about 7 handfuls) of pellets, most of it to pointed cabbage"
+    )
     assert first.until < second.on < date(2027, 8, 20)
     label = {**PELLETS, "at_once_g_per_m2": 100, "every_days": 21}
     sparing = listed(cabbage, parts={"soil": {"packet": label}})["Feed"][0]
-    assert "414 g of pellets in 2 goes, 21 days apart (the label allows 288 g at once)" in (
-        said(sparing.about)
+    assert (
+        "414 g (about 7 handfuls) of pellets in 2 goes, 21 days apart (the label allows 288 g at once)"
+        in (said(sparing.about))
     )
     assert "Feed" not in listed(cabbage)
 
