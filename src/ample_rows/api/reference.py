@@ -17,6 +17,7 @@ from ample_rows.core.book import (
     GroundTool,
     Material,
     Mix,
+    PatternKind,
     SoftMatter,
     SoilIngredient,
     TrainingSystem,
@@ -67,6 +68,12 @@ class BreakingAnswer(BaseModel):
 def breaking() -> BreakingAnswer:
     """What can be done with turf, and what ground is broken with, by name."""
     return BreakingAnswer(turf=load_book().turf_ways, tools=load_book().ground_tools)
+
+
+@router.get("/patterns")
+def patterns() -> dict[str, PatternKind]:
+    """What can be laid over a place in lines for plants to stand by, by name."""
+    return load_book().patterns
 
 
 class LikeAnswer(BaseModel):

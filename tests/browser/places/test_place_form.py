@@ -5,8 +5,8 @@ import re
 import pytest
 from playwright.sync_api import expect
 
-from tests.browser.conftest import unfold
-from tests.conftest import bed, document
+from tests.browser.conftest import square, unfold
+from tests.conftest import bed, document, planting
 
 
 def test_a_place_is_added_changed_and_removed(page, base_url):
@@ -32,6 +32,26 @@ def test_a_place_is_added_changed_and_removed(page, base_url):
     page.get_by_role("button", name="Delete").click()
     page.get_by_role("button", name="Delete it with its 0 plantings").click()
     expect(page.get_by_role("link", name=re.compile("Fence strip"))).to_have_count(0)
+
+
+def test_ground_cloth_is_laid_and_plants_go_to_its_holes(page, base_url):
+    doc = document(planting("lettuce", "all"))
+    slug = page.request.post(f"{base_url}/api/gardens", data=doc).json()["head"]["slug"]
+    page.goto(f"{base_url}/gardens/{slug}/places/bed/change")
+    unfold(page, "Drip lines, or cloth with holes")
+    page.get_by_label("Laid over it").select_option("drip lines")
+    expect(page.get_by_label("Drippers apart")).to_have_value("30")
+    page.get_by_label("Laid over it").select_option("ground cloth with holes")
+    page.get_by_label("Lines apart").fill("0")
+    page.get_by_role("button", name="Save the place").click()
+    expect(page.get_by_role("alert")).to_contain_text("at least 2 cm")
+    page.get_by_label("Lines apart").fill("40")
+    page.get_by_label("Holes apart").fill("40")
+    page.get_by_role("button", name="Save the place").click()
+    expect(page.get_by_role("img", name="ground cloth with holes")).to_be_visible()
+    page.mouse.click(*square(page, "A1"))
+    said = "18 plants, 40 cm apart; in the holes of the cloth; by spacing alone 36 plants"
+    expect(page.get_by_text(said)).to_be_visible()
 
 
 @pytest.mark.parametrize(

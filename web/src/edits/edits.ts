@@ -31,18 +31,34 @@ export function plantEdit(plan: Plan, place: string, entry: ShelfEntry, day: Day
   return { do: 'plant', planting };
 }
 
-/** A plant dragged to its own spot; nothing where it was only pressed. */
+type Pair = readonly [number, number];
+
+/** A plant dragged to its own spot, or to the spot laid near it; nothing where it was only pressed. */
 export function spotEdit(
   plantings: readonly PlantingReport[],
   { planting, plant, at }: { planting: string; plant: number; at: PointCm | null },
+  laid: readonly Pair[] = [],
 ): Edit | null {
   const report = plantings.find((p) => p.id === planting);
   if (!report || !at) return null;
+  const others = report.positions_cm.filter((_, i) => i !== plant);
   return {
     do: 'change-planting',
     id: planting,
-    changes: spotChanges(report.positions_cm, plant, at),
+    changes: spotChanges(report.positions_cm, plant, snapped(at, laid, others)),
   };
+}
+
+const SNAPS_WITHIN_CM = 12;
+
+/** Where a plant let go of is set: at the spot laid near it, where there is one that is free. */
+function snapped(at: PointCm, spots: readonly Pair[], others: readonly Pair[]): PointCm {
+  const away = (a: Pair, b: Pair) => Math.hypot(a[0] - b[0], a[1] - b[1]);
+  const near = spots
+    .filter((spot) => away(spot, at) <= SNAPS_WITHIN_CM)
+    .filter((spot) => !others.some((other) => away(other, spot) < 1))
+    .toSorted((a, b) => away(a, at) - away(b, at))[0];
+  return near ? [near[0], near[1]] : at;
 }
 
 /** All plants where they are, but one at another spot. */

@@ -52,6 +52,12 @@ export interface Draft {
   turf: string;
   tool: string;
   passes: string;
+  /** What is laid over it for plants to stand by; empty for nothing. */
+  pattern: string;
+  linesApart: string;
+  spotsApart: string;
+  across: 'no' | 'yes';
+  staggered: 'no' | 'yes';
 }
 
 export const NEW_PLACE = {
@@ -129,6 +135,11 @@ export function draftOf(place: Place | undefined, units: Units): Draft {
     turf: place?.breaking?.turf ?? '',
     tool: place?.breaking?.tool ?? '',
     passes: place?.breaking?.passes?.toString() ?? '',
+    pattern: place?.pattern?.kind ?? '',
+    linesApart: field(place?.pattern?.lines_apart_cm, usual.cell),
+    spotsApart: field(place?.pattern?.spots_apart_cm, usual.cell),
+    across: place?.pattern?.across ? 'yes' : 'no',
+    staggered: place?.pattern?.staggered ? 'yes' : 'no',
   };
 }
 
@@ -250,6 +261,7 @@ export function readDraft(read: Reader<Draft>, before: Place | undefined): ReadD
     depth_policy: draft.policy || null,
     material: draft.material || null,
     breaking: readBreaking(read),
+    pattern: draft.pattern === '' ? null : readPattern(read, before),
     own_earth_litres:
       draft.kind === 'container' ? null : read.measure('earth', 'L of soil', 0, 1_000_000),
     bottom_laid: draft.bottom === 'rotting' ? draft.laid || null : null,
@@ -277,6 +289,19 @@ function readBreaking(read: Reader<Draft>): object | null {
   const passes = read.number('passes', 1, 10);
   if (kind === 'container' || (turf === '' && tool === '' && passes === null)) return null;
   return { turf: turf || null, tool: tool || null, passes };
+}
+
+/** Lines and spots; a pattern that has no spots keeps the distance that stood there before. */
+function readPattern(read: Reader<Draft>, before: Place | undefined): object {
+  const { pattern, across, staggered } = read.typed;
+  return {
+    ...before?.pattern,
+    kind: pattern,
+    lines_apart_cm: read.length('linesApart', 2),
+    spots_apart_cm: read.length('spotsApart', 2),
+    across: across === 'yes' || null,
+    staggered: staggered === 'yes' || null,
+  };
 }
 
 function keptShape(before: Place | undefined, type: string): object {

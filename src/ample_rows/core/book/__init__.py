@@ -48,7 +48,7 @@ from ample_rows.core.book.soil import (
     TurfWay,
 )
 from ample_rows.core.book.starters import Eaten, Like, LikedEntry, Starter, StarterEntry
-from ample_rows.core.book.water import WaterWay
+from ample_rows.core.book.water import PatternKind, WaterWay
 
 __all__ = [
     "AirBand",
@@ -82,6 +82,7 @@ __all__ = [
     "Material",
     "Mix",
     "PathNeed",
+    "PatternKind",
     "Picking",
     "PickingKind",
     "PickingShape",

@@ -35,7 +35,7 @@ from ample_rows.core.book.soil import (
     TurfWay,
 )
 from ample_rows.core.book.starters import Eaten, Like, Starter
-from ample_rows.core.book.water import WaterWay
+from ample_rows.core.book.water import PatternKind, WaterWay
 
 
 @dataclass(frozen=True, eq=False)
@@ -73,6 +73,7 @@ class Book:
     parts: dict[str, HarvestedPart]
     materials: dict[str, Material]
     water_ways: dict[str, WaterWay]
+    patterns: dict[str, PatternKind]
     starters: dict[str, Starter]
     likes: dict[str, Like]
     eaten: dict[str, Eaten]

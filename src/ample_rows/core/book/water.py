@@ -1,4 +1,4 @@
-"""Ways to bring water to a place."""
+"""Ways to bring water to a place, and what is laid over it for plants to stand by."""
 
 from typing import Literal
 
@@ -33,5 +33,17 @@ class WaterWay(Record):
     material: str | None = None
     piece_waters_m2: Size | None = None
     carried_round: bool = False
+    status: Status
+    source: Text
+
+
+class PatternKind(Record):
+    """What is laid over a place in lines, and whether it brings water. `at` its spots plants
+    stand, where it has any; `along` its lines those that stand closer, where it lets them."""
+
+    label: Text
+    at: Text | None = None
+    along: Text | None = None
+    waters: bool
     status: Status
     source: Text

@@ -24,6 +24,7 @@ from ample_rows.core.plan.reading import Fault
 from ample_rows.core.soil.mixes import mixes_of
 
 LEAST_LINE_CM = 1.0
+_MOST_SPOTS = 5_000
 
 
 def place_faults(place: p.Place, path: str, soil: p.Soil | None, book: Book) -> Iterator[Fault]:
@@ -34,6 +35,7 @@ def place_faults(place: p.Place, path: str, soil: p.Soil | None, book: Book) -> 
         return
     yield from _fill_faults(place, path)
     yield from _material_faults(place, path, soil, book)
+    yield from _pattern_faults(place, path, book)
     yield from _stay_faults(place, path)
     yield from _held_faults(place, path)
     yield from twice([c.id for c in place.covers], f"{path}.covers")
@@ -106,6 +108,19 @@ def _held_faults(place: p.Place, path: str) -> Iterator[Fault]:
             elif address in held:
                 yield Fault(where, f'"{address}" is held twice')
             held.add(address)
+
+
+def _pattern_faults(place: p.Place, path: str, book: Book) -> Iterator[Fault]:
+    pattern = place.pattern
+    if pattern is None:
+        return
+    if pattern.kind not in book.patterns:
+        yield Fault(f"{path}.pattern.kind", unknown(pattern.kind, "pattern", book.patterns))
+    box = shapes.bounds(place.shape)
+    spots = box.width * box.length / (pattern.lines_apart_cm * pattern.spots_apart_cm)
+    if spots > _MOST_SPOTS:
+        words = f"gives {spots:,.0f} spots; at most {_MOST_SPOTS:,} can be laid"
+        yield Fault(f"{path}.pattern.spots_apart_cm", words)
 
 
 def _history_faults(place: p.Place, path: str, book: Book) -> Iterator[Fault]:

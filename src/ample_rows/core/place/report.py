@@ -4,6 +4,7 @@ from dataclasses import dataclass
 from datetime import date
 
 from ample_rows.core.geometry.cells import Pitch
+from ample_rows.core.geometry.laid_lines import Run
 from ample_rows.core.geometry.lattice import Point
 from ample_rows.core.planting.harvest import Quantiles
 from ample_rows.core.site.reach import Reach
@@ -52,6 +53,15 @@ class CoverReport:
     cells: tuple[str, ...]
     since: date
     until: date
+
+
+@dataclass(frozen=True, slots=True)
+class LaidReport:
+    """What is laid over a place: its lines from end to end, and the spots to plant at. [cm]"""
+
+    label: str
+    lines_cm: tuple[Run, ...]
+    spots_cm: tuple[Point, ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -209,6 +219,7 @@ class PlaceReport:
     cells: tuple[CellReport, ...]
     supports: tuple[SupportReport, ...]
     covers: tuple[CoverReport, ...]
+    laid: LaidReport | None
     plants: int
     idle_cell_weeks: float
     rested_cell_weeks: float

@@ -7,7 +7,7 @@ from ample_rows.core.planting.cases import Evaluated, Setting
 from ample_rows.core.site.surroundings import Surroundings
 from ample_rows.core.soil import roots
 from ample_rows.core.soil.fill import Fill
-from ample_rows.core.water.lines import WaterLines, lines_over
+from ample_rows.core.water.lines import WaterLines, lines_of_pattern, lines_over
 from ample_rows.core.water.need import Watered, WaterNeed
 from ample_rows.core.water.ways import Wanted
 
@@ -39,7 +39,10 @@ def watered(
 
 
 def lines_for(place: p.Place, plantings: tuple[Evaluated, ...], book: Book) -> WaterLines:
-    """Lines over a place, on its rows where all that grows there stands in rows."""
+    """The water lines that are laid over a place; else lines as they would be laid, on its rows
+    where all that grows there stands in rows."""
+    if place.pattern is not None and book.patterns[place.pattern.kind].waters:
+        return lines_of_pattern(place.shape, place.pattern, book)
     in_rows = [e for e in plantings if e.report.layout == "rows"]
     apart = tuple(e.planting.row_spacing_cm or e.crop.between_row_cm for e in in_rows)
     return lines_over(place.shape, apart if len(in_rows) == len(plantings) else (), book)

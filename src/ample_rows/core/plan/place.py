@@ -139,6 +139,20 @@ class Breaking(PlanValue):
     passes: Annotated[int, Field(ge=1, le=10)] | None = None
 
 
+class Pattern(PlanValue):
+    """Lines laid over a place, and the spots along them that plants stand at: drippers, holes.
+
+    Lines run along the longer side, or `across` it; every other one is shifted by half the
+    distance of its spots where they are `staggered`. What is left over is shared by both ends.
+    """
+
+    kind: Ident
+    lines_apart_cm: Annotated[float, Field(ge=2, le=500, allow_inf_nan=False)]
+    spots_apart_cm: Annotated[float, Field(ge=2, le=500, allow_inf_nan=False)]
+    across: bool | None = None
+    staggered: bool | None = None
+
+
 class StandsOn(PlanValue):
     """The squares of another place that a place stands on, its soil upon the soil there."""
 
@@ -169,7 +183,8 @@ class Place(PlanValue):
     A `fitted` grid stretches its squares a little, so that no strip is left at the far edges.
     `layout` and `walls` are the schools that it follows where they are not the garden's. Pots of
     one kind share a `group`. `own_earth_litres` of its fill are dug on the spot.
-    `probe` names the thermometer in its soil, where it has one.
+    Plants stand by the `pattern` of what is laid over it. `probe` names the thermometer in its
+    soil, where it has one.
     """
 
     id: Ident
@@ -196,6 +211,7 @@ class Place(PlanValue):
     material: Ident | None = None
     stage: Stage | None = None
     watered_by: Ident | None = None
+    pattern: Pattern | None = None
     mulch_cm: Depth | None = None
     added: Annotated[tuple[Added, ...], Field(max_length=10)] = ()
     breaking: Breaking | None = None

@@ -38,8 +38,8 @@ class Ground:
     """The cells of one planting; `whole_place` means the whole inside area, walls and all.
 
     `keep_off` are plants of another crop that these stand between, at their own spacing;
-    `free_over_walls_cm` is how far leaves may hang over its walls before they meet something.
-    [cm]
+    `free_over_walls_cm` is how far leaves may hang over its walls before they meet something;
+    `pattern` is what is laid over the place. [cm]
     """
 
     shape: p.Shape
@@ -49,6 +49,7 @@ class Ground:
     keep_off: tuple[Point, ...] = ()
     keep_off_spacing_cm: float = 0.0
     free_over_walls_cm: float = math.inf
+    pattern: p.Pattern | None = None
 
 
 @dataclass(frozen=True, eq=False)

@@ -80,6 +80,7 @@ def _on_ground(case: Case) -> SetOut:
             keep_off=case.sharing.keep_off if case.sharing else (),
             keep_off_spacing_cm=case.sharing.keep_off_spacing_cm if case.sharing else 0.0,
             free_over_walls_cm=case.free_over_walls_cm,
+            pattern=place.pattern,
         ),
         out,
         case.book,

@@ -12,16 +12,17 @@ from ample_rows.core.book import Book
 from ample_rows.core.geometry import shapes
 from ample_rows.core.geometry.cells import FIT_TOLERANCE_CM, Grid, grid_over
 from ample_rows.core.geometry.lattice import Point
-from ample_rows.core.planting import exact_number, lattices
+from ample_rows.core.planting import exact_number, lattices, on_pattern
 from ample_rows.core.planting.between import spread_between
 from ample_rows.core.planting.ground import Ground, Part, Spread, parts_of
+from ample_rows.core.planting.on_pattern import Bed
 from ample_rows.core.planting.setting_out import SQUARE_CM2, SettingOut
 from ample_rows.core.planting.single_squares import each_square
 from ample_rows.core.planting.square_counts import (
     counted_squares,
 )
 from ample_rows.core.planting.walls import counted_cm2
-from ample_rows.core.words.message import Text, message
+from ample_rows.core.words.message import Count, Text, message
 
 _ONE_GROUND_SQUARES = 2.0
 
@@ -58,13 +59,42 @@ def stand_in_cells(ground: Ground, out: SettingOut, book: Book) -> Stand:
         return _stand(ground, Spread(out.spots, apart, message("stand-spots")), area)
     if ground.keep_off:
         return _stand(ground, spread_between(grid, ground, out, book), area)
+    pattern = ground.pattern
+    if pattern is not None and (out.plants is not None or out.counts):
+        alone = stand_in_cells(replace(ground, pattern=None), out, book)
+        if not book.patterns[pattern.kind].at:
+            return alone
+        return _at_the_spots(alone, Bed(pattern, grid, ground))
     if out.plants is not None:
         return _exact(grid, ground, out, out.plants, book)
     if out.counts:
         return _counted(grid, ground, area, out, book)
+    if pattern is not None:
+        return _by_pattern(Bed(pattern, grid, ground), out, book)
     if out.layout == "single-squares":
         return _stand(ground, each_square(grid, ground, out, book), area)
     return _by_spacing(grid, ground, out, book)
+
+
+def _by_pattern(bed: Bed, out: SettingOut, book: Book) -> Stand:
+    """As many as the lines or spots laid over the place let stand, beside what the spacing alone
+    would."""
+    alone = stand_in_cells(replace(bed.ground, pattern=None), out, book)
+    placed = on_pattern.placed_by(bed, out, lattices.spacing_in_force(out, book), book)
+    if not placed.points:
+        return replace(alone, how=message("stand-no-spot", where=placed.where))
+    how = message(
+        "stand-by-pattern", where=placed.where, alone=Count(len(alone.positions), "plant")
+    )
+    area = alone.region_cm2
+    return Stand(placed.points, placed.apart_cm, area, area, alone.cells, how)
+
+
+def _at_the_spots(alone: Stand, bed: Bed) -> Stand:
+    """A number that was asked for, each plant taken to the nearest spot."""
+    points = on_pattern.taken_to_spots(alone.positions, bed)
+    apart = exact_number.least_distance_cm(points) or alone.spacing_cm
+    return replace(alone, positions=points, spacing_cm=apart)
 
 
 def _area_cm2(ground: Ground, grid: Grid, out: SettingOut) -> float:

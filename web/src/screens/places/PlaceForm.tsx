@@ -16,6 +16,7 @@ import {
   WallFields,
 } from './PlaceFields';
 import { BreakingFields } from './BreakingFields';
+import { PatternFields } from './PatternFields';
 import { OwnEarth } from './OwnEarth';
 import { PlaceSketch } from './PlaceSketch';
 import { usePlaceDraft } from './usePlaceDraft';
@@ -92,6 +93,12 @@ export function PlaceForm({ state }: { state: HeldGarden }) {
           <Folded title="Sun and support" faulty={faulty('sun', 'heading', 'net')}>
             <LightFields typed={typed} />
           </Folded>
+          <Folded
+            title="Drip lines, or cloth with holes"
+            faulty={faulty('linesApart', 'spotsApart')}
+          >
+            <PatternFields typed={typed} />
+          </Folded>
           <Folded title="Squares and spacing" faulty={faulty('cell')}>
             <SquareFields typed={typed} isNew={before === undefined} />
           </Folded>
@@ -118,8 +125,14 @@ function Folded({
   faulty: boolean;
   children: ReactNode;
 }) {
+  const [open, setOpen] = useState(false);
   return (
-    <details className="mt-2 border-t border-faint pt-1" open={faulty || undefined}>
+    <details
+      className="mt-2 border-t border-faint pt-1"
+      // What a fault has opened stays open while it is put right.
+      open={open || faulty}
+      onToggle={(event) => setOpen(event.currentTarget.open)}
+    >
       <summary className="press">{title}</summary>
       <div className="grid grid-cols-1 gap-x-6 gap-y-3 py-2 sm:grid-cols-2">{children}</div>
     </details>

@@ -11,7 +11,7 @@ import { dayOf, shortWords } from '../../kit/day';
 import type { Day } from '../../kit/day';
 import { addressOf, boxOf, gridSize, isOneGround, sidesOf, spotOf } from '../../drawing/cells';
 import type { CellBox } from '../../drawing/cells';
-import { Covers, Dimension, Letters, NoonShade, Supports } from './PlanMarks';
+import { Covers, Dimension, LaidLines, Letters, NoonShade, Supports } from './PlanMarks';
 
 interface Props {
   place: PlaceReport;
@@ -43,6 +43,7 @@ export const PlanView = memo(function PlanView(props: Props) {
       />
       <path d={outline} fill="var(--bed)" stroke="var(--ink)" strokeWidth={1.2} />
       <GridLines place={place} scale={scale} outline={outline} />
+      <LaidLines place={place} scale={scale} />
       {place.cells
         .filter((cell) => cell.held)
         .map((cell) => (

@@ -111,7 +111,7 @@ export function useBench({ state, place, document }: OnBench) {
       if (change) edit(change);
     }
     if (done.kind === 'movingPlant') {
-      const change = spotEdit(plantings, done);
+      const change = spotEdit(plantings, done, place.laid?.spots_cm);
       if (change) edit(change);
       else choosePainted(done.spot, done.spot);
     }
