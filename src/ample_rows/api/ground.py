@@ -4,7 +4,7 @@ from dataclasses import dataclass
 from datetime import date
 from typing import Annotated, Any
 
-from fastapi import APIRouter, Body, Query
+from fastapi import APIRouter, Body, Path, Query
 
 from ample_rows.api.gardens import Garden, HeavyGarden
 from ample_rows.api.problems import RESPONSES
@@ -14,6 +14,7 @@ from ample_rows.core.ask.workings import PlaceWorkings, place_workings
 from ample_rows.core.ask.yard.borders import Border, borders
 from ample_rows.core.ask.yard.free_ground import NO_YARD
 from ample_rows.core.ask.yard.free_spot import FreeSpot, free_spot
+from ample_rows.core.ask.yard.path_care import PathCare, path_care
 from ample_rows.core.ask.yard.place_figures import PlaceFigures, place_figures
 from ample_rows.core.ask.yard.turning import Turned, turned
 from ample_rows.core.carpentry.bill_report import BuildReport
@@ -79,6 +80,19 @@ def workings(place: str, here: Garden) -> PlaceWorkings:
 def free_borders(here: Garden, width_cm: Wide = 60.0, wall_cm: Thick = 0.0) -> list[Border]:
     """Strips of a width that are free along fences, walls, hedges and the yard's edge."""
     return list(borders(here, width_cm, wall_cm))
+
+
+@router.get("/paths/{index}/care")
+def care_of_path(
+    index: Annotated[int, Path(ge=0, le=10_000)],
+    here: Garden,
+    litres: Annotated[float | None, Query(ge=0, le=1e6, allow_inf_nan=False)] = None,
+    on: Day | None = None,
+    degrees: Annotated[float, Query(ge=-360, le=360, allow_inf_nan=False)] = 0.0,
+) -> PathCare:
+    """What collects in a path for the beds beside it, and the edits that turn it or let it
+    trade places with one; paths count from 0 in the plan's order."""
+    return path_care(here, index, litres=litres, on=on, degrees=degrees)
 
 
 @router.post("/free-spot")

@@ -429,3 +429,31 @@ def test_a_path_is_covered_and_costed(open_yard, base_url):
     open_yard.goto(f"{base_url}/gardens/{slug}/soil?view=building")
     row = open_yard.get_by_role("table", name=re.compile("^Paths")).get_by_role("row")
     expect(row.filter(has_text="Gravel over cloth")).to_contain_text("10–20")
+
+
+def test_what_collects_in_a_path_is_lifted_onto_its_beds(page, base_url):
+    places = [
+        {**bed(id="west", name="West bed"), "at_m": [1.0, 1], "heading_deg": 0},
+        {**bed(id="east", name="East bed"), "at_m": [2.8, 1], "heading_deg": 0},
+    ]
+    path = {"name": "chip path", "line_m": [[2.5, 1], [2.5, 3.4]], "width_cm": 50}
+    outline = [[0, 0], [8, 0], [8, 8], [0, 8]]
+    site = {"outline_m": outline, "paths": [{**path, "covering": "path-chips"}]}
+    made = page.request.post(f"{base_url}/api/gardens", data=document(places=places, site=site))
+    slug = made.json()["head"]["slug"]
+    page.goto(f"{base_url}/gardens/{slug}/ground")
+    page.get_by_role("button", name="Table").click()
+    page.get_by_role("button", name="chip path").click()
+    care = page.get_by_role("region", name="Path and beds")
+    expect(care).to_contain_text("In a year 17 L.")
+    care.get_by_label("Collected in it").fill("2 barrows")
+    care.get_by_label("Turn clockwise").fill("90")
+    care.get_by_role("button", name="Work it out").click()
+    expect(care).to_contain_text("West bed80 L, 2.8 cm deep")
+    care.get_by_role("button", name="Lift 160 L onto the beds beside it").click()
+    expect(page.get_by_text("Last: change West bed")).to_be_visible()
+    care.get_by_role("button", name="Let East bed trade places with it").click()
+    expect(page.get_by_label("From the left", exact=False).first).to_have_value("375")
+    page.get_by_role("button", name="Undo").click()
+    page.goto(f"{base_url}/gardens/{slug}/soil")
+    expect(page.get_by_text("2.8 cm of rotted matter from the path").first).to_be_visible()

@@ -6,6 +6,7 @@ from pydantic import Field, model_validator
 
 from ample_rows.core.book.record import (
     Record,
+    Share,
     Size,
     Status,
     Text,
@@ -42,6 +43,15 @@ class Walling(Record):
         return self
 
 
+class Collects(Record):
+    """What a path's covering rots to: soft matter, and so much of its own volume in a year."""
+
+    matter: Text
+    share: Share
+    status: Status
+    source: Text
+
+
 class Material(Record):
     """A material by what it is used for, the unit it is priced in, and the years it lasts. A
     frame without `walling` is cut from boards.
@@ -63,6 +73,7 @@ class Material(Record):
     most_span_cm: Size | None = None
     walling: Walling | None = None
     laid_cm: Size | None = None
+    collects: Collects | None = None
     across_cm: Size | None = None
     strong_as_cm: Size | None = None
     fittings: dict[str, Size] = Field(default_factory=dict)

@@ -30,3 +30,6 @@ turning-give = { $change ->
    *[less] give about { $kg } less: leave it as it is
 }
 borders-side = { $name }, { $compass_point } side
+path-lift = Lift { $litres } onto the beds beside it
+path-trade = Let { $place } trade places with it
+path-turn = Turn it

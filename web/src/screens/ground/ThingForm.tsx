@@ -11,6 +11,7 @@ import {
 } from '../../kit/form';
 import type { TypedForm } from '../../kit/form';
 import { useUnits } from '../../kit/preferences';
+import { PathCare } from './PathCare';
 import { removeThing } from './things';
 import type { Thing } from './things';
 import { fieldText, specOf } from './thingSpecs';
@@ -58,6 +59,7 @@ export function ThingForm({ state, thing, onEdit, onRemove, onPlacing }: Props) 
           </button>
         </p>
       </form>
+      {thing.kind === 'path' && <PathCare state={state} index={thing.index} onEdit={onEdit} />}
     </section>
   );
 }

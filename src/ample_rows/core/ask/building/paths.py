@@ -2,28 +2,16 @@
 
 from collections import defaultdict
 
-import shapely
-
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
-
-_LITRES_PER_M2_CM = 10.0
+from ample_rows.core.site.path_cover import path_area_m2, path_litres
 
 
 def path_amounts(site: p.Site | None, book: Book) -> dict[str, float]:
     """Litres of what is loose, square metres of all else, for every path that is covered."""
     total: dict[str, float] = defaultdict(float)
     for path in site.paths if site else ():
-        if path.covering is None:
-            continue
-        covering = book.materials[path.covering]
-        deep = path.covering_cm or covering.laid_cm or 0.0
-        times = deep * _LITRES_PER_M2_CM if covering.unit == "L" else 1.0
-        total[path.covering] += path_area_m2(path) * times
+        if path.covering is not None:
+            loose = book.materials[path.covering].unit == "L"
+            total[path.covering] += path_litres(path, book) if loose else path_area_m2(path)
     return total
-
-
-def path_area_m2(path: p.Path) -> float:
-    """Ground under a path, from end to end. [m2]"""
-    line = shapely.LineString(path.line_m)
-    return float(line.buffer(path.width_cm / 200, cap_style="flat").area)
