@@ -166,6 +166,19 @@ def test_the_harvest_table_reads_back_as_csv(client, lantern):
     assert float(carrot["likely_kg"]) == pytest.approx(reported, abs=0.001)
 
 
+def test_a_garden_in_feet_has_its_tables_in_pounds_and_inches(client):
+    normals = {"tmin_c": [0] * 12, "tmax_c": [10] * 12}
+    doc = document(planting(), units="imperial", climate=normals)
+    made = client.post("/api/gardens", json=doc).json()
+    files = f"/api/gardens/{made['head']['slug']}"
+    (row,) = csv.DictReader(io.StringIO(client.get(f"{files}/harvest.csv").text))
+    (found,) = made["report"]["plantings"]
+    pounds = found["harvest_kg"]["p50"] * 2.20462
+    assert float(row["likely_lb"]) == pytest.approx(pounds, abs=0.001)
+    assert float(row["spacing_in"]) == pytest.approx(found["spacing_cm"] / 2.54, abs=0.01)
+    assert client.get(f"{files}/climate.csv").text.splitlines()[1] == "1,32,50"
+
+
 def test_a_name_that_a_spreadsheet_would_run_is_made_plain(client):
     doc = document(planting(id="=1+1"))
     doc["places"][0]["name"] = "=cmd()"

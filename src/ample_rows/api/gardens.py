@@ -36,6 +36,7 @@ from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.weather.climate import climate_csv
 from ample_rows.core.words import csv_text
 from ample_rows.store import GardenStore, Head, Stored
+from ample_rows.wording.units import CM_PER_INCH, LB_PER_KG
 
 Responses = dict[int | str, dict[str, Any]]
 
@@ -205,8 +206,9 @@ def export_plan(slug: str, store: Store) -> Response:
 )
 def export_climate(slug: str, store: Store) -> Response:
     """The garden's monthly normals, as far as they are entered."""
-    climate = store.load(slug).plan.garden.climate or Climate()
-    return file_answer(climate_csv(climate), "text/csv; charset=utf-8", f"{slug}-climate.csv")
+    garden = store.load(slug).plan.garden
+    table = climate_csv(garden.climate or Climate(), imperial=garden.units == "imperial")
+    return file_answer(table, "text/csv; charset=utf-8", f"{slug}-climate.csv")
 
 
 @router.get(
@@ -224,10 +226,13 @@ def export_harvest(slug: str, here: Garden) -> Response:
 
 
 def harvest_csv(plan: Plan, report: Report) -> str:
-    """One row a planting, units in the column names."""
+    """One row a planting in the garden's own measures, units in the column names."""
+    imperial = plan.garden.units == "imperial"
+    mass, length = ("lb", "in") if imperial else ("kg", "cm")
+    pounds, per_inch = (LB_PER_KG, CM_PER_INCH) if imperial else (1.0, 1.0)
     head = (
-        "place planting crop cells plants spacing_cm start_date first_pick last_pick clear_date"
-        " low_kg likely_kg high_kg"
+        f"place planting crop cells plants spacing_{length} start_date first_pick last_pick"
+        f" clear_date low_{mass} likely_{mass} high_{mass}"
     )
     labels = {place.id: place.label for place in plan.places}
     rows: list[list[object]] = [[*head.split()]]
@@ -240,14 +245,14 @@ def harvest_csv(plan: Plan, report: Report) -> str:
                 r.name,
                 " ".join(r.cells),
                 r.plants,
-                round(r.spacing_cm, 2),
+                round(r.spacing_cm / per_inch, 2),
                 r.start_date,
                 r.first_pick or "",
                 r.last_pick or "",
                 r.clear_date or "",
-                round(kg.p10, 3),
-                round(kg.p50, 3),
-                round(kg.p90, 3),
+                round(kg.p10 * pounds, 3),
+                round(kg.p50 * pounds, 3),
+                round(kg.p90 * pounds, 3),
             ]
         )
     return csv_text.written(rows)

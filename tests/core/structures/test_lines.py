@@ -108,6 +108,11 @@ def test_a_planting_takes_the_stretch_that_its_squares_span(grown):
             "supports[1].line_cm",
             'crosses the support "row"',
         ),
+        (
+            [{**MIDDLE, "system": "arch", "mesh_cm": 90, "span_cm": 120}],
+            "supports[0].mesh_cm",
+            "do not reach over 120 cm",
+        ),
         ([{**MIDDLE, "sides": 3}], "supports[0].sides", "2"),
         ([{**MIDDLE, "rows_apart_cm": 0}], "supports[0].rows_apart_cm", "at least 1"),
     ],

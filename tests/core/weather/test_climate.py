@@ -65,6 +65,15 @@ def test_what_goes_out_comes_in_again(book):
         assert read_climate(climate_csv(kept)) == kept
 
 
+def test_what_goes_out_in_degrees_fahrenheit_comes_in_again(book):
+    kept = made_up(next(iter(book.climates.values())), 40)
+    table = climate_csv(kept, imperial=True)
+    assert table.startswith("month,low F,high F,rain in,")
+    again = read_climate(table)
+    for key in ("tmin_c", "tmax_c", "rain_mm", "wind_m_per_s"):
+        assert getattr(again, key) == pytest.approx(getattr(kept, key), abs=0.01)
+
+
 def test_made_up_climates_are_plausible_and_differ(book):
     assert len(book.climates) == 6
     for climate in book.climates.values():

@@ -128,6 +128,11 @@ const MEASURES = {
     imperial: { label: 'oz per gallon', times: 0.012_8 },
     typed: { ml: 1, oz: 78.125, 'oz per gallon': 78.125, 'fl oz': 78.125 },
   },
+  'g per L': {
+    metric: 'g per litre',
+    imperial: { label: 'oz per cu ft', times: 0.998_847 },
+    typed: { 'g per litre': 1, 'g per l': 1, 'g/l': 1, 'oz per cu ft': 1 / 0.998_847 },
+  },
   'per kg': { metric: 'per kg', imperial: { label: 'per lb', times: 0.453_592 }, typed: {} },
   'per m³': { metric: 'per m³', imperial: { label: 'per cu yd', times: 0.764_555 }, typed: {} },
   'per L': { metric: 'per litre', imperial: { label: 'per cu ft', times: 28.316_847 }, typed: {} },

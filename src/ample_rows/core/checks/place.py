@@ -22,6 +22,7 @@ from ample_rows.core.geometry.cells import FIT_TOLERANCE_CM, grid_of
 from ample_rows.core.geometry.outlines import outline_fault
 from ample_rows.core.plan.reading import Fault
 from ample_rows.core.soil.mixes import mixes_of
+from ample_rows.core.structures.bays import arch_of
 
 LEAST_LINE_CM = 1.0
 _MOST_SPOTS = 5_000
@@ -166,6 +167,14 @@ def _breaking_faults(place: p.Place, path: str, book: Book) -> Iterator[Fault]:
         yield Fault(f"{path}.breaking.tool", unknown(asked.tool, "tool", book.ground_tools))
 
 
+def _arch_faults(support: p.Support, path: str) -> Iterator[Fault]:
+    """A mesh that does not reach from foot to foot."""
+    mesh, span = support.mesh_cm, support.span_cm
+    if mesh is not None and span is not None and arch_of(span, mesh) is None:
+        words = f"{mesh:g} cm of mesh do not reach over {span:g} cm; enter more"
+        yield Fault(f"{path}.mesh_cm", words)
+
+
 def _support_faults(place: p.Place, support: p.Support, path: str, book: Book) -> Iterator[Fault]:
     if support.system not in book.trainings:
         names = ", ".join(n for n, t in book.trainings.items() if t.needs_support)
@@ -176,6 +185,7 @@ def _support_faults(place: p.Place, support: p.Support, path: str, book: Book) -
         yield from material_faults(support.posts, f"{path}.posts", "post", book)
     if support.twine is not None:
         yield from material_faults(support.twine, f"{path}.twine", "support", book)
+    yield from _arch_faults(support, path)
     if support.line_cm is not None:
         yield from _line_faults(place, support, path, book)
     elif support.run_cm is not None:

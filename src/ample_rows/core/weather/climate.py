@@ -68,12 +68,23 @@ def made_up(climate: MadeUpClimate, latitude: float) -> Climate:
     return Climate(**{key: here(getattr(climate, key)) for key in _KEYS})
 
 
-def climate_csv(climate: Climate) -> str:
+# Heads in the other measures, and how they are come to; what has none stands as it is.
+_IMPERIAL: dict[str, tuple[str, Callable[[float], float]]] = {
+    "tmin_c": ("low F", lambda c: c * 1.8 + 32),
+    "tmax_c": ("high F", lambda c: c * 1.8 + 32),
+    "rain_mm": ("rain in", lambda mm: mm / _MM_PER_INCH),
+    "wind_m_per_s": ("wind mph", lambda v: v / _M_PER_S_PER_MPH),
+}
+
+
+def climate_csv(climate: Climate, *, imperial: bool = False) -> str:
     """Twelve rows, January first, units in the heads."""
     keys = [key for key in _KEYS if getattr(climate, key) is not None]
-    rows = [["month", *keys]]
+    said = {key: (key, _same) for key in keys} | (_IMPERIAL if imperial else {})
+    rows = [["month", *(said[key][0] for key in keys)]]
     for month in range(MONTHS):
-        rows.append([str(month + 1), *(f"{getattr(climate, key)[month]:g}" for key in keys)])
+        values = (said[key][1](getattr(climate, key)[month]) for key in keys)
+        rows.append([str(month + 1), *(f"{value:g}" for value in values)])
     return "".join(",".join(row) + "\n" for row in rows)
 
 

@@ -56,8 +56,8 @@ function MaterialForm({
     settles: percent(material?.settling),
     holds: percent(material?.available_water),
     soaked: measureText(material?.saturated_kg_per_litre, 'kg per L', system),
-    frees: textOf(material?.n_g_per_litre),
-    takes: textOf(material?.n_takes_g_per_litre),
+    frees: measureText(material?.n_g_per_litre, 'g per L', system),
+    takes: measureText(material?.n_takes_g_per_litre, 'g per L', system),
     stays: percent(material?.stays),
     fit: textOf(material?.fit_days),
   };
@@ -71,8 +71,8 @@ function MaterialForm({
       settling: read.needed('settles', 0, 59) / 100,
       available_water: read.needed('holds', 1, 49) / 100,
       saturated_kg_per_litre: soaked ?? 0,
-      n_g_per_litre: read.number('frees', 0, 20),
-      n_takes_g_per_litre: read.number('takes', 0, 20),
+      n_g_per_litre: read.measure('frees', 'g per L', 0, 20),
+      n_takes_g_per_litre: read.measure('takes', 'g per L', 0, 20),
       stays: share(read.number('stays', 1, 100)),
       fit_days: read.number('fit', 0, 2000),
     };
@@ -87,8 +87,8 @@ function MaterialForm({
       <NumberField form={form} name="settles" label="Settles by, %" />
       <NumberField form={form} name="holds" label="Water that roots can take, %" />
       <MeasureField form={form} name="soaked" label="Weighs soaked" unit="kg per L" />
-      <NumberField form={form} name="frees" label="Nitrogen freed in a year, g per litre" />
-      <NumberField form={form} name="takes" label="Nitrogen tied up, g per litre" />
+      <MeasureField form={form} name="frees" label="Nitrogen freed in a year" unit="g per L" />
+      <MeasureField form={form} name="takes" label="Nitrogen tied up" unit="g per L" />
       <NumberField
         form={form}
         name="stays"
