@@ -26,8 +26,9 @@ class Estimates:
         with self._lock:
             estimate = self._held.get(version)
             if estimate is None:
-                own = own_book(self._book, plan)
-                estimate = Estimate(plan, book_in(own, plan.garden.words), PROGRAM)
+                # The grower's own words stay as they are, so theirs come after the region's.
+                own = own_book(book_in(self._book, plan.garden.words), plan)
+                estimate = Estimate(plan, own, PROGRAM)
                 self._held[version] = estimate
                 while len(self._held) > _MOST_HELD:
                     self._held.popitem(last=False)

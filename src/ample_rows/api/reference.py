@@ -3,14 +3,16 @@
 from html import escape
 from typing import Annotated, Any, cast
 
-from fastapi import APIRouter, Query, Request
+from fastapi import APIRouter, Depends, Query, Request
 from fastapi.responses import HTMLResponse
 from pydantic import BaseModel
 
 from ample_rows import PROGRAM
 from ample_rows.api.problems import RESPONSES
+from ample_rows.api.units import preferred_saying
 from ample_rows.core.book import (
     Animal,
+    Book,
     CoverKind,
     Crop,
     Footing,
@@ -25,6 +27,7 @@ from ample_rows.core.book import (
     WaterWay,
 )
 from ample_rows.core.book.methods import Method, methods
+from ample_rows.core.book.regions import book_in
 from ample_rows.core.estimate.report_json import schemas
 from ample_rows.core.geometry.forms import Form, outline_of
 from ample_rows.core.plan.reading import PlanFaultsError
@@ -36,25 +39,33 @@ from ample_rows.core.soil.mound import (
 )
 from ample_rows.crops import load_book
 
+
+def _regional_book(request: Request) -> Book:
+    """The book in the words that the request prefers."""
+    return book_in(load_book(), preferred_saying(request.scope)[1])
+
+
+RegionalBook = Annotated[Book, Depends(_regional_book)]
+
 router = APIRouter(prefix="/api", tags=["reference"], responses=RESPONSES)
 
 
 @router.get("/crops")
-def crops() -> list[Crop]:
+def crops(book: RegionalBook) -> list[Crop]:
     """The crop book, every field as it is used."""
-    return list(load_book().crops.values())
+    return list(book.crops.values())
 
 
 @router.get("/methods")
-def methods_of_the_core() -> list[Method]:
+def methods_of_the_core(book: RegionalBook) -> list[Method]:
     """Every rule of the core, with the numbers that it reads, as the workings use them."""
-    return list(methods(load_book()))
+    return list(methods(book))
 
 
 @router.get("/mixes")
-def mixes() -> dict[str, Mix]:
+def mixes(book: RegionalBook) -> dict[str, Mix]:
     """The mixes to fill places with, by name."""
-    return load_book().mixes
+    return book.mixes
 
 
 class BreakingAnswer(BaseModel):
@@ -65,15 +76,15 @@ class BreakingAnswer(BaseModel):
 
 
 @router.get("/breaking")
-def breaking() -> BreakingAnswer:
+def breaking(book: RegionalBook) -> BreakingAnswer:
     """What can be done with turf, and what ground is broken with, by name."""
-    return BreakingAnswer(turf=load_book().turf_ways, tools=load_book().ground_tools)
+    return BreakingAnswer(turf=book.turf_ways, tools=book.ground_tools)
 
 
 @router.get("/patterns")
-def patterns() -> dict[str, PatternKind]:
+def patterns(book: RegionalBook) -> dict[str, PatternKind]:
     """What can be laid over a place in lines for plants to stand by, by name."""
-    return load_book().patterns
+    return book.patterns
 
 
 class LikeAnswer(BaseModel):
@@ -84,57 +95,57 @@ class LikeAnswer(BaseModel):
 
 
 @router.get("/likes")
-def likes() -> list[LikeAnswer]:
+def likes(book: RegionalBook) -> list[LikeAnswer]:
     """The kinds of food that a first bed can be planted with."""
-    return [LikeAnswer(id=name, label=like.label) for name, like in load_book().likes.items()]
+    return [LikeAnswer(id=name, label=like.label) for name, like in book.likes.items()]
 
 
 @router.get("/materials")
-def materials() -> dict[str, Material]:
+def materials(book: RegionalBook) -> dict[str, Material]:
     """What frames, containers, bottoms and lines are made of, by name."""
-    return load_book().materials
+    return book.materials
 
 
 @router.get("/ingredients")
-def ingredients() -> dict[str, SoilIngredient]:
+def ingredients(book: RegionalBook) -> dict[str, SoilIngredient]:
     """What mixes can be made from, by name."""
-    return load_book().ingredients
+    return book.ingredients
 
 
 @router.get("/soft-matter")
-def soft_matter() -> dict[str, SoftMatter]:
+def soft_matter(book: RegionalBook) -> dict[str, SoftMatter]:
     """Soft matter to lay on, dig in or bury, by name."""
-    return load_book().soft
+    return book.soft
 
 
 @router.get("/covers")
-def covers() -> dict[str, CoverKind]:
+def covers(book: RegionalBook) -> dict[str, CoverKind]:
     """Kinds of cover over a block of squares."""
-    return load_book().covers
+    return book.covers
 
 
 @router.get("/footings")
-def footings() -> dict[str, Footing]:
+def footings(book: RegionalBook) -> dict[str, Footing]:
     """How posts stand, and what takes the push of the wind."""
-    return load_book().footings
+    return book.footings
 
 
 @router.get("/trainings")
-def trainings() -> dict[str, TrainingSystem]:
+def trainings(book: RegionalBook) -> dict[str, TrainingSystem]:
     """Ways of growing up, by name."""
-    return load_book().trainings
+    return book.trainings
 
 
 @router.get("/animals")
-def animals() -> dict[str, Animal]:
+def animals(book: RegionalBook) -> dict[str, Animal]:
     """Animals that come to gardens, and what keeps them out, by name."""
-    return load_book().animals
+    return book.animals
 
 
 @router.get("/water-ways")
-def water_ways() -> dict[str, WaterWay]:
+def water_ways(book: RegionalBook) -> dict[str, WaterWay]:
     """Ways to water, by name."""
-    return load_book().water_ways
+    return book.water_ways
 
 
 class OutlineAnswer(BaseModel):
@@ -168,6 +179,7 @@ Depth = Annotated[float, Query(ge=0, le=1_000, allow_inf_nan=False)]
 
 @router.get("/mounds")
 def mounds(
+    book: RegionalBook,
     *,
     top_cm: Centimetres,
     length_cm: Centimetres,
@@ -180,9 +192,9 @@ def mounds(
     """A mound from its path's earth: its height from the digging, or the digging for a height."""
     mound = MoundTop(top_cm, length_cm, side_slope, path_width_cm, loosened_cm)
     if dug_cm is not None:
-        return height_from_path(mound, dug_cm, load_book())
+        return height_from_path(mound, dug_cm, book)
     if height_cm is not None:
-        return digging_for_height(mound, height_cm, load_book())
+        return digging_for_height(mound, height_cm, book)
     raise PlanFaultsError.one("dug_cm", "give how deep the path is dug, or the height wished for")
 
 

@@ -1,5 +1,6 @@
 """Puts messages into sentences: templates in `en/*.ftl` (Project Fluent), measures in units."""
 
+import re
 from collections.abc import Mapping
 from datetime import date
 from functools import cache, lru_cache
@@ -10,10 +11,13 @@ from fluent.runtime import FluentBundle, FluentResource
 from fluent.runtime.types import FluentInt
 
 from ample_rows.core.geometry.cells import span_words
+from ample_rows.core.words.american import american
 from ample_rows.core.words.day_words import day_words
 from ample_rows.core.words.message import OF_TABLE, Count, Listed, Message, Span, Squares, Value
 from ample_rows.wording.units import UnitSystem, Words, written
 
+# Keys of templates and of their variants, and the names of values: parts that are not said.
+_ASKED = re.compile(r"(^-?[a-z][\w-]* =|\$[\w-]+|\*?\[[\w-]+\])", re.MULTILINE)
 _JOINED = {
     "comma": (", ", ", "),
     "and": (", ", " and "),
@@ -46,11 +50,17 @@ def _capital(value: Any) -> Any:
 
 
 @cache
-def _bundle() -> FluentBundle:
-    bundle = FluentBundle(["en-GB"], functions={"CAPITAL": _capital}, use_isolating=False)
+def _bundle(words: Words) -> FluentBundle:
+    """The templates in a region's words; only what they say is put into them, not what they ask."""
+    bundle = FluentBundle([words], functions={"CAPITAL": _capital}, use_isolating=False)
     for text in templates().values():
-        bundle.add_resource(FluentResource(text))
+        bundle.add_resource(FluentResource(_in_american(text) if words == "en-US" else text))
     return bundle
+
+
+def _in_american(templates_text: str) -> str:
+    parts = _ASKED.split(templates_text)
+    return "".join(part if at % 2 else american(part) for at, part in enumerate(parts))
 
 
 class Renderer:
@@ -58,7 +68,7 @@ class Renderer:
 
     def __init__(self, units: UnitSystem, words: Words = "en-GB") -> None:
         self.units = units
-        self._american = words == "en-US"
+        self._words: Words = words
         self._kept = lru_cache(maxsize=8192)(self._written)
         self._plain: dict[str, str] = {}
 
@@ -83,7 +93,7 @@ class Renderer:
         return self._filled(message.key, values)
 
     def _filled(self, key: str, values: dict[str, Any]) -> str:
-        bundle = _bundle()
+        bundle = _bundle(self._words)
         if not bundle.has_message(key):
             raise WordsMissingError(f"There is no template for {key!r}.")
         pattern = bundle.get_message(key).value
@@ -112,7 +122,7 @@ class Renderer:
             case Listed(items, joined):
                 return _together([str(self._value(item)) for item in items], joined)
             case date():
-                return day_words(value, american=self._american)
+                return day_words(value, american=self._words == "en-US")
         return written(value, self.units)
 
     def _span(self, low: Value, high: Value) -> str:

@@ -3,6 +3,7 @@ import { createContext, useContext, useEffect, useMemo, useState } from 'react';
 import type { ReactNode } from 'react';
 
 import { sayDaysAs } from './day';
+import { inRegion } from './region';
 import { askIn, unitsFor } from './units';
 import type { Region, Units, UnitSystem } from './units';
 
@@ -98,6 +99,12 @@ export function usePreferences(): Held {
   const held = useContext(Context);
   if (!held) throw new Error('usePreferences outside PreferencesProvider');
   return held;
+}
+
+/** Words of the pages as the region in force says them. */
+export function useRegional(): (text: string) => string {
+  const { region } = usePreferences();
+  return (text) => inRegion(text, region);
 }
 
 export function useUnits(): Units {

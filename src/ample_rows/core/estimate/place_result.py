@@ -1,7 +1,7 @@
 """One place evaluated for itself and kept by its content: an edit in a bed evaluates that bed."""
 
 from dataclasses import dataclass
-from functools import lru_cache
+from functools import cached_property, lru_cache
 
 import numpy as np
 
@@ -12,7 +12,7 @@ from ample_rows.core.geometry.cells import cells_of, grid_of, held_cells
 from ample_rows.core.notes.note import Note
 from ample_rows.core.place.idle import idle_ground
 from ample_rows.core.place.report import PlaceReport
-from ample_rows.core.place.view import place_view
+from ample_rows.core.place.view import PlaceView, place_view
 from ample_rows.core.place.written_up import place_report
 from ample_rows.core.planting.cases import PlaceCase
 from ample_rows.core.planting.evaluated import evaluate_planting
@@ -22,12 +22,21 @@ from ample_rows.core.planting.report import PlantingReport
 
 @dataclass(frozen=True, eq=False)
 class PlaceResult:
-    """One place evaluated, with its seasons for the garden's own sums."""
+    """One place evaluated, with its seasons for the garden's own sums; what is said of it is
+    written up once it is asked for."""
 
-    report: PlaceReport
+    view: PlaceView
+    idle_weeks: tuple[float, float]
     plantings: tuple[PlantingReport, ...]
-    notes: tuple[Note, ...]
     draws: Draws
+
+    @cached_property
+    def report(self) -> PlaceReport:
+        return place_report(self.view, self.idle_weeks, self.draws)
+
+    @cached_property
+    def notes(self) -> tuple[Note, ...]:
+        return notes.place_notes(self.view)
 
 
 @lru_cache(maxsize=256)
@@ -40,13 +49,11 @@ def evaluate_place(here: PlaceCase, plantings: tuple[p.Planting, ...]) -> PlaceR
     taken = [(e.report.cells, e.dates.start, e.dates.clear) for e in evaluated]
     rests = [(cells_of(place, rest.cells), rest.since, rest.until) for rest in place.rests]
     weeks, rested, spells = idle_ground(grid, held, taken, setting.year, book, rests=rests)
-    draws = sum_of([e.draws for e in evaluated], book)
-    view = place_view(here, evaluated, spells)
     return PlaceResult(
-        place_report(view, (weeks, rested), draws),
-        tuple(e.report for e in evaluated),
-        notes.place_notes(view),
-        draws,
+        view=place_view(here, evaluated, spells),
+        idle_weeks=(weeks, rested),
+        plantings=tuple(e.report for e in evaluated),
+        draws=sum_of([e.draws for e in evaluated], book),
     )
 
 

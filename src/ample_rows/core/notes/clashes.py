@@ -1,6 +1,7 @@
 """Notes on plantings that hold the same squares on the same days: clashes, and relays."""
 
 import itertools
+from collections import defaultdict
 from collections.abc import Iterator
 from datetime import timedelta
 
@@ -31,8 +32,6 @@ def clashes(view: PlaceView) -> Iterator[Note]:
     for first, second in _pairs(view):
         others = set(second.report.cells)
         shared = tuple(cell for cell in first.report.cells if cell in others)
-        if not shared:
-            continue
         full = crowding(first, second, grid_of(view.place), view.book.value("bare_foot_share"))
         if is_relay(first, second) and full and full.fits:
             yield _relay(view, first, second, full)
@@ -41,12 +40,23 @@ def clashes(view: PlaceView) -> Iterator[Note]:
 
 
 def _pairs(view: PlaceView) -> Iterator[tuple[Evaluated, Evaluated]]:
-    """Plantings that stand at one time, the earlier one first, but those that do on purpose."""
+    """Plantings that stand in a square at one time, the earlier one first, but those that do on
+    purpose."""
     ordered = sorted(view.plantings, key=lambda e: (e.dates.start, e.planting.id))
-    for first, second in itertools.combinations(ordered, 2):
-        ends = min(first.dates.clear, second.dates.clear)
-        if second.dates.start < ends and not _on_purpose(first, second):
-            yield first, second
+    in_cell: dict[str, list[int]] = defaultdict(list)
+    for index, e in enumerate(ordered):
+        for cell in e.report.cells:
+            in_cell[cell].append(index)
+    meeting = {
+        (earlier, later)
+        for there in in_cell.values()
+        for earlier, later in itertools.combinations(there, 2)
+        if ordered[later].dates.start
+        < min(ordered[earlier].dates.clear, ordered[later].dates.clear)
+    }
+    for earlier, later in sorted(meeting):
+        if not _on_purpose(ordered[earlier], ordered[later]):
+            yield ordered[earlier], ordered[later]
 
 
 def _clash(view: PlaceView, first: Evaluated, second: Evaluated, shared: tuple[str, ...]) -> Note:

@@ -1,6 +1,7 @@
 """One evaluated place written up: ground, soil, weight, water, feed and their workings."""
 
-from datetime import timedelta
+from collections import Counter, defaultdict
+from datetime import date, timedelta
 from functools import lru_cache
 
 import numpy as np
@@ -239,12 +240,21 @@ def _points(ring: Points, decimals: int = 4) -> tuple[Point, ...]:
 
 def _standing(plantings: tuple[Evaluated, ...]) -> tuple[Standing, ...]:
     """Cells taken and plants standing, from each day on which either changes."""
-    days = sorted({day for e in plantings for day in (e.dates.start, e.dates.clear)})
-    entries = []
-    for day in days:
-        there = [e for e in plantings if e.dates.start <= day < e.dates.clear]
-        taken = {cell for e in there for cell in e.report.cells}
-        entries.append(Standing(day, len(taken), sum(e.report.plants for e in there)))
+    changes: dict[date, list[tuple[int, Evaluated]]] = defaultdict(list)
+    for e in plantings:
+        stands = e.dates.start < e.dates.clear
+        changes[e.dates.start] += [(1, e)] if stands else []
+        changes[e.dates.clear] += [(-1, e)] if stands else []
+    holders: Counter[str] = Counter()
+    plants, taken, entries = 0, 0, []
+    for day in sorted(changes):
+        for by, e in changes[day]:
+            plants += by * e.report.plants
+            for cell in e.report.cells:
+                before = holders[cell]
+                holders[cell] = before + by
+                taken += (before + by > 0) - (before > 0)
+        entries.append(Standing(day, taken, plants))
     return tuple(entries)
 
 

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 
 import type { CropPage } from '../../api/types';
-import { useUnits } from '../../kit/preferences';
+import { useRegional, useUnits } from '../../kit/preferences';
 import { perSquareWords } from '../../kit/text';
 import { EVIDENCE } from '../../shared/words';
 import type { Units } from '../../kit/units';
@@ -123,6 +123,7 @@ function InThisGarden({ page }: { page: CropPage }) {
 }
 
 function Company({ page, nameOf, onOpen }: Props) {
+  const say = useRegional();
   const open = (id: string): ReactNode => (
     <button key={id} type="button" className="press mr-3" onClick={() => onOpen(id)}>
       {nameOf(id)}
@@ -132,8 +133,10 @@ function Company({ page, nameOf, onOpen }: Props) {
     <>
       {page.kinds.length > 0 && <p>{['Other kinds: ', ...page.kinds.map(open)]}</p>}
       {page.neighbours.length > 0 && (
-        <section aria-label="Neighbours" className="mt-2">
-          <h3 className="border-b border-rule font-sans text-[14px] font-semibold">Neighbours</h3>
+        <section aria-label={say('Neighbours')} className="mt-2">
+          <h3 className="border-b border-rule font-sans text-[14px] font-semibold">
+            {say('Neighbours')}
+          </h3>
           <ul>
             {page.neighbours.map((near) => (
               <li key={near.crop}>

@@ -1,7 +1,7 @@
 import { dayOf, words } from '../../kit/day';
 import type { Day } from '../../kit/day';
 import type { HeldGarden } from '../../api/merge';
-import { useUnits } from '../../kit/preferences';
+import { useRegional, useUnits } from '../../kit/preferences';
 import { useExtent } from '../../kit/useExtent';
 import { useDay } from '../../shared/DayContext';
 import { LayOut } from './LayOut';
@@ -21,6 +21,9 @@ interface PartProps {
   state: HeldGarden;
   yard: YardBench;
 }
+
+const TO_BEGIN =
+  'Two measures and a compass are enough to begin: how long and how wide the yard is, and which way it lies. Then come the house, fences and trees that shade it, the tap and the door; each of them counts in the hours of sun, the reach and the water.';
 
 /** The yard: where the sun falls, what can be reached and watered, and where things stand. */
 export function GroundScreen({ state }: { state: HeldGarden }) {
@@ -91,6 +94,7 @@ function Header({ yard }: { yard: YardBench }) {
 
 /** The yard drawn, or its table, its layouts or the sheet to set it out by. */
 function Sheet({ state, yard }: PartProps) {
+  const say = useRegional();
   const [sheet, extent] = useExtent<HTMLDivElement>();
   const { drawn, shown, chosen, choose, edit } = yard;
   const { slug, version } = state.head;
@@ -105,11 +109,7 @@ function Sheet({ state, yard }: PartProps) {
           ) : drawn ? (
             <YardTable state={state} sun={yard.sun} chosen={chosen} onChoose={choose} />
           ) : (
-            <p className="max-w-prose text-muted">
-              Two measures and a compass are enough to begin: how long and how wide the yard is, and
-              which way it lies. Then come the house, fences and trees that shade it, the tap and
-              the door; each of them counts in the hours of sun, the reach and the water.
-            </p>
+            <p className="max-w-prose text-muted">{say(TO_BEGIN)}</p>
           )}
         </div>
       ) : (

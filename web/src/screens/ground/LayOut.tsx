@@ -2,7 +2,7 @@ import { Link } from 'react-router';
 
 import type { HeldGarden } from '../../api/merge';
 import type { Edit, Place } from '../../api/types';
-import { useUnits } from '../../kit/preferences';
+import { useRegional, useUnits } from '../../kit/preferences';
 import { middleOf, NEW_THINGS, siteOf } from './things';
 import type { NewThing, Thing } from './things';
 import { spotKeys, useSpot } from '../../shared/useSpot';
@@ -16,6 +16,7 @@ interface Props {
 /** What can be laid out in the yard; everything here counts in the sun, the reach or the water. */
 export function LayOut({ state, onAdd, onEdit }: Props) {
   const units = useUnits();
+  const say = useRegional();
   const site = siteOf(state.plan);
   const middle = middleOf(site, units.snapM);
   const find = useSpot(state.head.slug);
@@ -29,9 +30,9 @@ export function LayOut({ state, onAdd, onEdit }: Props) {
       key={what.label}
       type="button"
       className="press mr-3"
-      onClick={() => onAdd(what.add(site, middle), what.thing(site))}
+      onClick={() => onAdd(what.add(site, middle, say(what.label)), what.thing(site))}
     >
-      {what.label}
+      {say(what.label)}
     </button>
   );
   const rows = [

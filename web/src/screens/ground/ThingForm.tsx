@@ -10,7 +10,7 @@ import {
   useTyped,
 } from '../../kit/form';
 import type { TypedForm } from '../../kit/form';
-import { useUnits } from '../../kit/preferences';
+import { useRegional, useUnits } from '../../kit/preferences';
 import { PathCare } from './PathCare';
 import { removeThing } from './things';
 import type { Thing } from './things';
@@ -66,10 +66,13 @@ export function ThingForm({ state, thing, onEdit, onRemove, onPlacing }: Props) 
 
 /** The field that a kind of measure is typed in. */
 function TypedOf({ form, field }: { form: TypedForm<Record<string, string>>; field: FieldSpec }) {
+  const say = useRegional();
   const shown = { form, name: field.key, label: field.label };
   switch (field.kind) {
     case 'choice':
-      return <ChoiceField {...shown} options={field.options} />;
+      return (
+        <ChoiceField {...shown} options={field.options.map(([id, words]) => [id, say(words)])} />
+      );
     case 'length':
       return <LengthField {...shown} />;
     case 'measure':

@@ -1,6 +1,6 @@
 import type { HeldGarden } from '../../api/merge';
 import type { YardSun } from '../../api/types';
-import { useUnits } from '../../kit/preferences';
+import { useRegional, useUnits } from '../../kit/preferences';
 import { sameThing, siteOf, thingOf } from './things';
 import type { Thing } from './things';
 import { boundsOf } from './yardScale';
@@ -26,6 +26,7 @@ interface Props {
 /** Everything drawn in the yard as a table: it reads, copies and chooses like the drawing. */
 export function YardTable({ state, sun, chosen, onChoose }: Props) {
   const units = useUnits();
+  const say = useRegional();
   const site = siteOf(state.plan);
   const across = (points: readonly PointM[]) => {
     const { x0, y0, x1, y1 } = boundsOf(points);
@@ -60,7 +61,7 @@ export function YardTable({ state, sun, chosen, onChoose }: Props) {
     ...site.paths.map((path, index): Row => ({
       thing: { kind: 'path', index },
       name: path.name ?? '',
-      kind: `path for ${path.use ?? 'feet'}`,
+      kind: say(`path for ${path.use ?? 'feet'}`),
       at: path.line_m[0] ?? null,
       size: `${units.length(path.width_cm)} wide`,
       height: '',
@@ -69,7 +70,7 @@ export function YardTable({ state, sun, chosen, onChoose }: Props) {
     ...site.taps.map((tap, index): Row => ({
       thing: { kind: 'tap', index },
       name: tap.name ?? '',
-      kind: 'tap',
+      kind: say('tap'),
       at: tap.at_m,
       size: tap.hose_m ? `hose ${units.distance(tap.hose_m)}` : '',
       height: '',
@@ -78,7 +79,7 @@ export function YardTable({ state, sun, chosen, onChoose }: Props) {
     ...site.tanks.map((tank, index): Row => ({
       thing: { kind: 'tank', index },
       name: tank.name ?? '',
-      kind: 'butt',
+      kind: say('butt'),
       at: tank.at_m,
       size: units.volume(tank.litres),
       height: '',

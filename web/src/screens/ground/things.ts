@@ -144,7 +144,8 @@ export function removeThing(plan: Plan, thing: Thing): Edit {
 export interface NewThing {
   label: string;
   thing: (site: Site) => Thing;
-  add: (site: Site, middle: PointM) => Edit;
+  /** Named as its label is said here. */
+  add: (site: Site, middle: PointM, name: string) => Edit;
 }
 
 const rectangle = (width: number, length: number): ObstacleShape => ({
@@ -197,14 +198,14 @@ export const NEW_THINGS: Record<'shade' | 'water' | 'sun', readonly NewThing[]> 
     {
       label: 'tap',
       thing: (site) => ({ kind: 'tap', index: site.taps.length }),
-      add: (site, middle) =>
-        siteEdit({ taps: [...site.taps, { at_m: [...middle], name: 'tap', hose_m: 10 }] }),
+      add: (site, middle, name) =>
+        siteEdit({ taps: [...site.taps, { at_m: [...middle], name, hose_m: 10 }] }),
     },
     {
       label: 'butt',
       thing: (site) => ({ kind: 'tank', index: site.tanks.length }),
-      add: (site, middle) =>
-        siteEdit({ tanks: [...site.tanks, { at_m: [...middle], name: 'butt', litres: 200 }] }),
+      add: (site, middle, name) =>
+        siteEdit({ tanks: [...site.tanks, { at_m: [...middle], name, litres: 200 }] }),
     },
     {
       label: 'door',

@@ -2,7 +2,7 @@ import { useState } from 'react';
 
 import type { HeldGarden } from '../../api/merge';
 import type { Edit, MixOrder, OrderReport } from '../../api/types';
-import { useUnits } from '../../kit/preferences';
+import { useRegional, useUnits } from '../../kit/preferences';
 import { grouped, money } from '../../kit/units';
 import type { Units } from '../../kit/units';
 import { Prices } from './Prices';
@@ -78,12 +78,15 @@ function Opener({
 /** One mix: how much, every way to buy it, and its parts. */
 function MixToBuy({ order }: { order: MixOrder }) {
   const units = useUnits();
+  const say = useRegional();
   const cheapest = order.options.find((o) => o.cost !== null);
   return (
     <div className="mb-3">
       <h3 className="font-sans text-[14px] font-semibold first-letter:uppercase">{order.label}</h3>
       <p>
-        {`${units.bulk(order.litres)} to pour: ${order.barrows} barrows, or ${order.buckets} buckets.`}
+        {say(
+          `${units.bulk(order.litres)} to pour: ${order.barrows} barrows, or ${order.buckets} buckets.`,
+        )}
       </p>
       {order.fetched && (
         <p>

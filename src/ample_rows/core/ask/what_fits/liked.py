@@ -22,6 +22,7 @@ from ample_rows.core.ask.what_fits.starters import held_up, strip_under
 from ample_rows.core.book import Book, LikedEntry
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry.cells import Spot, grid_of, pitch_of
+from ample_rows.core.planting.evaluated import evaluate_planting
 from ample_rows.core.planting.report import PlantingReport
 
 Each = TypeVar("Each")
@@ -38,8 +39,8 @@ _ROUNDS = (
     (2, timedelta(weeks=10)),
 )
 _MOST_FOLLOWERS = 6
-# More squares than nine metres of a bed has are gone over once.
-_MANY_SQUARES = 300
+# More squares than a bed of 1.2 by 15 metres has are gone over once.
+_MANY_SQUARES = 200
 # What is sown again and again: so much of what is eaten at once, over the whole year.
 _PORTIONS_A_YEAR = 2
 # Taller ones stand where they shade none of the others; in later rounds nothing of this height.
@@ -80,7 +81,8 @@ class _Bed:
     @property
     def last(self) -> PlantingReport:
         """The planting that was set last; on a support it holds all squares of its stretch."""
-        return self.estimate.result(self.place.id).plantings[-1]
+        here = self.estimate.place(self.place.id)
+        return evaluate_planting(self.plan.plantings[-1], here).report
 
     def planted(self, found: Found) -> "_Bed":
         with_it = replace(self, plan=planted_with(self.plan, self.place.id, found))

@@ -1,10 +1,14 @@
 import type { TankReport } from '../../../api/types';
-import { useUnits } from '../../../kit/preferences';
+import { useRegional, useUnits } from '../../../kit/preferences';
 import { SHORT_MONTHS } from '../../../kit/day';
+
+const KEEP_IT_LIDDED =
+  'Rain is taken to fall in the first third of each month. Keep a butt lidded and its lid fast: children and animals drown in very little water.';
 
 /** What each butt catches and gives through the year, and who comes first when it is low. */
 export function Butts({ tanks }: { tanks: readonly TankReport[] }) {
   const units = useUnits();
+  const say = useRegional();
   return tanks.map((tank) => {
     const dry = SHORT_MONTHS.filter((_, i) => (tank.short[i] ?? 0) > 1);
     return (
@@ -23,10 +27,7 @@ export function Butts({ tanks }: { tanks: readonly TankReport[] }) {
             {`Then first ${tank.places.slice(0, 3).join(', ')}: their soil dries soonest. Sowings and what was just set out come before all.`}
           </p>
         )}
-        <p className="mt-1 text-[12.5px] text-muted">
-          Rain is taken to fall in the first third of each month. Keep a butt lidded and its lid
-          fast: children and animals drown in very little water.
-        </p>
+        <p className="mt-1 text-[12.5px] text-muted">{say(KEEP_IT_LIDDED)}</p>
       </section>
     );
   });

@@ -4,7 +4,7 @@ import type { HeldGarden } from '../../../api/merge';
 import type { Edit, PlaceReport } from '../../../api/types';
 import { Heads } from '../../../kit/Heads';
 import { Choice } from '../../../kit/Choice';
-import { useUnits } from '../../../kit/preferences';
+import { useRegional, useUnits } from '../../../kit/preferences';
 import { PlaceWorking } from '../../../shared/PlaceWorking';
 import { Figure } from '../../../shared/Working';
 import { WaterYear } from '../WaterYear';
@@ -80,6 +80,7 @@ interface WaysProps {
 
 function Ways({ state, place, water, used }: WaysProps) {
   const units = useUnits();
+  const say = useRegional();
   return (
     <table className="mt-3 w-full">
       <caption className="mb-1 text-left text-muted">
@@ -127,7 +128,9 @@ function Ways({ state, place, water, used }: WaysProps) {
                 {LEAVES[way.wets_leaves]}
                 {way.tap_share > 1 && (
                   <span className="block text-[12.5px] text-muted">
-                    {`in ${Math.ceil(way.tap_share)} parts: the tap gives too little for all at once`}
+                    {say(
+                      `in ${Math.ceil(way.tap_share)} parts: the tap gives too little for all at once`,
+                    )}
                   </span>
                 )}
               </td>
