@@ -46,7 +46,7 @@ function scaled(table: Readonly<Record<string, number>>, by: number): Record<str
   return Object.fromEntries(Object.entries(table).map(([unit, value]) => [unit, value * by]));
 }
 
-const SOIL_OR_WATER = new Set(['L', 'L of soil', 'm³']);
+const SOIL_OR_WATER = new Set(['L', 'L by hand', 'L of soil', 'm³']);
 const own = new Map<string, number>();
 
 /** From here on "2 barrows" is read by what the grower's own barrow holds, in litres. */
@@ -76,6 +76,11 @@ const MEASURES = {
     typed: scaled(KILOGRAMS, 1000),
   },
   L: { metric: 'L', imperial: { label: 'gal', times: 0.264_172 }, typed: LITRES },
+  'L by hand': {
+    metric: 'L',
+    imperial: { label: 'qt', times: 1.056_688 },
+    typed: LITRES,
+  },
   'L of soil': {
     metric: 'litres',
     imperial: { label: 'cu ft', times: 1 / 28.316_847 },

@@ -101,10 +101,15 @@ export function usePreferences(): Held {
   return held;
 }
 
+const SAYING: Readonly<Record<Region, (text: string) => string>> = {
+  'en-GB': (text) => text,
+  'en-US': (text) => inRegion(text, 'en-US'),
+};
+
 /** Words of the pages as the region in force says them. */
 export function useRegional(): (text: string) => string {
   const { region } = usePreferences();
-  return (text) => inRegion(text, region);
+  return SAYING[region];
 }
 
 export function useUnits(): Units {

@@ -3,6 +3,8 @@ import type { Region } from './units';
 /** What things of a garden are called in America; crops and sentences come so from the core. */
 const AMERICAN: Readonly<Record<string, string>> = {
   barrow: 'wheelbarrow',
+  fibre: 'fiber',
+  mould: 'mold',
   butt: 'rain barrel',
   centimetres: 'centimeters',
   litres: 'liters',

@@ -78,6 +78,9 @@ export interface Units {
   /** A figure of the core with its unit, in these units where they have one for it. */
   measured: (value: number, unit: string) => string;
   /** A length for an input field, and back. Bare numbers are in `lengthUnit`. */
+  /** A stretch of a row or a net that a figure is told for, in words and in metres. */
+  aRun: string;
+  runM: number;
   toField: (cm: number) => string;
 }
 
@@ -157,6 +160,8 @@ const metric: Units = {
   areaUnit: 'm²',
   temperature: (c) => `${minus(Math.round(c))} °C`,
   measured: (value, unit) => `${figure(value)} ${unit}`,
+  aRun: 'a metre',
+  runM: 1,
   toField: (cm) => typed(cm, 2),
 };
 
@@ -219,6 +224,8 @@ const imperial: Units = {
   areaUnit: 'sq ft',
   temperature: (c) => `${minus(Math.round(c * 1.8 + 32))} °F`,
   measured: (value, unit) => converted(value, unit) ?? `${figure(value)} ${unit}`,
+  aRun: 'a foot',
+  runM: 0.3048,
   toField: (cm) => typed(cm / CM_PER_INCH, 2),
 };
 

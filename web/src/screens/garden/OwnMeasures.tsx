@@ -2,7 +2,7 @@ import { useEditor } from '../../api/garden';
 import type { HeldGarden } from '../../api/merge';
 import { MeasureField, NumberField, useTyped } from '../../kit/form';
 import { measureText } from '../../kit/measures';
-import { useUnits } from '../../kit/preferences';
+import { useRegional, useUnits } from '../../kit/preferences';
 import type { Reader } from '../../kit/reader';
 import type { UnitSystem } from '../../kit/units';
 
@@ -10,18 +10,21 @@ const MEASURES = ['handful', 'scoop', 'can', 'bucket', 'barrow'] as const;
 const MOST = 1000;
 type Held = Partial<Record<(typeof MEASURES)[number], number | null>>;
 
+/** What is usual is no more exact than two figures. */
+const roughly = (text: string) => String(Number(Number(text).toPrecision(2)));
+
 const typedOf = (held: Held, system: UnitSystem) =>
   Object.fromEntries(
     MEASURES.flatMap((name) => [
       [`times ${name}`, held[name] ? '1' : ''],
-      [name, measureText(held[name], 'L', system)],
+      [name, measureText(held[name], 'L by hand', system)],
     ]),
   );
 
 /** What one of each holds; null where none of them was filled. */
 function readOf(read: Reader<Record<string, string>>): Held | null {
   const held = MEASURES.map((name) => {
-    const litres = read.measure(name, 'L', 0.01, MOST);
+    const litres = read.measure(name, 'L by hand', 0.01, MOST);
     const times = read.number(`times ${name}`, 0.5, MOST) ?? 1;
     return [name, litres === null ? null : litres / times] as const;
   });
@@ -33,6 +36,7 @@ function readOf(read: Reader<Record<string, string>>): Held | null {
 export function OwnMeasures({ state }: { state: HeldGarden }) {
   const editor = useEditor(state.head.slug);
   const { system } = useUnits();
+  const say = useRegional();
   const form = useTyped(typedOf(state.plan.garden.measures ?? {}, system), readOf);
   const example = system === 'imperial' ? '13 handfuls fill 1 qt' : '14 handfuls fill 1 L';
   return (
@@ -53,13 +57,13 @@ export function OwnMeasures({ state }: { state: HeldGarden }) {
       >
         {MEASURES.map((name) => [
           <span key={name} className="pb-1 first-letter:uppercase">
-            {name}
+            {say(name)}
           </span>,
           <NumberField
             key={`times ${name}`}
             form={form}
             name={`times ${name}`}
-            label={`How many ${name}s`}
+            label={say(`How many ${name}s`)}
             placeholder="1"
           />,
           <MeasureField
@@ -67,8 +71,8 @@ export function OwnMeasures({ state }: { state: HeldGarden }) {
             form={form}
             name={name}
             label="fill"
-            unit="L"
-            placeholder={measureText(state.report.measures[name], 'L', system)}
+            unit="L by hand"
+            placeholder={roughly(measureText(state.report.measures[name], 'L by hand', system))}
           />,
         ])}
         <p className="col-span-full pt-1">

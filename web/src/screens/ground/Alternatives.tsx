@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
-import { answered, api } from '../../api/client';
+import { answeredAs, api } from '../../api/client';
 import type { ProblemError } from '../../api/client';
 import type { HeldGarden } from '../../api/merge';
 import type { Edit, AlternativeFigures, Site } from '../../api/types';
@@ -31,10 +31,10 @@ export function Alternatives({ state, onEdit }: Props) {
   const answer = useQuery<AlternativeFigures[], ProblemError>({
     queryKey: ['alternatives', slug, version],
     placeholderData: keepPreviousData,
-    queryFn: async ({ signal }) =>
-      (await answered(
+    queryFn: ({ signal }) =>
+      answeredAs<AlternativeFigures[]>(
         api.GET('/api/gardens/{slug}/alternatives', { params: { path: { slug } }, signal }),
-      )) as AlternativeFigures[],
+      ),
   });
   const keep = () => {
     const id = nextId(

@@ -1,7 +1,7 @@
 import { memo } from 'react';
 
 import type { Obstacle, Site } from '../../api/types';
-import { useUnits } from '../../kit/preferences';
+import { useRegional, useUnits } from '../../kit/preferences';
 import type { Extent } from '../../kit/useExtent';
 import type { Units } from '../../kit/units';
 import { isShown, ring } from './held';
@@ -27,6 +27,7 @@ const LEAFY = ['tree', 'shrub', 'hedge'];
 /** What stands round the beds: houses, walls, trees; paths; taps, butts and the door. */
 export const Surround = memo(function Surround({ site, scale, extent, chosen, shows }: Props) {
   const units = useUnits();
+  const say = useRegional();
   const ink = (thing: Thing) => (sameThing(chosen, thing) ? 'var(--damson)' : 'var(--ink)');
   const part = (thing: Thing) => ({
     'data-thing': JSON.stringify(thing),
@@ -99,13 +100,13 @@ export const Surround = memo(function Surround({ site, scale, extent, chosen, sh
           thing: { kind: 'tap', index } as const,
           at: toPx(scale, tap.at_m),
           sign: 'M0 -8C4 -3 5.5 -1 5.5 1.8A5.5 5.5 0 0 1 -5.5 1.8C-5.5 -1 -4 -3 0 -8z',
-          text: tapWords(tap, units),
+          text: tapWords(tap, units, say),
         })),
         ...site.tanks.map((tank, index) => ({
           thing: { kind: 'tank', index } as const,
           at: toPx(scale, tank.at_m),
           sign: 'M-6 -6H6V6H-6zM-6 -1Q-3 -3 0 -1T6 -1',
-          text: tankWords(tank, units),
+          text: tankWords(tank, units, say),
         })),
         ...(site.door_m
           ? [
@@ -213,6 +214,8 @@ function sideOf([x]: readonly [number, number], extent: Extent): 1 | -1 {
   return x > extent.width * 0.6 ? -1 : 1;
 }
 
+type Say = (text: string) => string;
+
 interface Label {
   x: number;
   y: number;
@@ -256,7 +259,13 @@ function inside(wanted: number, half: number, page: number): number {
 }
 
 /** The boxes that the names of surrounding things take, so that nothing is written over them. */
-export function surroundBoxes(site: Site, scale: YardScale, extent: Extent, units: Units): Box[] {
+export function surroundBoxes(
+  site: Site,
+  scale: YardScale,
+  extent: Extent,
+  units: Units,
+  say: Say,
+): Box[] {
   const labels = site.obstacles.flatMap((obstacle): Box[] => {
     const label = labelOf(obstacle, scale, extent, units);
     if (!label) return [];
@@ -266,8 +275,8 @@ export function surroundBoxes(site: Site, scale: YardScale, extent: Extent, unit
       : [{ x: label.x - w / 2, y: label.y - 13, w, h: 18 }];
   });
   const spots = [
-    ...site.taps.map((tap) => [tap.at_m, tapWords(tap, units)] as const),
-    ...site.tanks.map((tank) => [tank.at_m, tankWords(tank, units)] as const),
+    ...site.taps.map((tap) => [tap.at_m, tapWords(tap, units, say)] as const),
+    ...site.tanks.map((tank) => [tank.at_m, tankWords(tank, units, say)] as const),
     ...(site.door_m ? [[site.door_m, 'door'] as const] : []),
   ].map(([at, text]): Box => {
     const [x, y] = toPx(scale, at);
@@ -277,11 +286,11 @@ export function surroundBoxes(site: Site, scale: YardScale, extent: Extent, unit
   return [...labels, ...spots];
 }
 
-function tapWords(tap: Site['taps'][number], units: Units): string {
+function tapWords(tap: Site['taps'][number], units: Units, say: Say): string {
   const hose = tap.hose_m ? `, hose ${units.distance(tap.hose_m)}` : '';
-  return `${tap.name ?? 'tap'}${hose}`;
+  return `${tap.name ?? say('tap')}${hose}`;
 }
 
-function tankWords(tank: Site['tanks'][number], units: Units): string {
-  return `${tank.name ?? 'butt'}, ${units.volume(tank.litres)}`;
+function tankWords(tank: Site['tanks'][number], units: Units, say: Say): string {
+  return `${tank.name ?? say('butt')}, ${units.volume(tank.litres)}`;
 }

@@ -3,7 +3,7 @@ import type { KeyboardEvent, PointerEvent } from 'react';
 
 import type { HeldGarden } from '../../api/merge';
 import type { YardSun } from '../../api/types';
-import { useUnits } from '../../kit/preferences';
+import { useRegional, useUnits } from '../../kit/preferences';
 import type { Extent } from '../../kit/useExtent';
 import { NorthMark } from '../../drawing/NorthMark';
 import { Dimensions } from './Dimensions';
@@ -39,6 +39,7 @@ const STILL_PX = 4;
 export function YardDrawing(props: Props) {
   const { state, sun, extent, chosen } = props;
   const units = useUnits();
+  const say = useRegional();
   const site = siteOf(state.plan);
   const outline = site.outline_m;
   const [held, setHeld] = useState<Held | null>(null);
@@ -48,8 +49,8 @@ export function YardDrawing(props: Props) {
     [outline, extent],
   );
   const around = useMemo(
-    () => (scale ? surroundBoxes(site, scale, extent, units) : []),
-    [site, scale, extent, units],
+    () => (scale ? surroundBoxes(site, scale, extent, units, say) : []),
+    [site, scale, extent, units, say],
   );
   const places = useMemo(
     () => (scale ? placeBoxes(state, sun?.places ?? {}, scale, extent, around) : []),

@@ -85,7 +85,7 @@ function MixToBuy({ order }: { order: MixOrder }) {
       <h3 className="font-sans text-[14px] font-semibold first-letter:uppercase">{order.label}</h3>
       <p>
         {say(
-          `${units.bulk(order.litres)} to pour: ${order.barrows} barrows, or ${order.buckets} buckets.`,
+          `${units.bulk(order.litres)} to pour: ${counted(order.barrows, 'barrow')}, or ${counted(order.buckets, 'bucket')}.`,
         )}
       </p>
       {order.fetched && (
@@ -121,7 +121,7 @@ function MixToBuy({ order }: { order: MixOrder }) {
       )}
       <p className="text-muted">
         {`Its parts: ${Object.entries(order.recipe_litres)
-          .map(([what, litres]) => `${units.bulk(litres)} ${what}`)
+          .map(([what, litres]) => `${units.bulk(litres)} ${say(what)}`)
           .join(', ')}.`}
       </p>
     </div>
@@ -132,3 +132,6 @@ function MixToBuy({ order }: { order: MixOrder }) {
 function bought(option: MixOrder['options'][number], units: Units): string {
   return option.unit === 'm³' ? units.loose(option.units) : `${option.units} ${option.unit}`;
 }
+
+const counted = (count: number, what: string) =>
+  `${grouped(count)} ${what}${count === 1 ? '' : 's'}`;

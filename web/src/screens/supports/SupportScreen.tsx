@@ -208,12 +208,12 @@ function Bears({ sheet }: { sheet: SupportSheet }) {
     <section aria-label="Weight and wind" className="space-y-2">
       <h2 className="text-base">Weight and wind</h2>
       <p>
-        {'At its fullest a metre carries '}
+        {`At its fullest ${units.aRun} carries `}
         <Figure
-          label="weight on a metre: working"
+          label={`weight on ${units.aRun}: working`}
           working={() => <Sum title="On one metre" terms={[...load.working]} />}
         >
-          {units.mass(load.kg_m)}
+          {units.mass(load.kg_m * units.runM)}
         </Figure>
         {load.on ? `, from ${shortWords(dayOf(load.on))}` : ''}
         {sheet.arch ? '.' : `; a bay ${units.mass(sheet.load_a_bay_kg)}.`}
