@@ -15,10 +15,13 @@ def test_five_beds_in_a_row_with_paths_between(page, base_url):
     unfold(page, "Several at once")
     page.get_by_label("How many").fill("5")
     page.get_by_label("Gap between them, in").fill("12")
+    page.get_by_label("Paths between them").select_option("laid with wood chips")
     page.get_by_role("button", name="Add the place").click()
     places = page.get_by_role("region", name="Places")
     for number in range(1, 6):
         expect(places.get_by_text(f"Row {number}", exact=True)).to_be_visible()
+    plan = page.request.get(f"{base_url}/api/gardens/kettle-corner").json()["plan"]
+    assert [path["covering"] for path in plan["site"]["paths"]][-4:] == ["path-chips"] * 4
 
 
 def test_six_pots_of_one_kind(page, base_url):

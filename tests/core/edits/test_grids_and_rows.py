@@ -88,7 +88,9 @@ def test_five_beds_in_a_row_with_paths_between(after):
         count=5,
         gap_cm=50,
         paths=True,
+        covering="path-chips",
     )
+    assert {path.covering for path in plan.site.paths} == {"path-chips"}
     assert [place.name for place in plan.places] == [f"Bed {n}" for n in range(1, 6)]
     assert len({place.id for place in plan.places}) == 5
     assert [place.at_m for place in plan.places] == pytest.approx(

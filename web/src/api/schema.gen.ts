@@ -1764,7 +1764,8 @@ export interface components {
          * @description Add several places of one kind in a row or a grid, named in order, from the first of them.
          *
          *     `abreast` stand side by side, the others behind them, `gap_cm` apart; in a drawn yard the ways
-         *     between are laid as paths where asked. A `name` is numbered: "Bed 1", "Bed 2".
+         *     between are laid as paths, with a `covering` or bare, where asked. A `name` is numbered: "Bed
+         *     1", "Bed 2".
          */
         AddPlaces: {
             /**
@@ -1793,6 +1794,8 @@ export interface components {
              * @default false
              */
             paths: boolean;
+            /** Covering */
+            covering?: string | null;
         };
         /**
          * Added

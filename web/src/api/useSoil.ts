@@ -67,3 +67,10 @@ export function useOrder(slug: string, version: number, places: readonly string[
       ),
   });
 }
+
+/** What paths can be covered with, by name, in words. */
+export function useCoverings(): (readonly [string, string])[] {
+  return Object.entries(useMaterials().data ?? {})
+    .filter(([, material]) => material.used_for === 'path')
+    .map(([id, material]) => [id, material.label] as const);
+}

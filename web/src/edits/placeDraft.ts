@@ -35,7 +35,8 @@ export interface Draft {
   count: string;
   abreast: string;
   between: string;
-  paths: 'yes' | 'no';
+  /** Whether paths lie between them, and of what: no, bare, or a covering. */
+  paths: string;
   heading: string;
   sun: string;
   policy: '' | NonNullable<Place['depth_policy']>;
@@ -123,7 +124,7 @@ export function draftOf(place: Place | undefined, units: Units): Draft {
     count: '1',
     abreast: '',
     between: units.toField(usual.between),
-    paths: 'yes',
+    paths: 'bare',
     heading: String(place?.heading_deg ?? 90),
     sun: place?.sun_hours === null || place?.sun_hours === undefined ? '' : String(place.sun_hours),
     policy: place?.depth_policy ?? '',
@@ -184,6 +185,7 @@ export interface Several {
   abreast: number;
   gap_cm: number;
   paths: boolean;
+  covering: string | null;
 }
 
 export interface ReadDraft {
@@ -279,7 +281,8 @@ export function readDraft(read: Reader<Draft>, before: Place | undefined): ReadD
     count,
     abreast: read.number('abreast', 1, 100) ?? Math.max(1, count),
     gap_cm: count > 1 ? measure('between', 0) : 0,
-    paths: draft.paths === 'yes',
+    paths: draft.paths !== 'no',
+    covering: draft.paths === 'no' || draft.paths === 'bare' ? null : draft.paths,
   };
   return { changes, form, several };
 }

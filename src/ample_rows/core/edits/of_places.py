@@ -87,7 +87,8 @@ class AddPlaces(EditBase):
     """Add several places of one kind in a row or a grid, named in order, from the first of them.
 
     `abreast` stand side by side, the others behind them, `gap_cm` apart; in a drawn yard the ways
-    between are laid as paths where asked. A `name` is numbered: "Bed 1", "Bed 2".
+    between are laid as paths, with a `covering` or bare, where asked. A `name` is numbered: "Bed
+    1", "Bed 2".
     """
 
     do: Literal["add-places"] = "add-places"
@@ -96,10 +97,11 @@ class AddPlaces(EditBase):
     abreast: Annotated[int, Field(ge=1, le=MOST_IN_A_ROW)] = MOST_IN_A_ROW
     gap_cm: Annotated[float, Field(ge=0, le=1_000, allow_inf_nan=False)] = 0.0
     paths: bool = False
+    covering: p.Ident | None = None
 
     def apply_to(self, document: Changes) -> None:
         row = RowOfPlaces(self.count, min(self.abreast, self.count), self.gap_cm)
-        add_places(document, self.place, row, paths=self.paths)
+        add_places(document, self.place, row, paths=self.paths, covering=self.covering)
 
     def named(self, before: p.Plan) -> str:
         return f"add {self.count} places"

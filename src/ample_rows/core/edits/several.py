@@ -13,9 +13,16 @@ from ample_rows.core.site.rows import RowOfPlaces, paths_between, spots_m
 Document = dict[str, Any]
 
 
-def add_places(document: Document, first: Document, row: RowOfPlaces, *, paths: bool) -> None:
+def add_places(
+    document: Document,
+    first: Document,
+    row: RowOfPlaces,
+    *,
+    paths: bool,
+    covering: str | None = None,
+) -> None:
     """Add so many places like the first, numbered after its name, in place; in the yard each at
-    its own spot, with the ways between them where asked.
+    its own spot, with the ways between them, covered with a material, where asked.
 
     Raises:
         PlanFaultsError: The first is no sound place.
@@ -35,7 +42,9 @@ def add_places(document: Document, first: Document, row: RowOfPlaces, *, paths: 
         document["places"].append(again)
     if paths and row.gap_cm > 0:
         for line in paths_between(place, row):
-            way = {"line_m": [list(point) for point in line], "width_cm": row.gap_cm}
+            way: Document = {"line_m": [list(point) for point in line], "width_cm": row.gap_cm}
+            if covering is not None:
+                way["covering"] = covering
             document.setdefault("site", {}).setdefault("paths", []).append(way)
 
 

@@ -1,6 +1,6 @@
 import type { HeldGarden } from '../../api/merge';
 import type { Edit } from '../../api/types';
-import { useMaterials } from '../../api/useSoil';
+import { useCoverings } from '../../api/useSoil';
 import {
   ChoiceField,
   LengthField,
@@ -28,9 +28,7 @@ interface Props {
 /** What is chosen in the yard, in typed measures. Each kind says which it has. */
 export function ThingForm({ state, thing, onEdit, onRemove, onPlacing }: Props) {
   const units = useUnits();
-  const coverings = Object.entries(useMaterials().data ?? {})
-    .filter(([, material]) => material.used_for === 'path')
-    .map(([id, material]) => [id, material.label] as const);
+  const coverings = useCoverings();
   const spec = specOf(state, thing, coverings);
   const first: Record<string, string> = Object.fromEntries(
     spec.fields.map((f) => [f.key, fieldText(f, units)]),

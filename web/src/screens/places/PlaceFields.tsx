@@ -1,6 +1,7 @@
 import { ChoiceField, DayField, LengthField, NumberField } from '../../kit/form';
 import type { Options } from '../../kit/Choice';
 import { useUnits } from '../../kit/preferences';
+import { useCoverings } from '../../api/useSoil';
 import { readLength } from '../../kit/units';
 import type { Draft } from '../../edits/placeDraft';
 import { LAYOUTS, WALLS } from '../../shared/words';
@@ -38,10 +39,10 @@ const GRIDS = [
   ['fitted', 'fitted, no strip left'],
   ['exact', 'exact, a strip may be left'],
 ] as const;
-const PATHS = [
-  ['yes', 'yes'],
-  ['no', 'no'],
-] as const;
+const PATHS: Options<string> = [
+  ['bare', 'laid, not covered'],
+  ['no', 'none'],
+];
 const OWN_LAYOUTS: Options<Draft['layout']> = [['', 'as the garden'], ...LAYOUTS];
 const OWN_WALLS: Options<Draft['walls']> = [['', 'as the garden'], ...WALLS];
 
@@ -171,6 +172,8 @@ export function SquareFields({ typed, isNew }: { typed: PlaceDraft; isNew: boole
 /** Several of its kind, in one step. */
 export function SeveralFields({ typed, inYard }: { typed: PlaceDraft; inYard: boolean }) {
   const { form } = typed;
+  const coverings = useCoverings();
+  const paths = [...PATHS, ...coverings.map(([id, label]) => [id, `laid with ${label}`] as const)];
   return (
     <>
       <NumberField form={form} name="count" label="How many" />
@@ -183,7 +186,7 @@ export function SeveralFields({ typed, inYard }: { typed: PlaceDraft; inYard: bo
       />
       <LengthField form={form} name="between" label="Gap between them" />
       {inYard && (
-        <ChoiceField form={form} name="paths" label="Lay paths between them" options={PATHS} />
+        <ChoiceField form={form} name="paths" label="Paths between them" options={paths} />
       )}
     </>
   );
