@@ -5,6 +5,7 @@ import re
 from playwright.sync_api import expect
 
 from tests.browser.conftest import paint, square, unfold
+from tests.conftest import document
 
 
 def test_five_beds_in_a_row_with_paths_between(page, base_url):
@@ -15,13 +16,23 @@ def test_five_beds_in_a_row_with_paths_between(page, base_url):
     unfold(page, "Several at once")
     page.get_by_label("How many").fill("5")
     page.get_by_label("Gap between them, in").fill("12")
-    page.get_by_label("Paths between them").select_option("laid with wood chips")
     page.get_by_role("button", name="Add the place").click()
     places = page.get_by_role("region", name="Places")
     for number in range(1, 6):
         expect(places.get_by_text(f"Row {number}", exact=True)).to_be_visible()
-    plan = page.request.get(f"{base_url}/api/gardens/kettle-corner").json()["plan"]
-    assert [path["covering"] for path in plan["site"]["paths"]][-4:] == ["path-chips"] * 4
+
+
+def test_a_row_comes_with_paths_of_wood_chips(page, base_url):
+    doc = document(places=[], site={"outline_m": [[0, 0], [20, 0], [20, 20], [0, 20]]})
+    slug = page.request.post(f"{base_url}/api/gardens", data=doc).json()["head"]["slug"]
+    page.goto(f"{base_url}/gardens/{slug}/places/new")
+    unfold(page, "Several at once")
+    page.get_by_label("How many").fill("5")
+    page.get_by_label("Paths between them").select_option("laid with wood chips")
+    page.get_by_role("button", name="Add the place").click()
+    expect(page.get_by_role("region", name="Places").get_by_text("Place 5")).to_be_visible()
+    plan = page.request.get(f"{base_url}/api/gardens/{slug}").json()["plan"]
+    assert [path["covering"] for path in plan["site"]["paths"]] == ["path-chips"] * 4
 
 
 def test_six_pots_of_one_kind(page, base_url):

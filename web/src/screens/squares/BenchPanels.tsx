@@ -1,16 +1,23 @@
 import { Tabs } from 'radix-ui';
+import { lazy, Suspense } from 'react';
 
 import type { HeldGarden } from '../../api/merge';
 import { spotOf } from '../../drawing/cells';
 import { MarginNotes } from '../../shared/MarginNotes';
 import { ChoosingMore } from './ChoosingMore';
 import { Holding } from './Holding';
-import { PlantingCard } from './PlantingCard';
 import { RiserForm } from './RiserForm';
 import { Shelf } from './Shelf';
-import { SpacingPanel } from './spacing/SpacingPanel';
 import { StarterBeds } from './StarterBeds';
 import type { Bench, Panel } from './useBench';
+
+// What is asked of one planting is fetched when a planting is chosen.
+const PlantingCard = lazy(() =>
+  import('./PlantingCard').then((part) => ({ default: part.PlantingCard })),
+);
+const SpacingPanel = lazy(() =>
+  import('./spacing/SpacingPanel').then((part) => ({ default: part.SpacingPanel })),
+);
 
 /** Beside the ledger: notes, what fits, and the planting that is chosen. */
 export function BenchPanels({ state, bench }: { state: HeldGarden; bench: Bench }) {
@@ -76,26 +83,30 @@ export function BenchPanels({ state, bench }: { state: HeldGarden; bench: Bench 
       </Tabs.Content>
       {selected && planned && (
         <Tabs.Content value="planting" className="panel">
-          <PlantingCard
-            key={selected.id}
-            state={state}
-            planting={planned}
-            report={selected}
-            place={document}
-            chosen={chosen.cells}
-            onEdit={edit}
-          />
+          <Suspense>
+            <PlantingCard
+              key={selected.id}
+              state={state}
+              planting={planned}
+              report={selected}
+              place={document}
+              chosen={chosen.cells}
+              onEdit={edit}
+            />
+          </Suspense>
         </Tabs.Content>
       )}
       {selected && (
         <Tabs.Content value="spacing" className="panel">
-          <SpacingPanel
-            key={selected.id}
-            state={state}
-            report={selected}
-            onEdit={edit}
-            onShow={bench.setTried}
-          />
+          <Suspense>
+            <SpacingPanel
+              key={selected.id}
+              state={state}
+              report={selected}
+              onEdit={edit}
+              onShow={bench.setTried}
+            />
+          </Suspense>
         </Tabs.Content>
       )}
     </Tabs.Root>
