@@ -90,7 +90,8 @@ class Estimate:
         Raises:
             UnknownPartError: There is no such place.
         """
-        return evaluate_place(self.place(place_id), self.plantings_in(place_id))
+        plantings = self.plantings_in(place_id)
+        return evaluate_place(self.place(place_id).counting(plantings), plantings)
 
     def evaluated(self, place_id: str) -> tuple[Evaluated, ...]:
         """The plantings of one place with the figures behind their reports.

@@ -39,7 +39,9 @@ def place_cases(plan: p.Plan, setting: Setting, book: Book) -> list[PlaceCase]:
     sky = sky_of(plan, setting.year.start.year, book)
     around = surroundings(plan.site, plan.places, plan.garden.household, book)
     there = p.by_place(plan.plantings)
-    shades = crop_shades(plan.places, plan.plantings, setting, sky, book)
+    # Neither counts nor soil throw a shadow: what is known of the shade is kept when they change.
+    sunlit = replace(setting, per_square=p.ByCrop(), soil=None)
+    shades = crop_shades(plan.places, plan.plantings, sunlit, sky, book)
     cases = []
     for place in plan.places:
         alone = PlaceCase(

@@ -1,5 +1,6 @@
 """Cases: a place or a planting with all that bears on it, and what the rules say of it."""
 
+from collections.abc import Iterable
 from dataclasses import dataclass, replace
 from functools import cached_property
 
@@ -107,6 +108,23 @@ class PlaceCase:
     def alone(self) -> "PlaceCase":
         """The place by itself, the same one whatever its plantings do to each other."""
         return replace(self, shades=(), sharings=()) if self.shades or self.sharings else self
+
+    def counting(self, plantings: Iterable[p.Planting]) -> "PlaceCase":
+        """The place with the garden's own counts of what is planted alone, so that it is the same
+        one whatever another crop's count becomes."""
+        counts = self.setting.per_square
+        if not counts:
+            return self
+        named = {
+            crop
+            for one in plantings
+            for crop in (one.crop, one.variety, *(run.variety for run in one.varieties))
+        }
+        named |= {self.book.crops[crop].variety_of for crop in named if crop is not None}
+        own = p.ByCrop({crop: count for crop, count in counts.items() if crop in named})
+        if len(own) == len(counts):
+            return self
+        return replace(self, setting=replace(self.setting, per_square=own))
 
     def shade_on(self, planting: str) -> CropShade | None:
         """What tall neighbours take from one planting here."""

@@ -47,8 +47,9 @@ def evaluate_planting(planting: p.Planting, here: PlaceCase) -> Evaluated:
     squares; kept, so that an edit of one planting leaves those as they are that it does not
     touch."""
     carry_on()
+    alone = here.alone.counting((planting,))
     return evaluate_beside(
-        planting, here.alone, here.shade_on(planting.id), here.sharing_of(planting.id)
+        planting, alone, here.shade_on(planting.id), here.sharing_of(planting.id)
     )
 
 
