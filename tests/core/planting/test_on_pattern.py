@@ -93,6 +93,13 @@ def test_two_plantings_share_the_holes_and_none_is_taken_twice(reported):
     assert [p.plants for p in both] == [8, 16]
 
 
+def test_a_plant_wider_than_all_holes_together_stands_alone(laid):
+    small = {"shape": rectangle(60, 60)}
+    assert laid(CLOTH, "courgette", place=small).plants == 1
+    close = {**CLOTH, "lines_apart_cm": 4, "spots_apart_cm": 4}
+    assert laid(close, "courgette", spacing_cm=2000).plants == 1
+
+
 def test_squares_without_a_hole_are_planted_by_spacing(laid):
     wide = {**CLOTH, "lines_apart_cm": 100, "spots_apart_cm": 100}
     found = laid(wide, cells=["A1"])

@@ -21,6 +21,7 @@ from ample_rows.core.geometry import shapes
 from ample_rows.core.geometry.cells import FIT_TOLERANCE_CM, Grid
 from ample_rows.core.geometry.laid_lines import Laid, inside_of, laid_over
 from ample_rows.core.geometry.lattice import Point, evenly, fits
+from ample_rows.core.patience import carry_on
 from ample_rows.core.planting.exact_number import least_distance_cm
 from ample_rows.core.planting.ground import Ground
 from ample_rows.core.planting.setting_out import SettingOut
@@ -128,19 +129,26 @@ def _at_spots(bed: Bed, out: SettingOut, spacing_cm: float, book: Book) -> Place
         free[line, number] = True
     share = book.value("pattern_closeness")
     rows_cm = share * out.row_spacing_cm if out.layout == "rows" else None
-    choices = (_fullest(free, s) for s in _even_steps(bed.pattern, share * spacing_cm, rows_cm))
+    steps = _even_steps(bed.pattern, share * spacing_cm, rows_cm, most_lines=len(free))
+    choices = (_fullest(free, step) for step in steps)
     points = tuple(laid.spots[spot] for spot in max(choices, key=len, default=()))
     return Placed(points, least_distance_cm(points) or spacing_cm, bed.kind(book).at or "")
 
 
-def _even_steps(pattern: p.Pattern, least_cm: float, rows_cm: float | None) -> Iterator[_Steps]:
-    """Even choices that keep a distance; in straight rows, rows so far apart."""
+def _even_steps(
+    pattern: p.Pattern, least_cm: float, rows_cm: float | None, *, most_lines: int
+) -> Iterator[_Steps]:
+    """Even choices that keep a distance; in straight rows, rows so far apart. Every so many lines
+    as there are at most is one line alone."""
     between, along = pattern.lines_apart_cm, pattern.spots_apart_cm
     straight = max(1, math.ceil(least_cm / along - FIT_TOLERANCE_CM))
     if rows_cm is not None:
         yield _Steps(max(1, math.ceil(rows_cm / between - FIT_TOLERANCE_CM)), straight, 0)
         return
-    for lines in range(1, math.ceil(least_cm / between - FIT_TOLERANCE_CM) + 1):
+    last = max(1, math.ceil(least_cm / between - FIT_TOLERANCE_CM))
+    if last >= most_lines:
+        yield _Steps(most_lines, straight, 0)
+    for lines in range(1, min(last, most_lines) + 1):
         for shifted in (0, 2):
             ways = (
                 _Steps(lines, spots, spots // shifted if shifted else 0)
@@ -175,7 +183,8 @@ def _fullest(free: Flags, steps: _Steps) -> list[tuple[int, int]]:
     most = 0
     for first_line in range(min(steps.lines, len(free))):
         lines = range(first_line, len(free), steps.lines)
-        for first in range(steps.spots):
+        carry_on()
+        for first in range(min(steps.spots, free.shape[1])):
             starts = [(first + (nth % 2) * steps.shift) % steps.spots for nth in range(len(lines))]
             rows = [
                 (line, start + steps.spots * np.flatnonzero(free[line, start :: steps.spots]))

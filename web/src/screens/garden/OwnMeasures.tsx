@@ -25,7 +25,10 @@ const typedOf = (held: Held, system: UnitSystem) =>
 function readOf(read: Reader<Record<string, string>>): Held | null {
   const held = MEASURES.map((name) => {
     const litres = read.measure(name, 'L by hand', 0.01, MOST);
-    const times = read.number(`times ${name}`, 0.5, MOST) ?? 1;
+    const counted = read.number(`times ${name}`, 0.5, MOST);
+    if (counted !== null && counted !== 1 && litres === null)
+      read.fault(name, 'Enter what they fill.');
+    const times = counted ?? 1;
     return [name, litres === null ? null : litres / times] as const;
   });
   const own = held.filter(([, litres]) => litres !== null);

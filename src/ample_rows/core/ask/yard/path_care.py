@@ -109,8 +109,9 @@ def _shares(plan: p.Plan, path: p.Path, litres: float, book: Book) -> tuple[Shar
         return ()
     near = path_strip(path).buffer(book.value("path_serves_m"), join_style="mitre")
     edges = [
-        (place, near.intersection(outline.exterior).length)
+        (place, edge)
         for place, outline in _beds_beside(plan, path, book)
+        if (edge := near.intersection(outline.exterior).length) > 0
     ]
     total = sum(edge for _, edge in edges)
     return tuple(
@@ -154,7 +155,7 @@ def _trades(plan: p.Plan, index: int, book: Book) -> Iterator[Fix]:
     """For each bed along a straight path: bed and path in the other order, as far apart."""
     assert plan.site is not None, "asked only of a yard's path"
     path = plan.site.paths[index]
-    if len(path.line_m) != 2:
+    if len(path.line_m) != 2 or path.line_m[0] == path.line_m[1]:
         return
     start, end = np.array(path.line_m[0]), np.array(path.line_m[1])
     along = (end - start) / np.hypot(*(end - start))
