@@ -96,6 +96,7 @@ export function draftOf(place: Place | undefined, units: Units): Draft {
   const shape = place?.shape;
   const field = (cm: number | null | undefined, other: number) => units.toField(cm ?? other);
   const usual = !place && units.system === 'imperial' ? NEW_IMPERIAL : NEW_PLACE;
+  const apart = (units.system === 'imperial' ? NEW_IMPERIAL : NEW_PLACE).cell;
   const { width, length } = sizeOf(shape);
   const form = formOf(shape);
   const net = place?.supports[0];
@@ -137,8 +138,8 @@ export function draftOf(place: Place | undefined, units: Units): Draft {
     tool: place?.breaking?.tool ?? '',
     passes: place?.breaking?.passes?.toString() ?? '',
     pattern: place?.pattern?.kind ?? '',
-    linesApart: field(place?.pattern?.lines_apart_cm, usual.cell),
-    spotsApart: field(place?.pattern?.spots_apart_cm, usual.cell),
+    linesApart: field(place?.pattern?.lines_apart_cm, apart),
+    spotsApart: field(place?.pattern?.spots_apart_cm, apart),
     across: place?.pattern?.across ? 'yes' : 'no',
     staggered: place?.pattern?.staggered ? 'yes' : 'no',
   };

@@ -35,6 +35,7 @@ describe('a typed measure', () => {
     measureBy({ barrow: 90, handful: 0.06 });
     expect(readMeasure('2 barrows', 'L of soil', 'imperial')).toBe(180);
     expect(readMeasure('1 barrow', 'm³', 'metric')).toBeCloseTo(0.09);
+    expect(readMeasure('3 wheelbarrows', 'L', 'metric')).toBe(270);
     expect(readMeasure('1/2 handful', 'L', 'metric')).toBeCloseTo(0.03);
     expect(readMeasure('2 barrows', 'kg', 'metric')).toBeNaN();
     measureBy({});

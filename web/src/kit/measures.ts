@@ -1,3 +1,4 @@
+import { inRegion } from './region';
 import { CM_PER_INCH, mixedNumber, NUMBER } from './units';
 import type { UnitSystem } from './units';
 
@@ -53,8 +54,10 @@ const own = new Map<string, number>();
 export function measureBy(held: Readonly<Record<string, number>>): void {
   own.clear();
   for (const [measure, litres] of Object.entries(held)) {
-    own.set(measure, litres);
-    own.set(`${measure}s`, litres);
+    for (const name of [measure, inRegion(measure, 'en-US')]) {
+      own.set(name, litres);
+      own.set(`${name}s`, litres);
+    }
   }
 }
 

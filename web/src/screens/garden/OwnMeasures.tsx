@@ -48,8 +48,9 @@ export function OwnMeasures({ state }: { state: HeldGarden }) {
         Your own measures
       </h2>
       <p className="mb-2 text-muted">
-        {`Fill something of a known size and count: ${example}. After that “3 barrows” can be typed
-        wherever a volume is asked for.`}
+        {say(
+          `Fill something of a known size and count: ${example}. After that “3 barrows” can be typed wherever a volume is asked for.`,
+        )}
       </p>
       <form
         className="grid grid-cols-[5rem_1fr_1fr] items-end gap-x-4 gap-y-1"
