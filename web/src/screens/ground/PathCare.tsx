@@ -5,8 +5,10 @@ import { answeredAs, api } from '../../api/client';
 import type { ProblemError } from '../../api/client';
 import type { HeldGarden } from '../../api/merge';
 import type { Edit, Fix, PathCare as Care } from '../../api/types';
+import { dayOf, words } from '../../kit/day';
 import { DayField, MeasureField, NumberField, useTyped } from '../../kit/form';
 import { useUnits } from '../../kit/preferences';
+import type { Units } from '../../kit/units';
 
 interface Asked {
   litres: number | null;
@@ -53,15 +55,21 @@ export function PathCare({ state, index, onEdit }: Props) {
   const nameOf = (id: string) => state.plan.places.find((p) => p.id === id)?.name ?? id;
   return (
     <section aria-label="Path and beds" className="mt-2 border-t border-rule pt-1">
+      <h3 className="font-sans text-[13px] font-semibold">The path and its beds</h3>
       <form className="grid grid-cols-2 gap-x-3 gap-y-1" onSubmit={form.sent(setAsked)}>
         <MeasureField
           form={form}
           name="much"
           label="Collected in it"
           unit="L of soil"
-          hint={care && asked.litres === null ? `In a year ${units.bulk(care.litres)}.` : undefined}
+          hint={care && asked.litres === null ? yearly(care, units) : undefined}
         />
-        <DayField form={form} name="on" label="Lifted on" />
+        <DayField
+          form={form}
+          name="on"
+          label="Lifted on"
+          hint={care && asked.on === null ? `Or ${words(dayOf(care.on))}.` : undefined}
+        />
         <NumberField form={form} name="turn" label="Turn clockwise, degrees" />
         <p className="self-end">
           <button type="submit" className="act">
@@ -70,6 +78,9 @@ export function PathCare({ state, index, onEdit }: Props) {
         </p>
       </form>
       {error && <p role="alert">{error.message}</p>}
+      {care && care.litres > 0 && care.shares.length === 0 && (
+        <p className="text-muted">No bed lies beside it.</p>
+      )}
       {care && (
         <ul className="mt-1">
           {care.shares.map((share) => (
@@ -90,6 +101,10 @@ export function PathCare({ state, index, onEdit }: Props) {
     </section>
   );
 }
+
+/** What a year leaves in it, where its covering rots to something. */
+const yearly = (care: Care, units: Units) =>
+  care.litres > 0 ? `In a year ${units.bulk(care.litres)}.` : 'Enter what lies in it.';
 
 const fixesOf = ({ lift, turn, trades }: Care): readonly Fix[] =>
   [lift, turn, ...trades].filter((fix) => fix !== null);

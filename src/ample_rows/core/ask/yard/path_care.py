@@ -95,24 +95,23 @@ def path_care(
 
 def _beds_beside(
     plan: p.Plan, path: p.Path, book: Book
-) -> Iterator[tuple[p.Place, shapely.Polygon]]:
-    """The beds that lie along a path, each with its outline in the yard. [m]"""
+) -> Iterator[tuple[p.Place, shapely.Polygon, float]]:
+    """The beds that lie along a path, each with its outline in the yard and how much of that it
+    turns to the path. [m]"""
     near = path_strip(path).buffer(book.value("path_serves_m"), join_style="mitre")
     for place in plan.places:
         outline = place_outline(place)
-        if place.kind != "container" and outline is not None and near.intersects(outline):
-            yield place, outline
+        if place.kind == "container" or outline is None:
+            continue
+        edge = near.intersection(outline.exterior).length
+        if edge > 0:
+            yield place, outline, edge
 
 
 def _shares(plan: p.Plan, path: p.Path, litres: float, book: Book) -> tuple[Share, ...]:
     if not litres:
         return ()
-    near = path_strip(path).buffer(book.value("path_serves_m"), join_style="mitre")
-    edges = [
-        (place, edge)
-        for place, outline in _beds_beside(plan, path, book)
-        if (edge := near.intersection(outline.exterior).length) > 0
-    ]
+    edges = [(place, edge) for place, _, edge in _beds_beside(plan, path, book)]
     total = sum(edge for _, edge in edges)
     return tuple(
         Share(
@@ -161,7 +160,7 @@ def _trades(plan: p.Plan, index: int, book: Book) -> Iterator[Fix]:
     along = (end - start) / np.hypot(*(end - start))
     normal: Floats = np.array([-along[1], along[0]])
     half = path.width_cm / 200
-    for place, outline in _beds_beside(plan, path, book):
+    for place, outline, _ in _beds_beside(plan, path, book):
         off = (shapely.get_coordinates(outline) - start) @ normal
         side = math.copysign(1.0, float(off.mean()))
         near, far = sorted((float((off * side).min()), float((off * side).max())))
