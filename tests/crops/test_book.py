@@ -189,7 +189,10 @@ def test_every_number_that_is_not_a_crops_has_unit_status_and_source():
             assert record.low <= record.value <= record.high, name
 
 
-SOURCES = '[sources]\nspacing="s"\ncounts="c"\nroots="r"\nlight="l"\ntime="t"\nyield="y"\n'
+SOURCES = "[sources]\n" + "".join(
+    f'{group} = "a note"\n'
+    for group in ("spacing", "counts", "roots", "light", "time", "warmth", "cold", "yield")
+)
 
 
 def family(**changes):
@@ -216,7 +219,12 @@ def family(**changes):
         "least_sun_factor": 0.5,
         "frost": '"hardy"',
         "base_temperature_c": 4,
+        "optimum_low_c": 15,
+        "optimum_high_c": 20,
         "ceiling_temperature_c": 28,
+        "kill_c": "{ leaf = -5 }",
+        "days_from": '"cold-winter"',
+        "usual_start": '"05-01"',
         "germination_least_c": 5,
         "germination_days": "{ low = 5, high = 10 }",
         "emergence": 0.8,
@@ -236,7 +244,7 @@ def family(**changes):
 def test_a_family_file_is_read_with_its_shared_notes():
     (crop,) = read_family(family(), file_name="testaceae.toml")
     assert crop.family == "Testaceae"
-    assert crop.sources["roots"] == "r"
+    assert crop.sources["roots"] == "a note"
 
 
 @pytest.mark.parametrize(

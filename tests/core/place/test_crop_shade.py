@@ -9,13 +9,15 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from ample_rows.core.ask.supports.edges import edge_choices
+from ample_rows.core.calendar.dates import dates_of
+from ample_rows.core.calendar.growing_year import growing_year
+from ample_rows.core.calendar.season import relief
 from ample_rows.core.edits import ChangePlace, apply_edit
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry.cells import pitch_of
 from ample_rows.core.place.crop_shade import crop_shades
 from ample_rows.core.place.place_cases import setting_of
 from ample_rows.core.place.tall import tall_in
-from ample_rows.core.planting.harvest import cooling_factor
 from ample_rows.core.site.place_sun import high_path, lit_on, sky_of
 from ample_rows.core.site.shade import share_lit
 from ample_rows.core.site.stays import spot_of
@@ -147,13 +149,21 @@ def test_a_tall_neighbour_never_adds_sun_nor_harvest(book, read, column, row, wi
     assert second.harvest_kg.p50 <= first.harvest_kg.p50 + 1e-9
 
 
-def test_cool_crops_gain_in_hot_afternoons_only(book):
-    lettuce, tomato = book.crops["lettuce"], book.crops["tomato"]
-    assert cooling_factor(lettuce, 22.0, 0.5, book) == 1
-    assert cooling_factor(lettuce, 31.0, 0.5, book) == pytest.approx(1 + 0.04 * 6 * 0.5)
-    assert cooling_factor(lettuce, 40.0, 1.0, book) == 1.25
-    assert cooling_factor(tomato, 31.0, 0.5, book) == 1
-    assert cooling_factor(lettuce, None, 0.5, book) == 1
+def test_cool_crops_gain_in_hot_afternoons_only(book, read):
+    def gains(crop, mean_c, late_share):
+        climate = {"tmin_c": [mean_c - 5] * 12, "tmax_c": [mean_c + 5] * 12, "rain_mm": [60] * 12}
+        plan = read(document(planting(crop), climate=climate))
+        year, of_book = growing_year(plan.garden, book), book.crops[crop]
+        dates = dates_of(plan.plantings[0], of_book, year, book)
+        return relief(year, of_book, dates, late_share, book)
+
+    assert gains("carrot", 18.0, 0.5) == 1
+    # Best up to 21, nothing at 29: at 25 half grows, a degree and a half cooler 11 sixteenths.
+    assert gains("carrot", 25.0, 0.5) == pytest.approx(1.25)
+    assert gains("carrot", 23.0, 0.5) == pytest.approx((29 - 21.5) / (29 - 23))
+    assert gains("carrot", 28.0, 1.0) == 1.25
+    assert gains("carrot", 25.0, 0.0) == 1
+    assert gains("cowpea", 29.0, 0.5) == 1
 
 
 def test_the_poleward_side_is_best_for_a_net_in_either_hemisphere(book):

@@ -63,7 +63,7 @@ def test_the_expected_stand_counts_gaps_and_losses(grown, crop, start, stand):
 
 
 def test_low_typical_and_high_are_the_books_times_the_factors(grown):
-    report = grown(planting())
+    report = grown(planting("carrot", ("A1",), plants=10))
     spread = CARROT.yield_kg_per_plant
     scale = report.stand_expected * report.factors.product
     assert report.harvest_kg.p50 == pytest.approx(scale * spread.typical, rel=0.01)
@@ -108,16 +108,33 @@ def test_a_place_is_a_quantile_of_sums(reported):
 
 
 def test_log_variance_is_shared_by_season_and_crop():
-    def logs(crop, ident):
-        draws = harvest.harvest_draws(
-            seed=3, crop=BOOK.crops[crop], planting_id=ident, scale=1.0, book=BOOK
-        )
-        return np.log(draws)
+    def logs(crop, place):
+        lot = harvest.Lot(seed=3, crop=crop, place=place, plants=10)
+        of_book = BOOK.crops[crop]
+        return np.log(harvest.harvest_draws(lot=lot, crop=of_book, scale=1.0, had=None, book=BOOK))
 
     same_crop = np.corrcoef(logs("carrot", "a"), logs("carrot", "b"))[0, 1]
     other_crop = np.corrcoef(logs("carrot", "a"), logs("onion", "b"))[0, 1]
     assert same_crop == pytest.approx(0.6, abs=0.06)
     assert other_crop == pytest.approx(0.3, abs=0.08)
+
+
+@pytest.mark.parametrize(
+    ("plants", "swings"), [(1, 3), (2, 3), (5, 1.5), (10, 1), (20, 0.75), (1_000, 0.505)]
+)
+def test_fewer_plants_swing_more(plants, swings):
+    assert harvest.swing(plants) == pytest.approx(swings)
+    lot = harvest.Lot(seed=1, crop="carrot", place="bed", plants=plants)
+    draws = harvest.harvest_draws(lot=lot, crop=CARROT, scale=1.0, had=None, book=BOOK)
+    spread = CARROT.yield_kg_per_plant
+    wider = math.sqrt(1 + 0.2 * (swings - 1))
+    low, high = np.quantile(draws, (0.1, 0.9))
+    assert math.log(spread.typical / low) == pytest.approx(
+        wider * math.log(spread.typical / spread.low), rel=0.01
+    )
+    assert math.log(high / spread.typical) == pytest.approx(
+        wider * math.log(spread.high / spread.typical), rel=0.01
+    )
 
 
 def test_an_edit_is_compared_on_the_same_seasons(grown):

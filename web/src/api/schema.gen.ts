@@ -2066,6 +2066,17 @@ export interface components {
             over_cm: number;
         };
         /**
+         * BeforeWinter
+         * @description The days on which a crop is started that stands the winter, counted from the first frost.
+         *     [days]
+         */
+        BeforeWinter: {
+            /** Set From Days */
+            set_from_days: number;
+            /** Set To Days */
+            set_to_days: number;
+        };
+        /**
          * Behind
          * @description A job that is behind, what doing it on the day costs, and the edit that puts it there.
          */
@@ -2135,6 +2146,23 @@ export interface components {
             cost: number | null;
             /** Least */
             least: boolean;
+        };
+        /**
+         * Bolting
+         * @description What makes a crop run to seed, and the share of its harvest that this takes at worst: days
+         *     longer than so many hours or warmer than so much as it comes to its picking, or young weeks
+         *     colder than so much. [h, °C]
+         */
+        Bolting: {
+            /**
+             * By
+             * @enum {string}
+             */
+            by: "long days" | "heat" | "cold";
+            /** Limit */
+            limit: number;
+            /** Takes */
+            takes: number;
         };
         /**
          * Border
@@ -2908,8 +2936,29 @@ export interface components {
             frost: "hardy" | "half-hardy" | "tender";
             /** Base Temperature C */
             base_temperature_c: number;
+            /** Optimum Low C */
+            optimum_low_c: number;
+            /** Optimum High C */
+            optimum_high_c: number;
             /** Ceiling Temperature C */
             ceiling_temperature_c: number;
+            fruit_set?: components["schemas"]["FruitSet"] | null;
+            /**
+             * Bolts
+             * @default []
+             */
+            bolts: components["schemas"]["Bolting"][];
+            day_length?: components["schemas"]["DayLength"] | null;
+            wintering?: components["schemas"]["Wintering"] | null;
+            before_winter?: components["schemas"]["BeforeWinter"] | null;
+            /** Kill C */
+            kill_c: {
+                [key: string]: number;
+            };
+            /** Days From */
+            days_from: string;
+            /** Usual Start */
+            usual_start: string;
             /** Germination Least C */
             germination_least_c: number;
             germination_days: components["schemas"]["Germination"];
@@ -3270,6 +3319,16 @@ export interface components {
             price_per_kg: number | null;
             /** Value */
             value: number | null;
+        };
+        /**
+         * DayLength
+         * @description The length of day from which a crop makes its bulbs, and what it gives without. [h]
+         */
+        DayLength: {
+            /** Hours */
+            hours: number;
+            /** Without */
+            without: number;
         };
         /**
          * DayWeather
@@ -3791,6 +3850,20 @@ export interface components {
             first_frost: string;
             /** Spread Days */
             spread_days: number;
+        };
+        /**
+         * FruitSet
+         * @description Nights and days between which flowers set, and the days from a flower to its fruit. [°C]
+         */
+        FruitSet: {
+            /** Night Low C */
+            night_low_c: number;
+            /** Night High C */
+            night_high_c: number;
+            /** Day High C */
+            day_high_c: number;
+            /** Days To Pick */
+            days_to_pick: number;
         };
         /**
          * Garden
@@ -5888,6 +5961,9 @@ export interface components {
         /**
          * PlantingReport
          * @description What one planting comes to. `by_variety` is empty where all plants are of one type.
+         *
+         *     `season` is what the factor of that name is made of; `survival` the share of seasons in which
+         *     frost and cold leave something of it. [0-1]
          */
         PlantingReport: {
             /** Id */
@@ -5963,6 +6039,9 @@ export interface components {
             /** Weekly Kg */
             weekly_kg: components["schemas"]["WeekKg"][];
             factors: components["schemas"]["Factors"];
+            season: components["schemas"]["Season"];
+            /** Survival */
+            survival: number;
             /** Casts Shade */
             casts_shade: boolean;
             growth: components["schemas"]["GrowthReport"];
@@ -6463,6 +6542,19 @@ export interface components {
             days_between: number | null;
             /** Full Harvest Kg */
             full_harvest_kg: number;
+        };
+        /**
+         * Season
+         * @description What the season leaves of a harvest: the share of the picking that is had, how warm its
+         *     weeks are for it against the book's, and what winter leaves: short days, frost and cold.
+         */
+        Season: {
+            /** Picked */
+            picked: number;
+            /** Warmth */
+            warmth: number;
+            /** Winter */
+            winter: number;
         };
         /**
          * SeedBox
@@ -8277,6 +8369,26 @@ export interface components {
             winter_low_c: number;
         };
         /**
+         * Wintering
+         * @description How a crop that is always set before winter ripens: by warmth since the new year, and by
+         *     days of some length. [°C days, h, days]
+         */
+        Wintering: {
+            /** Set From Days */
+            set_from_days: number;
+            /** Set To Days */
+            set_to_days: number;
+            /** Degree Days */
+            degree_days?: number | null;
+            /** Day Length Hours */
+            day_length_hours?: number | null;
+            /**
+             * Days After
+             * @default 0
+             */
+            days_after: number;
+        };
+        /**
          * Withstood
          * @description One trouble of a crop, and how well each of its kinds withstands it, this one first.
          */
@@ -8431,10 +8543,12 @@ export type Backup = components['schemas']['Backup'];
 export type Bag = components['schemas']['Bag'];
 export type Bar = components['schemas']['Bar'];
 export type Bays = components['schemas']['Bays'];
+export type BeforeWinter = components['schemas']['BeforeWinter'];
 export type Behind = components['schemas']['Behind'];
 export type BillLine = components['schemas']['BillLine'];
 export type Board = components['schemas']['Board'];
 export type BoardOrder = components['schemas']['BoardOrder'];
+export type Bolting = components['schemas']['Bolting'];
 export type Border = components['schemas']['Border'];
 export type Breaking = components['schemas']['Breaking'];
 export type BreakingAnswer = components['schemas']['BreakingAnswer'];
@@ -8483,6 +8597,7 @@ export type CropSupply = components['schemas']['CropSupply'];
 export type CropTraining = components['schemas']['CropTraining'];
 export type CropWindow = components['schemas']['CropWindow'];
 export type CropYield = components['schemas']['CropYield'];
+export type DayLength = components['schemas']['DayLength'];
 export type DayWeather = components['schemas']['DayWeather'];
 export type DaysToPick = components['schemas']['DaysToPick'];
 export type DepthLayers = components['schemas']['DepthLayers'];
@@ -8509,6 +8624,7 @@ export type ForgetSetAside = components['schemas']['ForgetSetAside'];
 export type FreeSpot = components['schemas']['FreeSpot'];
 export type FreeSpotAnswer = components['schemas']['FreeSpotAnswer'];
 export type FrostAnswer = components['schemas']['FrostAnswer'];
+export type FruitSet = components['schemas']['FruitSet'];
 export type Garden = components['schemas']['Garden'];
 export type GardenChange = components['schemas']['GardenChange'];
 export type GardenState = components['schemas']['GardenState'];
@@ -8626,6 +8742,7 @@ export type RestSpell = components['schemas']['RestSpell'];
 export type RestoreRequest = components['schemas']['RestoreRequest'];
 export type Rule = components['schemas']['Rule'];
 export type SchoolFigures = components['schemas']['SchoolFigures'];
+export type Season = components['schemas']['Season'];
 export type SeedBox = components['schemas']['SeedBox'];
 export type SeedChoice = components['schemas']['SeedChoice'];
 export type SeedPacket = components['schemas']['SeedPacket'];
@@ -8705,6 +8822,7 @@ export type Weight = components['schemas']['Weight'];
 export type WindCheck = components['schemas']['WindCheck'];
 export type WindowReport = components['schemas']['WindowReport'];
 export type WinterLow = components['schemas']['WinterLow'];
+export type Wintering = components['schemas']['Wintering'];
 export type Withstood = components['schemas']['Withstood'];
 export type YardSun = components['schemas']['YardSun'];
 export type YearReport = components['schemas']['YearReport'];

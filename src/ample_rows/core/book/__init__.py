@@ -8,6 +8,7 @@ from ample_rows.core.book.book import Book
 from ample_rows.core.book.climate import MadeUpClimate
 from ample_rows.core.book.covers import CoverKind
 from ample_rows.core.book.crop import (
+    Bolting,
     Crop,
     CropTraining,
     DaysToPick,
@@ -53,6 +54,7 @@ from ample_rows.core.book.water import PatternKind, WaterWay
 __all__ = [
     "AirBand",
     "Animal",
+    "Bolting",
     "Book",
     "Coefficient",
     "CoverKind",

@@ -6,6 +6,7 @@ from pydantic import Field
 
 from ample_rows.core.book.record import (
     Amount,
+    DayOfYear,
     Record,
     Status,
     Text,
@@ -13,11 +14,11 @@ from ample_rows.core.book.record import (
 
 Twelve = Annotated[tuple[float, ...], Field(min_length=12, max_length=12)]
 TwelveAmounts = Annotated[tuple[Amount, ...], Field(min_length=12, max_length=12)]
-DayOfYear = Annotated[str, Field(pattern=r"^(0[1-9]|1[0-2])-(0[1-9]|1[0-9]|2[0-8])$")]
 
 
 class MadeUpClimate(Record):
-    """Monthly normals of no real station, January first, for the northern hemisphere.
+    """Monthly normals of no real station, January first, for the northern hemisphere at a usual
+    latitude of such climates. [degrees]
 
     `last_frost` and `first_frost` are mean days, as month and day; `winter_low_c` the coldest
     night of a usual winter. [deg C]
@@ -25,6 +26,7 @@ class MadeUpClimate(Record):
 
     label: Text
     suits: Text
+    latitude: Amount
     tmin_c: Twelve
     tmax_c: Twelve
     rain_mm: TwelveAmounts

@@ -6,6 +6,7 @@ from pydantic import Field, model_validator
 
 from ample_rows.core.book.record import (
     Amount,
+    DayOfYear,
     Record,
     Share,
     Size,
@@ -20,6 +21,7 @@ Group = Literal[
     "fruit", "root", "leaf", "stem", "bulb", "pod", "seed", "herb", "flower", "green manure"
 ]
 Feeder = Literal["light", "medium", "heavy", "fixes nitrogen"]
+Stage = Literal["seedling", "leaf", "crown"]
 PickingKind = Literal["once", "few", "cut-and-come-again", "continuous"]
 
 
@@ -78,6 +80,49 @@ class SoldAs(Record):
 
     what: Text
     plants: Size
+
+
+class FruitSet(Record):
+    """Nights and days between which flowers set, and the days from a flower to its fruit. [°C]"""
+
+    night_low_c: float
+    night_high_c: float
+    day_high_c: float
+    days_to_pick: Size
+
+
+class Bolting(Record):
+    """What makes a crop run to seed, and the share of its harvest that this takes at worst: days
+    longer than so many hours or warmer than so much as it comes to its picking, or young weeks
+    colder than so much. [h, °C]"""
+
+    by: Literal["long days", "heat", "cold"]
+    limit: float
+    takes: Share
+
+
+class DayLength(Record):
+    """The length of day from which a crop makes its bulbs, and what it gives without. [h]"""
+
+    hours: Size
+    without: Share
+
+
+class BeforeWinter(Record):
+    """The days on which a crop is started that stands the winter, counted from the first frost.
+    [days]"""
+
+    set_from_days: float
+    set_to_days: float
+
+
+class Wintering(BeforeWinter):
+    """How a crop that is always set before winter ripens: by warmth since the new year, and by
+    days of some length. [°C days, h, days]"""
+
+    degree_days: Size | None = None
+    day_length_hours: Size | None = None
+    days_after: Amount = 0.0
 
 
 class Picking(Record):
@@ -148,7 +193,17 @@ class Crop(Record):
     least_sun_factor: Share
     frost: Frost
     base_temperature_c: float
+    optimum_low_c: float
+    optimum_high_c: float
     ceiling_temperature_c: float
+    fruit_set: FruitSet | None = None
+    bolts: tuple[Bolting, ...] = ()
+    day_length: DayLength | None = None
+    wintering: Wintering | None = None
+    before_winter: BeforeWinter | None = None
+    kill_c: dict[Stage, float]
+    days_from: Text
+    usual_start: DayOfYear
     germination_least_c: float
     germination_days: Germination
     sowing_depth_cm: Amount | None = None
@@ -190,11 +245,16 @@ class Crop(Record):
         for start in self.starts:
             if getattr(self.days_to_first_pick, start) is None:
                 raise ValueError(f"days_to_first_pick.{start} is missing though starts names it")
-        wanted = {"spacing", "counts", "roots", "light", "time", "yield"}
+        wanted = {"spacing", "counts", "roots", "light", "time", "warmth", "cold", "yield"}
         if self.seed_life_years or self.packet_seeds or self.sold_as:
             wanted.add("seed")
         if self.withstands:
             wanted.add("troubles")
+        if "leaf" not in self.kill_c:
+            raise ValueError("kill_c has no leaf")
+        for stage, degrees_c in self.kill_c.items():
+            if degrees_c >= self.base_temperature_c:
+                raise ValueError(f"kill_c.{stage} is not below base_temperature_c")
         missing = wanted - self.sources.keys()
         if missing:
             raise ValueError(f"sources lacks {sorted(missing)[0]!r}")

@@ -7,6 +7,7 @@ from pydantic import BaseModel, ConfigDict, Field
 Amount = Annotated[float, Field(ge=0, allow_inf_nan=False)]
 Size = Annotated[float, Field(gt=0, allow_inf_nan=False)]
 Share = Annotated[float, Field(ge=0, le=1)]
+DayOfYear = Annotated[str, Field(pattern=r"^(0[1-9]|1[0-2])-(0[1-9]|1[0-9]|2[0-8])$")]
 Text = Annotated[str, Field(min_length=1)]
 Status = Literal["measured", "derived", "judged"]
 

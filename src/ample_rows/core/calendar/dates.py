@@ -11,6 +11,7 @@ from numpy.typing import NDArray
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book, Crop
+from ample_rows.core.calendar.cold import cold_day
 from ample_rows.core.calendar.growing_year import (
     GrowingYear,
     days,
@@ -21,10 +22,25 @@ from ample_rows.core.calendar.growing_year import (
 )
 from ample_rows.core.weather.evapotranspiration import daylight_hours
 
+Floats = NDArray[np.float64]
+
+
+@dataclass(frozen=True, slots=True)
+class PickingCourse:
+    """The whole picking of a crop, and the days that it grows before. [days]"""
+
+    whole_days: float
+    grow_days: int
+
 
 @dataclass(frozen=True)
 class Dates:
-    """When one planting starts, is picked and is cleared, and what frost takes."""
+    """When one planting starts, is picked and is cleared in a usual year, and what frost takes.
+
+    `ends` is the day by which it is over whatever the weather, `frost` the usual day of a frost
+    that ends it, `dies` the usual day on which the cold of winter kills it, `up` the day on which
+    it stands above ground, `course` what its picking would be.
+    """
 
     start: date
     first_pick: date | None
@@ -36,14 +52,11 @@ class Dates:
     frost_survival: float
     killed_by_frost: bool
     cleared_early: bool
-
-
-def hottest_c(year: GrowingYear, dates: Dates) -> float | None:
-    """Mean daily maximum of the months in which a planting stands. [°C]"""
-    if year.tmax_c is None:
-        return None
-    there = _sampled(dates.start, dates.clear)
-    return sum(year.tmax_c[day.month - 1] for day in there) / len(there)
+    ends: date
+    frost: date | None
+    dies: date | None
+    up: date
+    course: PickingCourse
 
 
 @lru_cache(maxsize=1024)
@@ -90,19 +103,34 @@ def spares_young(likely: p.LikelyEnd, book: Book) -> bool:
     return likely.spares_young
 
 
+def under_ground_days(crop: Crop, start: p.Start) -> float:
+    """Days from a start until something stands above ground that frost can take."""
+    return crop.germination_days.low if start in ("sow", "set") else 0.0
+
+
+def spring_frost(
+    year: GrowingYear, crop: Crop, start: p.Start, start_date: date, book: Book
+) -> tuple[date, date] | None:
+    """The day on which a crop stands above ground and the usual last frost that it fears then;
+    None where it fears none."""
+    if crop.frost == "hardy" or year.frost_free:
+        return None
+    lead = 0.0 if crop.frost == "tender" else book.value("half_hardy_lead_days")
+    up = start_date + days(under_ground_days(crop, start))
+    # In autumn the coming spring's frost is no threat: frost_day has ended the crop by then.
+    autumn = frost_day(year, crop, start_date, book)
+    spring = yearly_on_or_after(year.last_frost - days(lead), up - timedelta(days=182))
+    return None if autumn is not None and spring >= autumn else (up, spring)
+
+
 def frost_survival(
     year: GrowingYear, crop: Crop, start: p.Start, start_date: date, book: Book
 ) -> float:
     """Chance that no spring frost comes once the crop stands above ground. [0-1]"""
-    if crop.frost == "hardy" or year.frost_free:
+    fears = spring_frost(year, crop, start, start_date, book)
+    if fears is None:
         return 1.0
-    lead = 0.0 if crop.frost == "tender" else book.value("half_hardy_lead_days")
-    up = start_date + days(crop.germination_days.low if start in ("sow", "set") else 0)
-    # In autumn the coming spring's frost is no threat: frost_day has ended the crop by then.
-    autumn = frost_day(year, crop, start_date, book)
-    spring = yearly_on_or_after(year.last_frost - days(lead), up - timedelta(days=182))
-    if autumn is not None and spring >= autumn:
-        return 1.0
+    up, spring = fears
     if year.spread_days == 0:
         return 1.0 if up >= spring else 0.0
     return NormalDist(0, year.spread_days).cdf((up - spring).days)
@@ -124,6 +152,7 @@ def picking_curve(peaked: bool, share: float) -> float:
 
 
 _STEEPNESS, _MIDDLE = 10.0, 0.55
+_RIPE_OR_LOST = ("fruit", "seed", "pod", "flower")
 
 
 _AT_START = 1 / (1 + math.exp(_STEEPNESS * _MIDDLE))
@@ -158,14 +187,15 @@ def dates_of(
     finish = due + days(whole)
     frost = frost_day(year, crop, start, book)
     usual = usual_end(year, crop, start, book)
-    end = min(d for d in (finish, frost, usual, planting.clear_date) if d is not None)
-    shape = book.picking_shapes[crop.picking.kind]
+    ends = min(d for d in (finish, usual, planting.clear_date) if d is not None)
+    up = start + days(under_ground_days(crop, planting.start))
+    dies = cold_day(year, crop, up, ends, book)
+    end = min(d for d in (ends, frost, dies) if d is not None)
     spell = (end - due).days
-    if crop.picking.kind == "once":
-        # All of it is lifted by the day it must be out: whole once it is ready.
-        share = 1.0 if spell > 0 else _early_share(crop, grow, (end - start).days)
-    else:
-        share = picking_curve(shape.peaked, spell / whole) if spell > 0 else 0.0
+    cold = end in (frost, dies) and end < finish
+    course = PickingCourse(whole, (due - start).days)
+    had = picked_by(crop, course, np.array([float(spell)]), book, killed=cold)
+    share = float(had[0])
     picked = share > 0
     first = (due if spell > 0 else end - timedelta(days=1)) if picked else None
     return Dates(
@@ -178,9 +208,36 @@ def dates_of(
         pick_days=_pick_days(crop, whole, spell),
         picked_share=share,
         frost_survival=frost_survival(year, crop, planting.start, start, book),
-        killed_by_frost=frost is not None and frost == end and end < finish,
+        killed_by_frost=cold,
         cleared_early=planting.clear_date == end and end < finish,
+        ends=ends,
+        frost=frost,
+        dies=dies,
+        up=up,
+        course=course,
     )
+
+
+def picked_by(
+    crop: Crop, course: PickingCourse, spell_days: Floats, book: Book, *, killed: bool
+) -> Floats:
+    """The share of its picking that a crop has had when it ends some days after its first pick.
+
+    What is lifted in one go is whole once it is ready. Cleared before, it weighs its growth;
+    killed before, so do roots, bulbs and leaves, while unripe fruit and seed are lost.
+    """
+    if crop.picking.kind != "once":
+        shape = book.picking_shapes[crop.picking.kind]
+        u = np.clip(spell_days / course.whole_days, 0.0, 1.0)
+        return u * u * (3 - 2 * u) if shape.peaked else u
+    ready = (spell_days > 0).astype(np.float64)
+    if ready.all() or (killed and crop.group in _RIPE_OR_LOST):
+        return ready
+    grow = max(1, course.grow_days)
+    early = growth_share((grow + spell_days) / grow)
+    if crop.piece_kg and crop.least_piece_kg:
+        early = np.where(early * crop.piece_kg < crop.least_piece_kg, 0.0, early)
+    return np.where(spell_days > 0, 1.0, early)
 
 
 def _pick_days(crop: Crop, whole: float, spell: int) -> float:
@@ -188,11 +245,3 @@ def _pick_days(crop: Crop, whole: float, spell: int) -> float:
     if crop.picking.kind == "once":
         return min(whole, max(1, spell))
     return whole
-
-
-def _early_share(crop: Crop, grow_days: float, stood_days: int) -> float:
-    """What a once-picked crop weighs when it is cleared before its time; 0 if too small to use."""
-    share = float(growth_share(stood_days / grow_days))
-    if crop.piece_kg and crop.least_piece_kg and share * crop.piece_kg < crop.least_piece_kg:
-        return 0.0
-    return share

@@ -2,13 +2,12 @@
 
 from dataclasses import dataclass, replace
 from datetime import date, timedelta
+from functools import cached_property
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book, Crop
-from ample_rows.core.weather.warmth import (
-    daily_means_c,
-    days_in_warmth,
-)
+from ample_rows.core.weather.response import Normals, daily_means_c
+from ample_rows.core.weather.warmth import days_to_pick
 
 
 @dataclass(frozen=True)
@@ -22,11 +21,22 @@ class GrowingYear:
     first_frost: date
     spread_days: float
     mean_c: tuple[float, ...] | None
+    tmin_c: tuple[float, ...] | None = None
     tmax_c: tuple[float, ...] | None = None
+    winter_low_c: float | None = None
     thermal: bool = False
     soil_warmer_c: float = 0.0
+    cover_warmer_c: float = 0.0
     frost_free: bool = False
     likely_ends: tuple[p.LikelyEnd, ...] = ()
+
+    @cached_property
+    def normals(self) -> Normals:
+        """How far north the garden lies, and its monthly lows and highs."""
+        known = self.tmin_c is not None and self.tmax_c is not None
+        return Normals(
+            self.latitude, self.tmin_c if known else None, self.tmax_c if known else None
+        )
 
 
 def days(count: float) -> timedelta:
@@ -59,7 +69,9 @@ def growing_year(garden: p.Garden, book: Book) -> GrowingYear:
         first_frost=garden.first_frost,
         spread_days=book.value("frost_spread_days") if spread is None else spread,
         mean_c=mean,
+        tmin_c=climate.tmin_c if climate else None,
         tmax_c=climate.tmax_c if climate else None,
+        winter_low_c=garden.winter_low_c,
         thermal=garden.policies.time == "thermal",
         frost_free=is_frost_free(climate, book),
         likely_ends=garden.likely_ends,
@@ -108,10 +120,7 @@ def grow_days(
 ) -> float | None:
     """Days from a start to the first pick: the book's, or until the crop has had its warmth where
     the garden counts so; None where the book knows no such start."""
-    by_book = crop.days_to_pick(start)
-    if by_book is None or not year.thermal or year.mean_c is None:
-        return by_book
-    return days_in_warmth(year.mean_c, crop, by_book, start_date, book)
+    return days_to_pick(year.normals, crop, start, start_date, book, thermal=year.thermal)
 
 
 def frost_after(year: GrowingYear, day: date, lag_days: float = 0.0) -> date:

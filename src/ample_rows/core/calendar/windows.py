@@ -1,115 +1,291 @@
-"""When a crop can be started here, and why then."""
+"""When a crop can be started here, and why then.
+
+Every day of the plan's year is tried: whether frost and soil allow it, whether its picking still
+comes before frost, cold or the dark, and whether its weeks are warm and cool enough for it.
+"""
 
 from dataclasses import dataclass
 from datetime import date, timedelta
 from functools import lru_cache
 from statistics import NormalDist
 
+import numpy as np
+from numpy.typing import NDArray
+
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book, Crop
-from ample_rows.core.calendar.dates import sun_share
+from ample_rows.core.calendar.cold import coldest_nights_c, deadly_c
+from ample_rows.core.calendar.dates import sun_share, under_ground_days
 from ample_rows.core.calendar.growing_year import (
     GrowingYear,
     days,
     mean_temperature_c,
-    move_years,
     yearly_on_or_after,
 )
-from ample_rows.core.weather.warmth import (
+from ample_rows.core.weather.reference import grows_for_years, reference_of
+from ample_rows.core.weather.response import (
+    DAYS,
     MID_MONTH,
-    MOST_DAYS,
+    course_of,
     daily_means_c,
-    days_in_warmth,
+    day_hours,
+    need_of,
+    row_of,
 )
+from ample_rows.core.weather.suited import suited_over
+from ample_rows.core.weather.warmth import MOST_DAYS, shortening
 from ample_rows.core.words.message import Message, Temperature, Text, message
+
+Flags = NDArray[np.bool_]
+Floats = NDArray[np.float64]
+
+_YOUNG_DAYS = 30
+_SPELL_DAYS = 5
+_NEARLY = 0.85
 
 
 @dataclass(frozen=True)
 class Window:
-    """Earliest and latest sensible start; `latest` before `earliest` means never here."""
+    """Earliest and latest sensible start; `latest` before `earliest` means never here, and `how`
+    says why. From `good` on its weeks are nearly as warm as those of any start in it."""
 
     earliest: date
     latest: date
     how: Text
+    good: date
+
+    @property
+    def open(self) -> bool:
+        return self.earliest <= self.latest
 
 
-def start_window(year: GrowingYear, crop: Crop, start: p.Start, book: Book) -> Window:
-    """When a start makes sense this year, by frost class, soil warmth and time to pick; where
-    there is no frost, by heat."""
-    if year.frost_free:
-        return _frost_free_window(year, crop, start, book)
-    if crop.overwinters:
-        return Window(
-            earliest=year.first_frost - days(book.value("overwinter_early_days")),
-            latest=year.first_frost + days(book.value("overwinter_late_days")),
-            how=message("season-set-about-first-frost"),
+def start_window(
+    year: GrowingYear, crop: Crop, start: p.Start, book: Book, *, near: date | None = None
+) -> Window:
+    """When a start makes sense this year: of several such spells the one about a day, else the
+    longest."""
+    spells = start_windows(year, crop.id, start, book)
+    if near is None:
+        return max(spells, key=lambda w: w.latest - w.earliest)
+    return min(spells, key=lambda w: max(w.earliest - near, near - w.latest, timedelta(0)))
+
+
+@lru_cache(maxsize=4096)
+def start_windows(
+    year: GrowingYear, crop_id: str, start: p.Start, book: Book
+) -> tuple[Window, ...]:
+    """All spells of the plan's year in which a start makes sense, the first first; one that is
+    never open where there are none."""
+    crop = book.crops[crop_id]
+    if (crop.overwinters or crop.wintering) and not year.frost_free:
+        return (_about_first_frost(year, crop, book),)
+    tried = _Tried(year, crop, start, book)
+    open_days = tried.safe & tried.ripens & tried.suits
+    hot = year.frost_free and not open_days.all()
+    how = message("season-no-frost-here-out") if hot else tried.how
+    found = tuple(
+        Window(
+            year.start + timedelta(days=a),
+            year.start + timedelta(days=b),
+            how,
+            year.start + timedelta(days=a + tried.good_after(a, b)),
         )
-    earliest, how = _earliest(year, crop, start, book)
-    spell = min(crop.picking.days, book.value("worthwhile_pick_days"))
-    allowance = book.value("short_day_allowance_days")
-    if crop.frost == "tender":
-        end = year.first_frost
-    elif crop.frost == "half-hardy":
-        end = year.first_frost + days(book.value("half_hardy_lag_days"))
-    else:
-        end = year.first_frost + days(book.value("winter_standing_days"))
-        spell = 0.0
-    return Window(earliest, _latest(year, crop, start, end - days(spell + allowance), book), how)
+        for a, b in _spells(open_days)
+    )
+    worth = [w for w in found if (w.latest - w.earliest).days >= _SPELL_DAYS]
+    return tuple(worth) or found or (tried.never(),)
 
 
-def _frost_free_window(year: GrowingYear, crop: Crop, start: p.Start, book: Book) -> Window:
-    """All year for what bears the heat; what does not is picked before it, or begun after."""
-    hot = heat_gap(year, crop, book)
-    if hot is None:
-        return Window(year.start, year.end, message("season-no-frost-here-all"))
-    by_book = crop.days_to_pick(start) or 0.0
-    spell = min(crop.picking.days, book.value("worthwhile_pick_days"))
-    since, until = hot
-    latest = since - days(by_book + spell)
-    earliest = move_years(until, -1) if until > year.end - days(by_book) else until
-    if latest < earliest:
-        earliest, latest = until, move_years(since, 1) - days(by_book + spell)
-    return Window(earliest, latest, message("season-no-frost-here-out"))
+def _about_first_frost(year: GrowingYear, crop: Crop, book: Book) -> Window:
+    """The window of what is set before winter, where it lives through that."""
+    since, until = -book.value("overwinter_early_days"), book.value("overwinter_late_days")
+    if crop.wintering is not None:
+        since, until = crop.wintering.set_from_days, crop.wintering.set_to_days
+    first, last = year.first_frost + days(since), year.first_frost + days(until)
+    nights = coldest_nights_c(year, book)
+    if nights is not None and nights.min() + year.cover_warmer_c < deadly_c(crop):
+        return Window(first, first - timedelta(days=1), message("season-never-lives"), first)
+    return Window(first, last, message("season-set-about-first-frost"), first)
+
+
+def _spells(flags: Flags) -> list[tuple[int, int]]:
+    """First and last index of every stretch of days that are true."""
+    edges = np.flatnonzero(np.diff(np.concatenate([[False], flags, [False]]).astype(np.int8)))
+    return [(int(a), int(b) - 1) for a, b in edges.reshape(-1, 2)]
+
+
+class _Tried:
+    """Each day of the plan's year tried as a start of a crop."""
+
+    def __init__(self, year: GrowingYear, crop: Crop, start: p.Start, book: Book) -> None:
+        self.year, self.crop, self.start, self.book = year, crop, start, book
+        self.count = (year.end - year.start).days + 1
+        self.day = np.arange(self.count)
+        self.row = (row_of(year.start) + self.day) % DAYS
+        self.course = course_of(year.normals, need_of(crop))
+        self.grows = self._grows()
+        self.safe, self.how = self._safe()
+        self.ripens = self._ripens()
+        self.warmth = self._warmth()
+        self.suits = self._suits()
+
+    def _grows(self) -> Floats:
+        """Days from each day's start to the first pick."""
+        by_book = self.crop.days_to_pick(self.start) or 0.0
+        if grows_for_years(self.crop, self.start) or self.start not in self.crop.starts:
+            return np.full(self.count, by_book)
+        wanted = reference_of(self.crop.id, self.book)
+        known = self.year.normals.tmin_c is not None
+        warm = self._until(self.course.grown, wanted.grown_days[self.start])
+        if self.year.thermal and known:
+            return warm
+        awake = self._until(self.course.awake, wanted.awake_days[self.start])
+        if not (self.crop.before_winter and known):
+            return awake
+        short = [shortening(self.year.latitude, int(row)) for row in self.row]
+        return np.where(short, warm, awake)
+
+    def _until(self, gathered: Floats, wants: float) -> Floats:
+        until = np.searchsorted(gathered, gathered[self.row] + wants - 1e-6)
+        grows: Floats = np.minimum(MOST_DAYS, until - self.row).astype(np.float64)
+        return grows
+
+    def _safe(self) -> tuple[Flags, Text]:
+        """Days on which frost and soil let it be started, and what decides the first."""
+        year, crop, book = self.year, self.crop, self.book
+        if year.frost_free:
+            return np.ones(self.count, dtype=bool), message("season-no-frost-here-all")
+        first, how = _earliest(year, crop, self.start, book)
+        safe = self.day >= (first - year.start).days
+        if crop.frost != "hardy":
+            lag = 0.0 if crop.frost == "tender" else book.value("half_hardy_lag_days")
+            safe &= self.day < (year.first_frost + days(lag) - year.start).days
+            safe &= self._warm_by_day()
+        return safe & self._lives_young(), how
+
+    def _lives_young(self) -> Flags:
+        """Days from which a young plant lives through the cold nights that usually come yet."""
+        nights = coldest_nights_c(self.year, self.book)
+        if nights is None:
+            return np.ones(self.count, dtype=bool)
+        margin = self.book.value("cold_edge_c") / 2
+        up = self.row + round(under_ground_days(self.crop, self.start))
+        coming = np.tile(nights, 3)[up[:, None] + np.arange(_YOUNG_DAYS)].min(axis=1)
+        lives: Flags = coming + self.year.cover_warmer_c >= deadly_c(self.crop) + margin
+        return lives
+
+    def _warm_by_day(self) -> Flags:
+        """Days whose usual mean lies far enough above the base; all without a climate."""
+        if self.year.mean_c is None or self.start == "sow":
+            return np.ones(self.count, dtype=bool)
+        least = self.crop.base_temperature_c + self.book.value("window_above_base_c")
+        warm: Flags = daily_means_c(self.year.mean_c)[self.row] >= least
+        return warm
+
+    def _ripens(self) -> Flags:
+        """Days from which a picking worth having is over before frost, cold or the dark."""
+        year, crop, book = self.year, self.crop, self.book
+        if year.frost_free or grows_for_years(crop, self.start):
+            return np.ones(self.count, dtype=bool)
+        spell = min(crop.picking.days, book.value("worthwhile_pick_days"))
+        if crop.picking.kind == "once":
+            spell = 0.0
+        allowance = 0.0 if year.thermal else book.value("short_day_allowance_days")
+        frost = float((year.first_frost - year.start).days)
+        if crop.frost == "tender":
+            end = frost
+        elif crop.frost == "half-hardy":
+            end = frost + book.value("half_hardy_lag_days")
+        else:
+            end = min(frost + book.value("winter_standing_days"), self._dies_of_cold())
+            spell = 0.0
+        ripe: Flags = self.day + np.round(self.grows) + round(spell + allowance) <= round(end)
+        return ripe | self._before_winter()
+
+    def _before_winter(self) -> Flags:
+        """Days of autumn from which a crop stands a winter young and is picked in spring."""
+        nights, when = coldest_nights_c(self.year, self.book), self.crop.before_winter
+        if when is None or nights is None:
+            return np.zeros(self.count, dtype=bool)
+        if nights.min() + self.year.cover_warmer_c < deadly_c(self.crop):
+            return np.zeros(self.count, dtype=bool)
+        after = self.day - (self.year.first_frost - self.year.start).days
+        autumn: Flags = (after >= when.set_from_days) & (after <= when.set_to_days)
+        return autumn
+
+    def _dies_of_cold(self) -> float:
+        """The day of the coming winter on which a hardy crop usually dies; far off if it lives."""
+        nights = coldest_nights_c(self.year, self.book)
+        if nights is None:
+            return 2.0 * DAYS
+        from_midsummer = (self.year.first_frost - self.year.start).days - 60
+        days_on = np.arange(from_midsummer, from_midsummer + 240)
+        lows = nights[(row_of(self.year.start) + days_on) % DAYS] + self.year.cover_warmer_c
+        dead = np.flatnonzero(lows < deadly_c(self.crop))
+        return float(days_on[dead[0]]) if len(dead) else 2.0 * DAYS
+
+    def _warmth(self) -> Floats:
+        """How warm the weeks of each start are for it against the book's."""
+        due = self.row + np.maximum(1, np.round(self.grows)).astype(int)
+        worth = min(self.crop.picking.days, self.book.value("worthwhile_pick_days"))
+        here = suited_over(self.course, self.crop, self.row, due, worth)
+        there = reference_of(self.crop.id, self.book).suited.warmth
+        warmth: Floats = here.warmth / np.maximum(0.05, there)
+        return warmth
+
+    def _suits(self) -> Flags:
+        if self.year.normals.tmin_c is None or grows_for_years(self.crop, self.start):
+            return np.ones(self.count, dtype=bool)
+        suits: Flags = self.warmth >= self.book.value("window_least_warmth")
+        return suits
+
+    def good_after(self, first: int, last: int) -> int:
+        """Days into a spell until its weeks are nearly as warm as any start in it has."""
+        if self.year.normals.tmin_c is None or grows_for_years(self.crop, self.start):
+            return 0
+        spell = np.minimum(1.0, self.warmth[first : last + 1])
+        return int(np.argmax(spell >= _NEARLY * spell.max()))
+
+    def never(self) -> Window:
+        """A window that is not open, with what shuts it."""
+        day = int(np.argmax(self.safe)) if self.safe.any() else 0
+        first = self.year.start + timedelta(days=day)
+        return Window(first, first - timedelta(days=1), self._why_never(), first)
+
+    def _why_never(self) -> Message:
+        if not self.safe.any():
+            return message("season-never-warm")
+        if not (self.safe & self.ripens).any():
+            return message("season-never-short")
+        wants = self.crop.day_length
+        if wants and wants.hours > day_hours(round(self.year.latitude, 1)).max():
+            return message("season-never-long-days")
+        best = int(np.argmax(np.where(self.safe & self.ripens, self.warmth, -1)))
+        until = self.row[best] + round(float(self.grows[best]))
+        means = np.tile(daily_means_c(self.year.mean_c or ()), 3)[self.row[best] : until]
+        if means.mean() > self.crop.optimum_high_c:
+            return message("season-never-cool-enough")
+        return message("season-never-warm")
 
 
 def heat_gap(year: GrowingYear, crop: Crop, book: Book) -> tuple[date, date] | None:
-    """The longest stretch of the plan's year whose usual highs are too hot for a cool crop, from
-    a day up to another; None where there is none, or without a climate."""
-    if year.tmax_c is None or crop.ceiling_temperature_c > book.value("cool_ceiling_c"):
+    """The longest stretch of the plan's year in whose heat a crop hardly grows or sets, from a
+    day up to another; None where there is none, or without a climate."""
+    if year.normals.tmin_c is None or year.mean_c is None:
         return None
-    highs = daily_means_c(year.tmax_c)
-    longest: tuple[date, date] | None = None
-    since: date | None = None
-    day = year.start
-    while day <= year.end + timedelta(days=1):
-        row = min(365, day.timetuple().tm_yday) - 1
-        hot = day <= year.end and highs[row] > crop.ceiling_temperature_c
-        if hot and since is None:
-            since = day
-        if not hot and since is not None:
-            if longest is None or day - since > longest[1] - longest[0]:
-                longest = (since, day)
-            since = None
-        day += timedelta(days=1)
-    return longest
-
-
-def _latest(year: GrowingYear, crop: Crop, start: p.Start, picked_by: date, book: Book) -> date:
-    """The last day of starting from which a crop still comes to its first pick by a day."""
-    by_book = crop.days_to_pick(start) or 0.0
-    if not year.thermal or year.mean_c is None:
-        return picked_by - days(by_book)
-    # A later start is never ready sooner: halve the span until one day is left.
-    low, high = picked_by - timedelta(days=MOST_DAYS), picked_by
-    while (high - low).days > 1:
-        middle = low + (high - low) // 2
-        ready = middle + days(days_in_warmth(year.mean_c, crop, by_book, middle, book))
-        low, high = (middle, high) if ready <= picked_by else (low, middle)
-    return low
+    rows = (row_of(year.start) + np.arange((year.end - year.start).days + 1)) % DAYS
+    course = course_of(year.normals, need_of(crop))
+    grows = np.diff(course.warm)[rows] * np.diff(course.set)[rows]
+    hot = daily_means_c(year.mean_c)[rows] > crop.optimum_high_c
+    spells = _spells(hot & (grows < book.value("window_least_warmth")))
+    if not spells:
+        return None
+    first, last = max(spells, key=lambda s: s[1] - s[0])
+    return year.start + timedelta(days=first), year.start + timedelta(days=last + 1)
 
 
 def _earliest(year: GrowingYear, crop: Crop, start: p.Start, book: Book) -> tuple[date, Message]:
-    under_ground = crop.germination_days.low if start in ("sow", "set") else 0.0
+    under_ground = under_ground_days(crop, start)
     if crop.frost == "hardy":
         return _earliest_hardy(year, crop, start, book)
     risk_days = year.spread_days * NormalDist().inv_cdf(1 - book.value("frost_risk_accepted"))

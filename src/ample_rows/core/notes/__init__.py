@@ -41,7 +41,7 @@ from ample_rows.core.notes.timing import (
     turn_round,
     wrong_time,
 )
-from ample_rows.core.notes.weather import hot_spells
+from ample_rows.core.notes.weather import cool_weeks, hot_spells, runs_to_seed, winter_cold
 from ample_rows.core.notes.yard import (
     fall,
     lies_amiss,
@@ -69,6 +69,9 @@ RULES: tuple[Rule, ...] = (
     shaded_by_support,
     wrong_time,
     hot_spells,
+    cool_weeks,
+    runs_to_seed,
+    winter_cold,
     low_light,
     too_small,
     stands_close,

@@ -27,13 +27,29 @@ def wrong_time(view: PlaceView) -> Iterator[Note]:
     """Starts too early for frost or soil, or too late to be picked."""
     for e in view.plantings:
         window = e.report.window
-        if e.crop.overwinters or window.latest < window.earliest:
+        if window.latest < window.earliest:
+            yield _no_window(view, e)
+            continue
+        if e.crop.overwinters or e.crop.wintering:
             if e.dates.first_pick is None:
                 yield _no_pick(view, e, ())
             continue
         if view.setting.year.start <= e.dates.start < window.earliest:
             yield _too_early(view, e)
         yield from _too_late(view, e)
+
+
+def _no_window(view: PlaceView, e: Evaluated) -> Note:
+    """A crop that no start brings to a harvest worth having here, and why."""
+    return Note(
+        level="stop" if e.dates.first_pick is None else "care",
+        code="no-window",
+        place=view.place.id,
+        planting=e.planting.id,
+        text=message("timing-no-window", planting=named(e), why=e.report.window.how),
+        fix=message("timing-start-sooner-or-choose"),
+        fixes=(),
+    )
 
 
 def _too_early(view: PlaceView, e: Evaluated) -> Note:

@@ -9,7 +9,8 @@ from ample_rows.core.book import Book, Crop
 from ample_rows.core.calendar.dates import Dates
 from ample_rows.core.calendar.growing_year import GrowingYear
 from ample_rows.core.geometry.lattice import Point
-from ample_rows.core.planting.harvest import Draws, Factors
+from ample_rows.core.planting.chances import Chances
+from ample_rows.core.planting.harvest import Draws, Factors, Lot
 from ample_rows.core.planting.report import PlantingReport
 from ample_rows.core.site.place_sun import PlaceSun
 from ample_rows.core.site.surroundings import Surroundings
@@ -79,6 +80,8 @@ class Evaluated:
     report: PlantingReport
     dates: Dates
     depth: DepthResult
+    lot: Lot
+    chances: Chances
     draws: Draws
     climbs_without_support: bool
     lone_support: bool
@@ -218,12 +221,16 @@ class SetOut:
 
 @dataclass(frozen=True, eq=False)
 class Outcome:
-    """What the rules say of one case, before it is written up."""
+    """What the rules say of one case, before it is written up; `scale` is its weight in plants of
+    the book's yield, but for what each season leaves."""
 
     stands: SetOut
     dates: Dates
     depth: DepthResult
     light: Light
     factors: Factors
+    chances: Chances
+    lot: Lot
+    scale: float
     expected: float
     draws: Draws

@@ -8,7 +8,8 @@ import numpy as np
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Crop
-from ample_rows.core.calendar.dates import Dates, dates_of, hottest_c
+from ample_rows.core.calendar.dates import Dates, dates_of
+from ample_rows.core.calendar.season import relief
 from ample_rows.core.calendar.soil_warmth import days_to_come_up, estimated_c
 from ample_rows.core.calendar.windows import start_window
 from ample_rows.core.geometry import shapes
@@ -25,8 +26,9 @@ from ample_rows.core.planting.cases import (
     SetOut,
     Sharing,
 )
+from ample_rows.core.planting.chances import chances_of, survival_of
 from ample_rows.core.planting.growth import growth_of
-from ample_rows.core.planting.harvest import Factors
+from ample_rows.core.planting.harvest import Factors, Lot
 from ample_rows.core.planting.harvest_working import planting_working
 from ample_rows.core.planting.report import (
     DepthReport,
@@ -79,6 +81,8 @@ def _evaluated(case: Case, stands: SetOut) -> Evaluated:
         report=_report(case, outcome),
         dates=outcome.dates,
         depth=outcome.depth,
+        lot=outcome.lot,
+        chances=outcome.chances,
         draws=outcome.draws,
         climbs_without_support=case.lies_down,
         lone_support=support is not None and crop.training(support.system) is None,
@@ -91,23 +95,20 @@ def _outcome(case: Case, stands: SetOut) -> Outcome:
     depth = _depth(case, stands, dates)
     light = _light(case, stands, dates)
     trained = crop.training(case.training) if case.training else None
+    lot = Lot(case.setting.seed, crop.id, case.place.id, stands.plants)
+    chances = chances_of(year, crop, case.planting.start, dates, lot=lot, book=book)
     factors = Factors(
         density=stands.density if stands.plants else 1.0,
         depth=depth.factor,
         light=harvest.light_factor(crop, light.useful_hours) * light.cooled,
-        season=dates.picked_share * dates.frost_survival,
+        season=chances.season.product,
         training=trained.harvest_factor if trained else 1.0,
         own=1.0,
     )
     expected = harvest.expected_stand(crop, stands.plants, case.planting.start, stands.per_station)
-    draws = harvest.harvest_draws(
-        seed=case.setting.seed,
-        crop=crop,
-        planting_id=case.planting.id,
-        scale=expected * factors.product,
-        book=book,
-    )
-    return Outcome(stands, dates, depth, light, factors, expected, draws)
+    scale = expected * replace(factors, season=chances.even).product
+    draws = harvest.harvest_draws(lot=lot, crop=crop, scale=scale, had=chances.had, book=book)
+    return Outcome(stands, dates, depth, light, factors, chances, lot, scale, expected, draws)
 
 
 def _light(case: Case, stands: SetOut, dates: Dates) -> Light:
@@ -150,8 +151,7 @@ def _uncovered_light(case: Case, stands: SetOut, dates: Dates) -> Light:
 
 
 def _cooled(case: Case, dates: Dates, late_share: float) -> float:
-    hottest = hottest_c(case.setting.year, dates)
-    return harvest.cooling_factor(case.crop, hottest, late_share, case.book)
+    return relief(case.setting.year, case.crop, dates, late_share, case.book)
 
 
 def _depth(case: Case, stands: SetOut, dates: Dates) -> DepthResult:
@@ -172,9 +172,16 @@ def _depth(case: Case, stands: SetOut, dates: Dates) -> DepthResult:
 
 def _report(case: Case, outcome: Outcome) -> PlantingReport:
     planting, crop, stands, dates = case.planting, case.crop, outcome.stands, outcome.dates
-    scale = outcome.expected * outcome.factors.product
-    total = harvest.planting_quantiles(crop, scale, case.book)
-    window = start_window(case.setting.year, crop, planting.start, case.book)
+    total = harvest.planting_quantiles(
+        outcome.lot,
+        crop,
+        outcome.scale,
+        had=outcome.chances.had,
+        draws=outcome.draws,
+        book=case.book,
+    )
+    year = case.setting.year
+    window = start_window(year, crop, planting.start, case.book, near=dates.start)
     sown = planting.start in ("sow", "transplant") and crop.seeds_per_station is not None
     spread = crop.yield_kg_per_plant
     piece = crop.piece_kg if spread else None
@@ -217,6 +224,8 @@ def _report(case: Case, outcome: Outcome) -> PlantingReport:
         pieces=total.p50 / piece if piece else None,
         weekly_kg=harvest.weekly(dates, _peaked(case), total.p50),
         factors=outcome.factors,
+        season=outcome.chances.season,
+        survival=survival_of(outcome.chances),
         casts_shade=full_height >= case.book.value("casts_from_cm"),
         growth=growth_of(planting, crop, dates, full_height_cm=full_height, book=case.book),
         by_variety=(),

@@ -67,20 +67,6 @@ def density_factor(*, stand_density: float, reference_density: float, crowding: 
     return 1 / ((1 - crowding) + crowding * stand_density / reference_density)
 
 
-def cooling_factor(crop: Crop, hottest_c: float | None, late_share: float, book: Book) -> float:
-    """What a cool crop gains when tall neighbours take part of its hot afternoons.
-
-    Args:
-        hottest_c: Mean daily maximum while it stands; None without a climate.
-        late_share: Share of its afternoon sun that they take. [0-1]
-    """
-    if hottest_c is None or crop.ceiling_temperature_c > book.value("cool_ceiling_c"):
-        return 1.0
-    above = max(0.0, hottest_c - crop.ceiling_temperature_c)
-    gain = book.value("shade_gain_per_c") * above * late_share
-    return 1.0 + min(book.value("shade_gain_most"), gain)
-
-
 def light_factor(crop: Crop, hours: float | None) -> float:
     """1 at full sun, linear to the crop's factor at least sun, then to 0 in the dark."""
     if hours is None or hours >= crop.full_sun_hours:
@@ -116,29 +102,65 @@ def stream(seed: int, key: str, count: int) -> Draws:
     return rng.permutation(_stratified(count))
 
 
-@lru_cache(maxsize=1024)
-def _scores(seed: int, crop: str, planting: str, book: Book) -> Draws:
-    """One planting's standing in each season, as standard normals.
+@lru_cache(maxsize=512)
+def luck(seed: int, key: str, plants: int, chance: float, count: int) -> Draws:
+    """The share of some plants that live in each season, drawn plant by plant. [0-1]"""
+    digest = hashlib.sha256(f"{seed}/{key}".encode()).digest()
+    rng = np.random.Generator(np.random.PCG64(int.from_bytes(digest[:16], "big")))
+    return rng.binomial(plants, chance, count) / plants
 
-    The three shared streams are summed, then put back on exact normal scores by rank:
-    the planting's own P10 and P90 are the book's, and what it shares stays shared.
+
+@dataclass(frozen=True, slots=True)
+class Lot:
+    """All plants of a crop in a place in a season: they have one luck together, and the fewer
+    they are the more it swings."""
+
+    seed: int
+    crop: str
+    place: str
+    plants: int
+
+
+_SWING_PLANTS, _SWING_MOST = 10.0, 3.0
+
+
+def swing(plants: int) -> float:
+    """Variance of a lot's own luck against that of ten plants: half for very many, at most three
+    times for one."""
+    return min(_SWING_MOST, (1 + _SWING_PLANTS / max(1, plants)) / 2)
+
+
+@lru_cache(maxsize=1024)
+def _scores(lot: Lot, book: Book) -> Draws:
+    """A lot's standing in each season, as normals: standard ones for ten plants.
+
+    The shared streams are summed, then put back on exact normal scores by rank, so that the P10
+    and P90 of ten plants are the book's, and what they share stays shared.
     """
     count = int(book.value("seasons"))
+    own = book.value("variance_share_planting") * swing(lot.plants)
+    of_place = f"{lot.crop}/{lot.place}"
     mixed = (
-        math.sqrt(book.value("variance_share_season")) * stream(seed, "season", count)
-        + math.sqrt(book.value("variance_share_crop")) * stream(seed, f"crop/{crop}", count)
-        + math.sqrt(book.value("variance_share_planting"))
-        * stream(seed, f"planting/{planting}", count)
+        math.sqrt(book.value("variance_share_season")) * stream(lot.seed, "season", count)
+        + math.sqrt(book.value("variance_share_crop")) * stream(lot.seed, f"crop/{lot.crop}", count)
+        + math.sqrt(book.value("variance_share_bed")) * stream(lot.seed, f"bed/{of_place}", count)
+        + math.sqrt(own) * stream(lot.seed, f"planting/{of_place}", count)
     )
     scores = np.empty(count)
     scores[np.argsort(mixed, kind="stable")] = _stratified(count)
-    return scores
+    return scores * math.sqrt(_variance(lot.plants, book))
+
+
+def _variance(plants: int, book: Book) -> float:
+    """Variance of a lot's scores against that of ten plants."""
+    own = book.value("variance_share_planting")
+    return 1 + own * (swing(plants) - 1)
 
 
 @lru_cache(maxsize=1024)
-def _unit_draws(seed: int, crop: str, planting: str, spread: Range3, book: Book) -> Draws:
+def unit_draws(lot: Lot, spread: Range3, book: Book) -> Draws:
     """Kilograms a plant in each season: lognormal, with its own spread on either side."""
-    return _yields(spread, _scores(seed, crop, planting, book))
+    return _yields(spread, _scores(lot, book))
 
 
 def _yields(spread: Range3, z: Draws) -> Draws:
@@ -147,34 +169,41 @@ def _yields(spread: Range3, z: Draws) -> Draws:
     return spread.typical * np.exp(z * np.where(z < 0, below, above))
 
 
-def harvest_draws(*, seed: int, crop: Crop, planting_id: str, scale: float, book: Book) -> Draws:
+def harvest_draws(*, lot: Lot, crop: Crop, scale: float, had: Draws | None, book: Book) -> Draws:
     """Kilograms of one planting in each simulated season.
 
     Args:
-        scale: Expected stand times the product of all factors.
+        scale: Expected stand times the product of all factors but what frost and cold leave.
+        had: What frost and cold leave in each season; None where they leave all in every one.
 
     Returns:
-        One value a season, whose P10, P50 and P90 are low, typical and high times the
-        scale. [kg]
+        One value a season; where nothing is lost, P10, P50 and P90 of ten plants are low, typical
+        and high times the scale. [kg]
     """
     spread = crop.yield_kg_per_plant
     if spread is None or scale <= 0:
         return np.zeros(int(book.value("seasons")))
-    return scale * _unit_draws(seed, crop.id, planting_id, spread, book)
+    draws = scale * unit_draws(lot, spread, book)
+    return draws if had is None else draws * had
 
 
-def planting_quantiles(crop: Crop, scale: float, book: Book) -> Quantiles:
-    """Quantiles of one planting's draws: its scores are stratified, so only the scale differs."""
+def planting_quantiles(
+    lot: Lot, crop: Crop, scale: float, *, had: Draws | None, draws: Draws, book: Book
+) -> Quantiles:
+    """Quantiles of one planting's draws; where every season leaves the same, its scores are
+    stratified, so only the scale differs."""
     spread = crop.yield_kg_per_plant
     if spread is None or scale <= 0:
         return Quantiles(0.0, 0.0, 0.0)
-    unit = _unit_quantiles(spread, int(book.value("seasons")))
+    if had is not None:
+        return quantiles(draws)
+    unit = _unit_quantiles(spread, _variance(lot.plants, book), int(book.value("seasons")))
     return Quantiles(scale * unit.p10, scale * unit.p50, scale * unit.p90)
 
 
 @lru_cache(maxsize=1024)
-def _unit_quantiles(spread: Range3, seasons: int) -> Quantiles:
-    return quantiles(_yields(spread, _stratified(seasons)))
+def _unit_quantiles(spread: Range3, variance: float, seasons: int) -> Quantiles:
+    return quantiles(_yields(spread, _stratified(seasons) * math.sqrt(variance)))
 
 
 def quantiles(draws: Draws) -> Quantiles:

@@ -1,12 +1,12 @@
 """The sum behind the likely harvest of a planting, one line a term."""
 
 from ample_rows.core.book import Crop
-from ample_rows.core.calendar.dates import Dates
 from ample_rows.core.planting.cases import Case, Light, Outcome
 from ample_rows.core.words.message import Length, Message, Number, Share, Text, clauses, message
 from ample_rows.core.words.working import Term, crop_source
 
 _LOST_SAID = 0.05
+_ALL_WINTERS = 0.995
 # What each line is called, and where its figure comes from where that is always the same.
 _PLANTS = message("harvest-working-plants")
 _COUNT = message("harvest-working-lattice-count")
@@ -25,6 +25,9 @@ _OWN = message("harvest-working-own-record")
 _UNRECORDED = message("harvest-working-no-weights-recorded-here")
 _THIS_GARDEN = message("harvest-working-garden")
 _LIKELY = message("harvest-working-likely-harvest")
+_SEASONS = message("harvest-working-seasons-differ")
+_UNLIKE = message("harvest-working-middle-season")
+_SEASONS_SAID = 0.005
 _MULTIPLIED = message("harvest-working-terms-multiplied")
 _MEDIAN = message("harvest-working-median-all-seasons")
 
@@ -44,7 +47,8 @@ def planting_working(case: Case, outcome: Outcome, total_kg: float) -> tuple[Ter
         if spread
         else _NO_WEIGHT
     )
-    light_how, season_how = _light_words(crop, outcome.light), _season_words(outcome.dates)
+    light_how, season_how = _light_words(crop, outcome.light), _season_words(case, outcome)
+    likely = outcome.expected * typical * factors.product
     lines: tuple[tuple[Text, float, str, Text, Text, str], ...] = (
         (_PLANTS, stands.plants, "", stand_how, _COUNT, "stand"),
         (_LIVING, survive, "×", _LIVING_HOW, time, "living"),
@@ -55,11 +59,13 @@ def planting_working(case: Case, outcome: Outcome, total_kg: float) -> tuple[Ter
         (_SEASON, factors.season, "×", season_how, time, "season"),
         (_TRAINING, factors.training, "×", _TRAINED, gives, "training"),
         (_OWN, factors.own, "×", _UNRECORDED, _THIS_GARDEN, "own"),
+        (_SEASONS, total_kg / likely if likely else 1.0, "×", _UNLIKE, _MEDIAN, "cold"),
         (_LIKELY, total_kg, "kg", _MULTIPLIED, _MEDIAN, "range"),
     )
     return tuple(
         Term(name=name, value=value, unit=unit, how=how, source=source, rule=rule)
         for name, value, unit, how, source, rule in lines
+        if name is not _SEASONS or abs(value - 1) >= _SEASONS_SAID
     )
 
 
@@ -84,14 +90,16 @@ def _light_words(crop: Crop, light: Light) -> Message:
     return clauses(hours, behind, cooled)
 
 
-def _season_words(dates: Dates) -> Message:
+def _season_words(case: Case, outcome: Outcome) -> Message:
+    dates, season = outcome.dates, outcome.chances.season
     before = "frost" if dates.killed_by_frost else "clearing"
     picked = message(
-        "harvest-working-picking-falls-before", share=Share(dates.picked_share), before=before
+        "harvest-working-picking-falls-before", share=Share(season.picked), before=before
     )
-    spared = None
-    if dates.frost_survival < 0.995:
-        spared = message(
-            "harvest-working-spring-frost-spares-times", springs=round(dates.frost_survival * 100)
-        )
-    return clauses(picked, spared)
+    warmth = spared = None
+    if case.setting.year.normals.tmin_c is not None:
+        climate = case.book.climates[case.crop.days_from].label
+        warmth = message("harvest-working-warmth", warmth=Number(season.warmth, 2), climate=climate)
+    if season.winter < _ALL_WINTERS:
+        spared = message("harvest-working-winter-leaves", share=Share(season.winter))
+    return clauses(picked, warmth, spared)

@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 from datetime import date
 
+from ample_rows.core.calendar.season import Season
 from ample_rows.core.geometry.lattice import Point
 from ample_rows.core.planting.harvest import Factors, Quantiles, WeekKg
 from ample_rows.core.soil.roots import DepthResult, Verdict
@@ -83,7 +84,11 @@ class VarietyReport:
 
 @dataclass(frozen=True, slots=True)
 class PlantingReport:
-    """What one planting comes to. `by_variety` is empty where all plants are of one type."""
+    """What one planting comes to. `by_variety` is empty where all plants are of one type.
+
+    `season` is what the factor of that name is made of; `survival` the share of seasons in which
+    frost and cold leave something of it. [0-1]
+    """
 
     id: str
     place: str
@@ -121,6 +126,8 @@ class PlantingReport:
     pieces: float | None
     weekly_kg: tuple[WeekKg, ...]
     factors: Factors
+    season: Season
+    survival: float
     casts_shade: bool
     growth: GrowthReport
     by_variety: tuple[VarietyReport, ...]

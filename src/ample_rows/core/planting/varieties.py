@@ -8,6 +8,7 @@ from datetime import date
 import numpy as np
 
 from ample_rows.core import plan as p
+from ample_rows.core.calendar.season import Season
 from ample_rows.core.planting import harvest
 from ample_rows.core.planting.cases import Case, Evaluated, SetOut
 from ample_rows.core.planting.harvest import Draws, Factors, WeekKg
@@ -56,6 +57,8 @@ def together(case: Case, parts: Sequence[Part]) -> Evaluated:
         report=_report(case, parts, draws),
         dates=replace(longest.dates, first_pick=first, last_pick=last),
         depth=shallow.depth,
+        lot=longest.lot,
+        chances=longest.chances,
         draws=draws,
         climbs_without_support=any(e.climbs_without_support for e in evaluated),
         lone_support=all(e.lone_support for e in evaluated),
@@ -99,6 +102,12 @@ def _report(case: Case, parts: Sequence[Part], draws: Draws) -> PlantingReport:
             training=mean(lambda r: r.factors.training),
             own=mean(lambda r: r.factors.own),
         ),
+        season=Season(
+            picked=mean(lambda r: r.season.picked),
+            warmth=mean(lambda r: r.season.warmth),
+            winter=mean(lambda r: r.season.winter),
+        ),
+        survival=mean(lambda r: r.survival),
         casts_shade=any(r.casts_shade for r in reports),
         by_variety=_by_variety(parts),
         working=_working(parts, total.p50),

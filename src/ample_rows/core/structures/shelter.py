@@ -19,6 +19,7 @@ def under_cover(year: GrowingYear, weeks: float, book: Book) -> GrowingYear:
         last_frost=max(year.start, year.last_frost - bought),
         first_frost=min(year.end, year.first_frost + bought),
         soil_warmer_c=year.soil_warmer_c + weeks * book.value("cover_warmer_c_week"),
+        cover_warmer_c=year.cover_warmer_c + weeks * book.value("cover_warmer_night_c_week"),
     )
 
 
@@ -34,7 +35,8 @@ def year_of(year: GrowingYear, place: p.Place, planting: p.Planting, book: Book)
             warmer = sheltered.soil_warmer_c
             year = replace(year, last_frost=sheltered.last_frost, soil_warmer_c=warmer)
         if cover.since <= year.first_frost < cover.until:
-            year = replace(year, first_frost=sheltered.first_frost)
+            warmer = sheltered.cover_warmer_c
+            year = replace(year, first_frost=sheltered.first_frost, cover_warmer_c=warmer)
     return year
 
 

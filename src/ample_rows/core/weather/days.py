@@ -15,7 +15,7 @@ from numpy.typing import NDArray
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
-from ample_rows.core.weather.warmth import daily_means_c
+from ample_rows.core.weather.response import daily_means_c
 
 _YEAR = 365
 

@@ -1,59 +1,57 @@
-"""Thermal time: days to the first pick as warmth adds up, where a garden counts so.
+"""Thermal time: days to the first pick as warmth adds up, where a garden counts so; else days of
+the calendar, in which growth rests while it is too dark or too cold for any.
 
-A crop gathers each day the degrees of its mean above the crop's base, none beyond its ceiling.
-The book's days hold at a temperature between the two; so many degree-days are wanted.
+A crop gathers each day the degrees of its mean above the crop's base: none more beyond its best,
+fewer again towards its ceiling. It wants what the book's days give it in the climate that they
+are from.
 """
 
 from datetime import date
-from functools import lru_cache
 
 import numpy as np
-from numpy.typing import NDArray
 
 from ample_rows.core.book import Book, Crop
+from ample_rows.core.plan import Start
+from ample_rows.core.weather.reference import grows_for_years, reference_of
+from ample_rows.core.weather.response import DAYS, Normals, course_of, day_hours, need_of, row_of
+from ample_rows.core.weather.ripening import ripe_row
 
-YEARS = 3
 MOST_DAYS = 540
-MID_MONTH = (15, 45, 74, 105, 135, 166, 196, 227, 258, 288, 319, 349)
-_YEAR = 365
-
-Months = tuple[float, ...]
+_AUTUMN_HOURS = 11.5
 
 
-@lru_cache(maxsize=64)
-def daily_means_c(mean_c: Months) -> NDArray[np.float64]:
-    """Daily means of a usual year from its monthly means, straight between mid-months. [°C]"""
-    middles = np.array([MID_MONTH[-1] - _YEAR, *MID_MONTH, MID_MONTH[0] + _YEAR])
-    values = np.array([mean_c[-1], *mean_c, mean_c[0]])
-    daily: NDArray[np.float64] = np.interp(np.arange(1, _YEAR + 1), middles, values)
-    return daily
+def shortening(latitude: float, row: int) -> bool:
+    """Whether a day is of late autumn: short, and the next one shorter."""
+    hours = day_hours(round(latitude, 1))
+    return bool(hours[row] < _AUTUMN_HOURS and hours[(row + 1) % DAYS] < hours[row])
 
 
-@lru_cache(maxsize=2048)
-def _gathered(mean_c: Months, base_c: float, ceiling_c: float) -> NDArray[np.float64]:
-    """Degree-days gathered by the morning of each day of some usual years, 0 on the first."""
-    day = np.clip(daily_means_c(mean_c), base_c, ceiling_c) - base_c
-    return np.concatenate([[0.0], np.cumsum(np.tile(day, YEARS))])
+def degree_days_wanted(crop: Crop, start: Start, book: Book) -> float:
+    """Degree-days above the base from a start to the first pick, flat above the best. [°C days]"""
+    rise = crop.optimum_low_c - crop.base_temperature_c
+    return reference_of(crop.id, book).grown_days[start] * rise
 
 
-def degree_days_wanted(crop: Crop, book_days: float, book: Book) -> float:
-    """Degree-days from start to first pick: the book's days at the warmth that they hold for."""
-    base = crop.base_temperature_c
-    above = (crop.ceiling_temperature_c - base) * book.value("book_warmth_share")
-    # What wants more warmth than a temperate summer has is in the book as that summer grows it.
-    summer = max(1.0, book.value("temperate_summer_c") - base)
-    return book_days * min(above, summer)
-
-
-def days_in_warmth(mean_c: Months, crop: Crop, book_days: float, start: date, book: Book) -> float:
-    """Days from a start until the crop has gathered what it wants; at most a year and a half.
+def days_to_pick(
+    normals: Normals, crop: Crop, start: Start, start_date: date, book: Book, *, thermal: bool
+) -> float | None:
+    """Days from a start to the first pick in a garden's usual year, at most a year and a half;
+    None where the book knows no such start. What stands a winter young is counted in warmth.
 
     Args:
-        mean_c: Mean temperature of each month, January first. [°C]
-        book_days: The book's days for this way of starting.
+        thermal: Count in warmth, where the climate is known.
     """
-    gathered = _gathered(mean_c, crop.base_temperature_c, crop.ceiling_temperature_c)
-    first = min(_YEAR, start.timetuple().tm_yday) - 1
-    wanted = gathered[first] + degree_days_wanted(crop, book_days, book)
-    until = int(np.searchsorted(gathered, wanted - 1e-9))
+    by_book = crop.days_to_pick(start)
+    first = row_of(start_date)
+    ripe = ripe_row(normals, crop, first)
+    if ripe is not None:
+        return float(ripe - first)
+    if by_book is None or start not in crop.starts or grows_for_years(crop, start):
+        return by_book
+    course, wanted = course_of(normals, need_of(crop)), reference_of(crop.id, book)
+    winter = crop.before_winter is not None and shortening(normals.latitude, first)
+    by_warmth = (thermal or winter) and normals.tmin_c is not None
+    gathered = course.grown if by_warmth else course.awake
+    wants = (wanted.grown_days if by_warmth else wanted.awake_days)[start]
+    until = int(np.searchsorted(gathered, gathered[first] + wants - 1e-6))
     return float(min(MOST_DAYS, until - first))

@@ -212,9 +212,14 @@ timing-choose-these-squares-see = Choose these squares to see what fits.
 
 ## Weather
 
-weather-days-usual-bears = Days of { $high } are usual in { $month }, and { $planting } bears { $bears }: { $get }.
-weather-little-heat = little heat
-weather-some-heat = some heat
+weather-days-usual-take = Days of { $high } are usual in { $month }, and take about { $share } of { $planting }: { $get }.
+weather-cool = The weeks are cool for { $planting }: it gives about { $share } of what it gives where it is warm enough.
+weather-flowers-cold = Nights are cold for the flowers of { $planting }: it gives about { $share } of what it gives where they set.
+weather-warmer = Choose the warmest place, cover it, or start it so that it stands in the warmest weeks.
+weather-bolts = { CAPITAL($planting) } runs to seed from this start: about { $share } of it is lost.
+weather-other-weeks = Start it in other weeks; its window begins { $start }.
+weather-dies = { CAPITAL($planting) } dies of cold in about { $winters } of ten winters here: it bears { $bears }.
+weather-cover-or-hardier = Cover it through the cold, pick it before, or choose a hardier crop.
 weather-flowers-drop-without-setting = its flowers drop without setting
 weather-stops-growing = it stops growing
 weather-roots-turn-coarse-or = its roots turn coarse, or it runs to seed
@@ -263,3 +268,4 @@ close-leaves-hang-over = { CAPITAL($planting) }: leaves hang about { $hang } ove
 close-leaves-hang-over-path = { CAPITAL($planting) }: leaves hang about { $hang } over the wall; of the { $path } beside, about { $left } stay free.
 close-keep-off-walls = Tie leaves back where people pass, or plant half a spacing off the walls.
 close-half-spacing-off = Plant half a spacing off the walls
+timing-no-window = No start in this garden suits { $planting }: { $why }.

@@ -38,8 +38,9 @@ def wanting(**kg):
 
 
 def test_one_planting_has_the_book_s_own_range(pantry, book, grown):
-    found = pantry(CARROT)
-    report, spread = grown(CARROT), book.crops["carrot"].yield_kg_per_plant
+    ten = {**CARROT, "plants": 10}
+    found = pantry(ten)
+    report, spread = grown(ten), book.crops["carrot"].yield_kg_per_plant
     scale = report.harvest_kg.p50 / spread.typical
     # The closed form of a single planting, to a hundredth and two.
     assert found.harvest_kg.p50 == pytest.approx(scale * spread.typical, rel=0.01)

@@ -45,12 +45,12 @@ def _rejudged(here: PlaceCase, e: Evaluated, more_litres: float) -> Evaluated:
         depth_policy(here.place, here.setting.policies, here.book),
         litres_per_plant=None if litres is None else litres * more_litres,
     )
-    factors = replace(e.report.factors, depth=depth.factor)
+    factors = replace(e.report.factors, depth=depth.factor, season=e.chances.even)
     draws = harvest.harvest_draws(
-        seed=here.setting.seed,
+        lot=e.lot,
         crop=e.crop,
-        planting_id=e.planting.id,
         scale=e.report.stand_expected * factors.product,
+        had=e.chances.had,
         book=here.book,
     )
     return replace(e, depth=depth, draws=draws)

@@ -66,7 +66,9 @@ _NAMES = {
     "spacing": message("factor-spacing"),
     "depth": message("factor-depth"),
     "light": message("factor-light"),
-    "spring frost": message("factor-spring-frost"),
+    "warmth": message("factor-warmth"),
+    "winter": message("factor-winter"),
+    "seasons": message("factor-seasons"),
     "cut short": message("factor-cut-short"),
     "training": message("factor-training"),
     "this garden": message("factor-this-garden"),
@@ -76,16 +78,22 @@ _HOW = {
     "spacing": message("factors-closer-or-wider-than"),
     "depth": message("factors-soil-roots"),
     "light": message("factors-sun-squares"),
-    "spring frost": message("factors-springs-which-taken"),
+    "warmth": message("factors-weeks-against-the-book-s"),
+    "winter": message("factors-frost-cold-short-days"),
+    "seasons": message("factors-middle-season"),
     "cut short": message("factors-frost-or-clearing-before"),
     "training": message("factors-way-held-up"),
     "this garden": message("factors-what-garden-gave-before"),
 }
 
 
-def _book_kg(e: Evaluated) -> float:
+def _typical(e: Evaluated) -> float:
     spread = e.crop.yield_kg_per_plant
-    return spread.typical * e.report.plants if spread else 0.0
+    return spread.typical if spread else 0.0
+
+
+def _book_kg(e: Evaluated) -> float:
+    return _typical(e) * e.report.plants
 
 
 def _factors(e: Evaluated) -> Iterator[tuple[str, float]]:
@@ -100,10 +108,13 @@ def _factors(e: Evaluated) -> Iterator[tuple[str, float]]:
     yield "spacing", factors.density
     yield "depth", factors.depth
     yield "light", factors.light
-    yield "spring frost", e.dates.frost_survival
-    yield "cut short", e.dates.picked_share
+    yield "cut short", e.report.season.picked
+    yield "warmth", e.report.season.warmth
+    yield "winter", e.report.season.winter
     yield "training", factors.training
     yield "this garden", factors.own
+    likely = e.report.stand_expected * _typical(e) * factors.product
+    yield "seasons", e.report.harvest_kg.p50 / likely if likely else 1.0
 
 
 def _losses(grown: Sequence[Evaluated], book: Book) -> Message:

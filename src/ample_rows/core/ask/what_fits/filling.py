@@ -6,7 +6,7 @@ from datetime import date, timedelta
 
 from ample_rows.core import plan as p
 from ample_rows.core.ask.what_fits.shelf import ShelfEntry, shelf_for
-from ample_rows.core.calendar.windows import start_window
+from ample_rows.core.calendar.windows import start_windows
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.words.message import Number, Text, message
 
@@ -53,10 +53,14 @@ def why_not(estimate: Estimate, place: str, block: Block, crop: str) -> Text:
 
 
 def opening_day(estimate: Estimate, ident: str, since: date | None = None) -> date:
-    """The day on which a crop is first started: some days into its window, not before a day."""
+    """The day on which a crop is first started: some days into the first spell of its window that
+    is not over by a day, once its weeks are warm enough, and not before that day."""
     year, crop = estimate.setting.year, estimate.book.crops[ident]
-    opens = start_window(year, crop, crop.starts[0], estimate.book).earliest
-    return max(opens, year.start, since or year.start) + timedelta(days=SETTLE_DAYS)
+    since = max(since or year.start, year.start)
+    spells = start_windows(year, ident, crop.starts[0], estimate.book)
+    window = next((w for w in spells if w.latest >= since), spells[0])
+    settled = max(window.earliest, since) + timedelta(days=SETTLE_DAYS)
+    return max(window.good, settled)
 
 
 def _tried(

@@ -1,0 +1,107 @@
+"""The cold of winter: how low the nights of a usual year go, and the day that ends a crop.
+
+The coldest night of a winter is a known figure of a place. From the first frost, which is
+freezing, nights go down to it and up again to the last frost as the usual nights do.
+"""
+
+from dataclasses import dataclass
+from datetime import date, timedelta
+from functools import lru_cache
+
+import numpy as np
+from numpy.typing import NDArray
+
+from ample_rows.core.book import Book, Crop
+from ample_rows.core.calendar.growing_year import GrowingYear, yearly_on_or_after
+from ample_rows.core.weather.response import DAYS, Months, daily_means_c, row_of
+
+Floats = NDArray[np.float64]
+
+_WARM_C = 15.0
+# Cold nights come to stay late: halfway down by the usual nights a third of the cold is there.
+_SINKS = 1.5
+_YEARS = 3
+
+
+@dataclass(frozen=True, eq=False, slots=True)
+class Nights:
+    """The coldest nights that a planting meets, its cover added: those of a usual year, and how
+    much they differ from winter to winter. One of each for every day from the start. [°C]"""
+
+    usual_c: Floats
+    spread_c: Floats
+
+    def first_below(self, limit_c: float, chances: Floats) -> NDArray[np.intp]:
+        """Days from the start until a night is colder than a limit, in winters that are so many
+        spreads milder than a usual one; past the end where none is."""
+        return np.searchsorted(self._danger(limit_c), chances, side="right")
+
+    def lowest_c(self, limit_c: float, chances: Floats) -> Floats:
+        """The night that comes nearest to a limit in each of those winters. [°C]"""
+        day = int(np.argmax((limit_c - self.usual_c) / self.spread_c))
+        return np.asarray(self.usual_c[day] + self.spread_c[day] * chances)
+
+    def safe_from(self, limit_c: float, spreads: float) -> bool:
+        """Whether no night of a winter so many spreads colder than a usual one is below it."""
+        return bool(self._danger(limit_c)[-1] <= -spreads)
+
+    def _danger(self, limit_c: float) -> Floats:
+        """How mild a winter must be for no night to be below a limit up to each day. [spreads]"""
+        return np.maximum.accumulate((limit_c - self.usual_c) / self.spread_c)
+
+
+def deadly_c(crop: Crop) -> float:
+    """The cold that kills what is hardened: the crown or root that lives on, else the leaf."""
+    return crop.kill_c.get("crown", crop.kill_c["leaf"])
+
+
+def nights_of(year: GrowingYear, start: date, until: date, book: Book) -> Nights | None:
+    """The cold that a planting meets; None where neither lows nor a winter's cold are known."""
+    usual = coldest_nights_c(year, book)
+    if usual is None:
+        return None
+    first = row_of(start)
+    span = max(1, min((until - start).days, DAYS * _YEARS - first))
+    rows = (first + np.arange(span)) % DAYS
+    least = book.value("milder_winter_spread_share")
+    depth = np.clip(usual / min(-0.1, float(usual.min())), 0.0, 1.0)
+    spread = book.value("winter_low_spread_c") * (least + (1 - least) * depth)
+    return Nights(usual[rows] + year.cover_warmer_c, spread[rows])
+
+
+def cold_day(year: GrowingYear, crop: Crop, start: date, until: date, book: Book) -> date | None:
+    """The day of a usual winter on which a crop dies of cold, None where it lives on."""
+    nights = nights_of(year, start, until, book)
+    if nights is None or nights.safe_from(deadly_c(crop), 0.0):
+        return None
+    return start + timedelta(days=int(nights.first_below(deadly_c(crop), np.zeros(1))[0]))
+
+
+def coldest_nights_c(year: GrowingYear, book: Book) -> Floats | None:
+    """The coldest night about each day of a usual year, January first. [°C]"""
+    low = year.winter_low_c
+    if low is None and year.tmin_c is not None:
+        low = min(year.tmin_c) - book.value("winter_low_below_c")
+    if low is None or year.frost_free:
+        return None
+    return _between_frosts(year.last_frost, year.first_frost, year.tmin_c, low)
+
+
+@lru_cache(maxsize=64)
+def _between_frosts(
+    last_frost: date, first_frost: date, tmin_c: Months | None, winter_low_c: float
+) -> Floats:
+    """Freezing on the days of the first and the last frost, the winter's low in between: as the
+    usual nights go down and up where they are known, else in straight lines."""
+    spring = yearly_on_or_after(last_frost, first_frost)
+    winter = max(2, (spring - first_frost).days)
+    rows = (row_of(first_frost) + np.arange(winter + 1)) % DAYS
+    usual = None if tmin_c is None else daily_means_c(tmin_c)[rows]
+    if usual is None or usual.min() >= min(usual[0], usual[-1]):
+        usual = np.abs(np.linspace(-1.0, 1.0, winter + 1))
+    deepest = int(np.argmin(usual))
+    edge = np.where(np.arange(winter + 1) <= deepest, usual[0], usual[-1])
+    depth = np.clip((edge - usual) / np.maximum(0.1, edge - usual[deepest]), 0.0, 1.0)
+    nights = np.full(DAYS, _WARM_C)
+    nights[rows] = min(0.0, winter_low_c) * depth**_SINKS
+    return nights

@@ -1,0 +1,102 @@
+"""How well the weeks of a planting suit its crop: warmth, flowers that set, running to seed, bulbs
+that want long days. For one start, or for many at once."""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from ample_rows.core.book import Bolting, Crop
+from ample_rows.core.weather.response import DAYS, Course, Floats, Rows, mean_over
+
+_RIPENS_OVER_DAYS = 14
+_YOUNG_DAYS = 30
+_LONG_OVER_H, _WARMTH_OVER_C, _BULBS_OVER_H = 2.0, 4.0, 1.0
+
+
+@dataclass(frozen=True, slots=True)
+class Suited:
+    """How well some weeks suit a crop: by warmth and all that follows from it, and what the short
+    days of winter leave of that. [0-1]
+
+    Of the former `heat` is what days above the best take, `sets` the share of flowers that set,
+    `kept` what running to seed leaves.
+    """
+
+    warmth: Floats
+    light: Floats
+    heat: Floats
+    sets: Floats
+    kept: Floats
+
+
+def suited_over(course: Course, crop: Crop, first: Rows, due: Rows, picked_days: float) -> Suited:
+    """How well the weeks of plantings suit a crop, from a start to the end of its picking.
+
+    Args:
+        first, due: Rows of the start and of the first pick.
+        picked_days: Length of the picking; what is lifted in one go grows no more by then.
+    """
+    picked = round(picked_days)
+    grows_from = np.asarray(due) - DAYS if stays_for_years(crop) else first
+    grows_from = np.where(np.asarray(grows_from) < 0, first, grows_from)
+    end = due if crop.picking.kind == "once" else np.asarray(due) + picked
+    warm = mean_over(course.warm, grows_from, end)
+    grown = mean_over(course.grown, grows_from, end)
+    kept = _kept(course, crop, first, due, picked)
+    sets = _sets(course, crop, first, due, picked)
+    whole = warm * sets * _bulbs(course, crop, first, due)
+    light = np.divide(grown, warm, out=np.zeros_like(np.asarray(warm)), where=np.asarray(warm) > 0)
+    heat = mean_over(course.hot, grows_from, end)
+    return Suited(whole * kept, light, heat, sets, kept)
+
+
+def stays_for_years(crop: Crop) -> bool:
+    """Whether every way of starting a crop stands over a year before its first pick."""
+    return min(crop.days_to_pick(start) or 0.0 for start in crop.starts) >= DAYS
+
+
+def _sets(course: Course, crop: Crop, first: Rows, due: Rows, picked: int) -> Floats:
+    if crop.fruit_set is None:
+        return np.ones(np.shape(due))
+    flower = round(crop.fruit_set.days_to_pick)
+    opens = np.maximum(first, np.asarray(due) - flower)
+    return mean_over(course.set, opens, np.asarray(due) + picked - flower)
+
+
+def _bulbs(course: Course, crop: Crop, first: Rows, due: Rows) -> Floats:
+    """What a crop gives by the longest of its days, against the length that its bulbs want."""
+    wants = crop.day_length
+    if wants is None:
+        return np.ones(np.shape(due))
+    month = np.maximum(first, np.asarray(due) - _YOUNG_DAYS)
+    hours = np.maximum(
+        mean_over(course.hours, month, due), mean_over(course.hours, month - _YOUNG_DAYS, month)
+    )
+    swell = np.clip((hours - wants.hours) / _BULBS_OVER_H + 1, 0.0, 1.0)
+    return np.asarray(wants.without + (1 - wants.without) * swell)
+
+
+def _kept(course: Course, crop: Crop, first: Rows, due: Rows, picked: int) -> Floats:
+    kept = np.ones(np.shape(due))
+    for bolting in crop.bolts:
+        kept = kept * (1 - bolting.takes * _bolts(course, bolting, first, due, picked))
+    return kept
+
+
+def _bolts(course: Course, bolting: Bolting, first: Rows, due: Rows, picked: int) -> Floats:
+    """How far a crop runs to seed: not at all at the limit, altogether some way beyond. [0-1]"""
+    due, first = np.asarray(due), np.asarray(first)
+    if bolting.by == "cold":
+        if course.mean is None:
+            return np.zeros(np.shape(due))
+        young = mean_over(course.mean, first, np.minimum(due, first + _YOUNG_DAYS))
+        return np.clip((bolting.limit - young) / _WARMTH_OVER_C, 0.0, 1.0)
+    ripens = due - (due - first) // 3
+    until = due + min(picked, _RIPENS_OVER_DAYS)
+    if bolting.by == "long days":
+        hours = mean_over(course.hours, ripens, until)
+        return np.clip((hours - bolting.limit) / _LONG_OVER_H, 0.0, 1.0)
+    if course.mean is None:
+        return np.zeros(np.shape(due))
+    mean = mean_over(course.mean, ripens, until)
+    return np.clip((mean - bolting.limit) / _WARMTH_OVER_C, 0.0, 1.0)
