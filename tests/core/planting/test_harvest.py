@@ -137,6 +137,20 @@ def test_fewer_plants_swing_more(plants, swings):
     )
 
 
+@pytest.mark.parametrize("parts", [2, 4])
+def test_splitting_within_a_bed_never_narrows_its_range(reported, parts):
+    rows = 8 // parts
+    split = [
+        planting("carrot", block(f"A{1 + i * rows}", f"D{(i + 1) * rows}"), id=f"p{i}")
+        for i in range(parts)
+    ]
+    whole, apart = (
+        reported(document(*plantings)).places[0].harvest_kg
+        for plantings in ([planting("carrot", block("A1", "D8"))], split)
+    )
+    assert apart.p90 / apart.p10 == pytest.approx(whole.p90 / whole.p10, rel=0.03)
+
+
 def test_an_edit_is_compared_on_the_same_seasons(grown):
     one = grown(planting())
     again = grown(planting(start_date="2027-04-11"))

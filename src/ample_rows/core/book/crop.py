@@ -116,13 +116,40 @@ class BeforeWinter(Record):
     set_to_days: float
 
 
-class Wintering(BeforeWinter):
-    """How a crop that is always set before winter ripens: by warmth since the new year, and by
-    days of some length. [°C days, h, days]"""
+class Ripening(Record):
+    """What ripens what stood the winter: so much warmth since the new year, and so many days after
+    the days have grown to a length. [°C days, h, days]"""
 
-    degree_days: Size | None = None
+    degree_days: Size
     day_length_hours: Size | None = None
     days_after: Amount = 0.0
+
+
+class Wintering(BeforeWinter):
+    """How a crop that is always set before winter stands it, and what ripens it."""
+
+    ripens: Ripening
+
+
+class Perennial(Record):
+    """A plant that stays for years: the shares of its full yield that it gives in the years until
+    then, its life, what brings its harvest on each year, and what is done to it."""
+
+    years_to_full: Annotated[int, Field(ge=0, le=10)]
+    shares: tuple[Share, ...]
+    life_years: Size
+    harvest: Ripening
+    divide_years: Size | None = None
+
+    @model_validator(mode="after")
+    def _a_share_a_year(self) -> "Perennial":
+        if len(self.shares) != self.years_to_full:
+            raise ValueError("shares has one entry for each of years_to_full")
+        return self
+
+    def share_in(self, year_of_life: int) -> float:
+        """Its share of a full yield, the first year being 0."""
+        return self.shares[year_of_life] if year_of_life < self.years_to_full else 1.0
 
 
 class Picking(Record):
@@ -200,6 +227,7 @@ class Crop(Record):
     bolts: tuple[Bolting, ...] = ()
     day_length: DayLength | None = None
     wintering: Wintering | None = None
+    perennial: Perennial | None = None
     before_winter: BeforeWinter | None = None
     kill_c: dict[Stage, float]
     days_from: Text
@@ -263,6 +291,13 @@ class Crop(Record):
     def days_to_pick(self, start: Start) -> float | None:
         days: float | None = getattr(self.days_to_first_pick, start)
         return days
+
+    @property
+    def ripens(self) -> Ripening | None:
+        """What ripens it after a winter, where it stands one."""
+        if self.perennial is not None:
+            return self.perennial.harvest
+        return self.wintering.ripens if self.wintering else None
 
     def picking_scale(self, system: str | None) -> float:
         """Length of the picking under a system, against the crop's own."""

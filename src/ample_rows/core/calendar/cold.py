@@ -12,6 +12,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from ample_rows.core.book import Book, Crop
+from ample_rows.core.book.crop import Stage
 from ample_rows.core.calendar.growing_year import GrowingYear, yearly_on_or_after
 from ample_rows.core.weather.response import DAYS, Months, daily_means_c, row_of
 
@@ -55,8 +56,11 @@ def deadly_c(crop: Crop) -> float:
     return crop.kill_c.get("crown", crop.kill_c["leaf"])
 
 
-def nights_of(year: GrowingYear, start: date, until: date, book: Book) -> Nights | None:
-    """The cold that a planting meets; None where neither lows nor a winter's cold are known."""
+def nights_of(
+    year: GrowingYear, start: date, until: date, book: Book, *, under_snow: bool = False
+) -> Nights | None:
+    """The cold that a planting meets, under lying snow where that covers it; None where neither
+    lows nor a winter's cold are known."""
     usual = coldest_nights_c(year, book)
     if usual is None:
         return None
@@ -66,15 +70,38 @@ def nights_of(year: GrowingYear, start: date, until: date, book: Book) -> Nights
     least = book.value("milder_winter_spread_share")
     depth = np.clip(usual / min(-0.1, float(usual.min())), 0.0, 1.0)
     spread = book.value("winter_low_spread_c") * (least + (1 - least) * depth)
-    return Nights(usual[rows] + year.cover_warmer_c, spread[rows])
+    lows = usual[rows] + year.cover_warmer_c
+    if under_snow and year.mean_c is not None:
+        lies = daily_means_c(year.mean_c)[rows] < book.value("snow_lies_below_c")
+        lows = lows + np.where(lies, book.value("snow_warmer_c"), 0.0)
+    return Nights(lows, spread[rows])
 
 
-def cold_day(year: GrowingYear, crop: Crop, start: date, until: date, book: Book) -> date | None:
-    """The day of a usual winter on which a crop dies of cold, None where it lives on."""
-    nights = nights_of(year, start, until, book)
-    if nights is None or nights.safe_from(deadly_c(crop), 0.0):
+def snow_covers(crop: Crop) -> bool:
+    """Whether what lives on through winter lies at the ground: a crown or root hardier than the
+    leaf."""
+    return deadly_c(crop) < crop.kill_c["leaf"]
+
+
+def cold_day(
+    year: GrowingYear,
+    crop: Crop,
+    start: date,
+    until: date,
+    book: Book,
+    *,
+    stage: Stage | None = None,
+) -> date | None:
+    """The day of a usual winter on which a crop, or a part of it, dies of cold, None where it
+    lives on."""
+    limit = crop.kill_c[stage] if stage else deadly_c(crop)
+    if start >= until:
         return None
-    return start + timedelta(days=int(nights.first_below(deadly_c(crop), np.zeros(1))[0]))
+    under_snow = stage is None and snow_covers(crop)
+    nights = nights_of(year, start, until, book, under_snow=under_snow)
+    if nights is None or nights.safe_from(limit, 0.0):
+        return None
+    return start + timedelta(days=int(nights.first_below(limit, np.zeros(1))[0]))
 
 
 def coldest_nights_c(year: GrowingYear, book: Book) -> Floats | None:

@@ -20,6 +20,7 @@ from ample_rows.core.calendar.growing_year import (
     move_years,
     yearly_on_or_after,
 )
+from ample_rows.core.calendar.perennials import harvest_of_year
 from ample_rows.core.weather.evapotranspiration import daylight_hours
 
 Floats = NDArray[np.float64]
@@ -40,6 +41,7 @@ class Dates:
     `ends` is the day by which it is over whatever the weather, `frost` the usual day of a frost
     that ends it, `dies` the usual day on which the cold of winter kills it, `up` the day on which
     it stands above ground, `course` what its picking would be.
+    What stays for years `bears` a share of its full yield in a `year_of_life`, the first being 0.
     """
 
     start: date
@@ -57,6 +59,8 @@ class Dates:
     dies: date | None
     up: date
     course: PickingCourse
+    bears: float = 1.0
+    year_of_life: int | None = None
 
 
 @lru_cache(maxsize=1024)
@@ -153,6 +157,7 @@ def picking_curve(peaked: bool, share: float) -> float:
 
 _STEEPNESS, _MIDDLE = 10.0, 0.55
 _RIPE_OR_LOST = ("fruit", "seed", "pod", "flower")
+_WINTER_BEFORE_DAYS, _SPRING_DAYS = 270, 90
 
 
 _AT_START = 1 / (1 + math.exp(_STEEPNESS * _MIDDLE))
@@ -178,6 +183,8 @@ def dates_of(
     """
     whole = crop.picking.days * picking
     start = planting.start_date
+    if crop.perennial is not None:
+        return _staying(planting, crop, year, book)
     grow = grow_days(year, crop, planting.start, start, book)
     if grow is None:
         # A start that the book gives no time for: the crop's slowest known one.
@@ -215,6 +222,46 @@ def dates_of(
         dies=dies,
         up=up,
         course=course,
+    )
+
+
+def _staying(planting: p.Planting, crop: Crop, year: GrowingYear, book: Book) -> Dates:
+    """Dates of what stays for years: its harvest of the plan's year. It is cleared when it is told
+    to, or holds its ground for all of the year."""
+    start, whole = planting.start_date, crop.picking.days
+    harvest = harvest_of_year(year, crop, planting.start, start, book)
+    due = harvest.first
+    ends = min(d for d in (harvest.over, planting.clear_date) if d is not None)
+    # The winter before its harvest may kill it; later the first cold that its leaves do not bear
+    # ends the picking.
+    up = max(start, due - timedelta(days=_WINTER_BEFORE_DAYS))
+    dies = cold_day(year, crop, up, ends, book)
+    leaf_dies = cold_day(year, crop, due, ends, book, stage="leaf")
+    end = min(d for d in (ends, dies, leaf_dies) if d is not None)
+    course = PickingCourse(whole, _SPRING_DAYS)
+    spell = (end - due).days
+    had = picked_by(crop, course, np.array([float(spell)]), book, killed=True)
+    share = float(had[0]) * harvest.share if spell > 0 else 0.0
+    # The plan looks no further than its own year.
+    stands = max(year.end, start) + timedelta(days=1)
+    return Dates(
+        start=start,
+        first_pick=due if share > 0 else None,
+        last_pick=end - timedelta(days=1) if share > 0 else None,
+        clear=planting.clear_date or max(stands, end),
+        due=due,
+        pick_days=_pick_days(crop, whole, spell),
+        picked_share=share,
+        frost_survival=frost_survival(year, crop, planting.start, start, book),
+        killed_by_frost=False,
+        cleared_early=planting.clear_date == end and spell < whole,
+        ends=end if dies is None else ends,
+        frost=None,
+        dies=dies,
+        up=up,
+        course=course,
+        bears=harvest.share,
+        year_of_life=harvest.year_of_life,
     )
 
 

@@ -59,8 +59,11 @@ def weeks_here(year: GrowingYear, crop: Crop, dates: Dates, book: Book) -> Weeks
     end = max(dates.due, dates.last_pick or dates.due)
     to_pick, picked = (dates.due - dates.start).days, (end - dates.due).days
     first = row_of(dates.start)
-    grows = min(ripening_from(year.normals, crop, first), first + to_pick)
-    here = suited_over(course, crop, grows, first + to_pick, picked)
+    due = first + to_pick
+    if crop.perennial is not None:
+        due = row_of(dates.due) + DAYS
+    grows = ripening_from(year.normals, crop, first, due)
+    here = suited_over(course, crop, grows, due, picked)
     there = reference_of(crop.id, book).suited
     light = min(1.0, float(here.light / there.light)) if there.light > 0 else 1.0
     kept = float(here.kept / there.kept)

@@ -13,7 +13,7 @@ from ample_rows.core.estimate.totals import report_of, without_figures
 from ample_rows.core.geometry.budget import too_many_cells
 from ample_rows.core.place.place_cases import place_cases, setting_of
 from ample_rows.core.planting.cases import Evaluated, PlaceCase, Setting
-from ample_rows.core.planting.evaluated import evaluate_planting
+from ample_rows.core.planting.lots import evaluate_together
 
 
 @dataclass(frozen=True, eq=False)
@@ -100,7 +100,7 @@ class Estimate:
             UnknownPartError: There is no such place.
         """
         here = self.place(place_id)
-        return tuple(evaluate_planting(planting, here) for planting in self.plantings_in(place_id))
+        return evaluate_together(self.plantings_in(place_id), here)
 
     def trying(self, plan: p.Plan) -> "Estimate":
         """The same for another plan by the same book: what a change would come to."""

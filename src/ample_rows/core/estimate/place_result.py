@@ -15,8 +15,8 @@ from ample_rows.core.place.report import PlaceReport
 from ample_rows.core.place.view import PlaceView, place_view
 from ample_rows.core.place.written_up import place_report
 from ample_rows.core.planting.cases import PlaceCase
-from ample_rows.core.planting.evaluated import evaluate_planting
 from ample_rows.core.planting.harvest import Draws
+from ample_rows.core.planting.lots import evaluate_together
 from ample_rows.core.planting.report import PlantingReport
 
 
@@ -43,7 +43,7 @@ class PlaceResult:
 def evaluate_place(here: PlaceCase, plantings: tuple[p.Planting, ...]) -> PlaceResult:
     """One place with its plantings, independent of all others."""
     place, setting, book = here.place, here.setting, here.book
-    evaluated = tuple(evaluate_planting(planting, here) for planting in plantings)
+    evaluated = evaluate_together(plantings, here)
     grid = grid_of(place)
     held = held_cells(place)
     taken = [(e.report.cells, e.dates.start, e.dates.clear) for e in evaluated]

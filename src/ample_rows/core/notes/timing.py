@@ -27,6 +27,10 @@ def wrong_time(view: PlaceView) -> Iterator[Note]:
     """Starts too early for frost or soil, or too late to be picked."""
     for e in view.plantings:
         window = e.report.window
+        if e.dates.bears == 0:
+            yield _establishing(view, e)
+            continue
+        yield from _past_its_life(view, e)
         if window.latest < window.earliest:
             yield _no_window(view, e)
             continue
@@ -37,6 +41,40 @@ def wrong_time(view: PlaceView) -> Iterator[Note]:
         if view.setting.year.start <= e.dates.start < window.earliest:
             yield _too_early(view, e)
         yield from _too_late(view, e)
+
+
+def _establishing(view: PlaceView, e: Evaluated) -> Note:
+    """What stays for years and is not picked yet, so that it grows strong."""
+    stays = e.crop.perennial
+    assert stays is not None
+    year = next(n for n in range(stays.years_to_full + 1) if stays.share_in(n) > 0)
+    return Note(
+        level="tip",
+        code="establishing",
+        place=view.place.id,
+        planting=e.planting.id,
+        text=message("timing-establishing", planting=named(e), year=year + 1),
+        fix=None,
+        fixes=(),
+    )
+
+
+def _past_its_life(view: PlaceView, e: Evaluated) -> Iterator[Note]:
+    """What stays for years and is older than it bears well."""
+    stays, life = e.crop.perennial, e.dates.year_of_life
+    if stays is None or life is None or life < stays.life_years:
+        return
+    yield Note(
+        level="tip",
+        code="old-plant",
+        place=view.place.id,
+        planting=e.planting.id,
+        text=message(
+            "timing-old-plant", planting=named(e), year=life + 1, years=round(stays.life_years)
+        ),
+        fix=message("timing-renew"),
+        fixes=(),
+    )
 
 
 def _no_window(view: PlaceView, e: Evaluated) -> Note:

@@ -9,7 +9,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from ample_rows.core.book import Book, Crop
-from ample_rows.core.calendar.cold import deadly_c, nights_of
+from ample_rows.core.calendar.cold import Nights, deadly_c, nights_of, snow_covers
 from ample_rows.core.calendar.dates import Dates, picked_by, spring_frost
 from ample_rows.core.calendar.growing_year import GrowingYear
 from ample_rows.core.calendar.season import Season, WeeksHere, weeks_here
@@ -75,7 +75,7 @@ class _Drawn:
             full = picked_by(crop, dates.course, np.full(1, whole), book, killed=False)
             live = self._live_through()
             had = np.asarray(live * full + (1 - live) * had)
-        return had
+        return had * dates.bears
 
     def _ends(self) -> Draws | None:
         """Days from the first pick, due or not, to the frost or cold that ends each season."""
@@ -87,12 +87,16 @@ class _Drawn:
             chance = stream(self.lot.seed, "first-frost", self.count)
             late = np.round(year.spread_days * chance).astype(np.float64)
             return (dates.frost - dates.due).days + late
-        nights = nights_of(year, dates.up, dates.ends, self.book)
+        nights = self._nights()
         edge = self.book.value("cold_edge_c") / 2
         if nights is None or nights.safe_from(deadly_c(self.crop) + edge, _FAR):
             return None
         days = nights.first_below(deadly_c(self.crop) + edge, self._winters())
         return days.astype(np.float64) - (dates.due - dates.up).days
+
+    def _nights(self) -> Nights | None:
+        up, ends = self.dates.up, self.dates.ends
+        return nights_of(self.year, up, ends, self.book, under_snow=snow_covers(self.crop))
 
     def _winters(self) -> Draws:
         """How much milder the winter of each season is than a usual one. [spreads]"""
@@ -100,7 +104,7 @@ class _Drawn:
 
     def _live_through(self) -> Draws:
         """The share of a stand that lives through the coldest night of each season."""
-        nights = nights_of(self.year, self.dates.up, self.dates.ends, self.book)
+        nights = self._nights()
         if nights is None:
             return np.ones(self.count)
         deadly = deadly_c(self.crop)

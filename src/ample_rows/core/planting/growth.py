@@ -2,7 +2,7 @@
 
 import itertools
 import math
-from datetime import date
+from datetime import date, timedelta
 
 import numpy as np
 from numpy.typing import NDArray
@@ -14,17 +14,19 @@ from ample_rows.core.calendar.growing_year import days
 from ample_rows.core.planting.report import GrowthReport
 
 STEP_DAYS = 7
+_YEAR_DAYS, _SHOWN_DAYS = 365, 550
 
 
 def growth_of(
     planting: p.Planting, crop: Crop, dates: Dates, *, full_height_cm: float, book: Book
 ) -> GrowthReport:
-    """Sizes every week from start to clearing, both included."""
-    steps = math.ceil((dates.clear - dates.start).days / STEP_DAYS) + 1
-    ages = np.arange(steps, dtype=np.float64) * STEP_DAYS
+    """Sizes every week from start to clearing, both included; the last years of what stays."""
+    since = max(dates.start, dates.clear - timedelta(days=_SHOWN_DAYS))
+    steps = math.ceil((dates.clear - since).days / STEP_DAYS) + 1
+    ages = (since - dates.start).days + np.arange(steps, dtype=np.float64) * STEP_DAYS
     sizes = size_shares(planting, crop, dates, ages, book)
     return GrowthReport(
-        start=dates.start,
+        start=since,
         step_days=STEP_DAYS,
         canopy_cm=_rounded(crop.canopy_cm * sizes),
         height_cm=_rounded(_heights_cm(planting, crop, sizes, full_height_cm, book)),
@@ -49,6 +51,8 @@ def size_shares(
     """Share of full size at ages in days from the start. [0-1]"""
     begin = _start_share(planting, crop, book)
     to_pick = max(1, (dates.due - dates.start).days)
+    if crop.perennial is not None:
+        to_pick = _YEAR_DAYS * max(1, crop.perennial.years_to_full)
     return begin + (1 - begin) * growth_share(ages / to_pick)
 
 

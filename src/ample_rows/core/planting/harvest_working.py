@@ -102,4 +102,7 @@ def _season_words(case: Case, outcome: Outcome) -> Message:
         warmth = message("harvest-working-warmth", warmth=Number(season.warmth, 2), climate=climate)
     if season.winter < _ALL_WINTERS:
         spared = message("harvest-working-winter-leaves", share=Share(season.winter))
-    return clauses(picked, warmth, spared)
+    age = None
+    if dates.year_of_life is not None and dates.bears < 1:
+        age = message("harvest-working-age", year=dates.year_of_life + 1, share=Share(dates.bears))
+    return clauses(age, picked, warmth, spared)

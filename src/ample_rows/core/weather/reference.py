@@ -13,7 +13,7 @@ from ample_rows.core.weather.response import (
     need_of,
     row_of,
 )
-from ample_rows.core.weather.ripening import ripening_from
+from ample_rows.core.weather.ripening import ripe_after, ripening_from
 from ample_rows.core.weather.suited import Suited, suited_over
 
 _YEAR = 2001
@@ -32,7 +32,8 @@ class Reference:
 
 def grows_for_years(crop: Crop, start: Start) -> bool:
     """Whether a crop stands over a winter before its first pick, which no sum of warmth tells."""
-    return crop.overwinters or (crop.days_to_pick(start) or 0.0) >= _SLOW_DAYS
+    slow = (crop.days_to_pick(start) or 0.0) >= _SLOW_DAYS
+    return crop.overwinters or crop.perennial is not None or slow
 
 
 @lru_cache(maxsize=1024)
@@ -46,7 +47,10 @@ def reference_of(crop_id: str, book: Book) -> Reference:
     usual_days = crop.days_to_pick(crop.starts[0]) or 0.0
     pick = begun + timedelta(days=round(usual_days))
     due = row_of(begun) + round(usual_days)
-    first = ripening_from(normals, crop, row_of(begun))
+    if crop.perennial is not None:
+        ripe = ripe_after(normals, crop, 0) or due
+        pick, due = date(_YEAR, 1, 1) + timedelta(days=ripe), ripe + DAYS
+    first = ripening_from(normals, crop, row_of(begun), due)
     grown, awake = {}, {}
     for start in crop.starts:
         begins, until = due - round(crop.days_to_pick(start) or 0.0), due

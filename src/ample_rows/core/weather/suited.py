@@ -6,7 +6,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from ample_rows.core.book import Bolting, Crop
-from ample_rows.core.weather.response import DAYS, Course, Floats, Rows, mean_over
+from ample_rows.core.weather.response import Course, Floats, Rows, mean_over
 
 _RIPENS_OVER_DAYS = 14
 _YOUNG_DAYS = 30
@@ -33,26 +33,19 @@ def suited_over(course: Course, crop: Crop, first: Rows, due: Rows, picked_days:
     """How well the weeks of plantings suit a crop, from a start to the end of its picking.
 
     Args:
-        first, due: Rows of the start and of the first pick.
+        first, due: Rows from which growth makes the harvest, and of the first pick.
         picked_days: Length of the picking; what is lifted in one go grows no more by then.
     """
     picked = round(picked_days)
-    grows_from = np.asarray(due) - DAYS if stays_for_years(crop) else first
-    grows_from = np.where(np.asarray(grows_from) < 0, first, grows_from)
     end = due if crop.picking.kind == "once" else np.asarray(due) + picked
-    warm = mean_over(course.warm, grows_from, end)
-    grown = mean_over(course.grown, grows_from, end)
+    warm = mean_over(course.warm, first, end)
+    grown = mean_over(course.grown, first, end)
     kept = _kept(course, crop, first, due, picked)
     sets = _sets(course, crop, first, due, picked)
     whole = warm * sets * _bulbs(course, crop, first, due)
     light = np.divide(grown, warm, out=np.zeros_like(np.asarray(warm)), where=np.asarray(warm) > 0)
-    heat = mean_over(course.hot, grows_from, end)
+    heat = mean_over(course.hot, first, end)
     return Suited(whole * kept, light, heat, sets, kept)
-
-
-def stays_for_years(crop: Crop) -> bool:
-    """Whether every way of starting a crop stands over a year before its first pick."""
-    return min(crop.days_to_pick(start) or 0.0 for start in crop.starts) >= DAYS
 
 
 def _sets(course: Course, crop: Crop, first: Rows, due: Rows, picked: int) -> Floats:

@@ -295,7 +295,7 @@ def test_the_weeks_of_plantings_are_those_of_their_crop(read, book):
     found = planting_supplies(Estimate(plan, book), "lettuce")
     assert [one.planting for one in found] == ["salad", "later"]
     for one in found:
-        assert sum(week.p50 for week in one.weeks) == pytest.approx(one.harvest_kg.p50, rel=1e-6)
+        assert sum(week.p50 for week in one.weeks) == pytest.approx(one.harvest_kg.p50, rel=0.02)
     whole = crop_in(pantry_of(Estimate(plan, book)), "lettuce")
     weeks = {week.week for one in found for week in one.weeks}
     assert {week.week for week in whole.weeks} == weeks

@@ -100,7 +100,7 @@ def _moved_weeks(e: Evaluated) -> Floats:
 def _move_shares(e: Evaluated, seasons: Seasons) -> Floats:
     """How a planting's picking moves in each season: the parts of it that fall into each number
     of weeks later or sooner. [by weeks moved and season, each season adds up to 1]"""
-    to_pick = (e.dates.due - e.dates.start).days
+    to_pick = e.dates.course.grow_days
     later = -seasons.warmth * seasons.book.value("dates_move_share") * to_pick / 7
     later = np.clip(later, -_MOST_MOVED, _MOST_MOVED - 1e-9)
     whole = np.floor(later).astype(int)

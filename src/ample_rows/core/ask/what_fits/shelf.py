@@ -241,11 +241,13 @@ def why_not(e: Evaluated, asked: Asked) -> Text:
     hours = report.light.useful_hours
     if hours is not None and hours < e.crop.least_sun_hours:
         return message("shelf-needs-sun", least_sun_hours=Number(e.crop.least_sun_hours))
+    if window.latest < window.earliest:
+        return message("shelf-no-window", why=window.how)
     if day < window.earliest and not _within_a_year_later(window, day):
         return message("shelf-too-early-from", earliest=window.earliest)
     if e.climbs_without_support:
         return message("shelf-needs-net-climb")
-    if e.dates.picked_share < LEAST_SHARE_WORTH_HAVING:
+    if e.crop.perennial is None and e.dates.picked_share < LEAST_SHARE_WORTH_HAVING:
         if e.dates.cleared_early and use.later is not None:
             return message(
                 "shelf-not-ready-before-comes",
@@ -285,7 +287,8 @@ def _shown(crop: Crop, e: Evaluated, reason: Text, asked: Asked) -> ShelfEntry:
         first_pick=report.first_pick,
         clear_date=report.clear_date,
         harvest_kg=report.harvest_kg,
-        factor=report.factors.product,
+        # What stays for years is judged as it is once it is grown.
+        factor=report.factors.product / (e.dates.bears or 1.0),
         kg_per_square_week=report.harvest_kg.p50 / max(1, len(asked.cells)) / weeks,
         companions=companions_of(crop, asked.standing, asked.day, asked.here.book),
     )
