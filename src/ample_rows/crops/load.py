@@ -74,8 +74,15 @@ def _toml(source: Traversable) -> dict[str, Any]:
         raise CropBookError(f"{source.name}: {error}") from error
 
 
-def read_family(text: str, *, file_name: str) -> list[Crop]:
+Sources = dict[str, dict[str, str]]
+"""Of each group of figures the text of its source, and how sure it is."""
+
+
+def read_family(text: str, *, file_name: str, shared: Sources | None = None) -> list[Crop]:
     """Crops of one family file; family and source notes are shared unless a crop has its own.
+
+    Args:
+        shared: Source notes of all families.
 
     Raises:
         CropBookError: The file is not TOML, or a crop lacks or contradicts something.
@@ -84,12 +91,16 @@ def read_family(text: str, *, file_name: str) -> list[Crop]:
         raw = tomllib.loads(text)
     except tomllib.TOMLDecodeError as error:
         raise CropBookError(f"{file_name}: {error}") from error
-    shared_sources = raw.get("sources", {})
+    shared = shared or {}
+    texts = {group: note["text"] for group, note in shared.items()} | raw.get("sources", {})
+    sure = {group: note["status"] for group, note in shared.items()} | raw.get("statuses", {})
     crops = []
     for record in raw.get("crops", []):
         name = record.get("id", "a crop without id")
-        sources = {**shared_sources, **record.get("sources", {})}
-        full = {"family": raw.get("family"), **record, "sources": sources}
+        sources = {**texts, **record.get("sources", {})}
+        statuses = {**sure, **record.get("statuses", {})}
+        own = {"sources": sources, "statuses": statuses}
+        full = {"family": raw.get("family"), **record, **own}
         crops.append(_checked(Crop, full, f"{file_name}: {name}"))
     return crops
 
@@ -171,7 +182,12 @@ def load_book() -> Book:
     }
     family_files = sorted((root / "families").iterdir(), key=lambda f: f.name)
     texts = {f.name: f.read_text("utf-8") for f in family_files if f.name.endswith(".toml")}
-    crops = [crop for name, text in texts.items() for crop in read_family(text, file_name=name)]
+    shared = _toml(root / "tables" / "crop_sources.toml")
+    crops = [
+        crop
+        for name, text in texts.items()
+        for crop in read_family(text, file_name=name, shared=shared)
+    ]
     packings = json.loads((root / "tables" / "packings.json").read_text("utf-8"))
     return Book(
         **tables,

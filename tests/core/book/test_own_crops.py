@@ -15,7 +15,7 @@ from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.words.message import said
 from tests.conftest import document, planting
 
-CLOSE = {"id": "carrot", "figures": {"spacing_cm": 10, "yield_kg_per_plant.typical": 0.04}}
+CLOSE = {"id": "carrot", "figures": {"spacing_cm": 10, "yield_kg_per_plant.typical": 0.03}}
 OWN = {"id": "frost-carrot", "like": "carrot", "figures": {"name": "frost carrot", "canopy_cm": 9}}
 
 
@@ -122,7 +122,7 @@ def test_the_page_shows_what_differs_and_from_what(book, read, own_book):
     here = own_book(CLOSE, OWN)
     page = crop_page(Estimate(plan, here), "carrot", book)
     own = {f.field.key: (f.book, f.value) for f in page.figures if f.own}
-    assert own == {"spacing_cm": (7.5, 10.0), "yield_kg_per_plant.typical": (0.028, 0.04)}
+    assert own == {"spacing_cm": (7.5, 10.0), "yield_kg_per_plant.typical": (0.023, 0.03)}
     assert page.like is None
     kind = crop_page(Estimate(plan, here), "frost-carrot", book)
     assert kind.like == "carrot"
@@ -189,9 +189,9 @@ def test_a_csv_with_a_wrong_cell_names_its_row(book):
 
 
 def test_a_table_with_semicolons_and_commas_for_points_reads_alike(book):
-    text = "\ufeffid;spacing_cm;yield_kg_per_plant.typical\ncarrot;9,5;0,04\n"
+    text = "\ufeffid;spacing_cm;yield_kg_per_plant.typical\ncarrot;9,5;0,03\n"
     (crop,) = read_crop_file(text, "csv", book).crops
-    assert crop.figures == {"spacing_cm": 9.5, "yield_kg_per_plant.typical": 0.04}
+    assert crop.figures == {"spacing_cm": 9.5, "yield_kg_per_plant.typical": 0.03}
 
 
 def test_a_name_that_looks_like_a_formula_comes_back_as_it_was(book, read, own_book):

@@ -27,11 +27,11 @@ def test_every_system_is_used_by_some_crop(book):
 
 def test_a_tomato_on_a_net_against_the_ground(book):
     found = {way.system: way for way in ways_up(book.crops["tomato"], None, book)}
-    # On a net 40 cm apart over a strip of 30 cm: 1/0.12 plants a m², two kilograms each.
+    # On a net 40 cm apart over a strip of 30 cm: 1/0.12 plants a m², 1.6 kilograms each.
     assert found["net"].plants_per_m2 == pytest.approx(8.333, abs=0.001)
-    assert found["net"].kg_per_m2 == pytest.approx(16.67, abs=0.01)
-    # Lying 45 cm apart each way it bears 0.55 of that.
-    assert found["ground"].kg_per_m2 == pytest.approx(2 * 0.55 / 0.45**2)
+    assert found["net"].kg_per_m2 == pytest.approx(13.33, abs=0.01)
+    # Lying 45 cm apart each way it bears three quarters of that.
+    assert found["ground"].kg_per_m2 == pytest.approx(1.6 * 0.75 / 0.45**2)
     # Ten minutes a metre and week on strings, a plant every 38 cm.
     assert found["strings"].minutes_per_plant == pytest.approx(3.8)
 

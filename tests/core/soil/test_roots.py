@@ -57,8 +57,8 @@ def test_a_shortfall_costs_in_straight_lines(have, factor):
         ("lettuce", 12, None, "too-shallow"),
         ("lettuce", 18, "shallow", "full"),
         ("lettuce", 24, "deep", "reduced"),
-        ("carrot", 20, None, "root-too-long"),
-        ("carrot", 20, "shallow", "root-too-long"),  # a long edible root must fit under any
+        ("carrot", 17, None, "root-too-long"),
+        ("carrot", 17, "shallow", "root-too-long"),  # a long edible root must fit under any
         ("carrot-short", 20, None, "reduced"),
         ("parsnip", 33, None, "full"),
     ],

@@ -87,8 +87,11 @@ class Book:
         return self.coefficients[name].value
 
     def keeping(self, crop: Crop) -> CropKeeping:
-        """How long a crop keeps; a variety type as its crop, what nothing is known of for days."""
-        keeping = self.crop_keeping.get(crop.variety_of or crop.id)
+        """How long a crop keeps; a variety type as its crop where nothing is said of it, what
+        nothing is known of for days."""
+        keeping = self.crop_keeping.get(crop.id)
+        if keeping is None and crop.variety_of:
+            keeping = self.crop_keeping.get(crop.variety_of)
         return keeping or CropKeeping(fresh_weeks=1.0)
 
     def withstands(self, crop: Crop) -> dict[str, Grade]:

@@ -233,6 +233,7 @@ class Crop(Record):
     days_from: Text
     usual_start: DayOfYear
     germination_least_c: float
+    germination_good_c: float | None = None
     germination_days: Germination
     sowing_depth_cm: Amount | None = None
     buried_stem_cm: Amount | None = None
@@ -240,6 +241,8 @@ class Crop(Record):
     seeds_per_station: Annotated[int, Field(ge=1)] | None = None
     emergence: Share
     survival: Share
+    thousand_seed_g: Size | None = None
+    broadcast_g_m2: Size | None = None
     seed_life_years: Size | None = None
     packet_seeds: Annotated[int, Field(ge=1)] | None = None
     sold_as: SoldAs | None = None
@@ -251,6 +254,7 @@ class Crop(Record):
     piece_kg: Size | None = None
     least_piece_kg: Size | None = None
     crowding: Share
+    depletion_share: Share | None = None
     feeder: Feeder
     trainings: tuple[CropTraining, ...] = ()
     put_up: PutUp = PutUp(when="before")
@@ -261,6 +265,7 @@ class Crop(Record):
     traits: tuple[str, ...] = ()
     withstands: dict[str, Grade] = Field(default_factory=dict)
     sources: dict[str, Text]
+    statuses: dict[str, Status] = Field(default_factory=dict)
 
     @model_validator(mode="after")
     def _sane(self) -> "Crop":

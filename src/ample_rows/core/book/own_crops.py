@@ -4,6 +4,7 @@ import hashlib
 import itertools
 import json
 import string
+from collections.abc import Mapping
 from dataclasses import replace
 from functools import lru_cache
 from typing import Any
@@ -18,6 +19,7 @@ from ample_rows.core.book.together import disagreements
 from ample_rows.core.plan.reading import Fault, PlanFaultsError, faults_of
 
 Record = dict[str, Any]
+_YIELD = "yield_kg_per_plant"
 _WHOLE = ("names", "starts", "trainings", "relatives", "cautions", "traits", "before_sowing")
 
 
@@ -72,10 +74,25 @@ def _crop_of(entry: p.OwnCrop, path: str, crops: dict[str, Crop], book: Book) ->
         if field is not None:
             note = begun.sources.get(field.group, "")
             record["sources"][field.group] = f"{OWN_FIGURE} The book's note: {note}"
+    _keep_spread(record, begun, entry.figures)
     try:
         return Crop.model_validate_json(json.dumps(record))
     except ValidationError as error:
         raise PlanFaultsError([_under(path, fault) for fault in faults_of(error)]) from error
+
+
+def _keep_spread(record: Record, begun: Crop, figures: Mapping[str, object]) -> None:
+    """Where only the likely harvest is the grower's own and lies beyond the book's low or high,
+    these keep their distance to it."""
+    spread = begun.yield_kg_per_plant
+    own = figures.get(f"{_YIELD}.typical")
+    given = any(f"{_YIELD}.{end}" in figures for end in ("low", "high"))
+    if spread is None or given or not isinstance(own, int | float):
+        return
+    if spread.low < own < spread.high:
+        return
+    times = own / spread.typical
+    record[_YIELD] |= {"low": spread.low * times, "high": spread.high * times}
 
 
 def _under(path: str, fault: Fault) -> Fault:

@@ -104,5 +104,6 @@ def days_to_come_up(crop: Crop, soil_c: float, book: Book) -> float | None:
     if soil_c < crop.germination_least_c:
         return None
     base = crop.germination_least_c - book.value("germination_base_below_c")
-    heat = crop.germination_days.low * (book.value("germination_good_c") - base)
+    good = crop.germination_good_c or book.value("germination_good_c")
+    heat = crop.germination_days.low * (good - base)
     return max(crop.germination_days.low, heat / (soil_c - base))

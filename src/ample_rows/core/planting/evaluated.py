@@ -43,6 +43,8 @@ from ample_rows.core.structures import supports
 from ample_rows.core.structures.cover_light import light_taken
 from ample_rows.core.words.message import Share, message
 
+_CM2_PER_M2 = 1e4
+
 
 def evaluate_planting(planting: p.Planting, here: PlaceCase) -> Evaluated:
     """All that can be said of one planting from its place, the shade on it and what shares its
@@ -274,6 +276,10 @@ def _each_plant(stands: SetOut) -> tuple[Point, ...]:
 
 
 def _seeds(stands: SetOut, crop: Crop) -> int:
+    """Seeds to sow; what is sown broadcast by its weight for the ground."""
+    if crop.broadcast_g_m2 and crop.thousand_seed_g:
+        grams = crop.broadcast_g_m2 * stands.region_cm2 / _CM2_PER_M2
+        return round(1_000 * grams / crop.thousand_seed_g)
     return len(stands.positions) * max(crop.seeds_per_station or 1, stands.per_station)
 
 

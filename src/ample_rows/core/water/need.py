@@ -62,7 +62,14 @@ class Watered:
         """What its soil gives between two waterings."""
         ground = self.below_cm * book.value("ground_available_water")
         mm = (self.fill_cm * self.mix.available_water + ground) * _MM_PER_CM
-        return mm * book.value("depletion_share") * self.area_m2
+        return mm * self.depletion_share(book) * self.area_m2
+
+    def depletion_share(self, book: Book) -> float:
+        """The share of the held water that may be used before the neediest of its crops suffers.
+        [0-1]"""
+        usual = book.value("depletion_share")
+        shares = (book.crops[planting.crop].depletion_share for planting in self.plantings)
+        return min((usual if share is None else share for share in shares), default=usual)
 
     def dries(self, book: Book) -> float:
         """How much more it wants for its walls and the trees beside it. [times]"""

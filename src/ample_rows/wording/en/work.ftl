@@ -3,6 +3,7 @@
 ## Jobs
 
 job-garden = The garden
+of-planting-grams-of-seed = { $grams } of seed, scattered
 of-planting-deep = { $depth } deep
 of-planting-surface = on the surface
 of-planting-up-about-days-soil = up in about { $comes_up_days } days in soil of { $soil };{ " " }

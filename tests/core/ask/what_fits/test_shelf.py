@@ -39,7 +39,7 @@ def test_what_fits_comes_first_and_best_first(shelf):
     ("crop", "place", "cells", "day", "reason"),
     [
         ("winter-squash", {}, ("A1",), MAY, "too few squares"),
-        ("carrot", {"wall_height_cm": 17, "bottom": "closed"}, ("A1",), MAY, "root is 19 cm"),
+        ("carrot", {"wall_height_cm": 17, "bottom": "closed"}, ("A1",), MAY, "root is 16 cm"),
         (
             "lettuce",
             {"wall_height_cm": 12, "bottom": "closed"},

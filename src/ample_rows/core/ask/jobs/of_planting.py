@@ -16,6 +16,7 @@ from ample_rows.core.planting.growth import grown_to
 from ample_rows.core.planting.report import PlantingReport
 from ample_rows.core.words.message import (
     Count,
+    Dose,
     Length,
     Mass,
     Number,
@@ -186,6 +187,14 @@ def _before(rule: JobRule, grown: Grown) -> Iterator[str]:
             yield name
 
 
+def _seeds_words(report: PlantingReport, crop: Crop) -> Value:
+    """How many seeds; what is sown broadcast by the weight that is scattered."""
+    if crop.broadcast_g_m2 and crop.thousand_seed_g:
+        grams = report.seeds_to_sow * crop.thousand_seed_g / 1_000
+        return message("of-planting-grams-of-seed", grams=Dose(grams))
+    return Count(report.seeds_to_sow, "seed")
+
+
 def _comes_up(report: PlantingReport) -> Text:
     """When seed comes up, where the soil's warmth is known."""
     if report.soil_c is None or report.comes_up_days is None:
@@ -207,7 +216,7 @@ def _words(grown: Grown) -> dict[str, Value]:
     return {
         "name": report.name,
         "plants": Count(report.plants, "plant"),
-        "seeds": Count(report.seeds_to_sow, "seed"),
+        "seeds": _seeds_words(report, crop),
         "deep": message("of-planting-deep", depth=Length(depth))
         if depth
         else message("of-planting-surface"),
