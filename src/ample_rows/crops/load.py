@@ -13,6 +13,7 @@ from pydantic import BaseModel, ValidationError
 from ample_rows.core.book import (
     AirBand,
     Animal,
+    BadYear,
     Book,
     Coefficient,
     CoverKind,
@@ -128,6 +129,7 @@ def checked_together(
 # Each table of the book: what its records are, the file it is in, and under which key.
 _TABLES: dict[str, tuple[type[BaseModel], str, str]] = {
     "airs": (AirBand, "policies.toml", "air"),
+    "bad_years": (BadYear, "bad_years.toml", "bad_year"),
     "animals": (Animal, "reach.toml", "animal"),
     "climates": (MadeUpClimate, "climates.toml", "climate"),
     "coefficients": (Coefficient, "coefficients.toml", ""),

@@ -4,6 +4,7 @@ The core never opens a file; a loader builds one `Book` and hands it in. Every
 published or judged number is a record with its unit, status and source.
 """
 
+from ample_rows.core.book.bad_years import BadYear
 from ample_rows.core.book.book import Book
 from ample_rows.core.book.climate import MadeUpClimate
 from ample_rows.core.book.covers import CoverKind
@@ -55,6 +56,7 @@ from ample_rows.core.book.water import PatternKind, WaterWay
 __all__ = [
     "AirBand",
     "Animal",
+    "BadYear",
     "Bolting",
     "Book",
     "Coefficient",

@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass, field
 
+from ample_rows.core.book.bad_years import BadYear
 from ample_rows.core.book.climate import MadeUpClimate
 from ample_rows.core.book.covers import CoverKind
 from ample_rows.core.book.crop import (
@@ -78,6 +79,7 @@ class Book:
     likes: dict[str, Like]
     eaten: dict[str, Eaten]
     climates: dict[str, MadeUpClimate]
+    bad_years: dict[str, BadYear]
     circle_packings: dict[int, tuple[tuple[float, float], ...]]
     square_packings: dict[int, tuple[tuple[float, float], ...]]
     packing_source: str

@@ -23,6 +23,7 @@ class GrowingYear:
     mean_c: tuple[float, ...] | None
     tmin_c: tuple[float, ...] | None = None
     tmax_c: tuple[float, ...] | None = None
+    rain_mm: tuple[float, ...] | None = None
     winter_low_c: float | None = None
     thermal: bool = False
     soil_warmer_c: float = 0.0
@@ -71,6 +72,7 @@ def growing_year(garden: p.Garden, book: Book) -> GrowingYear:
         mean_c=mean,
         tmin_c=climate.tmin_c if climate else None,
         tmax_c=climate.tmax_c if climate else None,
+        rain_mm=climate.rain_mm if climate else None,
         winter_low_c=garden.winter_low_c,
         thermal=garden.policies.time == "thermal",
         frost_free=is_frost_free(climate, book),

@@ -16,6 +16,7 @@ from ample_rows.core.geometry import shapes
 from ample_rows.core.geometry.lattice import Point
 from ample_rows.core.patience import carry_on
 from ample_rows.core.planting import harvest, varieties
+from ample_rows.core.planting.bad_years import risks_of
 from ample_rows.core.planting.cases import (
     Case,
     CropShade,
@@ -97,7 +98,8 @@ def _outcome(case: Case, stands: SetOut) -> Outcome:
     depth = _depth(case, stands, dates)
     light = _light(case, stands, dates)
     trained = crop.training(case.training) if case.training else None
-    lot = Lot(case.setting.seed, crop.id, case.place.id, stands.plants)
+    risks = risks_of(year, case.place, crop, stands.taken, dates, book=book)
+    lot = Lot(case.setting.seed, crop.id, case.place.id, stands.plants, risks)
     chances = chances_of(year, crop, case.planting.start, dates, lot=lot, book=book)
     factors = Factors(
         density=stands.density if stands.plants else 1.0,

@@ -18,6 +18,7 @@ from numpy.typing import NDArray
 
 from ample_rows.core.book import Book, Crop, Range3
 from ample_rows.core.calendar.dates import Dates, picking_curve
+from ample_rows.core.planting.bad_years import Risk
 
 Draws = NDArray[np.float64]
 _WEEK = timedelta(days=7)
@@ -119,9 +120,17 @@ class Lot:
     crop: str
     place: str
     plants: int
+    risks: tuple[Risk, ...] = ()
+
+    @property
+    def as_usual(self) -> bool:
+        """Whether its bad years are those of an average gardener, which the book's low holds."""
+        return all(risk.chance == risk.usual for risk in self.risks)
 
 
 _SWING_PLANTS, _SWING_MOST = 10.0, 3.0
+_FAR_BELOW = 100.0
+_Z = NormalDist()
 
 
 def swing(plants: int) -> float:
@@ -131,12 +140,8 @@ def swing(plants: int) -> float:
 
 
 @lru_cache(maxsize=1024)
-def _scores(lot: Lot, book: Book) -> Draws:
-    """A lot's standing in each season, as normals: standard ones for ten plants.
-
-    The shared streams are summed, then put back on exact normal scores by rank, so that the P10
-    and P90 of ten plants are the book's, and what they share stays shared.
-    """
+def _mixed(lot: Lot, book: Book) -> Draws:
+    """A lot's standing in each season: its shared streams summed."""
     count = int(book.value("seasons"))
     own = book.value("variance_share_planting") * swing(lot.plants)
     of_place = f"{lot.crop}/{lot.place}"
@@ -146,9 +151,14 @@ def _scores(lot: Lot, book: Book) -> Draws:
         + math.sqrt(book.value("variance_share_bed")) * stream(lot.seed, f"bed/{of_place}", count)
         + math.sqrt(own) * stream(lot.seed, f"planting/{of_place}", count)
     )
-    scores = np.empty(count)
-    scores[np.argsort(mixed, kind="stable")] = _stratified(count)
-    return scores * math.sqrt(_variance(lot.plants, book))
+    return mixed
+
+
+def _ranked(values: Draws) -> Draws:
+    """Values put back on exact normal scores by rank."""
+    scores = np.empty(len(values))
+    scores[np.argsort(values, kind="stable")] = _stratified(len(values))
+    return scores
 
 
 def _variance(plants: int, book: Book) -> float:
@@ -159,8 +169,35 @@ def _variance(plants: int, book: Book) -> float:
 
 @lru_cache(maxsize=1024)
 def unit_draws(lot: Lot, spread: Range3, book: Book) -> Draws:
-    """Kilograms a plant in each season: lognormal, with its own spread on either side."""
-    return _yields(spread, _scores(lot, book))
+    """Kilograms a plant in each season: lognormal, with its own spread on either side, its bad
+    years the lowest.
+
+    Scores stand on exact normal ones by rank, so that P10 and P90 of ten plants are the book's
+    with the bad years of an average gardener, and what lots share stays shared.
+    """
+    swings = math.sqrt(_variance(lot.plants, book))
+    mixed = _mixed(lot, book)
+    if not lot.risks:
+        return _yields(spread, swings * _ranked(mixed))
+    count = len(mixed)
+    usual, here, left = np.zeros(count, dtype=bool), np.zeros(count, dtype=bool), np.ones(count)
+    for risk in lot.risks:
+        luck_of_bed = stream(lot.seed, f"bad/{risk.name}/{lot.place}", count)
+        usual |= luck_of_bed > _threshold(risk.usual)
+        struck = luck_of_bed > _threshold(risk.chance)
+        here |= struck
+        left = np.where(struck, np.minimum(left, 1 - risk.loses), left)
+    lowest = _ranked(np.where(usual, mixed - _FAR_BELOW, mixed))
+    # What is done against a bad year gives back the season that it would have been.
+    averted = usual & ~here
+    yields = _yields(spread, swings * np.where(averted, _ranked(mixed), lowest))
+    lost = np.minimum(yields, spread.typical * left)
+    more = yields * left
+    return np.where(here & usual, lost, np.where(here, more, yields))
+
+
+def _threshold(chance: float) -> float:
+    return _Z.inv_cdf(1 - chance) if chance > 0 else math.inf
 
 
 def _yields(spread: Range3, z: Draws) -> Draws:
@@ -195,7 +232,7 @@ def planting_quantiles(
     spread = crop.yield_kg_per_plant
     if spread is None or scale <= 0:
         return Quantiles(0.0, 0.0, 0.0)
-    if had is not None:
+    if had is not None or not lot.as_usual:
         return quantiles(draws)
     unit = _unit_quantiles(spread, _variance(lot.plants, book), int(book.value("seasons")))
     return Quantiles(scale * unit.p10, scale * unit.p50, scale * unit.p90)

@@ -1,9 +1,22 @@
 """The sum behind the likely harvest of a planting, one line a term."""
 
+from collections.abc import Iterator
+
 from ample_rows.core.book import Crop
 from ample_rows.core.planting.cases import Case, Light, Outcome
-from ample_rows.core.words.message import Length, Message, Number, Share, Text, clauses, message
+from ample_rows.core.words.message import (
+    Length,
+    Message,
+    Number,
+    Share,
+    Text,
+    clauses,
+    message,
+    verbatim,
+)
 from ample_rows.core.words.working import Term, crop_source
+
+Line = tuple[Text, float, str, Text, Text, str]
 
 _LOST_SAID = 0.05
 _ALL_WINTERS = 0.995
@@ -49,7 +62,7 @@ def planting_working(case: Case, outcome: Outcome, total_kg: float) -> tuple[Ter
     )
     light_how, season_how = _light_words(crop, outcome.light), _season_words(case, outcome)
     likely = outcome.expected * typical * factors.product
-    lines: tuple[tuple[Text, float, str, Text, Text, str], ...] = (
+    lines: tuple[Line, ...] = (
         (_PLANTS, stands.plants, "", stand_how, _COUNT, "stand"),
         (_LIVING, survive, "×", _LIVING_HOW, time, "living"),
         (_TYPICAL, typical, "kg", yield_how, gives, "yield"),
@@ -59,6 +72,7 @@ def planting_working(case: Case, outcome: Outcome, total_kg: float) -> tuple[Ter
         (_SEASON, factors.season, "×", season_how, time, "season"),
         (_TRAINING, factors.training, "×", _TRAINED, gives, "training"),
         (_OWN, factors.own, "×", _UNRECORDED, _THIS_GARDEN, "own"),
+        *_bad_years(case, outcome),
         (_SEASONS, total_kg / likely if likely else 1.0, "×", _UNLIKE, _MEDIAN, "cold"),
         (_LIKELY, total_kg, "kg", _MULTIPLIED, _MEDIAN, "range"),
     )
@@ -67,6 +81,20 @@ def planting_working(case: Case, outcome: Outcome, total_kg: float) -> tuple[Ter
         for name, value, unit, how, source, rule in lines
         if name is not _SEASONS or abs(value - 1) >= _SEASONS_SAID
     )
+
+
+def _bad_years(case: Case, outcome: Outcome) -> Iterator[Line]:
+    """The years in which most of it is lost, in the sum as seasons among the others."""
+    for risk in outcome.lot.risks:
+        bad = case.book.bad_years[risk.name]
+        how = message("harvest-working-bad-year", takes=Share(risk.loses))
+        if risk.chance != risk.usual:
+            how = message(
+                "harvest-working-bad-year-here", takes=Share(risk.loses), usual=Share(risk.usual)
+            )
+        name = message("harvest-working-bad-years", trouble=verbatim(bad.label))
+        source = message("harvest-working-bad-years-table")
+        yield name, risk.chance * 100, "years in 100", how, source, "bad_years"
 
 
 def _light_words(crop: Crop, light: Light) -> Message:
