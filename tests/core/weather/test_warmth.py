@@ -50,10 +50,10 @@ def test_the_response_is_a_trapezoid(book, mean_c, growth):
         ("watermelon", 750, 950),
         ("okra", 500, 600),
         ("sweet-corn", 600, 850),
-        ("tomato", 550, 750),
-        ("cucumber", 330, 480),
+        ("tomato", 700, 850),
+        ("cucumber", 430, 560),
         ("potato", 750, 1_000),
-        ("dwarf-bean", 400, 560),
+        ("dwarf-bean", 480, 620),
     ],
 )
 def test_degree_days_are_those_of_trials(book, crop, low, high):

@@ -2950,6 +2950,7 @@ export interface components {
             bolts: components["schemas"]["Bolting"][];
             day_length?: components["schemas"]["DayLength"] | null;
             wintering?: components["schemas"]["Wintering"] | null;
+            perennial?: components["schemas"]["Perennial"] | null;
             before_winter?: components["schemas"]["BeforeWinter"] | null;
             /** Kill C */
             kill_c: {
@@ -2961,6 +2962,8 @@ export interface components {
             usual_start: string;
             /** Germination Least C */
             germination_least_c: number;
+            /** Germination Good C */
+            germination_good_c?: number | null;
             germination_days: components["schemas"]["Germination"];
             /** Sowing Depth Cm */
             sowing_depth_cm?: number | null;
@@ -2974,6 +2977,10 @@ export interface components {
             emergence: number;
             /** Survival */
             survival: number;
+            /** Thousand Seed G */
+            thousand_seed_g?: number | null;
+            /** Broadcast G M2 */
+            broadcast_g_m2?: number | null;
             /** Seed Life Years */
             seed_life_years?: number | null;
             /** Packet Seeds */
@@ -2992,6 +2999,8 @@ export interface components {
             least_piece_kg?: number | null;
             /** Crowding */
             crowding: number;
+            /** Depletion Share */
+            depletion_share?: number | null;
             /**
              * Feeder
              * @enum {string}
@@ -3037,6 +3046,10 @@ export interface components {
             /** Sources */
             sources: {
                 [key: string]: string;
+            };
+            /** Statuses */
+            statuses?: {
+                [key: string]: "measured" | "derived" | "judged";
             };
         };
         /**
@@ -3853,7 +3866,8 @@ export interface components {
         };
         /**
          * FruitSet
-         * @description Nights and days between which flowers set, and the days from a flower to its fruit. [°C]
+         * @description Nights and days between which flowers or tubers set, and the days from then to a picking.
+         *     [°C]
          */
         FruitSet: {
             /** Night Low C */
@@ -5376,6 +5390,22 @@ export interface components {
             /** Source */
             source: string;
         };
+        /**
+         * Perennial
+         * @description A plant that stays for years: the shares of its full yield that it gives in the years until
+         *     then, its life, what brings its harvest on each year, and what is done to it.
+         */
+        Perennial: {
+            /** Years To Full */
+            years_to_full: number;
+            /** Shares */
+            shares: number[];
+            /** Life Years */
+            life_years: number;
+            harvest: components["schemas"]["Ripening"];
+            /** Divide Years */
+            divide_years?: number | null;
+        };
         /** Picking */
         Picking: {
             /**
@@ -6482,6 +6512,22 @@ export interface components {
         RestoreRequest: {
             /** Garden */
             garden?: string | null;
+        };
+        /**
+         * Ripening
+         * @description What ripens what stood the winter: so much warmth since the new year, and so many days after
+         *     the days have grown to a length. [°C days, h, days]
+         */
+        Ripening: {
+            /** Degree Days */
+            degree_days: number;
+            /** Day Length Hours */
+            day_length_hours?: number | null;
+            /**
+             * Days After
+             * @default 0
+             */
+            days_after: number;
         };
         /**
          * Rule
@@ -8370,23 +8416,14 @@ export interface components {
         };
         /**
          * Wintering
-         * @description How a crop that is always set before winter ripens: by warmth since the new year, and by
-         *     days of some length. [°C days, h, days]
+         * @description How a crop that is always set before winter stands it, and what ripens it.
          */
         Wintering: {
             /** Set From Days */
             set_from_days: number;
             /** Set To Days */
             set_to_days: number;
-            /** Degree Days */
-            degree_days?: number | null;
-            /** Day Length Hours */
-            day_length_hours?: number | null;
-            /**
-             * Days After
-             * @default 0
-             */
-            days_after: number;
+            ripens: components["schemas"]["Ripening"];
         };
         /**
          * Withstood
@@ -8696,6 +8733,7 @@ export type PathCare = components['schemas']['PathCare'];
 export type PathEarth = components['schemas']['PathEarth'];
 export type Pattern = components['schemas']['Pattern'];
 export type PatternKind = components['schemas']['PatternKind'];
+export type Perennial = components['schemas']['Perennial'];
 export type Picking = components['schemas']['Picking'];
 export type PieceRow = components['schemas']['PieceRow'];
 export type Pitch = components['schemas']['Pitch'];
@@ -8740,6 +8778,7 @@ export type ReportChange = components['schemas']['ReportChange'];
 export type Rest = components['schemas']['Rest'];
 export type RestSpell = components['schemas']['RestSpell'];
 export type RestoreRequest = components['schemas']['RestoreRequest'];
+export type Ripening = components['schemas']['Ripening'];
 export type Rule = components['schemas']['Rule'];
 export type SchoolFigures = components['schemas']['SchoolFigures'];
 export type Season = components['schemas']['Season'];

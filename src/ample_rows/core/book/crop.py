@@ -83,7 +83,8 @@ class SoldAs(Record):
 
 
 class FruitSet(Record):
-    """Nights and days between which flowers set, and the days from a flower to its fruit. [°C]"""
+    """Nights and days between which flowers or tubers set, and the days from then to a picking.
+    [°C]"""
 
     night_low_c: float
     night_high_c: float

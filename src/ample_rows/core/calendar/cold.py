@@ -95,6 +95,9 @@ def cold_day(
     """The day of a usual winter on which a crop, or a part of it, dies of cold, None where it
     lives on."""
     limit = crop.kill_c[stage] if stage else deadly_c(crop)
+    if crop.frost != "hardy":
+        # The first and the last frosts are told apart, by their dates.
+        limit -= book.value("hard_frost_below_c")
     if start >= until:
         return None
     under_snow = stage is None and snow_covers(crop)

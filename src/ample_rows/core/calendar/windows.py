@@ -29,6 +29,7 @@ from ample_rows.core.weather.response import (
     course_of,
     daily_means_c,
     day_hours,
+    mean_over,
     need_of,
     row_of,
 )
@@ -41,7 +42,7 @@ Floats = NDArray[np.float64]
 
 _YOUNG_DAYS = 30
 _SPELL_DAYS = 5
-_NEARLY = 0.85
+_NEARLY = 0.65
 
 
 @dataclass(frozen=True)
@@ -237,7 +238,9 @@ class _Tried:
         if self.year.normals.tmin_c is None or grows_for_years(self.crop, self.start):
             return np.ones(self.count, dtype=bool)
         suits: Flags = self.warmth >= self.book.value("window_least_warmth")
-        return suits
+        young = self.row + np.minimum(_YOUNG_DAYS, np.maximum(1, self.grows)).astype(int)
+        hot = mean_over(self.course.hot, self.row, young)
+        return suits & (hot <= self.book.value("young_heat_most"))
 
     def good_after(self, first: int, last: int) -> int:
         """Days into a spell until its weeks are nearly as warm as any start in it has."""

@@ -21,6 +21,7 @@ from ample_rows.core.words.message import Count, Message, Number, Squares, messa
 SHORT_PICKING = 0.6
 LEAST_IDLE_DAYS = 28
 MOST_IDLE_NOTES = 2
+_RISK_SAID = 5
 
 
 def wrong_time(view: PlaceView) -> Iterator[Note]:
@@ -95,7 +96,7 @@ def _too_early(view: PlaceView, e: Evaluated) -> Note:
     risk = round((1 - e.dates.frost_survival) * 100)
     why = (
         message("timing-frost-takes-springs", risk=risk)
-        if risk >= 1
+        if risk >= _RISK_SAID
         else message("timing-soil-still-cold")
     )
     fix = Fix(

@@ -4,6 +4,7 @@ Last and first frost and the coldest night are drawn once a season for the whole
 season differs from another nothing is drawn.
 """
 
+import math
 from dataclasses import dataclass
 
 import numpy as np
@@ -82,11 +83,13 @@ class _Drawn:
         dates, year = self.dates, self.year
         if dates.frost is not None:
             margin = (dates.frost - dates.ends).days
-            if margin > _FAR * year.spread_days:
+            if margin > _FAR * year.spread_days and dates.dies is None:
                 return None
             chance = stream(self.lot.seed, "first-frost", self.count)
             late = np.round(year.spread_days * chance).astype(np.float64)
-            return (dates.frost - dates.due).days + late
+            ends = (dates.frost - dates.due).days + late
+            hard = math.inf if dates.dies is None else (dates.dies - dates.due).days
+            return np.minimum(ends, hard)
         nights = self._nights()
         edge = self.book.value("cold_edge_c") / 2
         if nights is None or nights.safe_from(deadly_c(self.crop) + edge, _FAR):

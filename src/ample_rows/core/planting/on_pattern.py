@@ -141,11 +141,11 @@ def _even_steps(
     """Even choices that keep a distance; in straight rows, rows so far apart. Every so many lines
     as there are at most is one line alone."""
     between, along = pattern.lines_apart_cm, pattern.spots_apart_cm
-    straight = max(1, math.ceil(least_cm / along - FIT_TOLERANCE_CM))
+    straight = max(1, math.ceil((least_cm - FIT_TOLERANCE_CM) / along))
     if rows_cm is not None:
-        yield _Steps(max(1, math.ceil(rows_cm / between - FIT_TOLERANCE_CM)), straight, 0)
+        yield _Steps(max(1, math.ceil((rows_cm - FIT_TOLERANCE_CM) / between)), straight, 0)
         return
-    last = max(1, math.ceil(least_cm / between - FIT_TOLERANCE_CM))
+    last = max(1, math.ceil((least_cm - FIT_TOLERANCE_CM) / between))
     if last >= most_lines:
         yield _Steps(most_lines, straight, 0)
     for lines in range(1, min(last, most_lines) + 1):
@@ -204,7 +204,7 @@ def _along_lines(bed: Bed, out: SettingOut, spacing_cm: float, book: Book) -> Pl
     band = min(between, 2 * book.value("line_wets_cm"))
     beside = max(1, fits(band, rows_cm))
     share = book.value("pattern_closeness")
-    every = max(1, math.ceil(share * rows_cm / between - FIT_TOLERANCE_CM))
+    every = max(1, math.ceil((share * rows_cm - FIT_TOLERANCE_CM) / between))
     plants = max(1, fits(laid.field.along_cm, spacing_cm))
     ways = []
     for first in range(min(every, len(laid.lines_cm))):

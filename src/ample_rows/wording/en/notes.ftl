@@ -185,7 +185,7 @@ standing-plant-wider = Plant wider.
 
 timing-starts-before = { CAPITAL($planting) } starts on { $start }; before { $opens } { $why }.
 timing-frost-takes-springs = frost takes it in { $risk } springs in 100
-timing-soil-still-cold = the soil is still cold
+timing-soil-still-cold = it is still too cold for it
 timing-wait-until = Wait until { $opens }.
 timing-start-6 = Start on { $ready }
 timing-start-2 = Start on { $opens }

@@ -46,7 +46,6 @@ _PORTIONS_A_YEAR = 2
 # Taller ones stand where they shade none of the others; in later rounds nothing of this height.
 _LOW_CM = 60.0
 _WARNINGS = ("stop", "care")
-_HEAT = "hot-spells"
 # Less light or less depth than is best is a matter of the place, no reason to leave it bare.
 _LIGHT = frozenset({"light-low"})
 _SHALLOW = frozenset({"reduced"})
@@ -274,9 +273,7 @@ def _unless_warned(bed: _Bed, found: Found) -> _Bed | None:
     result, before = tried.estimate.result(bed.place.id), bed.estimate.result(bed.place.id)
     known = bed.put_up_with | {note.code for note in before.notes}
     its_own = [n for n in result.notes if n.planting == new or n.code not in known]
-    warned = any(
-        n.code == _HEAT or (n.level in _WARNINGS and n.code not in bed.put_up_with) for n in its_own
-    )
+    warned = any(n.level in _WARNINGS and n.code not in bed.put_up_with for n in its_own)
     poor = min(tried.last.factors.light, tried.last.factors.depth) < _LEAST_OF_PLACE
     return None if warned or poor else tried
 
