@@ -175,3 +175,14 @@ def test_both_sides_take_more_ground_and_give_more_but_not_twice(grown):
     assert set(one.cells) == set(block("A1", "A8"))
     assert set(both.cells) == set(block("A1", "B8"))
     assert one.harvest_kg.p50 < both.harvest_kg.p50 < 2 * one.harvest_kg.p50
+
+
+@pytest.mark.parametrize("system", sorted(BOOK.trainings))
+@pytest.mark.parametrize("stands", [{"edge": "north"}, {"line_cm": [[10, 10], [100, 200]]}])
+def test_any_system_can_be_put_up_anywhere_and_is_worked_out(reported, system, stands):
+    support = {"id": "s", "system": system, **stands}
+    tomato = {"start": "transplant", "start_date": "2027-05-20", "support": "s"}
+    report = reported(
+        document(planting("tomato", "all", **tomato), places=[bed(supports=[support])])
+    )
+    assert report.places[0].supports[0].system == system

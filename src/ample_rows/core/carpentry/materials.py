@@ -79,7 +79,7 @@ def stood(
         support=support,
         system=system,
         run=run,
-        bays=bays_of(run.length_cm, _most_bay_cm(support, system, book), opening),
+        bays=bays_of(run.length_cm, _most_bay_cm(support, system, run.length_cm, book), opening),
         height_cm=height,
         opening_cm=opening,
         footing_id=name,
@@ -94,12 +94,12 @@ def stood(
     )
 
 
-def _most_bay_cm(support: p.Support, system: TrainingSystem, book: Book) -> float:
-    """The widest bay that the grower, the system and its twine allow. [cm]"""
+def _most_bay_cm(support: p.Support, system: TrainingSystem, run_cm: float, book: Book) -> float:
+    """The widest bay that the grower, the system and its twine allow, else all of its run. [cm]"""
     wanted = [support.post_spacing_cm, system.post_spacing_cm]
     if system.build.twine_tier_every_cm:
         wanted.append(book.materials[support.twine or NATURAL_TWINE].most_span_cm)
-    return min(cm for cm in wanted if cm)
+    return min((cm for cm in wanted if cm), default=max(1.0, run_cm))
 
 
 def _usual_footing(place: p.Place) -> str:
