@@ -6,8 +6,10 @@ import math
 import pytest
 
 from ample_rows.core.words.message import said
+from ample_rows.crops import load_book
 from tests.conftest import bed, block, document, planting, tub
 
+BOOK = load_book()
 NET = {"id": "net", "system": "net", "height_cm": 180}
 
 
