@@ -3181,6 +3181,8 @@ export interface components {
                 string,
                 string
             ] | null;
+            /** Days From */
+            days_from: string;
             /** Places */
             places: components["schemas"]["PlaceFit"][];
             /** Neighbours */

@@ -44,9 +44,19 @@ FIELDS = (
     CropField("full_sun_hours", "Sun, full harvest", "h", "light"),
     CropField("least_sun_factor", "Harvest in the least sun", "share", "light"),
     CropField("frost", "Frost hardiness", "", "time", "choice", get_args(Frost)),
-    CropField("base_temperature_c", "Grows from", "°C", "time"),
-    CropField("ceiling_temperature_c", "Grows up to", "°C", "time"),
+    CropField("base_temperature_c", "Grows from, mean of day and night", "°C", "warmth"),
+    CropField("optimum_low_c", "Grows best from", "°C", "warmth"),
+    CropField("optimum_high_c", "Grows best up to", "°C", "warmth"),
+    CropField("ceiling_temperature_c", "Grows up to", "°C", "warmth"),
+    CropField("fruit_set.night_low_c", "Sets in nights from", "°C", "warmth"),
+    CropField("fruit_set.night_high_c", "Sets in nights up to", "°C", "warmth"),
+    CropField("fruit_set.day_high_c", "Sets on days up to", "°C", "warmth"),
+    CropField("kill_c.leaf", "Leaf dies at", "°C", "cold"),
+    CropField("kill_c.crown", "Crown or root dies at", "°C", "cold"),
+    CropField("usual_start", "Days and yield for a start on", "", "warmth", "text"),
+    CropField("days_from", "Days and yield from the climate", "", "warmth", "text"),
     CropField("germination_least_c", "Germinates from", "°C", "time"),
+    CropField("germination_good_c", "Germinates fastest at", "°C", "time"),
     CropField("germination_days.low", "Germination, soonest", "days", "time"),
     CropField("germination_days.high", "Germination, latest", "days", "time"),
     CropField("sowing_depth_cm", "Sowing depth", "cm", "spacing"),
@@ -68,6 +78,7 @@ FIELDS = (
     CropField("yield_kg_per_plant.high", "Harvest per plant, high", "kg", "yield"),
     CropField("piece_kg", "Weight of a piece", "kg", "yield"),
     CropField("least_piece_kg", "Smallest useful piece", "kg", "yield"),
+    CropField("depletion_share", "Held water it may use", "share", "water"),
     CropField("crowding", "Loss to crowding at this spacing", "share", "spacing"),
     CropField("feeder", "Feeder", "", "yield", "choice", get_args(Feeder)),
     CropField("turn_round_days", "Rest after clearing", "days", "time"),
@@ -79,5 +90,5 @@ def figure(crop: Crop, key: str) -> Value:
     """The value of one figure of a crop, null where it has none."""
     value: object = crop
     for part in key.split("."):
-        value = getattr(value, part, None)
+        value = value.get(part) if isinstance(value, dict) else getattr(value, part, None)
     return value if isinstance(value, float | int | str) else None

@@ -52,7 +52,8 @@ def harvest_of_year(
     life = int(age + _AGE_SLACK_YEARS)
     old = life >= stays.life_years
     share = book.value("old_plant_share") if old else stays.share_in(life)
-    return HarvestOfYear(first, opens + whole, life, share)
+    # What the plan's year does not see is the next plan's.
+    return HarvestOfYear(first, opens + whole, life, share if first <= year.end else 0.0)
 
 
 def ripe_day(year: GrowingYear, crop: Crop, book: Book) -> date:

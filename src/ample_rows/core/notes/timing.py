@@ -6,7 +6,7 @@ from datetime import date
 
 from ample_rows.core import plan as p
 from ample_rows.core.calendar.dates import spares_young, usual_end
-from ample_rows.core.calendar.growing_year import days
+from ample_rows.core.calendar.growing_year import days, move_years
 from ample_rows.core.edits import Plant
 from ample_rows.core.geometry.cells import grid_of
 from ample_rows.core.notes.note import Fix, Note
@@ -46,15 +46,21 @@ def wrong_time(view: PlaceView) -> Iterator[Note]:
 
 def _establishing(view: PlaceView, e: Evaluated) -> Note:
     """What stays for years and is not picked yet, so that it grows strong."""
-    stays = e.crop.perennial
+    stays, life = e.crop.perennial, e.dates.year_of_life or 0
     assert stays is not None
-    year = next(n for n in range(stays.years_to_full + 1) if stays.share_in(n) > 0)
+    end = view.setting.year.end
+    later = next(
+        n
+        for n in range(stays.years_to_full + 2)
+        if stays.share_in(life + n) > 0 and move_years(e.dates.due, n) > end
+    )
+    first = move_years(e.dates.due, later)
     return Note(
         level="tip",
         code="establishing",
         place=view.place.id,
         planting=e.planting.id,
-        text=message("timing-establishing", planting=named(e), year=year + 1),
+        text=message("timing-establishing", planting=named(e), first=first),
         fix=None,
         fixes=(),
     )

@@ -5,7 +5,7 @@ from datetime import timedelta
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
-from ample_rows.core.calendar.growing_year import GrowingYear
+from ample_rows.core.calendar.growing_year import GrowingYear, yearly_on_or_after
 from ample_rows.core.geometry.cells import cells_of
 
 _MOSTLY = 0.5
@@ -25,7 +25,8 @@ def under_cover(year: GrowingYear, weeks: float, book: Book) -> GrowingYear:
 
 def year_of(year: GrowingYear, place: p.Place, planting: p.Planting, book: Book) -> GrowingYear:
     """The year as a planting has it beneath the covers of its place: its own spring frosts where
-    it is covered from its start, its own autumn frosts where it is covered then."""
+    it is covered from its start, its own autumn frosts where it is covered then, and winter's cold
+    the less where it is covered as that begins."""
     for cover in place.covers:
         weeks = book.covers[cover.kind].buys_weeks
         if not weeks or not _over(place, planting, cover):
@@ -35,8 +36,10 @@ def year_of(year: GrowingYear, place: p.Place, planting: p.Planting, book: Book)
             warmer = sheltered.soil_warmer_c
             year = replace(year, last_frost=sheltered.last_frost, soil_warmer_c=warmer)
         if cover.since <= year.first_frost < cover.until:
-            warmer = sheltered.cover_warmer_c
-            year = replace(year, first_frost=sheltered.first_frost, cover_warmer_c=warmer)
+            year = replace(year, first_frost=sheltered.first_frost)
+        stands = max(cover.since, planting.start_date)
+        if yearly_on_or_after(year.first_frost, stands) < cover.until:
+            year = replace(year, cover_warmer_c=sheltered.cover_warmer_c)
     return year
 
 

@@ -162,7 +162,7 @@ filling-would-give-what-can = would give { $factor } % of what it can
 starters-no-room-left = { $names }: no room left
 starters-values = { $names }: { $why }
 pages-sun-needs = { $hours } h of sun, and it needs { $least_sun_hours } h
-pages-season-here-too-short = the season here is too short
+pages-no-window-here = { $why }
 pages-about-less-than-could = about { $lost } % less than it could
 pages-has-all-needs = has all it needs
 

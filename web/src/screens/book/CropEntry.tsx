@@ -186,8 +186,49 @@ interface Group {
   rows: [string, string][];
 }
 
+type Row = [string, string];
+
+/** What a crop wants of warmth, what cold it bears, and where its figures hold. */
+function warmthRows({ crop, days_from }: CropPage, units: Units): Row[] {
+  const { leaf, crown } = crop.kill_c;
+  const sets = crop.fruit_set;
+  const rows: Row[] = [
+    ['Grows from', units.temperature(crop.base_temperature_c)],
+    [
+      'Best, mean of day and night',
+      `${units.temperature(crop.optimum_low_c)} to ${units.temperature(crop.optimum_high_c)}`,
+    ],
+    ['Stops growing at', units.temperature(crop.ceiling_temperature_c)],
+  ];
+  if (sets) {
+    const [low, high] = [sets.night_low_c, sets.night_high_c].map((c) => units.temperature(c));
+    rows.push(['Sets in nights of', `${low} to ${high}`]);
+    rows.push(['Sets on days up to', units.temperature(sets.day_high_c)]);
+  }
+  rows.push(['Frost', FROST[crop.frost] ?? crop.frost]);
+  if (leaf !== undefined) rows.push(['Leaf dies at', units.temperature(leaf)]);
+  if (crown !== undefined) rows.push(['Crown or root dies at', units.temperature(crown)]);
+  rows.push(['Germinates from', units.temperature(crop.germination_least_c)]);
+  rows.push(['Days and harvest hold', days_from]);
+  return rows;
+}
+
+/** How long it stays, and from which year it gives in full. */
+function stayingRows({ crop }: CropPage): Row[] {
+  const stays = crop.perennial;
+  if (!stays) return [];
+  const full = `from year ${stays.years_to_full + 1}`;
+  const rows: Row[] = [
+    ['Stays', `about ${stays.life_years} years`],
+    ['Full harvest', full],
+  ];
+  if (stays.divide_years) rows.push(['Divide', `every ${stays.divide_years} years`]);
+  return rows;
+}
+
 /** The book's figures by group, each with the note on where they come from. */
-function groupsOf({ crop }: CropPage, units: Units): Group[] {
+function groupsOf(page: CropPage, units: Units): Group[] {
+  const { crop } = page;
   const from = (key: string) => crop.sources[key] ?? '';
   const span = (low: number, high: number) => `${low}–${high}`;
   const yields = crop.yield_kg_per_plant;
@@ -221,13 +262,14 @@ function groupsOf({ crop }: CropPage, units: Units): Group[] {
       ],
     },
     {
-      head: 'Sun and warmth',
+      head: 'Sun',
       source: from('light'),
-      rows: [
-        ['Sun, least and full', `${crop.least_sun_hours}, ${crop.full_sun_hours} h`],
-        ['Frost', FROST[crop.frost] ?? crop.frost],
-        ['Germinates from', units.temperature(crop.germination_least_c)],
-      ],
+      rows: [['Sun, least and full', `${crop.least_sun_hours}, ${crop.full_sun_hours} h`]],
+    },
+    {
+      head: 'Warmth and cold',
+      source: `${from('warmth')} ${from('cold')}`,
+      rows: warmthRows(page, units),
     },
     {
       head: 'Time',
@@ -248,6 +290,7 @@ function groupsOf({ crop }: CropPage, units: Units): Group[] {
         ...(crop.piece_kg
           ? [['Weight of a piece', units.mass(crop.piece_kg)] as [string, string]]
           : []),
+        ...stayingRows(page),
         ['Feeder', crop.feeder],
       ],
     },

@@ -12,6 +12,8 @@ interface Props {
   year: YearReport;
 }
 
+type CropWindow = CropPage['windows'][number];
+
 const HOW: Record<string, string> = {
   sow: 'sown here',
   transplant: 'plants set out',
@@ -26,65 +28,46 @@ export function CropWindows({ page, year }: Props) {
   const [ref, { width }] = useExtent<SVGSVGElement>();
   const scale = timeScale(start, end, width);
   const at = (iso: string) => dayToPx(scale, clamp(dayOf(iso), start, end));
-  const words = (window: CropPage['windows'][number]) =>
-    window.open
-      ? `${HOW[window.start]}: ${shortWords(dayOf(window.earliest))} to ${shortWords(dayOf(window.latest))}, ${window.how}`
-      : `${HOW[window.start]}: the season here is too short`;
+  const ways = [...new Set(page.windows.map((window) => window.start))].map((start) =>
+    page.windows.filter((window) => window.start === start),
+  );
   return (
     <>
       <svg
         ref={ref}
         className="block h-full w-full"
         role="img"
-        aria-label={page.windows.map(words).join('; ')}
+        aria-label={ways.map(wayWords).join('; ')}
       >
         {width > 0 && (
           <>
             {[year.last_frost, year.first_frost].map((iso) => (
-              <path
-                key={iso}
-                d={`M${at(iso)} 0V${ROW * page.windows.length + 8}`}
-                stroke="var(--rule)"
-              />
+              <path key={iso} d={`M${at(iso)} 0V${ROW * ways.length + 8}`} stroke="var(--rule)" />
             ))}
-            {page.windows.map((window, i) => {
+            {ways.map((spells, i) => {
               const base = 30 + i * ROW;
-              const [from, to] = [at(window.earliest), at(window.latest)];
-              const [first, last] = [window.first_pick, window.last_pick];
+              const from = Math.min(...spells.map((window) => at(window.earliest)));
               const label = Math.min(from, width - 420);
               return (
-                <g key={window.start}>
+                <g key={spells[0]?.start}>
                   <text
                     x={Math.max(scale.left, label)}
                     y={base - 9}
                     fontSize={12.5}
                     fill="var(--ink)"
                   >
-                    {words(window)}
+                    {wayWords(spells)}
                   </text>
-                  {window.open && (
-                    <>
-                      <path d={`M${from} ${base}H${to}`} stroke="var(--leaf)" strokeWidth={3.5} />
-                      <path
-                        d={`M${from} ${base - 5}v10M${to} ${base - 5}v10`}
-                        stroke="var(--leaf)"
+                  {spells
+                    .filter((window) => window.open)
+                    .map((window) => (
+                      <Spell
+                        key={window.earliest}
+                        {...{ window, base, at, end }}
+                        stays={page.crop.perennial !== null}
+                        several={spells.length > 1}
                       />
-                      {first && last && dayOf(first) < end && (
-                        <>
-                          <rect
-                            x={at(first)}
-                            y={base + 4}
-                            width={Math.max(2, at(last) - at(first))}
-                            height={8}
-                            fill={PICKED}
-                          />
-                          <text x={at(first)} y={base + 24} fontSize={12.5} fill="var(--muted)">
-                            {`started on its first day, picked from ${shortWords(dayOf(first))}`}
-                          </text>
-                        </>
-                      )}
-                    </>
-                  )}
+                    ))}
                 </g>
               );
             })}
@@ -92,6 +75,59 @@ export function CropWindows({ page, year }: Props) {
           </>
         )}
       </svg>
+    </>
+  );
+}
+
+/** One way of starting the crop in words: its spells, or why there is none. */
+function wayWords(spells: CropWindow[]): string {
+  const [first] = spells;
+  if (!first) return '';
+  const how = HOW[first.start] ?? first.start;
+  if (!first.open) return `${how}: ${first.how}`;
+  const days = spells.map(
+    ({ earliest, latest }) => `${shortWords(dayOf(earliest))} to ${shortWords(dayOf(latest))}`,
+  );
+  return `${how}: ${days.join(', or ')}; ${first.how}`;
+}
+
+/** What the picking that is drawn belongs to. */
+function pickedWords(stays: boolean, several: boolean): string {
+  if (stays) return 'once it is grown, picked from';
+  return several ? 'picked from' : 'started on its first day, picked from';
+}
+
+interface SpellProps {
+  window: CropWindow;
+  base: number;
+  at: (iso: string) => number;
+  end: number;
+  stays: boolean;
+  several: boolean;
+}
+
+/** A spell in which it may be started, and the picking of its first day. */
+function Spell({ window, base, at, end, stays, several }: SpellProps) {
+  const [from, to] = [at(window.earliest), at(window.latest)];
+  const [first, last] = [window.first_pick, window.last_pick];
+  return (
+    <>
+      <path d={`M${from} ${base}H${to}`} stroke="var(--leaf)" strokeWidth={3.5} />
+      <path d={`M${from} ${base - 5}v10M${to} ${base - 5}v10`} stroke="var(--leaf)" />
+      {first && last && dayOf(first) < end && (
+        <>
+          <rect
+            x={at(first)}
+            y={base + 4}
+            width={Math.max(2, at(last) - at(first))}
+            height={8}
+            fill={PICKED}
+          />
+          <text x={at(first)} y={base + 24} fontSize={12.5} fill="var(--muted)">
+            {`${pickedWords(stays, several)} ${shortWords(dayOf(first))}`}
+          </text>
+        </>
+      )}
     </>
   );
 }
@@ -113,7 +149,7 @@ export function WindowWords({ page }: { page: CropPage }) {
   );
 }
 
-function boughtWords(window: CropPage['windows'][number]): string[] {
+function boughtWords(window: CropWindow): string[] {
   const inside = window.sow_indoors
     ? [
         `On the windowsill from ${shortWords(dayOf(window.sow_indoors))}, to be set out on the first day.`,

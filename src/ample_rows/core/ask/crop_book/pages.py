@@ -4,7 +4,7 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 from datetime import date
 
-from ample_rows.core.ask.crop_book.windows import CropWindow, crop_window
+from ample_rows.core.ask.crop_book.windows import CropWindow, crop_windows
 from ample_rows.core.book import (
     Book,
     Crop,
@@ -17,7 +17,7 @@ from ample_rows.core.book.crop_fields import (
     Value,
     figure,
 )
-from ample_rows.core.calendar.windows import heat_gap
+from ample_rows.core.calendar.windows import heat_gap, start_window
 from ample_rows.core.carpentry.ways_up import WayUp, ways_up
 from ample_rows.core.errors import UnknownPartError
 from ample_rows.core.estimate.estimate import Estimate
@@ -93,6 +93,7 @@ class CropPage:
     figures: tuple[OwnFigure, ...]
     windows: tuple[CropWindow, ...]
     heat_gap: tuple[date, date] | None
+    days_from: str
     places: tuple[PlaceFit, ...]
     neighbours: tuple[Neighbour, ...]
     traits: tuple[Trait, ...]
@@ -177,7 +178,10 @@ def crop_page(estimate: Estimate, crop_id: str, shipped: Book) -> CropPage:
         like=like,
         figures=tuple(_own_figure(field, crop, begun) for field in FIELDS),
         heat_gap=heat_gap(year, crop, book),
-        windows=tuple(crop_window(year, crop, start, book) for start in crop.starts),
+        days_from=book.climates[crop.days_from].label,
+        windows=tuple(
+            window for start in crop.starts for window in crop_windows(year, crop, start, book)
+        ),
         places=tuple(_fit(crop, here, book) for here in estimate.cases.values()),
         neighbours=_neighbours(crop, book),
         traits=tuple(book.traits[trait] for trait in crop.traits),
@@ -223,8 +227,11 @@ def _held_up(crop: Crop, here: PlaceCase, book: Book) -> float:
 
 
 def _out_of_season(crop: Crop, here: PlaceCase, book: Book) -> list[Message]:
-    windows = [crop_window(here.setting.year, crop, start, book) for start in crop.starts]
-    return [] if any(w.open for w in windows) else [message("pages-season-here-too-short")]
+    year = here.setting.year
+    windows = [start_window(year, crop, start, book) for start in crop.starts]
+    if any(window.open for window in windows):
+        return []
+    return [message("pages-no-window-here", why=windows[0].how)]
 
 
 def _depth(crop: Crop, here: PlaceCase, book: Book) -> tuple[Text | None, float]:
