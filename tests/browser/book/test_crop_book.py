@@ -63,7 +63,7 @@ def test_a_page_holds_figures_cautions_company_and_this_garden(crops):
     expect(windows).to_be_visible()
     ways = entry.get_by_role("region", name="Ways of growing it")
     net = ways.get_by_role("row", name="net on posts")
-    expect(net.get_by_role("cell").nth(1)).to_have_text("16.7")
+    expect(net.get_by_role("cell").nth(1)).to_have_text("13.3")
     entry.get_by_role("button", name="bush tomato").click()
     expect(crops.get_by_role("heading", name="bush tomato")).to_be_visible()
 

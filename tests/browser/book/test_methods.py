@@ -32,5 +32,5 @@ def test_the_schools_on_depth_stand_side_by_side_and_one_is_followed(page, base_
     schools.get_by_role("button", name="Use here: shallow, rich mix").click()
     expect(page.get_by_text("Last: change Low bed")).to_be_visible()
     expect(page.get_by_role("region", name="Ledger").get_by_role("status")).to_contain_text(
-        "+1.9 kg"
+        "+1.6 kg"
     )

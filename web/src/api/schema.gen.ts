@@ -3276,7 +3276,8 @@ export interface components {
         };
         /**
          * CropWindow
-         * @description One way of starting a crop here; the picks are those of the earliest start.
+         * @description One way of starting a crop here; the picks are those of the earliest start, or of what stays
+         *     for years once it is grown.
          *
          *     Not `open` means that the season here is too short for it.
          */
