@@ -215,7 +215,7 @@ def test_seed_is_ordered_in_the_first_week_of_the_year(year):
     set_day(year, -30)
     week = jobs_of_week(year)
     expect(week.get_by_role("heading")).to_contain_text("1 Feb to 7 Feb")
-    order = week.get_by_role("listitem").filter(has_text="The garden: spinach, 1 packet")
+    order = week.get_by_role("listitem").filter(has_text="The garden: spinach, 2 packets")
     order.get_by_role("button", name="Done: Order").click()
     expect(week.get_by_role("heading")).to_contain_text("1 of")
 
