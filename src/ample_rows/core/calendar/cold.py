@@ -22,6 +22,8 @@ _WARM_C = 15.0
 # Cold nights come to stay late: halfway down by the usual nights a third of the cold is there.
 _SINKS = 1.5
 _YEARS = 3
+_YOUNG_DAYS = 30
+_A_YEAR = timedelta(days=364)
 
 
 @dataclass(frozen=True, eq=False, slots=True)
@@ -61,7 +63,7 @@ def nights_of(
 ) -> Nights | None:
     """The cold that a planting meets, under lying snow where that covers it; None where neither
     lows nor a winter's cold are known."""
-    usual = coldest_nights_c(year, book)
+    usual = None if _in_summer(year, start, until) else coldest_nights_c(year, book)
     if usual is None:
         return None
     first = row_of(start)
@@ -75,6 +77,12 @@ def nights_of(
         lies = daily_means_c(year.mean_c)[rows] < book.value("snow_lies_below_c")
         lows = lows + np.where(lies, book.value("snow_warmer_c"), 0.0)
     return Nights(lows, spread[rows])
+
+
+def _in_summer(year: GrowingYear, start: date, until: date) -> bool:
+    """Whether a planting's time lies between the usual last and first frost of one summer."""
+    frost = yearly_on_or_after(year.first_frost, start)
+    return until <= frost and start >= yearly_on_or_after(year.last_frost, frost - _A_YEAR)
 
 
 def snow_covers(crop: Crop) -> bool:
@@ -115,6 +123,20 @@ def coldest_nights_c(year: GrowingYear, book: Book) -> Floats | None:
     if low is None or year.frost_free:
         return None
     return _between_frosts(year.last_frost, year.first_frost, year.tmin_c, low)
+
+
+def coming_nights_c(year: GrowingYear, book: Book) -> Floats | None:
+    """The coldest night of the weeks that follow each day of a usual year. [°C]"""
+    nights = coldest_nights_c(year, book)
+    return None if nights is None else _lowest_ahead(nights.tobytes())
+
+
+@lru_cache(maxsize=64)
+def _lowest_ahead(nights: bytes) -> Floats:
+    twice = np.tile(np.frombuffer(nights), 2)
+    ahead = np.lib.stride_tricks.sliding_window_view(twice, _YOUNG_DAYS)[:DAYS]
+    lowest: Floats = ahead.min(axis=1)
+    return lowest
 
 
 @lru_cache(maxsize=64)

@@ -14,7 +14,7 @@ from numpy.typing import NDArray
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book, Crop
-from ample_rows.core.calendar.cold import coldest_nights_c, deadly_c
+from ample_rows.core.calendar.cold import coldest_nights_c, coming_nights_c, deadly_c
 from ample_rows.core.calendar.dates import sun_share, under_ground_days
 from ample_rows.core.calendar.growing_year import (
     GrowingYear,
@@ -34,7 +34,7 @@ from ample_rows.core.weather.response import (
     row_of,
 )
 from ample_rows.core.weather.suited import suited_over
-from ample_rows.core.weather.warmth import MOST_DAYS, shortening
+from ample_rows.core.weather.warmth import MOST_DAYS, late_autumn
 from ample_rows.core.words.message import Message, Temperature, Text, message
 
 Flags = NDArray[np.bool_]
@@ -143,8 +143,7 @@ class _Tried:
         awake = self._until(self.course.awake, wanted.awake_days[self.start])
         if not (self.crop.before_winter and known):
             return awake
-        short = [shortening(self.year.latitude, int(row)) for row in self.row]
-        return np.where(short, warm, awake)
+        return np.where(late_autumn(self.year.latitude)[self.row], warm, awake)
 
     def _until(self, gathered: Floats, wants: float) -> Floats:
         until = np.searchsorted(gathered, gathered[self.row] + wants - 1e-6)
@@ -166,13 +165,12 @@ class _Tried:
 
     def _lives_young(self) -> Flags:
         """Days from which a young plant lives through the cold nights that usually come yet."""
-        nights = coldest_nights_c(self.year, self.book)
-        if nights is None:
+        coming = coming_nights_c(self.year, self.book)
+        if coming is None:
             return np.ones(self.count, dtype=bool)
-        margin = self.book.value("cold_edge_c") / 2
-        up = self.row + round(under_ground_days(self.crop, self.start))
-        coming = np.tile(nights, 3)[up[:, None] + np.arange(_YOUNG_DAYS)].min(axis=1)
-        lives: Flags = coming + self.year.cover_warmer_c >= deadly_c(self.crop) + margin
+        margin = self.book.value("cold_edge_c") / 2 - self.year.cover_warmer_c
+        up = (self.row + round(under_ground_days(self.crop, self.start))) % DAYS
+        lives: Flags = coming[up] >= deadly_c(self.crop) + margin
         return lives
 
     def _warm_by_day(self) -> Flags:

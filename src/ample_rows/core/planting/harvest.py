@@ -128,6 +128,7 @@ class Lot:
         return all(risk.chance == risk.usual for risk in self.risks)
 
 
+_SHARES = (0.1, 0.5, 0.9)
 _SWING_PLANTS, _SWING_MOST = 10.0, 3.0
 _FAR_BELOW = 100.0
 _Z = NormalDist()
@@ -245,8 +246,18 @@ def _unit_quantiles(spread: Range3, variance: float, seasons: int) -> Quantiles:
 
 def quantiles(draws: Draws) -> Quantiles:
     """P10, P50 and P90 of a harvest, by linear interpolation between order statistics."""
-    low, middle, high = np.quantile(draws, (0.1, 0.5, 0.9))
-    return Quantiles(float(low), float(middle), float(high))
+    last = len(draws) - 1
+    places = [share * last for share in _SHARES]
+    beside = {row for place in places for row in (math.floor(place), math.ceil(place))}
+    # Only the order statistics that are asked for are put in their place.
+    parted = np.partition(draws, sorted(beside))
+    low, middle, high = (_between(parted, place) for place in places)
+    return Quantiles(low, middle, high)
+
+
+def _between(parted: Draws, place: float) -> float:
+    below, above = float(parted[math.floor(place)]), float(parted[math.ceil(place)])
+    return below + (above - below) * (place - math.floor(place))
 
 
 def weekly(dates: Dates, peaked: bool, total_kg: float) -> tuple[WeekKg, ...]:

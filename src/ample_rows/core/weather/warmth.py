@@ -7,23 +7,27 @@ are from.
 """
 
 from datetime import date
+from functools import lru_cache
 
 import numpy as np
+from numpy.typing import NDArray
 
 from ample_rows.core.book import Book, Crop
 from ample_rows.core.plan import Start
 from ample_rows.core.weather.reference import grows_for_years, reference_of
-from ample_rows.core.weather.response import DAYS, Normals, course_of, day_hours, need_of, row_of
+from ample_rows.core.weather.response import Normals, course_of, day_hours, need_of, row_of
 from ample_rows.core.weather.ripening import ripe_row
 
 MOST_DAYS = 540
 _AUTUMN_HOURS = 11.5
 
 
-def shortening(latitude: float, row: int) -> bool:
-    """Whether a day is of late autumn: short, and the next one shorter."""
+@lru_cache(maxsize=64)
+def late_autumn(latitude: float) -> NDArray[np.bool_]:
+    """Which days of the year are of late autumn: short, and the next one shorter."""
     hours = day_hours(round(latitude, 1))
-    return bool(hours[row] < _AUTUMN_HOURS and hours[(row + 1) % DAYS] < hours[row])
+    late: NDArray[np.bool_] = (hours < _AUTUMN_HOURS) & (np.roll(hours, -1) < hours)
+    return late
 
 
 def degree_days_wanted(crop: Crop, start: Start, book: Book) -> float:
@@ -49,7 +53,7 @@ def days_to_pick(
     if by_book is None or start not in crop.starts or grows_for_years(crop, start):
         return by_book
     course, wanted = course_of(normals, need_of(crop)), reference_of(crop.id, book)
-    winter = crop.before_winter is not None and shortening(normals.latitude, first)
+    winter = crop.before_winter is not None and bool(late_autumn(normals.latitude)[first])
     by_warmth = (thermal or winter) and normals.tmin_c is not None
     gathered = course.grown if by_warmth else course.awake
     wants = (wanted.grown_days if by_warmth else wanted.awake_days)[start]
