@@ -226,3 +226,14 @@ def test_a_deeper_fill_never_lowers_the_harvest(grown, policy):
         for wall in range(8, 60, 4)
     ]
     assert harvests == sorted(harvests)
+
+
+def test_pieces_of_a_stand_are_its_plants_and_of_a_vine_its_weight(grown):
+    carrots = grown(planting("carrot", block("A1", "B2")))
+    assert carrots.pieces == pytest.approx(carrots.stand_expected)
+    assert carrots.pieces_low == carrots.pieces == carrots.pieces_high
+    tomato = {"start": "transplant", "start_date": "2027-05-25"}
+    fruits = grown(planting("tomato", block("A1", "D4"), **tomato))
+    piece = BOOK.crops["tomato"].piece_kg
+    assert fruits.pieces_low == pytest.approx(fruits.harvest_kg.p10 / piece)
+    assert fruits.pieces_high == pytest.approx(fruits.harvest_kg.p90 / piece)

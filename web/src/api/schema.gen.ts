@@ -6069,6 +6069,10 @@ export interface components {
             kg_per_plant: number;
             /** Pieces */
             pieces: number | null;
+            /** Pieces Low */
+            pieces_low: number | null;
+            /** Pieces High */
+            pieces_high: number | null;
             /** Weekly Kg */
             weekly_kg: components["schemas"]["WeekKg"][];
             factors: components["schemas"]["Factors"];

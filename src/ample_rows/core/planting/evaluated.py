@@ -31,6 +31,7 @@ from ample_rows.core.planting.chances import chances_of, survival_of
 from ample_rows.core.planting.growth import growth_of
 from ample_rows.core.planting.harvest import Factors, Lot
 from ample_rows.core.planting.harvest_working import planting_working
+from ample_rows.core.planting.pieces import Standing, pieces_of
 from ample_rows.core.planting.report import (
     DepthReport,
     LightReport,
@@ -188,7 +189,8 @@ def _report(case: Case, outcome: Outcome) -> PlantingReport:
     window = start_window(year, crop, planting.start, case.book, near=dates.start)
     sown = planting.start in ("sow", "transplant") and crop.seeds_per_station is not None
     spread = crop.yield_kg_per_plant
-    piece = crop.piece_kg if spread else None
+    counted = Standing(outcome.expected, outcome.chances, total)
+    pieces = pieces_of(crop, counted)
     soil_c = _soil_c(case)
     full_height = supports.full_height_cm(crop, case.support, case.book)
     return PlantingReport(
@@ -225,7 +227,9 @@ def _report(case: Case, outcome: Outcome) -> PlantingReport:
         clear_date=dates.clear,
         harvest_kg=total,
         kg_per_plant=(spread.typical if spread else 0.0) * outcome.factors.product,
-        pieces=total.p50 / piece if piece else None,
+        pieces=pieces.p50 if pieces else None,
+        pieces_low=pieces.p10 if pieces else None,
+        pieces_high=pieces.p90 if pieces else None,
         weekly_kg=harvest.weekly(dates, _peaked(case), total.p50),
         factors=outcome.factors,
         season=outcome.chances.season,

@@ -124,6 +124,8 @@ class PlantingReport:
     harvest_kg: Quantiles
     kg_per_plant: float
     pieces: float | None
+    pieces_low: float | None
+    pieces_high: float | None
     weekly_kg: tuple[WeekKg, ...]
     factors: Factors
     season: Season

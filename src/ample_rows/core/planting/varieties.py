@@ -70,7 +70,6 @@ def _report(case: Case, parts: Sequence[Part], draws: Draws) -> PlantingReport:
     longest = max(reports, key=lambda r: r.clear_date or r.start_date)
     total = harvest.quantiles(draws)
     stand = sum(r.plants for r in reports)
-    pieces = [r.pieces for r in reports]
 
     def mean(value: Callable[[PlantingReport], float]) -> float:
         return sum(value(r) * r.plants for r in reports) / stand
@@ -92,7 +91,9 @@ def _report(case: Case, parts: Sequence[Part], draws: Draws) -> PlantingReport:
         last_pick=_most(r.last_pick for r in reports),
         harvest_kg=total,
         kg_per_plant=mean(lambda r: r.kg_per_plant),
-        pieces=None if None in pieces else sum(filter(None, pieces)),
+        pieces=_together(r.pieces for r in reports),
+        pieces_low=_together(r.pieces_low for r in reports),
+        pieces_high=_together(r.pieces_high for r in reports),
         weekly_kg=_weeks(reports, total.p50),
         factors=Factors(
             density=mean(lambda r: r.factors.density),
@@ -112,6 +113,12 @@ def _report(case: Case, parts: Sequence[Part], draws: Draws) -> PlantingReport:
         by_variety=_by_variety(parts),
         working=_working(parts, total.p50),
     )
+
+
+def _together(pieces: Iterable[float | None]) -> float | None:
+    """A sum, None where any part is not counted."""
+    known = list(pieces)
+    return None if None in known else sum(filter(None, known))
 
 
 def _by_variety(parts: Sequence[Part]) -> tuple[VarietyReport, ...]:
