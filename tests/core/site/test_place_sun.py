@@ -25,6 +25,19 @@ def test_the_report_gives_twelve_months_for_a_place_in_a_yard(reported):
     assert hours[11] < 0.5  # behind a six-metre house to the south in December
 
 
+def test_a_wall_to_the_west_takes_the_afternoon(reported):
+    wall = {"name": "wall", "outline_m": [[1, 0], [1.3, 0], [1.3, 8], [1, 8]], "height_m": 4}
+    open_yard = {"outline_m": YARD["outline_m"]}
+    bare, walled = (
+        reported(document(places=[unseen()], site=site)).places[0].sun
+        for site in (open_yard, {**open_yard, "obstacles": [wall]})
+    )
+    assert bare.morning == pytest.approx(bare.afternoon, rel=0.02)
+    assert walled.morning == pytest.approx(bare.morning, rel=0.02)
+    assert walled.afternoon < 0.7 * bare.afternoon
+    assert walled.morning + walled.afternoon == pytest.approx(walled.best_months_hours)
+
+
 def test_light_is_the_mean_over_a_planting_s_own_squares(reported):
     near = planting("lettuce", ["A1", "B1"], id="near")
     far = planting("lettuce", ["A8", "B8"], id="far")

@@ -7410,13 +7410,17 @@ export interface components {
         /**
          * SunReport
          * @description Mean daily direct sun on a place in each month, January first, the mean of its six
-         *     sunniest, and what it bears. [hours]
+         *     sunniest, of that what comes before and after noon, and what it bears. [hours]
          */
         SunReport: {
             /** Hours */
             hours: number[];
             /** Best Months Hours */
             best_months_hours: number;
+            /** Morning */
+            morning: number;
+            /** Afternoon */
+            afternoon: number;
             /** Bears */
             bears: string;
         };

@@ -103,10 +103,12 @@ class DepthLayers:
 @dataclass(frozen=True, slots=True)
 class SunReport:
     """Mean daily direct sun on a place in each month, January first, the mean of its six
-    sunniest, and what it bears. [hours]"""
+    sunniest, of that what comes before and after noon, and what it bears. [hours]"""
 
     hours: tuple[float, ...]
     best_months_hours: float
+    morning: float
+    afternoon: float
     bears: Text
 
 

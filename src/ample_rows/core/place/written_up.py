@@ -32,7 +32,7 @@ from ample_rows.core.place.watering import lines_for, wanted_in_a_dry_week
 from ample_rows.core.planting import harvest
 from ample_rows.core.planting.cases import Evaluated
 from ample_rows.core.planting.harvest import Draws
-from ample_rows.core.site.bears import bears_words, best_months
+from ample_rows.core.site.bears import bears_words, best_months, halves
 from ample_rows.core.site.frame import Points, inner_rings_m, outer_ring_m
 from ample_rows.core.site.place_sun import PlaceSun
 from ample_rows.core.site.reach import beyond_rings_m
@@ -135,7 +135,8 @@ def _sun_report(sun: PlaceSun | None, book: Book) -> SunReport | None:
     if sun is None:
         return None
     hours = sun.monthly()
-    return SunReport(hours, best_months(hours), bears_words(hours, book))
+    morning, afternoon = halves(hours, sun.afternoons())
+    return SunReport(hours, best_months(hours), morning, afternoon, bears_words(hours, book))
 
 
 def _soil_report(place: p.Place, filled: Fill, soil: p.Soil | None, book: Book) -> SoilReport:

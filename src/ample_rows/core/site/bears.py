@@ -33,6 +33,13 @@ def best_months(hours: Sequence[float]) -> float:
     return sum(best) / len(best)
 
 
+def halves(hours: Sequence[float], afternoons: Sequence[float]) -> tuple[float, float]:
+    """Mean hours before and after noon over the six sunniest of twelve months. [hours]"""
+    best = sorted(range(len(hours)), key=lambda month: -hours[month])[:GROWING_MONTHS]
+    after = sum(afternoons[month] for month in best) / len(best)
+    return best_months(hours) - after, after
+
+
 def bears_words(hours: Sequence[float], book: Book) -> Message:
     """A sentence on the months whose sun is enough for each kind of crop.
 

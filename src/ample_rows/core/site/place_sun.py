@@ -34,6 +34,8 @@ LEAF_STEP_MINUTES = 12.0
 _HIGH = (1, 2)
 """Parts of a day with the sun above ten degrees, which is what a crop's need counts."""
 
+_AFTERNOON = (2, 3)
+
 Floats = NDArray[np.float64]
 
 
@@ -60,20 +62,29 @@ class Lit:
 class PlaceSun:
     """Direct sun on the cells of one place, on sample days of each month.
 
-    `hours` and `useful_hours`, of them above ten degrees, are cells x sample days in the order
-    of `addresses`; `open_hours` are the useful ones that an open sky gives on those days.
+    `hours`, `useful_hours`, of them above ten degrees, and `afternoon_hours`, of them after noon,
+    are cells x sample days in the order of `addresses`; `open_hours` are the useful ones that an
+    open sky gives on those days.
     """
 
     addresses: dict[str, int]
     areas_cm2: Floats
     hours: Floats
     useful_hours: Floats
+    afternoon_hours: Floats
     open_hours: Floats
     year: int
 
     def monthly(self) -> tuple[float, ...]:
         """Mean daily hours of each month over the whole place, January first. [hours]"""
-        days = self.areas_cm2 @ self.hours / self.areas_cm2.sum()
+        return self._by_month(self.hours)
+
+    def afternoons(self) -> tuple[float, ...]:
+        """Of those the hours after noon. [hours]"""
+        return self._by_month(self.afternoon_hours)
+
+    def _by_month(self, hours: Floats) -> tuple[float, ...]:
+        days = self.areas_cm2 @ hours / self.areas_cm2.sum()
         return tuple(float(x) for x in days.reshape(12, -1).mean(axis=1))
 
     def mean_between(self, cells: tuple[str, ...], start: date, end: date) -> float:
@@ -146,6 +157,7 @@ def _joined(here: PlaceSun, there: PlaceSun, held: NDArray[np.bool_]) -> PlaceSu
         here,
         hours=np.where(held, there.hours, here.hours),
         useful_hours=np.where(held, there.useful_hours, here.useful_hours),
+        afternoon_hours=np.where(held, there.afternoon_hours, here.afternoon_hours),
     )
 
 
@@ -168,6 +180,7 @@ def _sun_on(shape: p.Shape, pitch: Pitch, spot: _Spot, sky: Sky) -> PlaceSun:
         areas_cm2=np.array([cell.area_cm2 for cell in grid.cells.values()]),
         hours=parts.sum(axis=2, dtype=np.float64)[block_of],
         useful_hours=parts[:, :, _HIGH].sum(axis=2, dtype=np.float64)[block_of],
+        afternoon_hours=parts[:, :, _AFTERNOON].sum(axis=2, dtype=np.float64)[block_of],
         open_hours=_open_hours(path),
         year=sky.year,
     )

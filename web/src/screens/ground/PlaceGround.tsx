@@ -121,6 +121,10 @@ function lieOf(report: PlaceReport, sun: [string, number] | null, units: Units):
     ],
     sun && [sun[0], `${sun[1].toFixed(1)} h`],
     season !== null && ['Sun, six best months', `${season.toFixed(1)} h`],
+    report.sun && [
+      'Before and after noon',
+      `${report.sun.morning.toFixed(1)}, ${report.sun.afternoon.toFixed(1)} h`,
+    ],
     ground.water_m !== null && [
       `From the ${ground.water ?? 'water'}`,
       `${units.distance(tenth(ground.water_m))}, ${ground.hose_m === null ? 'carried' : `hose ${units.distance(ground.hose_m)}`}`,
