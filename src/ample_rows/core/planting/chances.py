@@ -24,12 +24,14 @@ _FAR = 3.3
 @dataclass(frozen=True, eq=False, slots=True)
 class Chances:
     """What the seasons leave of a planting: how its weeks suit it, its season on the mean, what
-    every season leaves alike, and what each one leaves of that; None where all leave the same."""
+    every season leaves alike, and what each one leaves of that; None where all leave the same.
+    `survival` is the share of seasons in which it is not lost. [0-1]"""
 
     weeks: WeeksHere
     season: Season
     even: float
     had: Draws | None
+    survival: float
 
 
 def chances_of(
@@ -42,12 +44,16 @@ def chances_of(
     alike = weeks.warmth * weeks.light
     if picked is None and lives is None:
         season = Season(dates.picked_share, weeks.warmth, weeks.light)
-        return Chances(weeks, season, alike * dates.picked_share, None)
-    had = np.ones(drawn.count) * (dates.picked_share if picked is None else picked)
+        survival = 1.0 if dates.picked_share > 0 or dates.bears == 0 else 0.0
+        return Chances(weeks, season, alike * dates.picked_share, None, survival)
+    stands = np.ones(drawn.count) if picked is None else picked
+    had = np.full(drawn.count, dates.picked_share) if picked is None else picked * dates.bears
     share = float(had.mean())
-    had = had if lives is None else had * lives
+    if lives is not None:
+        had, stands = had * lives, stands * lives
     live = float(had.mean()) / share if share > 0 else 0.0
-    return Chances(weeks, Season(share, weeks.warmth, weeks.light * live), alike, had)
+    season = Season(share, weeks.warmth, weeks.light * live)
+    return Chances(weeks, season, alike, had, float((stands > 0).mean()))
 
 
 @dataclass(frozen=True, slots=True)
@@ -76,7 +82,7 @@ class _Drawn:
             full = picked_by(crop, dates.course, np.full(1, whole), book, killed=False)
             live = self._live_through()
             had = np.asarray(live * full + (1 - live) * had)
-        return had * dates.bears
+        return had
 
     def _ends(self) -> Draws | None:
         """Days from the first pick, due or not, to the frost or cold that ends each season."""
@@ -129,10 +135,3 @@ class _Drawn:
         of_lot = f"spring/{self.lot.crop}/{self.lot.place}"
         live = luck(self.lot.seed, of_lot, max(1, self.lot.plants), spared, self.count)
         return np.where(caught, live, 1.0)
-
-
-def survival_of(chances: Chances) -> float:
-    """The share of seasons in which a planting is not lost to frost or cold. [0-1]"""
-    if chances.had is None:
-        return 1.0 if chances.season.picked > 0 else 0.0
-    return float((chances.had > 0).mean())

@@ -27,7 +27,7 @@ from ample_rows.core.planting.cases import (
     SetOut,
     Sharing,
 )
-from ample_rows.core.planting.chances import chances_of, survival_of
+from ample_rows.core.planting.chances import chances_of
 from ample_rows.core.planting.growth import growth_of
 from ample_rows.core.planting.harvest import Factors, Lot
 from ample_rows.core.planting.harvest_working import planting_working
@@ -233,7 +233,7 @@ def _report(case: Case, outcome: Outcome) -> PlantingReport:
         weekly_kg=harvest.weekly(dates, _peaked(case), total.p50),
         factors=outcome.factors,
         season=outcome.chances.season,
-        survival=survival_of(outcome.chances),
+        survival=outcome.chances.survival,
         casts_shade=full_height >= case.book.value("casts_from_cm"),
         growth=growth_of(planting, crop, dates, full_height_cm=full_height, book=case.book),
         by_variety=(),
