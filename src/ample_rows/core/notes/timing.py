@@ -60,7 +60,7 @@ def _establishing(view: PlaceView, e: Evaluated) -> Note:
         code="establishing",
         place=view.place.id,
         planting=e.planting.id,
-        text=message("timing-establishing", planting=named(e), first=first),
+        text=message("timing-establishing", planting=named(e), first=first, year=f"{first.year}"),
         fix=None,
         fixes=(),
     )

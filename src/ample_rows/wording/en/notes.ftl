@@ -269,6 +269,6 @@ close-leaves-hang-over-path = { CAPITAL($planting) }: leaves hang about { $hang 
 close-keep-off-walls = Tie leaves back where people pass, or plant half a spacing off the walls.
 close-half-spacing-off = Plant half a spacing off the walls
 timing-no-window = No start in this garden suits { $planting }: { $why }.
-timing-establishing = { CAPITAL($planting) } is not picked this year, so that it grows strong: the first picking is about { $first }.
+timing-establishing = { CAPITAL($planting) } is not picked this year, so that it grows strong: the first picking is about { $first } { $year }.
 timing-old-plant = { CAPITAL($planting) } is in year { $year } of its life and bears well for about { $years }: its harvest is less.
 timing-renew = Renew it from young plants, on other ground.
