@@ -48,12 +48,14 @@ _NEARLY = 0.65
 @dataclass(frozen=True)
 class Window:
     """Earliest and latest sensible start; `latest` before `earliest` means never here, and `how`
-    says why. From `good` on its weeks are nearly as warm as those of any start in it."""
+    says why. From `good` on its weeks are nearly as warm as those of any start in it, which `gives`
+    at best so much of what the book says. [0-1]"""
 
     earliest: date
     latest: date
     how: Text
     good: date
+    gives: float = 1.0
 
     @property
     def open(self) -> bool:
@@ -90,6 +92,7 @@ def start_windows(
             year.start + timedelta(days=b),
             how,
             year.start + timedelta(days=a + tried.good_after(a, b)),
+            tried.gives(a, b),
         )
         for a, b in _spells(open_days)
     )
@@ -239,6 +242,12 @@ class _Tried:
         young = self.row + np.minimum(_YOUNG_DAYS, np.maximum(1, self.grows)).astype(int)
         hot = mean_over(self.course.hot, self.row, young)
         return suits & (hot <= self.book.value("young_heat_most"))
+
+    def gives(self, first: int, last: int) -> float:
+        """The warmest start of a spell against the book's, at most all. [0-1]"""
+        if self.year.normals.tmin_c is None or grows_for_years(self.crop, self.start):
+            return 1.0
+        return min(1.0, float(self.warmth[first : last + 1].max()))
 
     def good_after(self, first: int, last: int) -> int:
         """Days into a spell until its weeks are nearly as warm as any start in it has."""

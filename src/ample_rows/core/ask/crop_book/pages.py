@@ -17,7 +17,7 @@ from ample_rows.core.book.crop_fields import (
     Value,
     figure,
 )
-from ample_rows.core.calendar.windows import heat_gap, start_window
+from ample_rows.core.calendar.windows import Window, heat_gap, start_window
 from ample_rows.core.carpentry.ways_up import WayUp, ways_up
 from ample_rows.core.errors import UnknownPartError
 from ample_rows.core.estimate.estimate import Estimate
@@ -206,7 +206,8 @@ def _fit(crop: Crop, here: PlaceCase, book: Book) -> PlaceFit:
         words = clauses(*reasons)
     else:
         held_up = _held_up(crop, here, book)
-        lost = round((1 - depth_factor * light_factor * held_up) * 100)
+        warmth = max(window.gives for window in _windows(crop, here, book))
+        lost = round((1 - depth_factor * light_factor * held_up * warmth) * 100)
         words = (
             message("pages-about-less-than-could", lost=lost)
             if lost
@@ -226,9 +227,12 @@ def _held_up(crop: Crop, here: PlaceCase, book: Book) -> float:
     return min(1.0, max(possible, default=1.0))
 
 
+def _windows(crop: Crop, here: PlaceCase, book: Book) -> list[Window]:
+    return [start_window(here.setting.year, crop, start, book) for start in crop.starts]
+
+
 def _out_of_season(crop: Crop, here: PlaceCase, book: Book) -> list[Message]:
-    year = here.setting.year
-    windows = [start_window(year, crop, start, book) for start in crop.starts]
+    windows = _windows(crop, here, book)
     if any(window.open for window in windows):
         return []
     return [message("pages-no-window-here", why=windows[0].how)]
