@@ -84,6 +84,11 @@ def test_the_demo_gardens_can_be_estimated(capsys):
 def test_the_crop_book_lists_every_field(capsys):
     assert main(["crops", "--json"]) == 0
     crops = json.loads(capsys.readouterr().out)
+    by_id = {crop["id"]: crop for crop in crops}
+    assert by_id["cabbage-winter"]["keeping"]["ways"]["store"] == 18
+    assert by_id["rhubarb"]["perennial"]["shares"] == [0, 0.4]
+    assert by_id["kale"]["perennial"] is None
+    assert set(by_id["carrot"]["kill_c"]) == {"leaf", "crown"}
     wanted = {
         "id",
         "name",

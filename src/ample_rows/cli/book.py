@@ -8,9 +8,13 @@ from ample_rows.crops import load_book
 
 def print_crops(*, as_json: bool) -> int:
     """The crop book, as a list of every field or as a table."""
-    crops = list(load_book().crops.values())
+    book = load_book()
+    crops = list(book.crops.values())
     if as_json:
-        records = [crop.model_dump(mode="json") for crop in crops]
+        records = [
+            {**crop.model_dump(mode="json"), "keeping": book.keeping(crop).model_dump(mode="json")}
+            for crop in crops
+        ]
         print(json.dumps(records, ensure_ascii=False, indent=1))
         return 0
     print(f"{'':4}{'crop':24}{'family':18}{'apart':>8}{'depth':>10}  kg per plant")
