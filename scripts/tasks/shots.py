@@ -16,10 +16,10 @@ DESK, PHONE = {"width": 1280, "height": 800}, {"width": 390, "height": 844}
 
 
 def choose_free_squares(page: Page) -> None:
-    for _ in range(16):
-        page.keyboard.press("PageUp")
+    for _ in range(20):
+        page.keyboard.press("PageDown")
     page.locator("svg.bed").focus()
-    for key in ("ArrowDown", "Shift+ArrowDown", "Shift+ArrowRight"):
+    for key in ("ArrowDown", "ArrowUp", "Shift+ArrowRight", "Shift+ArrowRight"):
         page.keyboard.press(key)
     page.get_by_role("list", name="Crops that fit").wait_for()
 
@@ -95,7 +95,7 @@ VIEWS: dict[str, tuple[str, dict[str, int], str, Steps]] = {
     "pantry": (f"{LANTERN}/pantry", DESK, "light", run_the_seasons),
     "year": (f"{LANTERN}/year", DESK, "light", in_april),
     "bed-sheet": (f"{LANTERN}/squares/south", DESK, "light", select_carrot),
-    "what-fits": (f"{LANTERN}/squares/low", DESK, "light", choose_free_squares),
+    "what-fits": (f"{LANTERN}/squares/south", DESK, "light", choose_free_squares),
     "support": (f"{LANTERN}/places/south/supports", DESK, "light", later),
     "seed-box": (f"{LANTERN}/seeds", DESK, "light", None),
     "depth": (f"{LANTERN}/squares/low", DESK, "light", choose_long_roots),

@@ -157,6 +157,7 @@ shelf-too-early-from = too early: from { $earliest }
 shelf-no-window = no start here suits it: { $why }
 shelf-too-late = too late: by { $latest }
 shelf-frost-comes-before-picked = frost comes before it is picked
+shelf-stays-for-years = it stays for years, and { $later } comes on { $start_date }
 shelf-not-ready-before-comes = not ready before { $later } comes on { $start_date }
 filling-would-give-what-can = would give { $factor } % of what it can
 starters-no-room-left = { $names }: no room left

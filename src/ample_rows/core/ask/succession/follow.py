@@ -197,6 +197,8 @@ def _tried(gap: _Gap, crop: Crop, start: p.Start, support: str | None) -> Iterat
             probe = probe.model_copy(update={"clear_date": gap.until})
             dates = dates_of(probe, crop, gap.year, gap.book)
         # Told by dates alone first: to set it out and judge it is fifty times the work.
+        if crop.perennial is not None and gap.asked.use.later is not None:
+            continue
         if dates.picked_share < LEAST_SHARE_WORTH_HAVING or not dates.first_pick:
             continue
         if dates.first_pick >= gap.year.start:
@@ -208,7 +210,7 @@ def _tried(gap: _Gap, crop: Crop, start: p.Start, support: str | None) -> Iterat
 def _days(gap: _Gap, crop: Crop, start: p.Start) -> Iterator[date]:
     """The first day that suits this year; for what stands the winter, last autumn's too where
     nothing stood there before."""
-    window = start_window(gap.year, crop, start, gap.book)
+    window = start_window(gap.year, crop, start, gap.book, near=gap.ready)
     first, last = max(gap.ready, window.earliest), min(window.latest, gap.year.end)
     if first <= last and first < gap.until:
         yield first

@@ -88,15 +88,13 @@ def waves_of(estimate: Estimate, planting_id: str, count: int, every_days: float
 
 def _starts(planting: p.Planting, here: PlaceCase, count: int, every_days: float) -> list[date]:
     """Days of starting whose first picks are evenly apart, as far as the season goes."""
-    crop = crop_grown(planting, here.book)
-    year = here.setting.year
-    latest = max(start_window(year, crop, planting.start, here.book).latest, planting.start_date)
+    latest = max(_shuts(planting, here), planting.start_date)
     first = _due(planting, planting.start_date, here)
     starts = [planting.start_date]
     for number in range(1, count):
         wanted = first + days(every_days * number)
         start = _start_for(planting, wanted, starts[-1], here)
-        if start > min(latest, year.end):
+        if start > min(latest, here.setting.year.end):
             break
         starts.append(start)
     return starts
@@ -139,11 +137,16 @@ def wave_of(number: int, planting: p.Planting, here: PlaceCase) -> Wave:
     )
 
 
+def _shuts(planting: p.Planting, here: PlaceCase) -> date:
+    """The last day of the spell in which a planting may be started."""
+    crop, near = crop_grown(planting, here.book), planting.start_date
+    return start_window(here.setting.year, crop, planting.start, here.book, near=near).latest
+
+
 def _words(wanted: int, made: int, planting: p.Planting, here: PlaceCase) -> Text:
     if made == wanted:
         return ""
-    crop = crop_grown(planting, here.book)
-    latest = start_window(here.setting.year, crop, planting.start, here.book).latest
+    latest = _shuts(planting, here)
     left = wanted - made
     waves = (
         message("waves-one-wave-would-start")

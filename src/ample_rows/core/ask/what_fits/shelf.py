@@ -247,6 +247,10 @@ def why_not(e: Evaluated, asked: Asked) -> Text:
         return message("shelf-too-early-from", earliest=window.earliest)
     if e.climbs_without_support:
         return message("shelf-needs-net-climb")
+    if e.crop.perennial is not None and use.later is not None:
+        return message(
+            "shelf-stays-for-years", later=use.later.name, start_date=use.later.start_date
+        )
     if e.crop.perennial is None and e.dates.picked_share < LEAST_SHARE_WORTH_HAVING:
         if e.dates.cleared_early and use.later is not None:
             return message(
