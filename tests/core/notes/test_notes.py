@@ -244,7 +244,7 @@ def test_a_kind_that_bears_heat_is_offered_where_days_are_too_hot(noted, read):
     doc = document(planting("lettuce"), climate=HOT)
     note = noted(doc)["hot-spells"]
     assert note.level == "care"
-    assert "Days of 29 °C are usual" in said(note.text)
+    assert "days usually reach 29 °C" in said(note.text)
     (fix,) = note.fixes
     changed = apply_edit(read(doc), fix.edit)
     assert changed.plantings[0].variety == "lettuce-leaf"

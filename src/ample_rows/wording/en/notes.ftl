@@ -212,14 +212,14 @@ timing-choose-these-squares-see = Choose these squares to see what fits.
 
 ## Weather
 
-weather-days-usual-take = Days of { $high } are usual in { $month }, and take about { $share } of { $planting }: { $get }.
-weather-cool = The weeks are cool for { $planting }: it gives about { $share } of what it gives where it is warm enough.
-weather-flowers-cold = Nights are cold for the flowers of { $planting }: it gives about { $share } of what it gives where they set.
-weather-warmer = Choose the warmest place, cover it, or start it so that it stands in the warmest weeks.
-weather-bolts = { CAPITAL($planting) } runs to seed from this start: about { $share } of it is lost.
-weather-other-weeks = Start it in other weeks; its window begins { $start }.
-weather-dies = { CAPITAL($planting) } dies of cold in about { $winters } of ten winters here: it bears { $bears }.
-weather-cover-or-hardier = Cover it through the cold, pick it before, or choose a hardier crop.
+weather-days-usual-take = In { $month } days usually reach { $high }, which costs { $planting } about { $share } of its harvest: { $get }.
+weather-cool = It is cool here for { $planting }: expect about { $share } of a good harvest.
+weather-flowers-cold = Nights are too cold for the flowers of { $planting }: expect about { $share } of a good harvest.
+weather-warmer = Give it the warmest place, cover it, or start it so that it stands in the warmest weeks.
+weather-bolts = Started then, { $planting } tends to run to seed: about { $share } of it is lost.
+weather-other-weeks = Start it at another time; its window opens { $start }.
+weather-dies = In about { $winters } winters out of ten the cold kills { $planting } here: it survives down to { $bears }.
+weather-cover-or-hardier = Cover it through the cold, pick it before then, or choose a hardier crop.
 weather-flowers-drop-without-setting = its flowers drop without setting
 weather-stops-growing = it stops growing
 weather-roots-turn-coarse-or = its roots turn coarse, or it runs to seed
@@ -268,7 +268,7 @@ close-leaves-hang-over = { CAPITAL($planting) }: leaves hang about { $hang } ove
 close-leaves-hang-over-path = { CAPITAL($planting) }: leaves hang about { $hang } over the wall; of the { $path } beside, about { $left } stay free.
 close-keep-off-walls = Tie leaves back where people pass, or plant half a spacing off the walls.
 close-half-spacing-off = Plant half a spacing off the walls
-timing-no-window = No start in this garden suits { $planting }: { $why }.
-timing-establishing = { CAPITAL($planting) } is not picked this year, so that it grows strong: the first picking is about { $first } { $year }.
-timing-old-plant = { CAPITAL($planting) } is in year { $year } of its life and bears well for about { $years }: its harvest is less.
-timing-renew = Renew it from young plants, on other ground.
+timing-no-window = No time to start { $planting } suits this garden: { $why }.
+timing-establishing = { CAPITAL($planting) } is left unpicked this year so that it grows strong; the first picking is about { $first } { $year }.
+timing-old-plant = { CAPITAL($planting) } is in year { $year } of its life. It crops well for about { $years } years, so expect less now.
+timing-renew = Replace it with young plants, on other ground.

@@ -209,7 +209,7 @@ function warmthRows({ crop, days_from }: CropPage, units: Units): Row[] {
   if (leaf !== undefined) rows.push(['Leaf dies at', units.temperature(leaf)]);
   if (crown !== undefined) rows.push(['Crown or root dies at', units.temperature(crown)]);
   rows.push(['Germinates from', units.temperature(crop.germination_least_c)]);
-  rows.push(['Days and harvest hold', days_from]);
+  rows.push(['Days and harvest are for', days_from]);
   return rows;
 }
 
