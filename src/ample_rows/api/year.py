@@ -267,7 +267,8 @@ def _event(series: Series, slug: str, made: datetime) -> Event:
     where = f"{said(job.place_label)} {job.where}".strip()
     lines = [
         said(job.why),
-        job.sign and f"Sign: {job.sign}",
+        job.sign and f"Sign: {said(job.sign)}",
+        *(f"Care: {caution.removesuffix('.')}" for caution in job.cautions),
         job.latest and f"At the latest: {job.latest}",
     ]
     event.add("uid", f"{job.key}@{slug}.ample-rows")

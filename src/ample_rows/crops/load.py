@@ -15,6 +15,7 @@ from ample_rows.core.book import (
     Animal,
     BadYear,
     Book,
+    Caution,
     Coefficient,
     CoverKind,
     Crop,
@@ -38,6 +39,7 @@ from ample_rows.core.book import (
     PathNeed,
     PatternKind,
     PickingShape,
+    PlaceRound,
     Rule,
     SoftMatter,
     SoilIngredient,
@@ -49,6 +51,12 @@ from ample_rows.core.book import (
     UsualChore,
     WaterWay,
     Worker,
+)
+from ample_rows.core.book.safety import (
+    cautioned,
+    cautioned_crop,
+    cautioned_keeping,
+    unknown_in,
 )
 from ample_rows.core.book.together import disagreements
 
@@ -131,6 +139,7 @@ _TABLES: dict[str, tuple[type[BaseModel], str, str]] = {
     "airs": (AirBand, "policies.toml", "air"),
     "bad_years": (BadYear, "bad_years.toml", "bad_year"),
     "animals": (Animal, "reach.toml", "animal"),
+    "cautions": (Caution, "safety.toml", "caution"),
     "climates": (MadeUpClimate, "climates.toml", "climate"),
     "coefficients": (Coefficient, "coefficients.toml", ""),
     "covers": (CoverKind, "covers.toml", "cover"),
@@ -153,6 +162,7 @@ _TABLES: dict[str, tuple[type[BaseModel], str, str]] = {
     "path_needs": (PathNeed, "reach.toml", "path"),
     "patterns": (PatternKind, "water.toml", "pattern"),
     "picking_shapes": (PickingShape, "policies.toml", "picking"),
+    "rounds": (PlaceRound, "jobs.toml", "round"),
     "place_minutes": (JobMinutes, "jobs.toml", "place"),
     "rules": (Rule, "rules.toml", ""),
     "soft": (SoftMatter, "soil.toml", "soft"),
@@ -191,14 +201,48 @@ def load_book() -> Book:
         for crop in read_family(text, file_name=name, shared=shared)
     ]
     packings = json.loads((root / "tables" / "packings.json").read_text("utf-8"))
+    together = checked_together(crops, tables["trainings"], tables["traits"], tables["troubles"])
     return Book(
-        **tables,
-        crops=checked_together(crops, tables["trainings"], tables["traits"], tables["troubles"]),
+        **{**tables, **_cautioned(tables, together)},
         circle_packings=_packing(packings["circle"]),
         square_packings=_packing(packings["square"]),
         packing_source=packings["source"],
         digest=hashlib.sha256("".join(texts.values()).encode()).hexdigest()[:16],
     )
+
+
+# Tables whose records say what can hurt, by the key under which a caution names them.
+_CAUTIONED = {
+    "soft": "soft",
+    "ingredients": "ingredients",
+    "materials": "materials",
+    "tools": "ground_tools",
+}
+
+
+def _cautioned(tables: dict[str, dict[str, Any]], crops: dict[str, Crop]) -> dict[str, Any]:
+    """The records that can hurt, each with its cautions.
+
+    Raises:
+        CropBookError: A caution names what is not in the book.
+    """
+    cautions = tables["cautions"]
+    jobs = [*tables["jobs"], *tables["place_minutes"], *tables["rounds"]]
+    jobs += [f"chore-{name}" for name in tables["usual_chores"]]
+    known = {kind: tables[field] for kind, field in _CAUTIONED.items()}
+    missing = unknown_in(cautions, {**known, "crops": crops, "bottled": crops, "jobs": jobs})
+    if missing is not None:
+        raise CropBookError(f"safety.toml: {missing}")
+    said = {field: cautioned(tables[field], cautions, kind) for kind, field in _CAUTIONED.items()}
+    keeping = {
+        name: cautioned_keeping(record, name, cautions)
+        for name, record in tables["crop_keeping"].items()
+    }
+    return {
+        **said,
+        "crop_keeping": keeping,
+        "crops": {name: cautioned_crop(crop, cautions) for name, crop in crops.items()},
+    }
 
 
 def _packing(raw: dict[str, list[list[float]]]) -> dict[int, tuple[tuple[float, float], ...]]:

@@ -113,7 +113,7 @@ def test_a_mound_by_hand(book):
 def test_a_new_bed_is_readied_a_standing_one_topped_up(reported):
     sown = planting(start_date="2027-04-10")
     new = [said(job.what) for job in place_of(reported, sown, base_cm=10, mulch_cm=5).jobs]
-    assert new[0] == "cover the grass, or turn it under"
+    assert new[0] == "where grass grows, cover it or turn it under"
     assert "lay the woody base, tread it and water it in" in new
     assert any(what.startswith("fill with") for what in new)
     assert any(what.startswith("mulch 5 cm") for what in new)

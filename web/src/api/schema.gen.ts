@@ -1799,7 +1799,8 @@ export interface components {
         };
         /**
          * Added
-         * @description Soft matter on a place: laid on top, dug in, or buried in a trench; `cm` as it is laid.
+         * @description Soft matter on a place: laid on top, dug in, or buried in a trench; `cm` as it is laid,
+         *     `fine` where it was chopped or shredded first.
          */
         Added: {
             /** Material */
@@ -1816,6 +1817,8 @@ export interface components {
              * Format: date
              */
             on: string;
+            /** Fine */
+            fine?: boolean | null;
         } & {
             [key: string]: unknown;
         };
@@ -3035,6 +3038,11 @@ export interface components {
              */
             cautions: string[];
             /**
+             * Page Cautions
+             * @default []
+             */
+            page_cautions: string[];
+            /**
              * Traits
              * @default []
              */
@@ -4236,13 +4244,16 @@ export interface components {
          *     `place` is null where it is of the garden as a whole.
          *     `latest` is the last day that it can wait; null where putting it off costs little. `nth`
          *     counts the times of a job that comes again. `minutes` are of one person who knows the work,
-         *     `done_cells` the squares done so far.
+         *     `done_cells` the squares done so far. `kind` is its row in the book; `cautions` are what can
+         *     hurt at it.
          */
         Job: {
             /** Key */
             key: string;
             /** Job */
             job: string;
+            /** Kind */
+            kind: string;
             /** Nth */
             nth: number;
             /** Verb */
@@ -4292,6 +4303,11 @@ export interface components {
              * @default []
              */
             done_cells: string[];
+            /**
+             * Cautions
+             * @default []
+             */
+            cautions: string[];
         };
         /**
          * JobMark
@@ -4397,7 +4413,8 @@ export interface components {
         };
         /**
          * Keeps
-         * @description A way that suits a crop to keep what is not eaten fresh, and for how many weeks.
+         * @description A way that suits a crop to keep what is not eaten fresh, for how many weeks, and what can
+         *     hurt at it.
          */
         Keeps: {
             /** Way */
@@ -4406,6 +4423,8 @@ export interface components {
             label: string;
             /** Weeks */
             weeks: number;
+            /** Caution */
+            caution: string | null;
         };
         /**
          * KeptGarden
@@ -5045,8 +5064,8 @@ export interface components {
         };
         /**
          * OrderReport
-         * @description What several places take together, mix by mix, the largest first, and weigh soaked.
-         *     [L, kg]
+         * @description What several places take together, mix by mix, the largest first, and weigh soaked; and
+         *     what can hurt in the mixes. [L, kg]
          */
         OrderReport: {
             /** Litres */
@@ -5055,6 +5074,8 @@ export interface components {
             kg_wet: number;
             /** Mixes */
             mixes: components["schemas"]["MixOrder"][];
+            /** Cautions */
+            cautions: string[];
         };
         /**
          * OtherWay
@@ -5443,7 +5464,7 @@ export interface components {
          *     `layout` and `walls` are the schools that it follows where they are not the garden's. Pots of
          *     one kind share a `group`. `own_earth_litres` of its fill are dug on the spot.
          *     Plants stand by the `pattern` of what is laid over it. `probe` names the thermometer in its
-         *     soil, where it has one.
+         *     soil, where it has one. `floor` is what carries it, where that is not the ground.
          */
         Place: {
             /** Id */
@@ -5516,6 +5537,8 @@ export interface components {
             base_cm?: number | null;
             /** Empty Kg */
             empty_kg?: number | null;
+            /** Floor */
+            floor?: ("balcony" | "deck" | "roof") | null;
             /** Load Limit Kg Per M2 */
             load_limit_kg_per_m2?: number | null;
             /**
@@ -6304,7 +6327,8 @@ export interface components {
         };
         /**
          * Remedy
-         * @description One change and what it does at table: more eaten, less wasted, fewer weeks short. [kg]
+         * @description One change and what it does at table: more eaten, less wasted, fewer weeks short; and what
+         *     can hurt at it. [kg]
          */
         Remedy: {
             /** Label */
@@ -6320,6 +6344,8 @@ export interface components {
             weeks: components["schemas"]["WeekBand"][];
             /** Edit */
             edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["AddPlaces"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["FitGrid"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepAlternative"] | components["schemas"]["TakeAlternative"] | components["schemas"]["ForgetAlternative"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
+            /** Caution */
+            caution: string | null;
         };
         /**
          * RemoveChore
@@ -6947,7 +6973,8 @@ export interface components {
          * SoftLayer
          * @description One layer of soft matter. `height_cm` is told from the day it is laid, month by month;
          *     `rise_cm` is what stays in the end and counts as depth; `n_takes_g` is the nitrogen that it
-         *     ties up in its first year. [L, cm, g]
+         *     ties up in its first year. From `fit_on` it can be planted through; `meanwhile` is what may go
+         *     in before. [L, cm, g]
          */
         SoftLayer: {
             /** Label */
@@ -6973,13 +7000,17 @@ export interface components {
             takes: string;
             /** Caution */
             caution: string | null;
+            /** Meanwhile */
+            meanwhile: string | null;
         };
         /**
          * SoftMatter
          * @description Soft matter laid on or dug in: what stays of its height, and how soon it has sunk.
          *
-         *     `fit_days` are the days until it can be planted through a fine layer on top. A litre frees
-         *     `n_g_per_litre` and, mixed with soil, ties up `n_takes_g_per_litre` in its first year.
+         *     `fit_days` are the days of mild weather until it can be planted through a fine layer on top:
+         *     fewer where it was cut fine (`fine_share`), never fewer than `safe_days`; `meanwhile` is what
+         *     may go in before. A litre frees `n_g_per_litre` and, mixed with soil, ties up
+         *     `n_takes_g_per_litre` in its first year. It is sold or gathered in a `holder` of so many litres.
          */
         SoftMatter: {
             /** Label */
@@ -6990,6 +7021,22 @@ export interface components {
             halving_days: number;
             /** Fit Days */
             fit_days: number;
+            /**
+             * Fine Share
+             * @default 1
+             */
+            fine_share: number;
+            /**
+             * Safe Days
+             * @default 0
+             */
+            safe_days: number;
+            /** Meanwhile */
+            meanwhile?: string | null;
+            /** Holder */
+            holder?: ("bale" | "bag" | "bucket") | null;
+            /** Holder Litres */
+            holder_litres?: number | null;
             /** N G Per Litre */
             n_g_per_litre: number;
             /**
@@ -8132,7 +8179,8 @@ export interface components {
          * WaterReport
          * @description What a place wants of water by month, January first; in a dry week rain brings nothing.
          *     Days are null where rain is enough. `wets_cm` is how deep ten litres on a square metre go,
-         *     `ways` bring a dry week's water in the thirstiest month. [L/week, L/week, days, cm]
+         *     `held_litres` what the soil gives between two waterings,
+         *     `ways` bring a dry week's water in the thirstiest month. [L/week, L/week, days, cm, L]
          */
         WaterReport: {
             /** Litres Per Week */
@@ -8145,6 +8193,8 @@ export interface components {
             dry_cans_per_week: number[];
             /** Wets Cm */
             wets_cm: number;
+            /** Held Litres */
+            held_litres: number;
             lines: components["schemas"]["WaterLines"];
             /** Ways */
             ways: components["schemas"]["Way"][];

@@ -39,7 +39,8 @@ _WAVE_DAYS = 14.0
 
 @dataclass(frozen=True, slots=True)
 class Remedy:
-    """One change and what it does at table: more eaten, less wasted, fewer weeks short. [kg]"""
+    """One change and what it does at table: more eaten, less wasted, fewer weeks short; and what
+    can hurt at it. [kg]"""
 
     label: Text
     more_eaten_kg: float
@@ -48,6 +49,7 @@ class Remedy:
     table: AtTable
     weeks: tuple[WeekBand, ...]
     edit: Edit
+    caution: str | None
 
 
 @dataclass(frozen=True)
@@ -108,7 +110,16 @@ def _tried(need: _Need, label: Text, edit: Edit) -> Remedy | None:
         table=table,
         weeks=weekly_bands(own, seasons_of(there.setting.seed, need.book)),
         edit=edit,
+        caution=_caution(need, after),
     )
+
+
+def _caution(need: _Need, after: p.Plan) -> str | None:
+    """What can hurt in the way that a crop is now kept, where that is new."""
+    keep = wants_of(after, need.book)[need.wanted.crop].keep
+    if keep is None or keep == need.wanted.keep:
+        return None
+    return need.book.keeping(need.book.crops[need.wanted.crop]).cautions.get(keep)
 
 
 def _changes(need: _Need) -> Iterator[tuple[Message, Edit]]:

@@ -28,7 +28,7 @@ from ample_rows.core.book.crop import (
 from ample_rows.core.book.families import FamilyRest
 from ample_rows.core.book.ground import Animal, PathNeed, Worker
 from ample_rows.core.book.growing_up import Footing, SupportBuild, TrainingSystem
-from ample_rows.core.book.jobs import JobMinutes, JobRule, UsualChore
+from ample_rows.core.book.jobs import JobMinutes, JobRule, PlaceRound, UsualChore
 from ample_rows.core.book.keeping import CropKeeping, KeepingWay
 from ample_rows.core.book.labels import LabelSheet
 from ample_rows.core.book.materials import Material, Walling
@@ -41,6 +41,7 @@ from ample_rows.core.book.rules import (
     PickingShape,
     Rule,
 )
+from ample_rows.core.book.safety import Caution
 from ample_rows.core.book.soil import (
     FeederClass,
     GroundTool,
@@ -59,6 +60,7 @@ __all__ = [
     "BadYear",
     "Bolting",
     "Book",
+    "Caution",
     "Coefficient",
     "CoverKind",
     "Crop",
@@ -92,6 +94,7 @@ __all__ = [
     "Picking",
     "PickingKind",
     "PickingShape",
+    "PlaceRound",
     "Range3",
     "Relative",
     "Rule",

@@ -14,7 +14,7 @@ from ample_rows.core.book.crop import (
 from ample_rows.core.book.families import FamilyRest
 from ample_rows.core.book.ground import Animal, PathNeed, Worker
 from ample_rows.core.book.growing_up import Footing, TrainingSystem
-from ample_rows.core.book.jobs import JobMinutes, JobRule, UsualChore
+from ample_rows.core.book.jobs import JobMinutes, JobRule, PlaceRound, UsualChore
 from ample_rows.core.book.keeping import CropKeeping, KeepingWay
 from ample_rows.core.book.labels import LabelSheet
 from ample_rows.core.book.materials import Material
@@ -26,6 +26,7 @@ from ample_rows.core.book.rules import (
     PickingShape,
     Rule,
 )
+from ample_rows.core.book.safety import Caution
 from ample_rows.core.book.soil import (
     FeederClass,
     GroundTool,
@@ -53,6 +54,7 @@ class Book:
     trainings: dict[str, TrainingSystem]
     jobs: dict[str, JobRule]
     place_minutes: dict[str, JobMinutes]
+    rounds: dict[str, PlaceRound]
     usual_chores: dict[str, UsualChore]
     families: dict[str, FamilyRest]
     keeping_ways: dict[str, KeepingWay]
@@ -80,6 +82,7 @@ class Book:
     eaten: dict[str, Eaten]
     climates: dict[str, MadeUpClimate]
     bad_years: dict[str, BadYear]
+    cautions: dict[str, Caution]
     circle_packings: dict[int, tuple[tuple[float, float], ...]]
     square_packings: dict[int, tuple[tuple[float, float], ...]]
     packing_source: str

@@ -171,6 +171,7 @@ class Trouble(Record):
     """An illness, a pest or a weather that troubles crops: how it shows and what lessens it.
 
     `weather` is what brings it on; what `spares_young` takes old plants and leaves young ones.
+    It is looked for in `weeks` after the last frost; null where looking helps nothing.
     """
 
     label: Text
@@ -178,6 +179,7 @@ class Trouble(Record):
     shows: Text
     lessens: Text
     weather: Literal["wet", "dry", "hot", "cool", "any"]
+    weeks: tuple[float, float] | None = None
     status: Status
     source: Text
 
@@ -263,6 +265,7 @@ class Crop(Record):
     turn_round_days: Amount
     relatives: tuple[Relative, ...] = ()
     cautions: tuple[str, ...] = ()
+    page_cautions: tuple[str, ...] = ()
     traits: tuple[str, ...] = ()
     withstands: dict[str, Grade] = Field(default_factory=dict)
     sources: dict[str, Text]

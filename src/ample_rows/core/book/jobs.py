@@ -31,6 +31,26 @@ class JobMinutes(Record):
         return self.once + self.per_plant * plants + self.per_m2 * area_m2 + self.per_kg * kg
 
 
+class PlaceRound(Record):
+    """A job that a place asks for by itself: so many days after an anchor, once or again every so
+    often until another. `about`, `why` and `sign` are filled with the place's own figures; on a
+    day on which it has none, the job does not come."""
+
+    verb: Text
+    about: Text
+    anchor: Literal["first_start", "last_frost", "first_frost"]
+    after_days: float = 0.0
+    lasts_days: Size
+    every_days: Size | None = None
+    until: Literal["last_clear", "first_frost"] | None = None
+    place_kinds: tuple[Kind, ...]
+    why: Text
+    sign: Text | None = None
+    minutes: JobMinutes
+    status: Status
+    source: Text
+
+
 class UsualChore(Record):
     """A job that a garden asks for with the season or after some years, there to be taken over.
 
@@ -54,10 +74,12 @@ class JobRule(Record):
     up to the end of the planting's window; any other within `lasts_days`. One with `every_days`
     comes again until the day that `until` names; one with `each_cm` each time that the crop
     has grown so much higher. A `liquid` feed comes as often as its label says, where it is known.
-    `first` are the jobs that come before it.
+    `first` are the jobs that come before it. One of a `matter` lays so many centimetres of it,
+    and is left out where the whole place is mulched. `verbs` are what it is called for a group.
     """
 
     verb: Text
+    verbs: dict[Group, Text] = Field(default_factory=dict)
     about: Text
     anchor: Anchor
     after_days: float = 0.0
@@ -66,6 +88,7 @@ class JobRule(Record):
     every_days: Size | None = None
     each_cm: Size | None = None
     until: Anchor | None = None
+    until_after_days: float = 0.0
     waits: bool = False
     starts: tuple[Start, ...] = ()
     crops: tuple[Text, ...] = ()
@@ -77,6 +100,8 @@ class JobRule(Record):
     least_weeks_indoors: float = 0.0
     thinned: bool = False
     liquid: bool = False
+    matter: Text | None = None
+    matter_cm: Size | None = None
     first: tuple[Text, ...] = ()
     why: Text
     sign: Text | None = None

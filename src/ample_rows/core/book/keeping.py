@@ -23,7 +23,9 @@ class KeepingWay(Record):
 
 
 class CropKeeping(Record):
-    """Weeks that a crop keeps fresh at home, and by each way that suits it."""
+    """Weeks that a crop keeps fresh at home, and by each way that suits it; `cautions` of ways
+    that can hurt."""
 
     fresh_weeks: Size
     ways: dict[str, Size] = Field(default_factory=dict)
+    cautions: dict[str, Text] = Field(default_factory=dict)

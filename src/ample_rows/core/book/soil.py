@@ -1,6 +1,6 @@
 """Mixes to fill places with, what they are mixed from, soft matter, and what crops take."""
 
-from typing import Annotated
+from typing import Annotated, Literal
 
 from pydantic import Field
 
@@ -52,14 +52,21 @@ class SoilIngredient(Record):
 class SoftMatter(Record):
     """Soft matter laid on or dug in: what stays of its height, and how soon it has sunk.
 
-    `fit_days` are the days until it can be planted through a fine layer on top. A litre frees
-    `n_g_per_litre` and, mixed with soil, ties up `n_takes_g_per_litre` in its first year.
+    `fit_days` are the days of mild weather until it can be planted through a fine layer on top:
+    fewer where it was cut fine (`fine_share`), never fewer than `safe_days`; `meanwhile` is what
+    may go in before. A litre frees `n_g_per_litre` and, mixed with soil, ties up
+    `n_takes_g_per_litre` in its first year. It is sold or gathered in a `holder` of so many litres.
     """
 
     label: Text
     stays: Share
     halving_days: Size
     fit_days: Amount
+    fine_share: Share = 1.0
+    safe_days: Amount = 0.0
+    meanwhile: Text | None = None
+    holder: Literal["bale", "bag", "bucket"] | None = None
+    holder_litres: Size | None = None
     n_g_per_litre: Amount
     n_takes_g_per_litre: Amount = 0.0
     caution: str | None = None

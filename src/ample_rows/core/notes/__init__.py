@@ -27,7 +27,7 @@ from ample_rows.core.notes.shelter import (
     rim,
     room_to_kneel,
 )
-from ample_rows.core.notes.soil import load, woody_base
+from ample_rows.core.notes.soil import floor, heavy, load, woody_base
 from ample_rows.core.notes.standing import (
     low_light,
     missing_support,
@@ -93,7 +93,9 @@ RULES: tuple[Rule, ...] = (
     out_of_sight,
     tree_roots,
     fall,
+    floor,
     load,
+    heavy,
     woody_base,
     rim,
     room_to_kneel,

@@ -158,7 +158,8 @@ def measured_outside(view: PlaceView) -> Iterator[Note]:
 
 
 def garden_wide(site: p.Site, all_places: tuple[p.Place, ...], book: Book) -> Iterator[Note]:
-    """Animals of the whole yard, butts that want a lid, and paths with too little room."""
+    """Animals of the whole yard, butts and roof water, what the ground may hold, and paths with
+    too little room."""
     for name in site.animals:
         animal = book.animals[name]
         if animal.bottom is None and animal.wall_cm is None:
@@ -167,8 +168,21 @@ def garden_wide(site: p.Site, all_places: tuple[p.Place, ...], book: Book) -> It
     if site.tanks:
         lidded = message("shelter-keep-every-butt-lidded")
         yield of_garden("tip", "butt-lid", message("shelter-children-animals-drown-very"), lidded)
+    if any(tank.roof_m2 for tank in site.tanks):
+        yield of_garden(
+            "tip", "roof-water", message("shelter-roof-water"), message("shelter-on-the-soil")
+        )
+    if any(_on_the_ground(place) for place in all_places):
+        tested = message("shelter-have-ground-tested")
+        yield of_garden("tip", "ground-history", message("shelter-ground-may-hold"), tested)
     for path in paths_of(site, all_places, book):
         yield from _room_on(path, book.value("headroom_m"))
+
+
+def _on_the_ground(place: p.Place) -> bool:
+    """Whether roots go into the ground that was there before."""
+    opens = shapes.bottom(place) not in ("closed", "lined")
+    return opens and place.kind != "container" and place.stands_on is None
 
 
 def _room_on(path: PathRoom, headroom_m: float) -> Iterator[Note]:

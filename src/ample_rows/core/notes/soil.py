@@ -1,14 +1,49 @@
-"""Notes on what fills a place: its weight on a floor, and a base of wood."""
+"""Notes on what fills a place: its weight on a floor and in the hands, and a base of wood."""
 
 from collections.abc import Iterator
 
-from ample_rows.core.notes.note import Note
+from ample_rows.core.notes.note import Level, Note
 from ample_rows.core.place.view import PlaceView
 from ample_rows.core.soil.fill import base_cm, fill_of
-from ample_rows.core.soil.weight import weight_of
+from ample_rows.core.soil.weight import Weight, weight_of
 from ample_rows.core.words.message import Length, Load, Mass, Message, message
 
 _NEAR_THE_LIMIT = 0.8
+
+
+def floor(view: PlaceView) -> Iterator[Note]:
+    """What a soaked place on a balcony, deck or roof weighs, while nobody has said what that
+    carries."""
+    place = view.place
+    if place.floor is None or place.load_limit_kg_per_m2 is not None:
+        return
+    weight = _soaked(view)
+    yield _note(
+        view,
+        "care",
+        "floor-load",
+        message(
+            "soil-floor-limit-not-known",
+            kg=Mass(weight.kg),
+            load=Load(weight.kg_per_m2),
+            floor=place.floor,
+        ),
+        message("soil-ask-someone-licensed", floor=place.floor),
+    )
+
+
+def heavy(view: PlaceView) -> Iterator[Note]:
+    """A container that is too heavy for one pair of hands once it is filled and watered."""
+    if view.place.kind != "container":
+        return
+    weight = _soaked(view)
+    if weight.kg > view.book.value("lifted_alone_kg"):
+        text = message("soil-heavy-when-soaked", kg=Mass(weight.kg))
+        yield _note(view, "tip", "heavy", text, message("soil-move-by-two"))
+
+
+def _soaked(view: PlaceView) -> Weight:
+    return weight_of(view.place, fill_of(view.place, view.setting.soil, view.book), view.book)
 
 
 def load(view: PlaceView) -> Iterator[Note]:
@@ -23,21 +58,21 @@ def load(view: PlaceView) -> Iterator[Note]:
 
 
 def _load_note(view: PlaceView, limit: float, when: Message | None) -> Note:
-    weight = weight_of(view.place, fill_of(view.place, view.setting.soil, view.book), view.book)
+    weight = _soaked(view)
     over = weight.kg_per_m2 > limit
-    return Note(
-        level="stop" if over else "care" if weight.kg_per_m2 > _NEAR_THE_LIMIT * limit else "tip",
-        code="load",
-        place=view.place.id,
-        planting=None,
-        text=message(
+    near = weight.kg_per_m2 > _NEAR_THE_LIMIT * limit
+    return _note(
+        view,
+        "stop" if over else "care" if near else "tip",
+        "load",
+        message(
             "soil-soaked-place-weighs-each",
             kg=Mass(weight.kg),
             load=Load(weight.kg_per_m2),
             limit=Load(limit),
             when=when or "",
         ),
-        fix=message("soil-what-floor-deck-or"),
+        message("soil-what-floor-deck-or"),
     )
 
 
@@ -46,11 +81,9 @@ def woody_base(view: PlaceView) -> Iterator[Note]:
     base = base_cm(view.place)
     if base:
         sinks = base * view.book.value("base_sinks_in_three_years")
-        yield Note(
-            level="tip",
-            code="woody-base",
-            place=view.place.id,
-            planting=None,
-            text=message("soil-woody-base-sinks-about", sinks=Length(sinks)),
-            fix=message("soil-top-up-mix-each"),
-        )
+        text = message("soil-woody-base-sinks-about", sinks=Length(sinks))
+        yield _note(view, "tip", "woody-base", text, message("soil-top-up-mix-each"))
+
+
+def _note(view: PlaceView, level: Level, code: str, text: Message, fix: Message) -> Note:
+    return Note(level=level, code=code, place=view.place.id, planting=None, text=text, fix=fix)

@@ -174,13 +174,15 @@ class SoilReport:
 class WaterReport:
     """What a place wants of water by month, January first; in a dry week rain brings nothing.
     Days are null where rain is enough. `wets_cm` is how deep ten litres on a square metre go,
-    `ways` bring a dry week's water in the thirstiest month. [L/week, L/week, days, cm]"""
+    `held_litres` what the soil gives between two waterings,
+    `ways` bring a dry week's water in the thirstiest month. [L/week, L/week, days, cm, L]"""
 
     litres_per_week: tuple[float, ...]
     dry_litres_per_week: tuple[float, ...]
     days_between: tuple[float | None, ...]
     dry_cans_per_week: tuple[float, ...]
     wets_cm: float
+    held_litres: float
     lines: WaterLines
     ways: tuple[Way, ...]
     how: Text
@@ -258,9 +260,10 @@ class MixOrder:
 
 @dataclass(frozen=True, slots=True)
 class OrderReport:
-    """What several places take together, mix by mix, the largest first, and weigh soaked.
-    [L, kg]"""
+    """What several places take together, mix by mix, the largest first, and weigh soaked; and
+    what can hurt in the mixes. [L, kg]"""
 
     litres: float
     kg_wet: float
     mixes: tuple[MixOrder, ...]
+    cautions: tuple[str, ...]

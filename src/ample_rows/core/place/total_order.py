@@ -29,7 +29,9 @@ def order_for(places: Iterable[PlaceReport], soil: p.Soil | None, book: Book) ->
         for index, fills in enumerate(largest)
     )
     wet = sum(place.weight.kg for place in chosen)
-    return OrderReport(sum(order.litres for order in orders), wet, orders)
+    parts = {part for order in orders for part in order.recipe_litres}
+    cautions = tuple(c.says for c in book.cautions.values() if parts & set(c.ingredients))
+    return OrderReport(sum(order.litres for order in orders), wet, orders, cautions)
 
 
 def _mix_order(fills: list[SoilReport], soil: p.Soil | None, book: Book) -> MixOrder:

@@ -94,7 +94,7 @@ def place_report(view: PlaceView, idle_weeks: tuple[float, float], draws: Draws)
         sun_hours=place.sun_hours,
         reach=view.around.reach,
         ground=_ground_report(place, view.around),
-        soil=_soil_report(place, filled, setting.soil, book),
+        soil=_soil_report(view, filled, book),
         weight=weight_of(place, filled, book),
         water=_water_report(view, book),
         feed=_feed(view, filled, book),
@@ -139,7 +139,8 @@ def _sun_report(sun: PlaceSun | None, book: Book) -> SunReport | None:
     return SunReport(hours, best_months(hours), morning, afternoon, bears_words(hours, book))
 
 
-def _soil_report(place: p.Place, filled: Fill, soil: p.Soil | None, book: Book) -> SoilReport:
+def _soil_report(view: PlaceView, filled: Fill, book: Book) -> SoilReport:
+    place, soil, year = view.place, view.setting.soil, view.setting.year
     return SoilReport(
         mix=filled.mix,
         label=filled.label,
@@ -150,7 +151,7 @@ def _soil_report(place: p.Place, filled: Fill, soil: p.Soil | None, book: Book) 
         recipe_litres=filled.recipe_litres,
         options=options_for(filled.order_litres, soil, filled.recipe_litres),
         top_up_litres=filled.top_up_litres,
-        soft=soft_layers(place, book),
+        soft=soft_layers(place, book, year.normals),
         working=order_working(filled),
     )
 
@@ -167,6 +168,7 @@ def _water_report(view: PlaceView, book: Book) -> WaterReport | None:
         days_between=need.days_between,
         dry_cans_per_week=tuple(litres / can for litres in need.dry_litres_per_week),
         wets_cm=need.wets_cm,
+        held_litres=need.held_litres,
         lines=lines,
         ways=ways_for(wanted_in_a_dry_week(need, view.place, view.around), lines, book),
         how=need.how,

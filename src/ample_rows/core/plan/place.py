@@ -11,6 +11,7 @@ from ample_rows.core.plan.values import (
     Coordinate,
     Depth,
     DepthPolicyName,
+    Floor,
     Ident,
     Kind,
     Layout,
@@ -122,12 +123,14 @@ class Stay(PlanValue):
 
 
 class Added(PlanValue):
-    """Soft matter on a place: laid on top, dug in, or buried in a trench; `cm` as it is laid."""
+    """Soft matter on a place: laid on top, dug in, or buried in a trench; `cm` as it is laid,
+    `fine` where it was chopped or shredded first."""
 
     material: Ident
     cm: Annotated[float, Field(gt=0, le=200, allow_inf_nan=False)]
     how: Literal["laid", "dug-in", "trench"]
     on: PlanDate
+    fine: bool | None = None
 
 
 class Breaking(PlanValue):
@@ -184,7 +187,7 @@ class Place(PlanValue):
     `layout` and `walls` are the schools that it follows where they are not the garden's. Pots of
     one kind share a `group`. `own_earth_litres` of its fill are dug on the spot.
     Plants stand by the `pattern` of what is laid over it. `probe` names the thermometer in its
-    soil, where it has one.
+    soil, where it has one. `floor` is what carries it, where that is not the ground.
     """
 
     id: Ident
@@ -219,6 +222,7 @@ class Place(PlanValue):
     mix: Ident | None = None
     base_cm: Depth | None = None
     empty_kg: Positive | None = None
+    floor: Floor | None = None
     load_limit_kg_per_m2: Positive | None = None
     stays: Annotated[tuple[Stay, ...], Field(max_length=12)] = ()
     sun_hours: Annotated[float, Field(ge=0, le=24, allow_inf_nan=False)] | None = None

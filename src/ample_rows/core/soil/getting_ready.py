@@ -55,16 +55,16 @@ def prep_jobs(
                 message("getting-ready-mix-sinks-rots-little"),
             )
         )
-    jobs += _layered(place, book)
+    jobs += _layered(place, year, book)
     if place.mulch_cm:
         jobs += _mulched(place, begun, year, book)
     return tuple(sorted(jobs, key=lambda job: job.on))
 
 
-def _layered(place: p.Place, book: Book) -> Iterator[PrepJob]:
+def _layered(place: p.Place, year: GrowingYear, book: Book) -> Iterator[PrepJob]:
     """Soft matter of one day is laid in one go, and gets its fine layer when all of it is fit."""
     by_day: dict[date, list[SoftLayer]] = defaultdict(list)
-    for added, layer in zip(place.added, soft_layers(place, book), strict=True):
+    for added, layer in zip(place.added, soft_layers(place, book, year.normals), strict=True):
         by_day[added.on].append(layer)
     for day, layers in by_day.items():
         labels = listed(dict.fromkeys(layer.label for layer in layers), "and")
@@ -79,8 +79,16 @@ def _layered(place: p.Place, book: Book) -> Iterator[PrepJob]:
             message("getting-ready-fine-layer-cm-over", layer=labels),
             fit_on,
             fit_on + timedelta(weeks=4),
-            message("getting-ready-then-has-sunk-cooled"),
+            _till_then(layers),
         )
+
+
+def _till_then(layers: Sequence[SoftLayer]) -> Text:
+    """Why it is waited for, and what may go in before."""
+    before = next((layer.meanwhile for layer in layers if layer.meanwhile), None)
+    if before is None:
+        return message("getting-ready-then-has-sunk-cooled")
+    return message("getting-ready-then-and-before", meanwhile=before)
 
 
 def _turf(place: p.Place, first: date, filled: date, book: Book) -> PrepJob:
@@ -103,10 +111,9 @@ def _turf(place: p.Place, first: date, filled: date, book: Book) -> PrepJob:
 def _made_ready(place: p.Place, first: date, fill: Fill, book: Book) -> list[PrepJob]:
     jobs = []
     filled = first - timedelta(weeks=_SETTLE_WEEKS)
-    on_ground = place.stands_on is None
-    if on_ground and (
-        place.kind in ("ground", "mound") or shapes.bottom(place) in ("open", "mesh")
-    ):
+    opens = place.kind in ("ground", "mound") or shapes.bottom(place) in ("open", "mesh")
+    # Ground that has grown something bears no grass.
+    if opens and place.stands_on is None and not place.grew:
         jobs.append(_turf(place, first, filled, book))
     if base_cm(place):
         jobs.append(

@@ -1,23 +1,30 @@
 """Soft matter laid on, dug in or buried: litres to gather, how it sinks, when it can be planted."""
 
+import math
 from dataclasses import dataclass
 from datetime import date, timedelta
 
+import numpy as np
+
 from ample_rows.core import plan as p
-from ample_rows.core.book import Book
+from ample_rows.core.book import Book, SoftMatter
 from ample_rows.core.geometry import shapes
+from ample_rows.core.weather.response import Normals, daily_means_c
 from ample_rows.core.words.message import Mass, Text, message
 
 MONTHS_TOLD = 12
 _DAYS_A_MONTH = 30.4
 _WORTH_G = 1.0
+_COLD_RATE, _WARM_RATE = 0.1, 1.6
+_MOST_DAYS = 4 * 365
 
 
 @dataclass(frozen=True, slots=True)
 class SoftLayer:
     """One layer of soft matter. `height_cm` is told from the day it is laid, month by month;
     `rise_cm` is what stays in the end and counts as depth; `n_takes_g` is the nitrogen that it
-    ties up in its first year. [L, cm, g]"""
+    ties up in its first year. From `fit_on` it can be planted through; `meanwhile` is what may go
+    in before. [L, cm, g]"""
 
     label: str
     how: str
@@ -29,6 +36,7 @@ class SoftLayer:
     n_takes_g: float
     takes: Text
     caution: str | None
+    meanwhile: str | None
 
 
 def rise_cm(place: p.Place, book: Book) -> float:
@@ -38,12 +46,18 @@ def rise_cm(place: p.Place, book: Book) -> float:
     )
 
 
-def soft_layers(place: p.Place, book: Book) -> tuple[SoftLayer, ...]:
-    """Every layer of soft matter of a place, in the order given."""
-    return tuple(_layer(place, layer, book) for layer in place.added)
+def soft_layers(
+    place: p.Place, book: Book, normals: Normals | None = None
+) -> tuple[SoftLayer, ...]:
+    """Every layer of soft matter of a place, in the order given.
+
+    Args:
+        normals: The usual year, by whose warmth matter rots; a mild one where it is not known.
+    """
+    return tuple(_layer(place, layer, book, normals) for layer in place.added)
 
 
-def _layer(place: p.Place, added: p.Added, book: Book) -> SoftLayer:
+def _layer(place: p.Place, added: p.Added, book: Book, normals: Normals | None) -> SoftLayer:
     matter = book.soft[added.material]
     litres = _ground_m2(place, added, book) * added.cm * 10
     sinks = 1 - matter.stays
@@ -61,12 +75,26 @@ def _layer(place: p.Place, added: p.Added, book: Book) -> SoftLayer:
         litres=litres,
         height_cm=tuple(height(m * _DAYS_A_MONTH) for m in range(MONTHS_TOLD + 1)),
         rise_cm=0.0 if added.how == "trench" else added.cm * matter.stays,
-        fit_on=added.on + timedelta(days=matter.fit_days),
+        fit_on=_fit_on(added, matter, normals, book),
+        meanwhile=matter.meanwhile,
         n_g=litres * matter.n_g_per_litre,
         n_takes_g=takes,
         takes=message("soft-takes-nitrogen", n=Mass(takes / 1000)) if takes >= _WORTH_G else "",
         caution=matter.caution,
     )
+
+
+def _fit_on(added: p.Added, matter: SoftMatter, normals: Normals | None, book: Book) -> date:
+    """The day from which a layer can be planted: warm days count more, cold ones hardly."""
+    wanted = matter.fit_days * (matter.fine_share if added.fine else 1.0)
+    waited = float(math.ceil(wanted))
+    if normals is not None and normals.tmin_c and normals.tmax_c:
+        mean = (daily_means_c(normals.tmin_c) + daily_means_c(normals.tmax_c)) / 2
+        rate = np.clip(mean / book.value("rots_as_counted_c"), _COLD_RATE, _WARM_RATE)
+        begun = added.on.timetuple().tm_yday - 1
+        done = np.cumsum(np.resize(np.roll(rate, -begun), _MOST_DAYS))
+        waited = float(np.searchsorted(done, wanted) + (1 if wanted else 0))
+    return added.on + timedelta(days=max(matter.safe_days, waited))
 
 
 def _ground_m2(place: p.Place, added: p.Added, book: Book) -> float:

@@ -24,13 +24,15 @@ MOST_DAYS = 60.0
 @dataclass(frozen=True, slots=True)
 class WaterNeed:
     """By month, January first; in a dry week rain brings nothing. Days are null where rain is
-    enough; `wets_cm` is how deep ten litres on a square metre go. [L/week, L/week, days, cm]"""
+    enough; `wets_cm` is how deep ten litres on a square metre go,
+    `held_litres` what the soil gives between two waterings. [L/week, L/week, days, cm, L]"""
 
     litres_per_week: tuple[float, ...]
     dry_litres_per_week: tuple[float, ...]
     days_between: tuple[float | None, ...]
     dry_days_between: tuple[float | None, ...]
     wets_cm: float
+    held_litres: float
     how: Text
 
     @property
@@ -116,6 +118,7 @@ def water_need(what: Watered, air: Air12, book: Book) -> WaterNeed:
         days_between=tuple(_days(held, m.daily) for m in months),
         dry_days_between=tuple(_days(held, m.drunk) for m in months),
         wets_cm=wetted_cm(what.mix, book),
+        held_litres=held,
         how=air.method,
     )
 

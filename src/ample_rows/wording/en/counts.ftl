@@ -76,6 +76,14 @@ count-scoop = { $n ->
     [one] 1 scoop
    *[other] { $n } scoops
 }
+count-bale = { $n ->
+    [one] 1 bale
+   *[other] { $n } bales
+}
+count-bag = { $n ->
+    [one] 1 bag
+   *[other] { $n } bags
+}
 count-bucket = { $n ->
     [one] 1 bucket
    *[other] { $n } buckets

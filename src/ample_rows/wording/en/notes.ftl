@@ -113,6 +113,10 @@ shelter-lay-mesh-below = Lay mesh below
 shelter-needs-more-water = It needs { $more } more water.
 shelter-was-measured-outside-walls = It was measured outside: its walls leave { $width } by { $length } inside, and the squares are counted there.
 shelter-cut-boards-longer-both = Cut the boards { $thick } longer both ways if whole squares matter.
+shelter-roof-water = Water from a roof carries what birds and the roof leave in it.
+shelter-on-the-soil = Pour it on the soil, not over leaves that are eaten raw. Not from roofs of lead, asbestos or treated wood, and no used household water on food crops.
+shelter-ground-may-hold = Ground by a road or an old painted wall, under tipped ash or an old orchard can hold lead or arsenic.
+shelter-have-ground-tested = Have such ground tested before food grows in it. Until then use bought soil above a cloth, and wash and peel what you pick.
 shelter-children-animals-drown-very = Children and animals drown in very little water.
 shelter-keep-every-butt-lidded = Keep a lid on every butt, firmly closed.
 shelter-between-clear-only-needs = Between { $between }, { $path } has only { $clear } clear; { $need } needs { $least }.
@@ -123,6 +127,10 @@ shelter-raise-crown-or-mind = Raise the crown, or mind your head.
 ## Soil
 
 soil-soaked-place-weighs-each = Soaked, this place weighs { $kg }: { $load } of the ground it stands on. Your papers allow { $limit }{ $when }.
+soil-floor-limit-not-known = Soaked, this place weighs { $kg }: { $load } of the { $floor } it stands on. What the { $floor } can carry is not entered.
+soil-ask-someone-licensed = Floor limit not known: ask someone licensed what the { $floor } may carry, with everything else on it, before you fill.
+soil-heavy-when-soaked = Soaked, it weighs about { $kg }.
+soil-move-by-two = Stand it where it stays before you fill it. Two people or a wheeled stand move it, never one alone.
 soil-from = { " " }from { $since }
 soil-what-floor-deck-or = What a floor, deck or roof may carry, and where on it, is for an engineer to say; a lighter mix or a shallower fill weighs less.
 soil-woody-base-sinks-about = The woody base sinks by about { $sinks } in three years, and fresh wood takes nitrogen while it rots.

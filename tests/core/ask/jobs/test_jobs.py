@@ -63,7 +63,10 @@ def test_a_raised_plant_from_the_sill_to_the_kitchen(listed):
     assert harden.on == date(2027, 4, 11)
     assert harden.until < out.on == date(2027, 4, 20)
     assert out.first == ("Harden off",)
-    assert said(out.about) == "head lettuce, 2 plants, 25 cm apart"
+    assert (
+        said(out.about)
+        == "head lettuce, 2 plants, 25 cm apart, holes 8 cm deep; 1 L of water in all"
+    )
     assert out.latest > out.until
     assert found["Pick"][0].on == date(2027, 5, 30)
     assert found["Clear"][-1].on == date(2027, 6, 17)
@@ -77,7 +80,7 @@ def test_what_is_sown_in_place_is_thinned_once_it_is_up(listed):
     slowest = BOOK.crops["carrot"].germination_days.high
     assert thinned.on == sown.on + timedelta(days=slowest + 12)
     assert said(thinned.about) == "maincrop carrot to 64 plants, 7.5 cm apart"
-    assert sown.first == ()
+    assert sown.first == ("Seedbed",)
     assert "192 seeds" in said(sown.about)
     assert not {"Sow inside", "Harden off", "Set out"} & set(found)
 
@@ -126,6 +129,9 @@ def test_a_poured_feed_comes_as_its_label_says(listed):
     fed = listed({**tomato, "spacing_cm": 40}, places=[tub()], parts={"soil": {"liquid": LIQUID}})[
         "Feed"
     ]
+    half, fed = ([job for job in fed if job.kind == kind] for kind in ("feed-young", "feed"))
+    assert "half the label's strength; 9 mL of tomato feed" in said(half[0].about)
+    assert half[-1].on < fed[0].on
     assert (fed[1].on - fed[0].on).days == 10
     # A can holds 9 L; a twentieth of the tub's 61 L is poured.
     assert said(fed[0].about).endswith("; 18 mL of tomato feed in a 9 L can, 3.1 L of it")
@@ -292,11 +298,11 @@ def find(plan, verb):
 
 def test_a_job_done_on_another_day_moves_what_follows(read):
     plan = read(document(CARROT))
-    picked = find(plan, "Pick").on
+    picked = find(plan, "Lift").on
     done = apply_edit(plan, mark("done", "2027-04-18"))
     assert done.plantings[0].start_date == date(2027, 4, 18)
     assert find(done, "Sow").state == "done"
-    assert find(done, "Pick").on == picked + timedelta(days=8)
+    assert find(done, "Lift").on == picked + timedelta(days=8)
 
 
 def test_a_start_put_off_is_another_day_in_the_plan(read):
@@ -386,8 +392,8 @@ def test_evenly_spaced_jobs_are_one_series_and_closed_ones_are_none(read):
     plan = read(p.document(plan))
     found = {series.job.verb: series for series in series_of(jobs(plan))}
     assert "Sow" not in found
-    picks = [job for job in jobs(plan) if job.verb == "Pick"]
-    assert (found["Pick"].times, found["Pick"].every_days) == (len(picks), 7)
+    picks = [job for job in jobs(plan) if job.verb == "Lift"]
+    assert (found["Lift"].times, found["Lift"].every_days) == (len(picks), 7)
 
 
 def test_every_rule_of_a_job_names_what_there_is():

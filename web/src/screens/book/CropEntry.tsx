@@ -51,7 +51,7 @@ export function CropEntry({ page, nameOf, onOpen }: Props) {
           <WindowWords page={page} />
           <InThisGarden page={page} />
           <section aria-label="Good to know" className="sm:pt-3">
-            {crop.cautions.map((caution) => (
+            {[...crop.cautions, ...crop.page_cautions].map((caution) => (
               <p key={caution} className="mb-1.5">
                 <strong className="text-marigold">Care </strong>
                 {caution}

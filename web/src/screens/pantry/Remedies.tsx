@@ -40,6 +40,9 @@ export function Remedies({ slug, version, crop, tried, onTry, onTake }: Props) {
         >
           <span className="grow">{remedy.label}</span>
           <span className="text-[13px] text-muted">{effect(remedy, units.mass)}</span>
+          {remedy.caution && (
+            <span className="order-last w-full text-[13px] text-muted">{remedy.caution}</span>
+          )}
           <button
             type="button"
             className="press"

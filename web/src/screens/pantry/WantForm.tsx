@@ -1,5 +1,6 @@
 import { useState } from 'react';
 
+import { capital } from '../../kit/text';
 import type { HeldGarden } from '../../api/merge';
 import type { CropSupply, Want } from '../../api/types';
 import { Choice } from '../../kit/Choice';
@@ -90,6 +91,14 @@ export function WantForm({ state, crop }: { state: HeldGarden; crop: CropSupply 
           options={ways}
           onChange={(way) => save(crop, { keep: way || null })}
         />
+      )}
+      {crop.keeps.map(
+        (k) =>
+          k.caution && (
+            <p key={k.way} className="w-full text-[13px] text-muted">
+              {`${capital(k.label)}: ${k.caution}`}
+            </p>
+          ),
       )}
     </>
   );

@@ -45,6 +45,11 @@ export function Buying({ state, order, onEdit }: Props) {
           ) : (
             <p className="text-muted">Tick a place to see what it takes.</p>
           )}
+          {order?.cautions.map((caution) => (
+            <p key={caution} className="mb-1 text-[12.5px] text-muted">
+              {caution}
+            </p>
+          ))}
         </>
       )}
     </section>

@@ -33,6 +33,7 @@ export function GettingReady({ place, name }: { place: PlaceReport; name: string
       {soft.map((layer) => (
         <p key={layer.label} className="mt-1">
           {`Gather ${units.bulk(layer.litres)} of ${layer.label}, loose. Laid ${units.length(layer.height_cm[0] ?? 0)} deep it has sunk to ${units.length(Math.round(layer.height_cm[3] ?? 0))} in three months and ${units.length(Math.round(layer.height_cm[6] ?? 0))} in six${layer.rise_cm > 0 ? `; ${units.length(Math.round(layer.rise_cm))} stay and count as depth` : ''}. `}
+          {`Plant through it from ${words(dayOf(layer.fit_on))}${layer.meanwhile ? `; before that ${layer.meanwhile}` : ''}. `}
           {layer.takes && `${layer.takes} `}
           {layer.caution && <span className="text-muted">{layer.caution}</span>}
         </p>

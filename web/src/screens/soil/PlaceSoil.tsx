@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 
 import type { Edit, Note, Place, Soil } from '../../api/types';
-import { LengthField, MeasureField, useTyped } from '../../kit/form';
+import { ChoiceField, LengthField, MeasureField, useTyped } from '../../kit/form';
 import { useUnits } from '../../kit/preferences';
 import { measureText } from '../../kit/measures';
 import { MarginNotes } from '../../shared/MarginNotes';
@@ -17,6 +17,8 @@ interface Props {
   onEdit: (edit: Edit) => void;
 }
 
+const FLOORS = ['balcony', 'deck', 'roof'] as const;
+
 const CAUTION =
   'Wet soil is heavy: lift little at a time. Moisten compost before you tip it, and wear a mask where it dusts.';
 
@@ -26,6 +28,7 @@ export function PlaceSoil({ slug, soil, place, areaM2, notes, onEdit }: Props) {
   const first = {
     mix: place.mix ?? '',
     base: place.base_cm ? units.toField(place.base_cm) : '',
+    floor: place.floor ?? '',
     limit: measureText(place.load_limit_kg_per_m2, 'kg per m²', units.system),
   };
   const form = useTyped(first, (read): Edit => {
@@ -37,6 +40,7 @@ export function PlaceSoil({ slug, soil, place, areaM2, notes, onEdit }: Props) {
       changes: {
         mix: read.text('mix'),
         base_cm: read.text('base') === null ? null : read.length('base', 0),
+        floor: FLOORS.find((floor) => floor === read.text('floor')) ?? null,
         load_limit_kg_per_m2: limit,
       },
     };
@@ -59,6 +63,12 @@ export function PlaceSoil({ slug, soil, place, areaM2, notes, onEdit }: Props) {
           onChange={(mix) => form.set('mix', mix)}
         />
         <LengthField form={form} name="base" label="Woody base" />
+        <ChoiceField
+          form={form}
+          name="floor"
+          label="Stands on"
+          options={[['', 'the ground'], ...FLOORS.map((floor) => [floor, `a ${floor}`] as const)]}
+        />
         <MeasureField form={form} name="limit" label="Floor load limit" unit="kg per m²" />
         <p className="col-span-full pt-1">
           <button type="submit" className="act">

@@ -8,6 +8,11 @@ import { useSoftMatter } from '../../api/useSoil';
 
 type Added = NonNullable<Place['added']>[number];
 
+const CUT = [
+  ['whole', 'as it comes'],
+  ['fine', 'chopped or shredded'],
+] as const;
+
 const HOW = [
   ['laid', 'laid on top'],
   ['dug-in', 'dug in'],
@@ -42,7 +47,7 @@ export function SoftLayers({
         {layers.map((layer, i) => (
           <li key={i} className="flex justify-between gap-3">
             <span>
-              {`${units.length(layer.cm)} of ${matters[layer.material]?.label ?? layer.material}, ${HOW.find(([how]) => how === layer.how)?.[1] ?? layer.how}, ${words(dayOf(layer.on))}`}
+              {`${units.length(layer.cm)} of ${layer.fine ? 'chopped ' : ''}${matters[layer.material]?.label ?? layer.material}, ${HOW.find(([how]) => how === layer.how)?.[1] ?? layer.how}, ${words(dayOf(layer.on))}`}
             </span>
             <button
               type="button"
@@ -74,14 +79,22 @@ function LayerForm({
   matters: Readonly<Record<string, { label: string }>>;
   onSave: (layer: Added) => void;
 }) {
-  const first = { material: 'leaves', how: 'laid' as Added['how'], deep: '', much: '', on: '' };
+  const first = {
+    material: 'leaves',
+    how: 'laid' as Added['how'],
+    cut: 'whole',
+    deep: '',
+    much: '',
+    on: '',
+  };
   const form = useTyped(first, (read): Added => {
     const { material, how, on } = read.typed;
     if (on === '') read.fault('on', 'Enter the day.');
     const litres = read.measure('much', 'L of soil', 0.1);
     const spread = litres !== null && how !== 'trench';
     if (litres !== null && !spread) read.fault('much', 'For a trench, enter its depth.');
-    return { material, cm: spread ? litres / areaM2 / 10 : read.length('deep', 0.1), how, on };
+    const cm = spread ? litres / areaM2 / 10 : read.length('deep', 0.1);
+    return { material, cm, how, on, fine: read.text('cut') === 'fine' ? true : null };
   });
   return (
     <form
@@ -96,6 +109,7 @@ function LayerForm({
         options={Object.entries(matters).map(([id, matter]) => [id, matter.label] as const)}
       />
       <ChoiceField form={form} name="how" label="How" options={HOW} />
+      <ChoiceField form={form} name="cut" label="Cut" options={CUT} />
       <LengthField form={form} name="deep" label="Depth as laid" />
       <MeasureField form={form} name="much" label="or so much in all" unit="L of soil" />
       <DayField form={form} name="on" label="On" />

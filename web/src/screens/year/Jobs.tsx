@@ -150,7 +150,15 @@ function Line({ job, day, onEdit }: { job: Job; day: Day; onEdit: (edit: Edit) =
           </>
         )}
       </span>
-      <span className="why text-[13px] text-muted">{capital(`${words.join('. ')}.`)}</span>
+      <span className="why text-[13px] text-muted">
+        {capital(`${words.join('. ')}.`)}
+        {job.cautions.map((caution) => (
+          <span key={caution} className="block">
+            <strong className="text-marigold">Care </strong>
+            {caution}
+          </span>
+        ))}
+      </span>
     </li>
   );
 }

@@ -22,11 +22,13 @@ def chore_jobs(plan: p.Plan, since: date, until: date, book: Book) -> Iterator[J
     """
     places = {place.id: place for place in plan.places}
     usual = book.place_minutes["chore"].of()
+    known = {chore.what: f"chore-{key}" for key, chore in book.usual_chores.items()}
     for chore in plan.chores:
         for nth, on in _times(chore, since, until):
             yield ground_job(
                 places.get(chore.place) if chore.place else None,
                 f"chore-{chore.id}",
+                kind=known.get(chore.what, "chore"),
                 nth=nth,
                 verb=message("chores-see"),
                 about=chore.what,

@@ -17,11 +17,13 @@ class Job:
     `place` is null where it is of the garden as a whole.
     `latest` is the last day that it can wait; null where putting it off costs little. `nth`
     counts the times of a job that comes again. `minutes` are of one person who knows the work,
-    `done_cells` the squares done so far.
+    `done_cells` the squares done so far. `kind` is its row in the book; `cautions` are what can
+    hurt at it.
     """
 
     key: str
     job: str
+    kind: str
     nth: int
     verb: Text
     place: str | None
@@ -31,7 +33,7 @@ class Job:
     where: str
     about: Text
     why: Text
-    sign: str | None
+    sign: Text | None
     first: tuple[str, ...]
     on: date
     until: date
@@ -40,6 +42,7 @@ class Job:
     state: State = "open"
     marked_on: date | None = None
     done_cells: tuple[str, ...] = ()
+    cautions: tuple[str, ...] = ()
 
     @property
     def closed(self) -> bool:
@@ -50,18 +53,25 @@ def ground_job(
     place: p.Place | None,
     name: str,
     *,
+    kind: str | None = None,
     verb: Text,
     about: Text,
     why: Text,
     span: tuple[date, date],
     minutes: float,
+    sign: Text | None = None,
     nth: int = 1,
     latest: date | None = None,
 ) -> Job:
-    """A job that no planting asks for: of a place, or of the garden as a whole."""
+    """A job that no planting asks for: of a place, or of the garden as a whole.
+
+    Args:
+        kind: Its row in the book, where its name is longer.
+    """
     return Job(
         key=f"{place.id if place else ''}//{name}/{nth}",
         job=name,
+        kind=kind or name,
         nth=nth,
         verb=verb,
         place=place.id if place else None,
@@ -71,7 +81,7 @@ def ground_job(
         where="",
         about=about,
         why=why,
-        sign=None,
+        sign=sign,
         first=(),
         on=span[0],
         until=max(span),

@@ -2,7 +2,7 @@
 
 import itertools
 import math
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
 from datetime import timedelta
 
@@ -34,6 +34,11 @@ class Kept:
         """How long a job of the place takes over so much ground. [min]"""
         return self.book.place_minutes[job].of(area_m2=area_m2)
 
+    def ground_m2(self, cells: Iterable[str]) -> float:
+        """The ground of some of its squares. [m²]"""
+        squares = grid_of(self.place).cells
+        return sum(squares[a].area_cm2 for a in cells) / 1e4
+
 
 def place_jobs(there: Kept) -> Iterator[Job]:
     """Every job of a place that no planting asks for by itself."""
@@ -41,6 +46,7 @@ def place_jobs(there: Kept) -> Iterator[Job]:
         yield ground_job(
             there.place,
             f"ready-{index}",
+            kind="ready",
             verb="Ready",
             about=job.what,
             why=job.why,
@@ -66,6 +72,7 @@ def _supports(there: Kept) -> Iterator[Job]:
         yield ground_job(
             there.place,
             name,
+            kind="put-up",
             verb=message("of-place-put-up"),
             about=about,
             why=when.why,
@@ -83,9 +90,16 @@ def _covers(there: Kept) -> Iterator[Job]:
         ):
             name = f"{verb.lower()}-{cover.id}"[:64]
             about, span = message("of-place-over", what=what, where=where), (day, day + _WEEK)
-            minutes = there.minutes(verb.lower(), _ground_m2(there, cover.cells))
+            minutes = there.minutes(verb.lower(), there.ground_m2(cover.cells))
             yield ground_job(
-                there.place, name, verb=verb, about=about, why=why, span=span, minutes=minutes
+                there.place,
+                name,
+                kind=verb.lower(),
+                verb=verb,
+                about=about,
+                why=why,
+                span=span,
+                minutes=minutes,
             )
 
 
@@ -121,8 +135,3 @@ def _watering_minutes(there: Kept, water: WaterReport, litres: float) -> float:
     named = there.place.watered_by or _BY_HAND
     own = next((way.own_minutes for way in water.ways if way.way == named), 0.0)
     return own * litres / most if most else 0.0
-
-
-def _ground_m2(there: Kept, cells: Sequence[str]) -> float:
-    squares = grid_of(there.place).cells
-    return sum(squares[a].area_cm2 for a in cells) / 1e4

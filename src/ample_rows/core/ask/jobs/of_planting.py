@@ -8,6 +8,7 @@ from functools import cached_property
 from ample_rows.core import plan as p
 from ample_rows.core.ask.jobs.feeding import dose_words, wait_words
 from ample_rows.core.ask.jobs.job import Job
+from ample_rows.core.ask.jobs.laid import laid_words
 from ample_rows.core.book import Book, Crop, JobRule
 from ample_rows.core.calendar.growing_year import days
 from ample_rows.core.geometry.cells import grid_of, span_words
@@ -19,10 +20,12 @@ from ample_rows.core.words.message import (
     Dose,
     Length,
     Mass,
+    Message,
     Number,
     Temperature,
     Text,
     Value,
+    Volume,
     message,
     of_table,
 )
@@ -87,7 +90,18 @@ def _is_for(rule: JobRule, grown: Grown) -> bool:
         return False
     if rule.thinned and (crop.seeds_per_station or 1) <= (planting.plants_per_station or 1):
         return False
+    if rule.matter and grown.place.mulch_cm:
+        return False
+    if rule.liquid and not _is_poured(grown):
+        return False
     return (crop.weeks_indoors or 0.0) >= rule.least_weeks_indoors
+
+
+def _is_poured(grown: Grown) -> bool:
+    """Whether a planting is fed with the can: any in a pot, in a bed where the grower has a liquid
+    feed and no packet."""
+    packet = grown.soil.packet if grown.soil else None
+    return grown.place.kind == "container" or (grown.liquid is not None and packet is None)
 
 
 def _times(name: str, rule: JobRule, grown: Grown) -> Iterator[Job]:
@@ -99,6 +113,7 @@ def _times(name: str, rule: JobRule, grown: Grown) -> Iterator[Job]:
     end = _day(rule.until, grown) if rule.until else first
     if end is None:
         return
+    end += days(rule.until_after_days)
     if rule.each_cm is not None:
         yield from _tiers(name, rule, grown, rule.each_cm)
         return
@@ -148,14 +163,15 @@ def _job(
     tier: dict[str, Value] | None = None,
 ) -> Job:
     planting, report = grown.planting, grown.report
-    words = {**grown.words, **(tier or {})}
+    words = {**grown.words, **_of_rule(rule, grown), **(tier or {})}
     until = on + timedelta(days=max(0, round(rule.lasts_days) - 1))
     latest = max(report.window.latest, until) if rule.waits else None
     return Job(
         key=f"{planting.place}/{planting.id}/{name}/{nth}",
         job=name,
+        kind=name,
         nth=nth,
-        verb=rule.verb,
+        verb=rule.verbs.get(grown.crop.group, rule.verb),
         place=grown.place.id,
         place_label=grown.place.label,
         planting=planting.id,
@@ -172,6 +188,14 @@ def _job(
             plants=report.plants, area_m2=grown.ground_m2, kg=_picked_kg(grown, on)
         ),
     )
+
+
+def _of_rule(rule: JobRule, grown: Grown) -> dict[str, Value]:
+    """What the rule itself lays over the planting's ground."""
+    if rule.matter is None or rule.matter_cm is None:
+        return {}
+    ground_m2 = grown.ground_m2 or grown.report.plants * grown.report.spacing_cm**2 / 1e4
+    return {"laid": laid_words(rule.matter, rule.matter_cm, ground_m2, grown.book)}
 
 
 def _picked_kg(grown: Grown, on: date) -> float:
@@ -206,8 +230,41 @@ def _comes_up(report: PlantingReport) -> Text:
     )
 
 
+def _deep(depth_cm: float | None, grown: Grown) -> Message:
+    """How deep it is sown or set: under a mulch that is laid at once, what stays of that counts."""
+    if not depth_cm:
+        return message("of-planting-surface")
+    over = [
+        rule.matter_cm * grown.book.soft[rule.matter].stays
+        for rule in grown.book.jobs.values()
+        if rule.matter and rule.matter_cm and rule.first == ("set",) and _is_for(rule, grown)
+    ]
+    if not over:
+        return message("of-planting-deep", depth=Length(depth_cm))
+    return message(
+        "of-planting-deep-mulched",
+        depth=Length(depth_cm),
+        soil=Length(max(depth_cm / 2, depth_cm - max(over))),
+    )
+
+
+def _hole_cm(report: PlantingReport, book: Book) -> float:
+    """How deep a hole is for a young plant: its root ball, and the stem that goes under. [cm]"""
+    return book.value("root_ball_cm") + (report.buried_stem_cm or 0.0)
+
+
+def _kept(crop: Crop, book: Book) -> Text:
+    """Where and how long what is stored keeps."""
+    weeks = book.keeping(crop).ways.get("store")
+    if weeks is None:
+        return message("of-planting-eat-first")
+    return message(
+        "of-planting-keeps", time=Count(round(weeks), "week"), way=book.keeping_ways["store"].label
+    )
+
+
 def _words(grown: Grown) -> dict[str, Value]:
-    report, crop = grown.report, grown.crop
+    report, crop, book = grown.report, grown.crop, grown.book
     kg = report.harvest_kg.p50
     depth = report.sowing_depth_cm if report.sowing_depth_cm is not None else crop.sowing_depth_cm
     following = message("of-planting-frees-squares", cells=Count(len(report.cells), "square"))
@@ -217,9 +274,11 @@ def _words(grown: Grown) -> dict[str, Value]:
         "name": report.name,
         "plants": Count(report.plants, "plant"),
         "seeds": _seeds_words(report, crop),
-        "deep": message("of-planting-deep", depth=Length(depth))
-        if depth
-        else message("of-planting-surface"),
+        "deep": _deep(depth, grown),
+        "hole": message("of-planting-holes", depth=Length(_hole_cm(report, book))),
+        "poured": Volume(report.plants * book.value("water_in_litres"), 1),
+        "furrow": Volume(grown.ground_m2 * book.value("furrow_litres_m2"), 1),
+        "kept": _kept(crop, book),
         "apart": Length(report.spacing_cm),
         "weeks_indoors": Number(crop.weeks_indoors or 0),
         "start": report.start_date,
@@ -228,9 +287,10 @@ def _words(grown: Grown) -> dict[str, Value]:
         if report.first_pick
         else message("of-planting-never-here"),
         "gives": message("of-planting-likely-all", kg=Mass(kg)) if kg else "",
-        "how_often": grown.book.picking_shapes[crop.picking.kind].how_often,
+        "how_often": book.picking_shapes[crop.picking.kind].how_often,
         "last_pick": report.last_pick or "",
         "next": following,
-        "dose": dose_words(grown.here, grown.soil, grown.book),
+        "dose": dose_words(grown.here, grown.soil, book),
+        "half_dose": dose_words(grown.here, grown.soil, book, share=0.5),
         "wait": wait_words(grown.liquid.wait_days if grown.liquid else None),
     }

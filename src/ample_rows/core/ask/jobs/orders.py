@@ -28,6 +28,7 @@ def order_jobs(plan: p.Plan, report: Report, book: Book) -> Iterator[Job]:
         yield ground_job(
             None,
             f"order-{month}",
+            kind="order",
             verb="Order",
             about=clauses(*(message("orders-row", row=row.name, sold=_sold(row)) for row in rows)),
             why=message(

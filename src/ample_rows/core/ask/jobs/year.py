@@ -2,7 +2,7 @@
 
 import itertools
 from collections import defaultdict
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, replace
 from datetime import date, timedelta
 
@@ -13,7 +13,9 @@ from ample_rows.core.ask.jobs.job import Job
 from ample_rows.core.ask.jobs.of_place import Kept, place_jobs
 from ample_rows.core.ask.jobs.of_planting import Grown, planting_jobs
 from ample_rows.core.ask.jobs.orders import order_jobs
-from ample_rows.core.book import Book
+from ample_rows.core.ask.jobs.rounds import place_rounds
+from ample_rows.core.book import Book, Crop
+from ample_rows.core.book.safety import job_cautions
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.place.report import PlaceReport
 from ample_rows.core.planting.report import PlantingReport
@@ -46,12 +48,15 @@ def jobs_of(estimate: Estimate) -> tuple[Job, ...]:
     jobs += chore_jobs(plan, report.year.start, report.year.end, book)
     for place in plan.places:
         own = by_place[place.id]
-        jobs += place_jobs(Kept(place, places[place.id], own, report.year, book))
+        kept = Kept(place, places[place.id], own, report.year, book)
+        jobs += place_jobs(kept)
+        jobs += place_rounds(kept, plan.soil)
         reports = [planting_report for _, planting_report in own]
         jobs += bed_feeds(place, places[place.id], reports, report.year, soil=plan.soil, book=book)
         for grown in _grown(place, places[place.id], own, plan.soil, book):
             jobs += planting_jobs(grown)
-    marked = [_marked(job, marks) for job in jobs]
+    crops = {e.id: book.crops[e.variety or e.crop] for e in plan.plantings}
+    marked = [_marked(_cautioned(job, crops, book), marks) for job in jobs]
     in_year = (j for j in marked if report.year.start <= j.until and j.on <= report.year.end)
     return tuple(sorted(in_year, key=lambda job: (job.on, job.place or "", job.key)))
 
@@ -91,6 +96,12 @@ def _next(
     return min(after, key=lambda r: r.start_date, default=None)
 
 
+def _cautioned(job: Job, crops: Mapping[str, Crop], book: Book) -> Job:
+    crop = crops[job.planting] if job.planting else None
+    said = job_cautions(job.kind, job.nth, crop, book.cautions)
+    return replace(job, cautions=said) if said else job
+
+
 def _marked(job: Job, marks: dict[tuple[str | None, str | None, str, int], p.JobMark]) -> Job:
     mark = marks.get((job.place, job.planting, job.job, job.nth))
     if mark is None:
@@ -111,6 +122,8 @@ def weeks_about(jobs: tuple[Job, ...], day: date) -> Weeks:
     monday = day - timedelta(days=day.weekday())
     # What is watered comes last: it is there every week.
     ordered = sorted(jobs, key=lambda job: job.job == "water")
+    said: set[str] = set()
+    ordered = [_once(job, said) if job.until >= monday else job for job in ordered]
     this_week = tuple(j for j in ordered if j.on < monday + _WEEK and j.until >= monday)
     following = tuple(j for j in ordered if monday + _WEEK <= j.on < monday + 2 * _WEEK)
     behind: dict[tuple[str | None, str | None, str], Job] = {}
@@ -121,6 +134,13 @@ def weeks_about(jobs: tuple[Job, ...], day: date) -> Weeks:
     newest = {(j.place, j.planting, j.job) for j in (*this_week, *following)}
     left_behind = tuple(job for key, job in behind.items() if key not in newest)
     return Weeks(monday, this_week, following, left_behind)
+
+
+def _once(job: Job, said: set[str]) -> Job:
+    """A job without the cautions that a list has said before it, which are added to."""
+    fresh = tuple(caution for caution in job.cautions if caution not in said)
+    said.update(fresh)
+    return replace(job, cautions=fresh) if fresh != job.cautions else job
 
 
 @dataclass(frozen=True, slots=True)

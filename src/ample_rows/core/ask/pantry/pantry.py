@@ -25,7 +25,7 @@ from ample_rows.core.ask.pantry.table import (
     weeks_of,
 )
 from ample_rows.core.ask.pantry.wants import Wanted, wants_of
-from ample_rows.core.book import Crop
+from ample_rows.core.book import Book, Crop
 from ample_rows.core.calendar.growing_year import GrowingYear
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.planting.cases import Evaluated
@@ -38,11 +38,13 @@ _WEEKS_A_YEAR = 52
 
 @dataclass(frozen=True, slots=True)
 class Keeps:
-    """A way that suits a crop to keep what is not eaten fresh, and for how many weeks."""
+    """A way that suits a crop to keep what is not eaten fresh, for how many weeks, and what can
+    hurt at it."""
 
     way: str
     label: str
     weeks: float
+    caution: str | None
 
 
 @dataclass(frozen=True, slots=True)
@@ -181,12 +183,17 @@ def _supply(
         more_seeds=None if more is None else more * (crop.seeds_per_station or 0) or None,
         words=_words(short, total.p50, more, squares),
         piece_kg=crop.piece_kg,
-        keeps=tuple(
-            Keeps(way, book.keeping_ways[way].label, weeks)
-            for way, weeks in book.keeping(crop).ways.items()
-        ),
+        keeps=_keeps(crop, book),
         asked_as=wanted.asked_as if wanted else (),
         table=table_of(picked.year_weeks, by_week[picked.in_year], wanted) if wanted else None,
+    )
+
+
+def _keeps(crop: Crop, book: Book) -> tuple[Keeps, ...]:
+    keeping = book.keeping(crop)
+    return tuple(
+        Keeps(way, book.keeping_ways[way].label, weeks, keeping.cautions.get(way))
+        for way, weeks in keeping.ways.items()
     )
 
 
