@@ -6019,7 +6019,8 @@ export interface components {
          * @description What one planting comes to. `by_variety` is empty where all plants are of one type.
          *
          *     `season` is what the factor of that name is made of; `survival` the share of seasons in which
-         *     frost and cold leave something of it. [0-1]
+         *     frost and cold leave something of it; `this_year` the part of the harvest that is picked in
+         *     the plan's year and after it: what was picked before is last year's. [0-1]
          */
         PlantingReport: {
             /** Id */
@@ -6098,6 +6099,8 @@ export interface components {
             pieces_high: number | null;
             /** Weekly Kg */
             weekly_kg: components["schemas"]["WeekKg"][];
+            /** This Year */
+            this_year: number;
             factors: components["schemas"]["Factors"];
             season: components["schemas"]["Season"];
             /** Survival */
@@ -6774,7 +6777,8 @@ export interface components {
         };
         /**
          * ShelfAnswer
-         * @description Every crop of the book, those that fit first; what stands in the way of them all.
+         * @description Every crop of the book, those that fit first; what stands in the way of them all; and the
+         *     sun on these squares, before noon and after, in the six sunniest months. [hours]
          */
         ShelfAnswer: {
             /** Entries */
@@ -6783,6 +6787,11 @@ export interface components {
             blocked: string | null;
             /** Free From */
             free_from: string | null;
+            /** Sun */
+            sun: [
+                number,
+                number
+            ] | null;
         };
         /**
          * ShelfEntry

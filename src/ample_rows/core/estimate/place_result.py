@@ -53,7 +53,7 @@ def evaluate_place(here: PlaceCase, plantings: tuple[p.Planting, ...]) -> PlaceR
         view=place_view(here, evaluated, spells),
         idle_weeks=(weeks, rested),
         plantings=tuple(e.report for e in evaluated),
-        draws=sum_of([e.draws for e in evaluated], book),
+        draws=sum_of([e.counted for e in evaluated], book),
     )
 
 

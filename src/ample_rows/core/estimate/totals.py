@@ -24,6 +24,8 @@ from ample_rows.core.weather.day_length import (
     noon_azimuth_deg,
 )
 
+_WEEK = timedelta(days=7)
+
 
 def report_of(
     plan: p.Plan, setting: Setting, results: list[PlaceResult], book: Book, *, program: str
@@ -43,7 +45,7 @@ def report_of(
         plantings=tuple(
             reports[planting.id] for planting in plan.plantings if planting.id in reports
         ),
-        totals=_totals(results, plan, book),
+        totals=_totals(results, plan, setting.year, book),
         notes=(
             *(note for result in results for note in result.notes),
             *notes.garden_notes(plan, book),
@@ -62,12 +64,13 @@ def _water_of(results: list[PlaceResult]) -> tuple[float, ...] | None:
     return tuple(sum(month) for month in zip(*needs, strict=True)) if needs else None
 
 
-def _totals(results: list[PlaceResult], plan: p.Plan, book: Book) -> Totals:
+def _totals(results: list[PlaceResult], plan: p.Plan, year: GrowingYear, book: Book) -> Totals:
     weeks: dict[date, float] = defaultdict(float)
     for result in results:
         for planting in result.plantings:
             for week in planting.weekly_kg:
-                weeks[week.week] += week.kg
+                if week.week + _WEEK > year.start:
+                    weeks[week.week] += week.kg
     return Totals(
         places=len(results),
         plants=sum(r.report.plants for r in results),

@@ -37,6 +37,7 @@ from ample_rows.core.notes.standing import (
 )
 from ample_rows.core.notes.timing import (
     idle_ground,
+    last_years,
     likely_end,
     turn_round,
     wrong_time,
@@ -78,6 +79,7 @@ RULES: tuple[Rule, ...] = (
     over_the_wall,
     unusual_start,
     likely_end,
+    last_years,
     turn_round,
     family_again,
     giving_way,

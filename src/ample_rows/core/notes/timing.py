@@ -16,7 +16,7 @@ from ample_rows.core.place.view import PlaceView
 from ample_rows.core.plan.idents import free_ident
 from ample_rows.core.plan.links import LINKS
 from ample_rows.core.planting.cases import Evaluated
-from ample_rows.core.words.message import Count, Message, Number, Squares, message
+from ample_rows.core.words.message import Count, Message, Number, Squares, listed, message
 
 SHORT_PICKING = 0.6
 LEAST_IDLE_DAYS = 28
@@ -250,6 +250,23 @@ def _planted_again(view: PlaceView, e: Evaluated, later: date) -> Iterator[Fix]:
     words = message("timing-start", block=Squares(tuple(block)), later=later)
     planting = {key: value for key, value in p.document(wave).items() if value is not None}
     yield Fix(label=words, edit=Plant(planting=planting))
+
+
+def last_years(view: PlaceView) -> Iterator[Note]:
+    """What was picked before the plan's year began: it counts no more."""
+    over = [e for e in view.plantings if e.report.this_year == 0]
+    if not over:
+        return
+    names = listed(dict.fromkeys(e.crop.name for e in over), "and")
+    yield Note(
+        level="tip",
+        code="last-year",
+        place=view.place.id,
+        planting=None,
+        text=message("timing-last-years", names=names, year=view.setting.year.start),
+        fix=message("timing-remembered"),
+        cells=tuple(dict.fromkeys(a for e in over for a in e.report.cells)),
+    )
 
 
 def turn_round(view: PlaceView) -> Iterator[Note]:

@@ -7,6 +7,7 @@ from ample_rows.core.book import Book
 from ample_rows.core.calendar.growing_year import growing_year, sheltered
 from ample_rows.core.calendar.soil_warmth import soil_warmer_c
 from ample_rows.core.place.crop_shade import crop_shades
+from ample_rows.core.place.remembered import remembering
 from ample_rows.core.place.sharing import sharings
 from ample_rows.core.planting.cases import PlaceCase, Setting
 from ample_rows.core.site.place_sun import place_sun, sky_of
@@ -44,14 +45,14 @@ def place_cases(plan: p.Plan, setting: Setting, book: Book) -> list[PlaceCase]:
     shades = crop_shades(plan.places, plan.plantings, sunlit, sky, book)
     cases = []
     for place in plan.places:
+        own = there.get(place.id, ())
         alone = PlaceCase(
-            place=place,
+            place=remembering(place, own, setting.year, book),
             setting=_where_it_stands(place, setting, book),
             sun=place_sun(place, sky),
             around=around[place.id],
             book=book,
         )
-        own = there.get(place.id, ())
         shaded = shades.get(place.id, ())
         cases.append(replace(alone, shades=shaded, sharings=sharings(alone, own)))
     return cases

@@ -86,6 +86,11 @@ class Evaluated:
     climbs_without_support: bool
     lone_support: bool
 
+    @cached_property
+    def counted(self) -> Draws:
+        """What of its harvest is this year's, season by season. [kg]"""
+        return self.draws if self.report.this_year == 1 else self.draws * self.report.this_year
+
 
 @dataclass(frozen=True)
 class PlaceCase:

@@ -20,6 +20,12 @@ from ample_rows.core.planting.harvest import Draws, Lot, luck, stream
 _FAR = 3.3
 """Spreads beyond which no season's frost or cold is looked for."""
 
+_HOT_SUMMER = 2.0
+"""A summer so many spreads above the usual has a hot spell in full: one in some forty."""
+
+HEAT_SAID = 0.97
+"""What leaves more than this of a harvest is no loss that a season is drawn for."""
+
 
 @dataclass(frozen=True, eq=False, slots=True)
 class Chances:
@@ -40,19 +46,23 @@ def chances_of(
     """What frost and cold leave of a planting of a lot, and how its weeks suit it."""
     weeks = weeks_here(year, crop, dates, book)
     drawn = _Drawn(year, crop, start, dates, lot, book)
-    picked, lives = drawn.picked(), drawn.lives()
+    picked, lives, hot = drawn.picked(), drawn.lives(), drawn.heat(weeks.in_heat)
     alike = weeks.warmth * weeks.light
-    if picked is None and lives is None:
+    if picked is None and lives is None and hot is None:
         season = Season(dates.picked_share, weeks.warmth, weeks.light)
         survival = 1.0 if dates.picked_share > 0 or dates.bears == 0 else 0.0
         return Chances(weeks, season, alike * dates.picked_share, None, survival)
     stands = np.ones(drawn.count) if picked is None else picked
     had = np.full(drawn.count, dates.picked_share) if picked is None else picked * dates.bears
     share = float(had.mean())
+    if hot is not None:
+        had = had * hot
+    warm = float(had.mean())
     if lives is not None:
         had, stands = had * lives, stands * lives
-    live = float(had.mean()) / share if share > 0 else 0.0
-    season = Season(share, weeks.warmth, weeks.light * live)
+    live = float(had.mean()) / warm if warm > 0 else 0.0
+    spared = warm / share if share > 0 else 1.0
+    season = Season(share, weeks.warmth * spared, weeks.light * live)
     return Chances(weeks, season, alike, had, float((stands > 0).mean()))
 
 
@@ -119,6 +129,18 @@ class _Drawn:
         deadly = deadly_c(self.crop)
         above = nights.lowest_c(deadly, self._winters()) - deadly
         return np.clip(above / self.book.value("cold_edge_c") + 0.5, 0.0, 1.0)
+
+    def heat(self, left: float) -> Draws | None:
+        """What each season's summer leaves of the harvest: all of it in a cool one, less the hotter
+        it is.
+
+        Args:
+            left: What a hot spell leaves. [0-1]
+        """
+        if left > HEAT_SAID:
+            return None
+        summers = stream(self.lot.seed, "summer", self.count)
+        return np.asarray(1 - (1 - left) * np.clip(summers / _HOT_SUMMER, 0.0, 1.0))
 
     def lives(self) -> Draws | None:
         """The share of its plants that live through the spring frosts of each season."""

@@ -141,8 +141,9 @@ def _uncovered_light(case: Case, stands: SetOut, dates: Dates) -> Light:
     hours = sun.mean_between(stands.taken, dates.start, dates.clear)
     useful = sun.useful_between(stands.taken, dates.start, dates.clear)
     how = message("evaluated-sun-above-squares-long")
+    yard = sun.afternoon_taken(stands.taken, dates.start, dates.clear)
     if case.shade is None:
-        return Light(hours, useful, how)
+        return Light(hours, useful, how, cooled=_cooled(case, dates, yard))
     plain, lost = sun.lost_between(np.array(case.shade.lost_hours), dates.start, dates.clear)
     late, _ = sun.lost_between(np.array(case.shade.afternoon_share), dates.start, dates.clear)
     return Light(
@@ -151,7 +152,7 @@ def _uncovered_light(case: Case, stands: SetOut, dates: Dates) -> Light:
         how=how,
         lost=min(useful, lost),
         behind=case.shade.mostly,
-        cooled=_cooled(case, dates, late),
+        cooled=_cooled(case, dates, 1 - (1 - yard) * (1 - late)),
     )
 
 
@@ -191,6 +192,7 @@ def _report(case: Case, outcome: Outcome) -> PlantingReport:
     spread = crop.yield_kg_per_plant
     counted = Standing(outcome.expected, outcome.chances, total)
     pieces = pieces_of(crop, counted)
+    weeks = harvest.weekly(dates, _peaked(case), total.p50)
     soil_c = _soil_c(case)
     full_height = supports.full_height_cm(crop, case.support, case.book)
     return PlantingReport(
@@ -230,7 +232,8 @@ def _report(case: Case, outcome: Outcome) -> PlantingReport:
         pieces=pieces.p50 if pieces else None,
         pieces_low=pieces.p10 if pieces else None,
         pieces_high=pieces.p90 if pieces else None,
-        weekly_kg=harvest.weekly(dates, _peaked(case), total.p50),
+        weekly_kg=weeks,
+        this_year=harvest.share_from(weeks, year.start),
         factors=outcome.factors,
         season=outcome.chances.season,
         survival=outcome.chances.survival,

@@ -8,6 +8,7 @@ compared on the same seasons.
 
 import hashlib
 import math
+from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date, timedelta
 from functools import lru_cache
@@ -258,6 +259,14 @@ def quantiles(draws: Draws) -> Quantiles:
 def _between(parted: Draws, place: float) -> float:
     below, above = float(parted[math.floor(place)]), float(parted[math.ceil(place)])
     return below + (above - below) * (place - math.floor(place))
+
+
+def share_from(weeks: Sequence[WeekKg], first: date) -> float:
+    """The part of a picking that falls on a day or after it, by whole weeks. [0-1]"""
+    whole = sum(week.kg for week in weeks)
+    if not whole:
+        return 1.0
+    return sum(week.kg for week in weeks if week.week + _WEEK > first) / whole
 
 
 def weekly(dates: Dates, peaked: bool, total_kg: float) -> tuple[WeekKg, ...]:

@@ -4,6 +4,7 @@ from collections.abc import Iterator
 
 from ample_rows.core.book import Crop
 from ample_rows.core.planting.cases import Case, Light, Outcome
+from ample_rows.core.planting.chances import HEAT_SAID
 from ample_rows.core.words.message import (
     Length,
     Message,
@@ -128,9 +129,12 @@ def _season_words(case: Case, outcome: Outcome) -> Message:
     if case.setting.year.normals.tmin_c is not None:
         climate = case.book.climates[case.crop.days_from].label
         warmth = message("harvest-working-warmth", warmth=Number(season.warmth, 2), climate=climate)
+    hot = None
+    if outcome.chances.weeks.in_heat < HEAT_SAID:
+        hot = message("harvest-working-hot-spell", share=Share(outcome.chances.weeks.in_heat))
     if season.winter < _ALL_WINTERS:
         spared = message("harvest-working-winter-leaves", share=Share(season.winter))
     age = None
     if dates.year_of_life is not None and dates.bears < 1:
         age = message("harvest-working-age", year=dates.year_of_life + 1, share=Share(dates.bears))
-    return clauses(age, picked, warmth, spared)
+    return clauses(age, picked, warmth, hot, spared)

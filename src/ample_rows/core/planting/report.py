@@ -87,7 +87,8 @@ class PlantingReport:
     """What one planting comes to. `by_variety` is empty where all plants are of one type.
 
     `season` is what the factor of that name is made of; `survival` the share of seasons in which
-    frost and cold leave something of it. [0-1]
+    frost and cold leave something of it; `this_year` the part of the harvest that is picked in
+    the plan's year and after it: what was picked before is last year's. [0-1]
     """
 
     id: str
@@ -127,6 +128,7 @@ class PlantingReport:
     pieces_low: float | None
     pieces_high: float | None
     weekly_kg: tuple[WeekKg, ...]
+    this_year: float
     factors: Factors
     season: Season
     survival: float

@@ -70,6 +70,7 @@ def _report(case: Case, parts: Sequence[Part], draws: Draws) -> PlantingReport:
     longest = max(reports, key=lambda r: r.clear_date or r.start_date)
     total = harvest.quantiles(draws)
     stand = sum(r.plants for r in reports)
+    weeks = _weeks(reports, total.p50)
 
     def mean(value: Callable[[PlantingReport], float]) -> float:
         return sum(value(r) * r.plants for r in reports) / stand
@@ -94,7 +95,8 @@ def _report(case: Case, parts: Sequence[Part], draws: Draws) -> PlantingReport:
         pieces=_together(r.pieces for r in reports),
         pieces_low=_together(r.pieces_low for r in reports),
         pieces_high=_together(r.pieces_high for r in reports),
-        weekly_kg=_weeks(reports, total.p50),
+        weekly_kg=weeks,
+        this_year=harvest.share_from(weeks, case.setting.year.start),
         factors=Factors(
             density=mean(lambda r: r.factors.density),
             depth=mean(lambda r: r.factors.depth),

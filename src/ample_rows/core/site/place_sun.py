@@ -11,6 +11,7 @@ from ample_rows.core import plan as p
 from ample_rows.core.book import Book
 from ample_rows.core.geometry import shapes
 from ample_rows.core.geometry.cells import Pitch, grid_of, grid_over, pitch_of
+from ample_rows.core.site.bears import GROWING_MONTHS
 from ample_rows.core.site.cell_points import block_points_cm, cell_points_cm
 from ample_rows.core.site.frame import on_the_ground
 from ample_rows.core.site.shade import hours_of_sun, share_lit
@@ -64,7 +65,7 @@ class PlaceSun:
 
     `hours`, `useful_hours`, of them above ten degrees, and `afternoon_hours`, of them after noon,
     are cells x sample days in the order of `addresses`; `open_hours` are the useful ones that an
-    open sky gives on those days.
+    open sky gives on those days, `open_afternoon_hours` those after noon.
     """
 
     addresses: dict[str, int]
@@ -73,6 +74,7 @@ class PlaceSun:
     useful_hours: Floats
     afternoon_hours: Floats
     open_hours: Floats
+    open_afternoon_hours: Floats
     year: int
 
     def monthly(self) -> tuple[float, ...]:
@@ -86,6 +88,25 @@ class PlaceSun:
     def _by_month(self, hours: Floats) -> tuple[float, ...]:
         days = self.areas_cm2 @ hours / self.areas_cm2.sum()
         return tuple(float(x) for x in days.reshape(12, -1).mean(axis=1))
+
+    def halves_of(self, cells: tuple[str, ...]) -> tuple[float, float]:
+        """Mean daily hours over some cells before noon and after, in the six sunniest months of
+        the place. [hours]"""
+        best = np.argsort(self.monthly())[-GROWING_MONTHS:]
+        month = np.arange(self.hours.shape[1]) // (self.hours.shape[1] // 12)
+        days = np.isin(month, best)
+        whole = self._over(cells, self.hours[:, days].mean(axis=1))
+        after = self._over(cells, self.afternoon_hours[:, days].mean(axis=1))
+        return whole - after, after
+
+    def afternoon_taken(self, cells: tuple[str, ...], start: date, end: date) -> float:
+        """The share of an open sky's afternoon sun that the yard keeps from some cells from a day
+        up to another. [0-1]"""
+        days = _weights(start, end, self.year)
+        there = float(days @ self.open_afternoon_hours)
+        if there <= 0:
+            return 0.0
+        return max(0.0, 1 - self._over(cells, self.afternoon_hours @ days) / there)
 
     def mean_between(self, cells: tuple[str, ...], start: date, end: date) -> float:
         """Mean daily hours over some cells from a day up to another; no cells mean all. [hours]"""
@@ -181,14 +202,16 @@ def _sun_on(shape: p.Shape, pitch: Pitch, spot: _Spot, sky: Sky) -> PlaceSun:
         hours=parts.sum(axis=2, dtype=np.float64)[block_of],
         useful_hours=parts[:, :, _HIGH].sum(axis=2, dtype=np.float64)[block_of],
         afternoon_hours=parts[:, :, _AFTERNOON].sum(axis=2, dtype=np.float64)[block_of],
-        open_hours=_open_hours(path),
+        open_hours=_open_hours(path, _HIGH),
+        open_afternoon_hours=_open_hours(path, _AFTERNOON),
         year=sky.year,
     )
 
 
-def _open_hours(path: SunPath) -> Floats:
+def _open_hours(path: SunPath, which: tuple[int, ...]) -> Floats:
+    """What an open sky gives on each sample day in some parts of it. [hours]"""
     parts = np.bincount(path.segment, minlength=len(path.days) * PARTS).reshape(-1, PARTS)
-    hours: Floats = parts[:, _HIGH].sum(axis=1) * path.step_hours
+    hours: Floats = parts[:, which].sum(axis=1) * path.step_hours
     return hours
 
 

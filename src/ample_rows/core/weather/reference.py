@@ -12,9 +12,10 @@ from ample_rows.core.weather.response import (
     course_of,
     need_of,
     row_of,
+    warmer,
 )
 from ample_rows.core.weather.ripening import ripe_after, ripening_from
-from ample_rows.core.weather.suited import Suited, suited_over
+from ample_rows.core.weather.suited import Suited, left_of, suited_over
 
 _YEAR = 2001
 _SLOW_DAYS = 300.0
@@ -22,10 +23,12 @@ _SLOW_DAYS = 300.0
 
 @dataclass(frozen=True, slots=True)
 class Reference:
-    """A crop where the book's figures hold: how well its weeks suit it there, and for each start
-    the growth that it has had by the first pick, in days at its best and in days awake."""
+    """A crop where the book's figures hold: how well its weeks suit it there, what a hot spell
+    leaves of that, and for each start the growth that it has had by the first pick, in days at
+    its best and in days awake."""
 
     suited: Suited
+    hot_spell_leaves: float
     grown_days: dict[Start, float]
     awake_days: dict[Start, float]
 
@@ -58,8 +61,13 @@ def reference_of(crop_id: str, book: Book) -> Reference:
             begins, until = begins + DAYS, until + DAYS
         grown[start] = float(course.grown[until] - course.grown[begins])
         awake[start] = float(course.awake[until] - course.awake[begins])
+    picked = _picked(crop, pick, climate)
+    suited = suited_over(course, crop, first, due, picked)
+    hot = course_of(warmer(normals, book.value("hot_spell_c")), need_of(crop))
+    in_heat = suited_over(hot, crop, first, due, picked)
     return Reference(
-        suited=suited_over(course, crop, first, due, _picked(crop, pick, climate)),
+        suited=suited,
+        hot_spell_leaves=left_of(in_heat, suited),
         grown_days=grown,
         awake_days=awake,
     )

@@ -38,6 +38,18 @@ class Normals:
     tmax_c: Months | None = None
 
 
+@lru_cache(maxsize=64)
+def warmer(normals: Normals, by_c: float) -> Normals:
+    """The same year so much warmer on every day; the same one where its warmth is not known."""
+    if normals.tmin_c is None or normals.tmax_c is None:
+        return normals
+    return Normals(
+        normals.latitude,
+        tuple(t + by_c for t in normals.tmin_c),
+        tuple(t + by_c for t in normals.tmax_c),
+    )
+
+
 @dataclass(frozen=True, slots=True)
 class WarmthNeed:
     """What a crop asks of warmth: the four corners of its response, the limits within which its

@@ -29,6 +29,12 @@ class Suited:
     kept: Floats
 
 
+def left_of(changed: Suited, usual: Suited) -> float:
+    """What other weather leaves of how well some weeks suit a crop, at most all. [0-1]"""
+    before = float(usual.warmth)
+    return min(1.0, float(changed.warmth) / before) if before > 0 else 1.0
+
+
 def suited_over(course: Course, crop: Crop, first: Rows, due: Rows, picked_days: float) -> Suited:
     """How well the weeks of plantings suit a crop, from a start to the end of its picking.
 

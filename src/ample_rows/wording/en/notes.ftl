@@ -191,6 +191,8 @@ standing-plant-wider = Plant wider.
 
 ## Time
 
+timing-last-years = Picked before { $year }, when this plan’s year begins: { $names }. That is last year’s harvest and is not counted again.
+timing-remembered = The bed remembers which families grew there.
 timing-starts-before = { CAPITAL($planting) } starts on { $start }; before { $opens } { $why }.
 timing-frost-takes-springs = frost takes it in { $risk } springs in 100
 timing-soil-still-cold = it is still too cold for it

@@ -72,6 +72,7 @@ harvest-working-spared-hot-afternoons = spared hot afternoons, × { $cooled }
 harvest-working-picking-falls-before = { $share } of the picking falls before { $before }
 harvest-working-age = in year { $year } of its life it gives { $share } of a full yield
 harvest-working-warmth = warmth of its weeks × { $warmth } of those that the book's yield comes from ({ $climate })
+harvest-working-hot-spell = a hot summer, one in some forty, leaves { $share } of it
 harvest-working-winter-leaves = frost, cold and short days leave { $share }
 harvest-working-bad-years = Bad years: { $trouble }
 harvest-working-bad-year = takes about { $takes } in such a year

@@ -62,6 +62,11 @@ export function Shelf({ cells, day, answer, problem, onPlant, onDay }: Props) {
           className="min-h-0 w-28 px-1.5 py-0.5"
         />
       </p>
+      {answer.sun && (
+        <p className="text-[13px] text-muted">
+          {`Sun before noon ${answer.sun[0].toFixed(1)} h, after it ${answer.sun[1].toFixed(1)} h a day from spring to autumn.`}
+        </p>
+      )}
       {fitting.length === 0 && (
         <p className="py-1">Nothing fits as things stand. The reasons are below.</p>
       )}

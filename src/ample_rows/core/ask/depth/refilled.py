@@ -26,7 +26,7 @@ def refilled(here: PlaceCase, grown: tuple[Evaluated, ...], changes: dict[str, o
     there = replace(here, place=place)
     more = _litres_over(here.place, place)
     again = tuple(_rejudged(there, e, more) for e in grown)
-    total = sum((e.draws for e in again), np.zeros(int(here.book.value("seasons"))))
+    total = sum((e.counted for e in again), np.zeros(int(here.book.value("seasons"))))
     return Refilled(there, again, harvest.quantiles(total).p50)
 
 

@@ -41,7 +41,7 @@ def lacking_kg(estimate: Estimate) -> dict[str, tuple[float, float]]:
     ]
     for planting in wanted:
         e = evaluate_planting(planting, estimate.place(planting.place))
-        totals[root_of(e.crop)].append(e.draws)
+        totals[root_of(e.crop)].append(e.counted)
     return {
         crop: (max(0.0, want.kg - _likely(totals[crop])), want.kg) for crop, want in wants.items()
     }

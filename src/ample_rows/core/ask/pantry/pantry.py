@@ -135,11 +135,11 @@ class _Picked:
         self.schools = schools
         self.year_weeks = weeks_of(year)
         ends = (*self.year_weeks, *weeks_picked(every))
-        first = min(ends)
+        # What was picked before the year began is last year's.
+        first = self.year_weeks[0]
         count = (max(ends) - first).days // 7 + 1
         self.weeks = tuple(first + timedelta(days=7 * week) for week in range(count))
-        begin = (self.year_weeks[0] - first).days // 7
-        self.in_year = slice(begin, begin + len(self.year_weeks))
+        self.in_year = slice(len(self.year_weeks))
         self.total = np.zeros((count, seasons.count))
 
     def of(self, own: Sequence[Evaluated]) -> Floats:
@@ -171,7 +171,7 @@ def _supply(
         name=crop.name,
         mark=crop.mark,
         family=crop.family,
-        plants=sum(e.report.plants for e in own),
+        plants=sum(e.report.plants for e in own if e.report.this_year > 0),
         harvest_kg=total,
         weeks=bands_of(picked.weeks, by_week),
         want_kg=want,

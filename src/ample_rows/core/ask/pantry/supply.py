@@ -54,7 +54,7 @@ def season_total(grown: Sequence[Evaluated], seasons: int) -> Draws:
     """Kilograms of some plantings together in each season."""
     total = np.zeros(seasons)
     for e in grown:
-        total += e.draws
+        total += e.counted
     return total
 
 

@@ -46,7 +46,7 @@ def uncertainty(grown: Sequence[Evaluated], seed: int) -> Uncertainty:
     """
     drawn: dict[str, list[Floats]] = defaultdict(list)
     for e in grown:
-        drawn[e.crop.id].append(e.draws)
+        drawn[e.crop.id].append(e.counted)
     names = {e.crop.id: e.crop.name for e in grown}
     totals = {crop: np.sum(draws, axis=0) for crop, draws in drawn.items()}
     whole = np.sum(list(totals.values()), axis=0) if totals else np.zeros(1)

@@ -50,11 +50,13 @@ class ShelfEntry:
 
 @dataclass(frozen=True, slots=True)
 class ShelfAnswer:
-    """Every crop of the book, those that fit first; what stands in the way of them all."""
+    """Every crop of the book, those that fit first; what stands in the way of them all; and the
+    sun on these squares, before noon and after, in the six sunniest months. [hours]"""
 
     entries: tuple[ShelfEntry, ...]
     blocked: Text | None
     free_from: date | None
+    sun: tuple[float, float] | None
 
 
 def shelf_for(
@@ -91,7 +93,8 @@ def shelf_for(
     blocked = _blocked(asked)
     now = asked.use.now
     free_from = now.clear_date if blocked and now is not None else None
-    return ShelfAnswer(tuple(entries), blocked or None, free_from)
+    sun = here.sun.halves_of(cells) if here.sun and here.place.sun_hours is None else None
+    return ShelfAnswer(tuple(entries), blocked or None, free_from, sun)
 
 
 def squares_asked(estimate: Estimate, place_id: str, cells: tuple[str, ...]) -> tuple[str, ...]:
