@@ -6778,7 +6778,7 @@ export interface components {
         /**
          * ShelfAnswer
          * @description Every crop of the book, those that fit first; what stands in the way of them all; and the
-         *     sun on these squares, before noon and after, in the six sunniest months. [hours]
+         *     sun on these squares, null where it is not known.
          */
         ShelfAnswer: {
             /** Entries */
@@ -6787,11 +6787,7 @@ export interface components {
             blocked: string | null;
             /** Free From */
             free_from: string | null;
-            /** Sun */
-            sun: [
-                number,
-                number
-            ] | null;
+            sun: components["schemas"]["SquaresSun"] | null;
         };
         /**
          * ShelfEntry
@@ -7283,6 +7279,16 @@ export interface components {
             host_less_kg: number;
             /** Edit */
             edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["AddPlaces"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["FitGrid"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepAlternative"] | components["schemas"]["TakeAlternative"] | components["schemas"]["ForgetAlternative"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
+        };
+        /**
+         * SquaresSun
+         * @description Daily sun on some squares before noon and after, in the six sunniest months. [hours]
+         */
+        SquaresSun: {
+            /** Morning */
+            morning: number;
+            /** Afternoon */
+            afternoon: number;
         };
         /**
          * StageCost
@@ -8878,6 +8884,7 @@ export type SoldAs = components['schemas']['SoldAs'];
 export type Sowing = components['schemas']['Sowing'];
 export type SpotReport = components['schemas']['SpotReport'];
 export type Sprinkled = components['schemas']['Sprinkled'];
+export type SquaresSun = components['schemas']['SquaresSun'];
 export type StageCost = components['schemas']['StageCost'];
 export type Stake = components['schemas']['Stake'];
 export type StandRiser = components['schemas']['StandRiser'];

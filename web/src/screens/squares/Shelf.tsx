@@ -64,7 +64,7 @@ export function Shelf({ cells, day, answer, problem, onPlant, onDay }: Props) {
       </p>
       {answer.sun && (
         <p className="text-[13px] text-muted">
-          {`Sun before noon ${answer.sun[0].toFixed(1)} h, after it ${answer.sun[1].toFixed(1)} h a day from spring to autumn.`}
+          {`Sun before noon ${answer.sun.morning.toFixed(1)} h, after it ${answer.sun.afternoon.toFixed(1)} h a day from spring to autumn.`}
         </p>
       )}
       {fitting.length === 0 && (

@@ -49,14 +49,22 @@ class ShelfEntry:
 
 
 @dataclass(frozen=True, slots=True)
+class SquaresSun:
+    """Daily sun on some squares before noon and after, in the six sunniest months. [hours]"""
+
+    morning: float
+    afternoon: float
+
+
+@dataclass(frozen=True, slots=True)
 class ShelfAnswer:
     """Every crop of the book, those that fit first; what stands in the way of them all; and the
-    sun on these squares, before noon and after, in the six sunniest months. [hours]"""
+    sun on these squares, null where it is not known."""
 
     entries: tuple[ShelfEntry, ...]
     blocked: Text | None
     free_from: date | None
-    sun: tuple[float, float] | None
+    sun: SquaresSun | None
 
 
 def shelf_for(
@@ -93,7 +101,9 @@ def shelf_for(
     blocked = _blocked(asked)
     now = asked.use.now
     free_from = now.clear_date if blocked and now is not None else None
-    sun = here.sun.halves_of(cells) if here.sun and here.place.sun_hours is None else None
+    # Hours counted by the grower hold for the whole place.
+    reckoned = here.sun if here.place.sun_hours is None else None
+    sun = SquaresSun(*reckoned.halves_of(cells)) if reckoned else None
     return ShelfAnswer(tuple(entries), blocked or None, free_from, sun)
 
 
