@@ -69,9 +69,9 @@ def test_running_the_demo_again_keeps_what_was_done_and_reset_starts_afresh(tmp_
     store = open_store(demo=True, data=tmp_path, reset=False)
     store.edit("lantern-court", 1, RemovePlace(id="low"))
     again = open_store(demo=True, data=tmp_path, reset=False)
-    assert len(again.load("lantern-court").plan.places) == 8
+    assert len(again.load("lantern-court").plan.places) == 9
     fresh = open_store(demo=True, data=tmp_path, reset=True)
-    assert len(fresh.load("lantern-court").plan.places) == 9
+    assert len(fresh.load("lantern-court").plan.places) == 10
 
 
 def test_a_reset_of_the_demo_never_touches_the_growers_own(tmp_path, read):

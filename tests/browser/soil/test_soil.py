@@ -21,10 +21,10 @@ def row(page, name):
 def test_an_order_is_summed_over_the_places_that_are_ticked(soil):
     expect(row(soil, "South bed")).to_contain_text("1,029 L")
     # One place stands already and one comes later: they are not bought now.
-    expect(soil.get_by_text("4 of 9 places, as one order")).to_be_visible()
+    expect(soil.get_by_text("4 of 10 places, as one order")).to_be_visible()
     for name in ("House border", "Long bed", "Tub by the tap"):
         soil.get_by_label(f"Fill {name} now").uncheck()
-    expect(soil.get_by_text("1 of 9 places, as one order")).to_be_visible()
+    expect(soil.get_by_text("1 of 10 places, as one order")).to_be_visible()
     expect(soil.get_by_text("1,029 L to pour: 13 barrows, or 86 buckets.")).to_be_visible()
     # 300 L are there already: 729 L want 13 bags of 60 L.
     ways = soil.get_by_role("table", name="Ways to buy garden bed mix, cheapest first")

@@ -33,7 +33,7 @@ def test_last_years_carrots_are_not_in_this_years_figures_and_keep_their_own(est
     assert whole.totals.harvest_kg == alone.totals.harvest_kg
     assert whole.totals.weekly_kg == alone.totals.weekly_kg
     (last, _) = whole.plantings
-    assert last.this_year == 0
+    assert last.year.before == 1
     assert last.harvest_kg.p50 > 1
     (place,) = whole.places
     assert place.harvest_kg == whole.totals.harvest_kg
@@ -48,9 +48,9 @@ def test_of_what_is_picked_over_the_turn_of_the_year_the_later_part_counts(estim
     late = estimated({**LEEKS, "start_date": "2026-07-25"})
     (leeks,) = late.report.plantings
     assert leeks.first_pick < late.report.year.start < leeks.last_pick
-    assert 0 < leeks.this_year < 1
+    assert 0 < leeks.year.before < 1
     total = late.report.totals.harvest_kg.p50
-    assert total == pytest.approx(leeks.harvest_kg.p50 * leeks.this_year)
+    assert total == pytest.approx(leeks.harvest_kg.p50 * (1 - leeks.year.before))
     supply = pantry_of(late)
     assert sum(week.p50 for week in supply.weeks) <= leeks.harvest_kg.p50
     assert all(week.week >= date(2027, 1, 25) for week in supply.weeks)
@@ -69,3 +69,14 @@ def test_within_one_year_a_family_may_follow_itself(estimated):
     first = {**LAST, "start_date": "2027-03-10"}
     second = planting("carrot", block("A1", "B2"), id="second", start_date="2027-07-10")
     assert "family-again" not in {n.code for n in estimated(first, second).report.notes}
+
+
+def test_what_is_picked_after_the_year_is_in_the_garden_and_not_at_its_table(estimated):
+    garlic = planting("garlic", block("A1", "B2"), start="set", start_date="2027-10-15")
+    estimate = estimated(garlic)
+    (planted,) = estimate.report.plantings
+    assert planted.year.after == 1
+    assert estimate.report.totals.harvest_kg.p50 == pytest.approx(planted.harvest_kg.p50)
+    (supply,) = pantry_of(estimate).crops
+    assert supply.harvest_kg.p50 == 0
+    assert said(supply.words) == "picked after this year: next year’s"

@@ -6019,8 +6019,8 @@ export interface components {
          * @description What one planting comes to. `by_variety` is empty where all plants are of one type.
          *
          *     `season` is what the factor of that name is made of; `survival` the share of seasons in which
-         *     frost and cold leave something of it; `this_year` the part of the harvest that is picked in
-         *     the plan's year and after it: what was picked before is last year's. [0-1]
+         *     frost and cold leave something of it; `year` which parts of the harvest are picked before the plan's year,
+         *     in it and after it: what was picked before is last year's. [0-1]
          */
         PlantingReport: {
             /** Id */
@@ -6099,8 +6099,7 @@ export interface components {
             pieces_high: number | null;
             /** Weekly Kg */
             weekly_kg: components["schemas"]["WeekKg"][];
-            /** This Year */
-            this_year: number;
+            year: components["schemas"]["YearParts"];
             factors: components["schemas"]["Factors"];
             season: components["schemas"]["Season"];
             /** Survival */
@@ -8531,6 +8530,28 @@ export interface components {
             };
         };
         /**
+         * YearParts
+         * @description Which part of a harvest is picked before the plan's year, in it, and after it; all of it in
+         *     the year where nothing is weighed. [0-1]
+         */
+        YearParts: {
+            /**
+             * Before
+             * @default 0
+             */
+            before: number;
+            /**
+             * Within
+             * @default 1
+             */
+            within: number;
+            /**
+             * After
+             * @default 0
+             */
+            after: number;
+        };
+        /**
          * YearReport
          * @description The season ruler's own figures.
          */
@@ -8941,6 +8962,7 @@ export type WinterLow = components['schemas']['WinterLow'];
 export type Wintering = components['schemas']['Wintering'];
 export type Withstood = components['schemas']['Withstood'];
 export type YardSun = components['schemas']['YardSun'];
+export type YearParts = components['schemas']['YearParts'];
 export type YearReport = components['schemas']['YearReport'];
 export type Years = components['schemas']['Years'];
 export type AmpleRowsCoreAskPantryVarianceShare = components['schemas']['ample_rows__core__ask__pantry__variance__Share'];

@@ -18,9 +18,10 @@ def floor(view: PlaceView) -> Iterator[Note]:
     if place.floor is None or place.load_limit_kg_per_m2 is not None:
         return
     weight = _soaked(view)
+    alone = weight.kg <= view.book.value("lifted_alone_kg")
     yield _note(
         view,
-        "care",
+        "tip" if alone else "care",
         "floor-load",
         message(
             "soil-floor-limit-not-known",

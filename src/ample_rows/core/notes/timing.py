@@ -254,7 +254,7 @@ def _planted_again(view: PlaceView, e: Evaluated, later: date) -> Iterator[Fix]:
 
 def last_years(view: PlaceView) -> Iterator[Note]:
     """What was picked before the plan's year began: it counts no more."""
-    over = [e for e in view.plantings if e.report.this_year == 0]
+    over = [e for e in view.plantings if e.report.year.before == 1]
     if not over:
         return
     names = listed(dict.fromkeys(e.crop.name for e in over), "and")

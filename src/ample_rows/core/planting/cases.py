@@ -88,8 +88,15 @@ class Evaluated:
 
     @cached_property
     def counted(self) -> Draws:
-        """What of its harvest is this year's, season by season. [kg]"""
-        return self.draws if self.report.this_year == 1 else self.draws * self.report.this_year
+        """Its harvest less what is last year's, season by season. [kg]"""
+        before = self.report.year.before
+        return self.draws if before == 0 else self.draws * (1 - before)
+
+    @cached_property
+    def in_year(self) -> Draws:
+        """What of its harvest is picked in the plan's year, season by season. [kg]"""
+        within = self.report.year.within
+        return self.draws if within == 1 else self.draws * within
 
 
 @dataclass(frozen=True)

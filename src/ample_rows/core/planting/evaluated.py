@@ -233,7 +233,7 @@ def _report(case: Case, outcome: Outcome) -> PlantingReport:
         pieces_low=pieces.p10 if pieces else None,
         pieces_high=pieces.p90 if pieces else None,
         weekly_kg=weeks,
-        this_year=harvest.share_from(weeks, year.start),
+        year=harvest.year_parts(weeks, year.start, year.end),
         factors=outcome.factors,
         season=outcome.chances.season,
         survival=outcome.chances.survival,

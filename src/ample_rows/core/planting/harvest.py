@@ -261,12 +261,24 @@ def _between(parted: Draws, place: float) -> float:
     return below + (above - below) * (place - math.floor(place))
 
 
-def share_from(weeks: Sequence[WeekKg], first: date) -> float:
-    """The part of a picking that falls on a day or after it, by whole weeks. [0-1]"""
+@dataclass(frozen=True, slots=True)
+class YearParts:
+    """Which part of a harvest is picked before the plan's year, in it, and after it; all of it in
+    the year where nothing is weighed. [0-1]"""
+
+    before: float = 0.0
+    within: float = 1.0
+    after: float = 0.0
+
+
+def year_parts(weeks: Sequence[WeekKg], first: date, last: date) -> YearParts:
+    """The parts of a picking by its weeks, each counted where it ends or begins within the year."""
     whole = sum(week.kg for week in weeks)
     if not whole:
-        return 1.0
-    return sum(week.kg for week in weeks if week.week + _WEEK > first) / whole
+        return YearParts()
+    before = sum(week.kg for week in weeks if week.week + _WEEK <= first) / whole
+    after = sum(week.kg for week in weeks if week.week > last) / whole
+    return YearParts(before, 1 - before - after, after)
 
 
 def weekly(dates: Dates, peaked: bool, total_kg: float) -> tuple[WeekKg, ...]:

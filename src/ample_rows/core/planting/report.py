@@ -5,7 +5,7 @@ from datetime import date
 
 from ample_rows.core.calendar.season import Season
 from ample_rows.core.geometry.lattice import Point
-from ample_rows.core.planting.harvest import Factors, Quantiles, WeekKg
+from ample_rows.core.planting.harvest import Factors, Quantiles, WeekKg, YearParts
 from ample_rows.core.soil.roots import DepthResult, Verdict
 from ample_rows.core.words.message import Text
 from ample_rows.core.words.working import Term
@@ -87,8 +87,8 @@ class PlantingReport:
     """What one planting comes to. `by_variety` is empty where all plants are of one type.
 
     `season` is what the factor of that name is made of; `survival` the share of seasons in which
-    frost and cold leave something of it; `this_year` the part of the harvest that is picked in
-    the plan's year and after it: what was picked before is last year's. [0-1]
+    frost and cold leave something of it; `year` which parts of the harvest are picked before the plan's year,
+    in it and after it: what was picked before is last year's. [0-1]
     """
 
     id: str
@@ -128,7 +128,7 @@ class PlantingReport:
     pieces_low: float | None
     pieces_high: float | None
     weekly_kg: tuple[WeekKg, ...]
-    this_year: float
+    year: YearParts
     factors: Factors
     season: Season
     survival: float

@@ -96,7 +96,7 @@ def _report(case: Case, parts: Sequence[Part], draws: Draws) -> PlantingReport:
         pieces_low=_together(r.pieces_low for r in reports),
         pieces_high=_together(r.pieces_high for r in reports),
         weekly_kg=weeks,
-        this_year=harvest.share_from(weeks, case.setting.year.start),
+        year=harvest.year_parts(weeks, case.setting.year.start, case.setting.year.end),
         factors=Factors(
             density=mean(lambda r: r.factors.density),
             depth=mean(lambda r: r.factors.depth),

@@ -96,6 +96,8 @@ days-ahead-pots-each-day = , pots each day
 ## Pantry
 
 pantry-nothing-wanted-yet = no amount is entered for it yet
+pantry-as-wanted = as much as is wanted
+pantry-next-years = picked after this year: next year’s
 pantry-short-plants = { $short } short: { $plants } ({ $squares })
 pantry-short = { $short } short
 pantry-spare-keep-give-away = { $short } to spare: keep it, give it away, or sow less

@@ -34,6 +34,8 @@ from ample_rows.core.planting.setting_out import Schools, schools_of, squares_fo
 from ample_rows.core.words.message import Count, Mass, Text, message
 
 _WEEKS_A_YEAR = 52
+_AS_WANTED = 0.01
+"""What is so near to the amount that is wanted is as much as is wanted."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -161,6 +163,8 @@ def _supply(
     total = total_of(own, seasons.count)
     each, squares_each = _one_more(crop, own, picked.schools)
     short = None if want is None else want - total.p50
+    if want is not None and short is not None and abs(short) <= _AS_WANTED * want:
+        short = 0.0
     more = math.ceil(short / each - 1e-9) if short is not None and short > 0 and each else None
     squares = None if more is None else math.ceil(more * squares_each - 1e-9)
     chance = None
@@ -171,7 +175,7 @@ def _supply(
         name=crop.name,
         mark=crop.mark,
         family=crop.family,
-        plants=sum(e.report.plants for e in own if e.report.this_year > 0),
+        plants=sum(e.report.plants for e in own if e.report.year.before < 1),
         harvest_kg=total,
         weeks=bands_of(picked.weeks, by_week),
         want_kg=want,
@@ -181,7 +185,7 @@ def _supply(
         more_plants=more,
         more_squares=squares,
         more_seeds=None if more is None else more * (crop.seeds_per_station or 0) or None,
-        words=_words(short, total.p50, more, squares),
+        words=_words(short, total.p50, more, squares) or _next_years(own),
         piece_kg=crop.piece_kg,
         keeps=_keeps(crop, book),
         asked_as=wanted.asked_as if wanted else (),
@@ -209,6 +213,12 @@ def _one_more(crop: Crop, own: Sequence[Evaluated], schools: Schools) -> tuple[f
     return usual, squares_for_one(crop, schools)
 
 
+def _next_years(own: Sequence[Evaluated]) -> Text:
+    """What is said of a crop that is picked after the year alone."""
+    later = sum(e.report.year.after * e.report.harvest_kg.p50 for e in own)
+    return message("pantry-next-years") if later else ""
+
+
 def _words(short: float | None, likely: float, more: int | None, squares: int | None) -> Text:
     if short is None:
         return message("pantry-nothing-wanted-yet") if likely else ""
@@ -219,6 +229,8 @@ def _words(short: float | None, likely: float, more: int | None, squares: int | 
             plants=Count(more, "more-plant"),
             squares=Count(squares or 0, "square"),
         )
+    if short == 0:
+        return message("pantry-as-wanted")
     if short > 0:
         return message("pantry-short", short=Mass(short))
     return message("pantry-spare-keep-give-away", short=Mass(-short))

@@ -51,10 +51,10 @@ def seasons_of(seed: int, book: Book) -> Seasons:
 
 
 def season_total(grown: Sequence[Evaluated], seasons: int) -> Draws:
-    """Kilograms of some plantings together in each season."""
+    """Kilograms of some plantings together in each season of the plan's year."""
     total = np.zeros(seasons)
     for e in grown:
-        total += e.counted
+        total += e.in_year
     return total
 
 
