@@ -9,6 +9,7 @@ from ample_rows.core.calendar.cold import coldest_nights_c, deadly_c
 from ample_rows.core.calendar.growing_year import growing_year
 from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.weather.response import row_of
+from ample_rows.core.words.message import said
 from tests.conftest import bed, document, planting
 
 COLD = {
@@ -125,6 +126,33 @@ def test_odd_climates_give_figures_and_no_trouble(grown, book, garden, crop):
     assert 0 <= kg.p10 <= kg.p50 <= kg.p90
     assert 0 <= report.survival <= 1
     assert report.window.how
+
+
+FROSTS = {"last_frost": "2027-04-20", "first_frost": "2027-10-10"}
+MILD = [4, 5, 7, 9, 13, 16, 18, 18, 15, 11, 7, 5]
+
+
+@pytest.mark.parametrize(
+    ("lows", "at_odds"),
+    [
+        (MILD, "10 October is 11.7 °C here"),
+        ([low - 20 for low in MILD], "10 October is −8.3 °C here"),
+        ([low - 5 for low in MILD], None),
+    ],
+)
+def test_frosts_that_the_weather_contradicts_are_said_with_which_is_used(noted, lows, at_odds):
+    weather = {**COLD, "tmin_c": lows, "tmax_c": [25] * 12}
+    notes = noted(document(**FROSTS, climate=weather))
+    assert ("frosts-at-odds" in notes) == (at_odds is not None)
+    if at_odds is not None:
+        assert at_odds in said(notes["frosts-at-odds"].text)
+        assert "Frost is reckoned by the dates" in said(notes["frosts-at-odds"].fix)
+
+
+@pytest.mark.parametrize(("low", "there"), [(-38.0, True), (8.0, True), (-12.0, False)])
+def test_a_winter_low_that_the_weather_contradicts_is_said(noted, low, there):
+    notes = noted(document(climate={**COLD, "tmin_c": MILD, "tmax_c": [25] * 12}, winter_low_c=low))
+    assert ("winter-low-at-odds" in notes) == there
 
 
 @pytest.mark.parametrize("crop", ["kale", "leek", "spinach", "parsnip"])

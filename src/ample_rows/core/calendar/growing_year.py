@@ -6,7 +6,7 @@ from functools import cached_property
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book, Crop
-from ample_rows.core.weather.response import Normals, daily_means_c
+from ample_rows.core.weather.response import Normals, daily_means_c, row_of
 from ample_rows.core.weather.warmth import days_to_pick
 
 
@@ -84,6 +84,17 @@ def is_frost_free(climate: p.Climate | None, book: Book) -> bool:
     """Whether a garden's normals are those of a place without frost."""
     lows = climate.tmin_c if climate else None
     return lows is not None and min(lows) >= book.value("frost_free_c")
+
+
+def frosts_at_odds(year: GrowingYear, book: Book) -> tuple[tuple[date, float], ...]:
+    """Frost dates that the usual lows do not bear out, each with the usual low of its night: far
+    too mild for frost there, or long in hard frost. [°C]"""
+    if year.tmin_c is None or year.frost_free:
+        return ()
+    lows = daily_means_c(year.tmin_c)
+    least, most = book.value("frost_night_least_c"), book.value("frost_night_most_c")
+    nights = [(day, float(lows[row_of(day)])) for day in (year.last_frost, year.first_frost)]
+    return tuple((day, low) for day, low in nights if not least <= low <= most)
 
 
 def sheltered(year: GrowingYear, covered: tuple[tuple[date, date], ...]) -> GrowingYear:

@@ -8,7 +8,7 @@ from collections.abc import Callable, Iterator
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
-from ample_rows.core.calendar.growing_year import is_frost_free
+from ample_rows.core.calendar.growing_year import frosts_at_odds, growing_year, is_frost_free
 from ample_rows.core.notes.cautions import crop_cautions, support_caution
 from ample_rows.core.notes.clashes import clashes
 from ample_rows.core.notes.close import none_fit, over_the_wall, stands_close
@@ -55,7 +55,7 @@ from ample_rows.core.notes.yard import (
     water,
 )
 from ample_rows.core.place.view import PlaceView
-from ample_rows.core.words.message import Message, listed, message
+from ample_rows.core.words.message import Message, Temperature, listed, message
 
 __all__ = ["garden_notes", "guessed_keys", "no_figures", "place_notes"]
 
@@ -134,11 +134,29 @@ def _not_entered(garden: p.Garden, book: Book) -> Iterator[tuple[str, Message, M
     climate = garden.climate
     if is_frost_free(climate, book):
         yield "no-frost", message("garden-no-frost"), message("garden-correct-lows")
+    for day, low in frosts_at_odds(growing_year(garden, book), book):
+        text = message("garden-frosts-at-odds", day=day, low=Temperature(low))
+        yield "frosts-at-odds", text, message("garden-which-is-used")
+    yield from _winter_low_at_odds(garden, book)
     if garden.policies.time == "thermal" and not (climate and climate.tmin_c and climate.tmax_c):
         enter = message("garden-enter-weather")
         yield "warmth-unknown", message("garden-warmth-unknown"), enter
     if garden.household is None or not garden.household.wants:
         yield "wants-unknown", message("garden-wants-unknown"), None
+
+
+def _winter_low_at_odds(
+    garden: p.Garden, book: Book
+) -> Iterator[tuple[str, Message, Message | None]]:
+    """An entered winter low that the monthly lows do not bear out."""
+    low, climate = garden.winter_low_c, garden.climate
+    if low is None or climate is None or climate.tmin_c is None:
+        return
+    usual = min(climate.tmin_c)
+    if usual - book.value("winter_low_most_below_c") <= low <= usual:
+        return
+    text = message("garden-winter-low-at-odds", low=Temperature(low), usual=Temperature(usual))
+    yield "winter-low-at-odds", text, message("garden-winter-low-is-used")
 
 
 def guessed_keys(garden: p.Garden) -> tuple[str, ...]:

@@ -87,8 +87,8 @@ class PlantingReport:
     """What one planting comes to. `by_variety` is empty where all plants are of one type.
 
     `season` is what the factor of that name is made of; `survival` the share of seasons in which
-    frost and cold leave something of it; `year` which parts of the harvest are picked before the plan's year,
-    in it and after it: what was picked before is last year's. [0-1]
+    frost and cold leave something of it; `year` which parts of the harvest are picked before the
+    plan's year, in it and after it: what was picked before is last year's. [0-1]
     """
 
     id: str
