@@ -346,7 +346,7 @@ def test_a_border_is_taken_along_the_fence_where_it_is_free(yard):
     along.select_option(option.get_attribute("value"))
     expect(yard.get_by_text("h of sun in its six best months")).to_be_visible()
     yard.get_by_role("button", name="Add the place").click()
-    expect(thing(yard, "place-10")).to_contain_text("Fence border")
+    expect(thing(yard, "place-11")).to_contain_text("Fence border")
     # Half a metre deep and worked from its front alone: all of it is within reach.
     expect(yard.get_by_role("region", name="Fence border")).to_contain_text("50 × ")
 

@@ -99,7 +99,7 @@ def test_a_fill_above_the_rim_is_refused_by_the_core_and_nothing_is_lost(page, b
 
 def test_a_new_pot_has_a_floor_and_a_name_and_the_first_fault_is_gone_to(page, base_url):
     page.goto(f"{base_url}/gardens/lantern-court/places/new")
-    expect(page.get_by_label("Name")).to_have_value("Place 10")
+    expect(page.get_by_label("Name")).to_have_value("Place 11")
     page.get_by_label("Kind").select_option("container")
     expect(page.get_by_label("Bottom")).to_have_value("closed")
     page.get_by_label("Wall height").fill("tall")

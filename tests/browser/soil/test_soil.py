@@ -185,7 +185,7 @@ def test_a_label_s_rates_are_in_the_jobs(page, base_url):
     for _ in range(14):
         page.keyboard.press("PageUp")
     fed = page.get_by_role("listitem").filter(
-        has_text="Long bed: 1.3 kg (about 3 scoops) of pelleted"
+        has_text="Long bed: 538 g (about 1 scoop) of pelleted"
     )
     expect(fed.first).to_contain_text("the label allows 1.8 kg at once")
     expect(fed.first).to_contain_text("30 days before anything is picked")

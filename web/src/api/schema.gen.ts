@@ -2464,6 +2464,19 @@ export interface components {
             do: "change-soil";
         };
         /**
+         * Chill
+         * @description The winter that buds want before they open: the mean of the coldest month at which all do,
+         *     that at which hardly any do, and what is had then. [°C]
+         */
+        Chill: {
+            /** Full C */
+            full_c: number;
+            /** None C */
+            none_c: number;
+            /** Without */
+            without: number;
+        };
+        /**
          * Chore
          * @description A job of the grower's own, for the whole garden where no place is named.
          *
@@ -2952,6 +2965,7 @@ export interface components {
              */
             bolts: components["schemas"]["Bolting"][];
             day_length?: components["schemas"]["DayLength"] | null;
+            chill?: components["schemas"]["Chill"] | null;
             wintering?: components["schemas"]["Wintering"] | null;
             perennial?: components["schemas"]["Perennial"] | null;
             before_winter?: components["schemas"]["BeforeWinter"] | null;
@@ -3346,13 +3360,25 @@ export interface components {
         };
         /**
          * DayLength
-         * @description The length of day from which a crop makes its bulbs, and what it gives without. [h]
+         * @description The length of day from which a crop makes its bulbs, and what it gives without; and of its
+         *     young weeks, above which bulbs come too soon and stay small, or tubers too late, and what it
+         *     then gives. Either null where it does not matter. [h]
          */
         DayLength: {
             /** Hours */
-            hours: number;
-            /** Without */
+            hours?: number | null;
+            /**
+             * Without
+             * @default 1
+             */
             without: number;
+            /** Young Hours */
+            young_hours?: number | null;
+            /**
+             * Beyond
+             * @default 1
+             */
+            beyond: number;
         };
         /**
          * DayWeather
@@ -6019,8 +6045,8 @@ export interface components {
          * @description What one planting comes to. `by_variety` is empty where all plants are of one type.
          *
          *     `season` is what the factor of that name is made of; `survival` the share of seasons in which
-         *     frost and cold leave something of it; `year` which parts of the harvest are picked before the plan's year,
-         *     in it and after it: what was picked before is last year's. [0-1]
+         *     frost and cold leave something of it; `year` which parts of the harvest are picked before the
+         *     plan's year, in it and after it: what was picked before is last year's. [0-1]
          */
         PlantingReport: {
             /** Id */
@@ -8701,6 +8727,7 @@ export type ChangePlanting = components['schemas']['ChangePlanting'];
 export type ChangeSeedBox = components['schemas']['ChangeSeedBox'];
 export type ChangeSite = components['schemas']['ChangeSite'];
 export type ChangeSoil = components['schemas']['ChangeSoil'];
+export type Chill = components['schemas']['Chill'];
 export type Chore = components['schemas']['Chore'];
 export type Circle = components['schemas']['Circle'];
 export type Climate = components['schemas']['Climate'];

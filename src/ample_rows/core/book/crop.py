@@ -103,9 +103,22 @@ class Bolting(Record):
 
 
 class DayLength(Record):
-    """The length of day from which a crop makes its bulbs, and what it gives without. [h]"""
+    """The length of day from which a crop makes its bulbs, and what it gives without; and of its
+    young weeks, above which bulbs come too soon and stay small, or tubers too late, and what it
+    then gives. Either null where it does not matter. [h]"""
 
-    hours: Size
+    hours: Size | None = None
+    without: Share = 1.0
+    young_hours: Size | None = None
+    beyond: Share = 1.0
+
+
+class Chill(Record):
+    """The winter that buds want before they open: the mean of the coldest month at which all do,
+    that at which hardly any do, and what is had then. [°C]"""
+
+    full_c: float
+    none_c: float
     without: Share
 
 
@@ -229,6 +242,7 @@ class Crop(Record):
     fruit_set: FruitSet | None = None
     bolts: tuple[Bolting, ...] = ()
     day_length: DayLength | None = None
+    chill: Chill | None = None
     wintering: Wintering | None = None
     perennial: Perennial | None = None
     before_winter: BeforeWinter | None = None

@@ -45,7 +45,7 @@ class WeeksHere:
 
     Of the former, `heat` is the share of growth that days above its best take, `sets` the share
     of flowers that set, `kept` what running to seed leaves of the book's; `in_heat` is what a hot
-    spell leaves of a usual season's. [0-1]
+    spell leaves of a usual season's, `chilled` what a mild winter leaves. [0-1]
     """
 
     warmth: float
@@ -54,6 +54,7 @@ class WeeksHere:
     sets: float = 1.0
     kept: float = 1.0
     in_heat: float = 1.0
+    chilled: float = 1.0
 
 
 def weeks_here(year: GrowingYear, crop: Crop, dates: Dates, book: Book) -> WeeksHere:
@@ -72,6 +73,7 @@ def weeks_here(year: GrowingYear, crop: Crop, dates: Dates, book: Book) -> Weeks
         heat=float(here.heat),
         sets=float(here.sets),
         kept=kept,
+        chilled=here.chilled,
         in_heat=_hot_spell_leaves(year, crop, dates, here, book),
     )
 

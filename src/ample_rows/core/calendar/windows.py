@@ -268,7 +268,7 @@ class _Tried:
         if not (self.safe & self.ripens).any():
             return message("season-never-short")
         wants = self.crop.day_length
-        if wants and wants.hours > day_hours(round(self.year.latitude, 1)).max():
+        if wants and wants.hours and wants.hours > day_hours(round(self.year.latitude, 1)).max():
             return message("season-never-long-days")
         best = int(np.argmax(np.where(self.safe & self.ripens, self.warmth, -1)))
         until = self.row[best] + round(float(self.grows[best]))

@@ -42,7 +42,13 @@ from ample_rows.core.notes.timing import (
     turn_round,
     wrong_time,
 )
-from ample_rows.core.notes.weather import cool_weeks, hot_spells, runs_to_seed, winter_cold
+from ample_rows.core.notes.weather import (
+    cool_weeks,
+    hot_spells,
+    mild_winter,
+    runs_to_seed,
+    winter_cold,
+)
 from ample_rows.core.notes.yard import (
     fall,
     lies_amiss,
@@ -72,6 +78,7 @@ RULES: tuple[Rule, ...] = (
     hot_spells,
     cool_weeks,
     runs_to_seed,
+    mild_winter,
     winter_cold,
     low_light,
     too_small,

@@ -61,7 +61,8 @@ def cool_weeks(view: PlaceView) -> Iterator[Note]:
     """Crops whose weeks here are too cool to give what the book says."""
     for e in view.plantings:
         weeks = e.chances.weeks
-        warm = weeks.warmth / max(0.05, (1 - weeks.heat) * weeks.kept)
+        other = (1 - weeks.heat) * weeks.kept * weeks.chilled
+        warm = weeks.warmth / max(0.05, other)
         loss = 1 - warm
         if e.dates.first_pick is None or loss < _COOL_SAID:
             continue
@@ -93,6 +94,22 @@ def runs_to_seed(view: PlaceView) -> Iterator[Note]:
             code="runs-to-seed",
             text=message("weather-bolts", planting=named(e), share=Share(loss)),
             fix=message("weather-other-weeks", start=e.report.window.earliest),
+        )
+
+
+def mild_winter(view: PlaceView) -> Iterator[Note]:
+    """Crops whose buds want a colder winter than there is here."""
+    for e in view.plantings:
+        loss = 1 - e.chances.weeks.chilled
+        if loss < _SAID:
+            continue
+        yield _weather_note(
+            view,
+            e,
+            level=_level(loss),
+            code="mild-winter",
+            text=message("weather-mild-winter", planting=named(e), share=Share(1 - loss)),
+            fix=message("weather-kinds-of-low-chill"),
         )
 
 

@@ -38,6 +38,13 @@ class Normals:
     tmax_c: Months | None = None
 
 
+def coldest_month_c(normals: Normals) -> float | None:
+    """The mean of the coldest month, null where the warmth is not known. [°C]"""
+    if normals.tmin_c is None or normals.tmax_c is None:
+        return None
+    return min((a + b) / 2 for a, b in zip(normals.tmin_c, normals.tmax_c, strict=True))
+
+
 @lru_cache(maxsize=64)
 def warmer(normals: Normals, by_c: float) -> Normals:
     """The same year so much warmer on every day; the same one where its warmth is not known."""
@@ -114,9 +121,9 @@ class Course:
     """Sums over some usual years, by the morning of each day, 0 on the first.
 
     `warm` adds up the response to warmth, `hot` what days above the best take of it, `grown` the
-    response in the light there is, `awake` the
-    light of days above the base, `set` the share of flowers that set, `hours` the length of days
-    and `mean` their warmth, nothing where that is not known. [days, h, °C]
+    response in the light there is, `awake` the light of days above the base, `set` the share of
+    flowers that set, `hours` the length of days and `mean` their warmth, nothing where that is not
+    known; `coldest_c` is the mean of the coldest month. [days, h, °C]
     """
 
     warm: Floats
@@ -126,6 +133,7 @@ class Course:
     set: Floats
     hours: Floats
     mean: Floats | None
+    coldest_c: float | None = None
 
 
 @lru_cache(maxsize=512)
@@ -151,6 +159,7 @@ def course_of(normals: Normals, need: WarmthNeed) -> Course:
         set=_summed(sets),
         hours=_summed(hours),
         mean=_summed(mean),
+        coldest_c=coldest_month_c(normals),
     )
 
 

@@ -10,7 +10,8 @@ from ample_rows.core.weather.response import Course, Floats, Rows, mean_over
 
 _RIPENS_OVER_DAYS = 14
 _YOUNG_DAYS = 30
-_LONG_OVER_H, _WARMTH_OVER_C, _BULBS_OVER_H = 2.0, 4.0, 1.0
+_LEAFY_DAYS = 60
+_LONG_OVER_H, _WARMTH_OVER_C, _BULBS_OVER_H, _SOON_OVER_H = 2.0, 4.0, 1.0, 1.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -19,7 +20,7 @@ class Suited:
     days of winter leave of that. [0-1]
 
     Of the former `heat` is what days above the best take, `sets` the share of flowers that set,
-    `kept` what running to seed leaves.
+    `kept` what running to seed leaves, `chilled` what a mild winter leaves.
     """
 
     warmth: Floats
@@ -27,6 +28,7 @@ class Suited:
     heat: Floats
     sets: Floats
     kept: Floats
+    chilled: float = 1.0
 
 
 def left_of(changed: Suited, usual: Suited) -> float:
@@ -48,10 +50,11 @@ def suited_over(course: Course, crop: Crop, first: Rows, due: Rows, picked_days:
     grown = mean_over(course.grown, first, end)
     kept = _kept(course, crop, first, due, picked)
     sets = _sets(course, crop, first, due, picked)
-    whole = warm * sets * _bulbs(course, crop, first, due)
+    chilled = _chilled(course, crop)
+    whole = warm * sets * _by_day_length(course, crop, first, due) * chilled
     light = np.divide(grown, warm, out=np.zeros_like(np.asarray(warm)), where=np.asarray(warm) > 0)
     heat = mean_over(course.hot, first, end)
-    return Suited(whole * kept, light, heat, sets, kept)
+    return Suited(whole * kept, light, heat, sets, kept, chilled)
 
 
 def _sets(course: Course, crop: Crop, first: Rows, due: Rows, picked: int) -> Floats:
@@ -62,17 +65,39 @@ def _sets(course: Course, crop: Crop, first: Rows, due: Rows, picked: int) -> Fl
     return mean_over(course.set, opens, np.asarray(due) + picked - flower)
 
 
-def _bulbs(course: Course, crop: Crop, first: Rows, due: Rows) -> Floats:
-    """What a crop gives by the longest of its days, against the length that its bulbs want."""
+def _chilled(course: Course, crop: Crop) -> float:
+    """What the winter leaves of a crop whose buds want cold: all in a cold one, little in none."""
+    wants, coldest = crop.chill, course.coldest_c
+    if wants is None or coldest is None:
+        return 1.0
+    opens = (wants.none_c - coldest) / max(0.1, wants.none_c - wants.full_c)
+    return wants.without + (1 - wants.without) * min(1.0, max(0.0, opens))
+
+
+def _by_day_length(course: Course, crop: Crop, first: Rows, due: Rows) -> Floats:
+    """What a crop gives by the length of its days: of the longest for its bulbs, of its young
+    weeks for what then comes too soon or too late."""
     wants = crop.day_length
     if wants is None:
         return np.ones(np.shape(due))
+    given = np.ones(np.shape(due))
+    if wants.hours is not None:
+        given = _bulbs(course, wants.hours, wants.without, first, due)
+    if wants.young_hours is not None:
+        young = mean_over(course.hours, first, np.minimum(due, np.asarray(first) + _LEAFY_DAYS))
+        over = np.clip((young - wants.young_hours) / _SOON_OVER_H, 0.0, 1.0)
+        given = given * (1 - (1 - wants.beyond) * over)
+    return np.asarray(given)
+
+
+def _bulbs(course: Course, hours_wanted: float, without: float, first: Rows, due: Rows) -> Floats:
+    """What a crop gives by the longest of its days, against the length that its bulbs want."""
     month = np.maximum(first, np.asarray(due) - _YOUNG_DAYS)
     hours = np.maximum(
         mean_over(course.hours, month, due), mean_over(course.hours, month - _YOUNG_DAYS, month)
     )
-    swell = np.clip((hours - wants.hours) / _BULBS_OVER_H + 1, 0.0, 1.0)
-    return np.asarray(wants.without + (1 - wants.without) * swell)
+    swell = np.clip((hours - hours_wanted) / _BULBS_OVER_H + 1, 0.0, 1.0)
+    return np.asarray(without + (1 - without) * swell)
 
 
 def _kept(course: Course, crop: Crop, first: Rows, due: Rows, picked: int) -> Floats:
