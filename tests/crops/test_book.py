@@ -1,5 +1,7 @@
 """The crop book: complete, sane, and refused with file, crop, field and reason when wrong."""
 
+from pathlib import Path
+
 import pytest
 
 from ample_rows.crops import CropBookError, load_book
@@ -321,3 +323,16 @@ def test_kinds_differ_where_the_choice_of_kind_is_the_cure():
     # A kind that is not graded itself is as its crop.
     assert grade("strawberry-perpetual", "virus") == grade("strawberry", "virus") == "little"
     assert grade("phacelia", "late-blight") is None
+
+
+def published_days():
+    """Rows of published days to maturity: crop, start, from and to."""
+    lines = (Path(__file__).parent / "published_days.txt").read_text("utf-8").splitlines()
+    rows = [line.split() for line in lines if line and not line.startswith("#")]
+    return [(crop, start, float(low), float(high)) for crop, start, low, high in rows]
+
+
+@pytest.mark.parametrize(("crop", "start", "low", "high"), published_days())
+def test_days_to_the_first_pick_are_near_published_ones(crop, start, low, high):
+    days = BOOK.crops[crop].days_to_pick(start)
+    assert 0.85 * low <= days <= 1.3 * high

@@ -19,8 +19,6 @@ from ample_rows.core.weather.response import DAYS, Months, daily_means_c, row_of
 Floats = NDArray[np.float64]
 
 _WARM_C = 15.0
-# Cold nights come to stay late: halfway down by the usual nights a third of the cold is there.
-_SINKS = 1.5
 _YEARS = 3
 _YOUNG_DAYS = 30
 _A_YEAR = timedelta(days=364)
@@ -122,7 +120,8 @@ def coldest_nights_c(year: GrowingYear, book: Book) -> Floats | None:
         low = min(year.tmin_c) - book.value("winter_low_below_c")
     if low is None or year.frost_free:
         return None
-    return _between_frosts(year.last_frost, year.first_frost, year.tmin_c, low)
+    sinks = book.value("winter_sinks_power")
+    return _between_frosts(year.last_frost, year.first_frost, year.tmin_c, low, sinks)
 
 
 def coming_nights_c(year: GrowingYear, book: Book) -> Floats | None:
@@ -141,7 +140,11 @@ def _lowest_ahead(nights: bytes) -> Floats:
 
 @lru_cache(maxsize=64)
 def _between_frosts(
-    last_frost: date, first_frost: date, tmin_c: Months | None, winter_low_c: float
+    last_frost: date,
+    first_frost: date,
+    tmin_c: Months | None,
+    winter_low_c: float,
+    sinks_power: float,
 ) -> Floats:
     """Freezing on the days of the first and the last frost, the winter's low in between: as the
     usual nights go down and up where they are known, else in straight lines."""
@@ -155,5 +158,5 @@ def _between_frosts(
     edge = np.where(np.arange(winter + 1) <= deepest, usual[0], usual[-1])
     depth = np.clip((edge - usual) / np.maximum(0.1, edge - usual[deepest]), 0.0, 1.0)
     nights = np.full(DAYS, _WARM_C)
-    nights[rows] = min(0.0, winter_low_c) * depth**_SINKS
+    nights[rows] = min(0.0, winter_low_c) * depth**sinks_power
     return nights

@@ -10,7 +10,6 @@ from ample_rows.core.plan import Start
 from ample_rows.core.weather.response import DAYS, Normals, row_of
 from ample_rows.core.weather.ripening import new_year_row, ripe_after
 
-_SETTLED_DAYS = 45
 _AGE_SLACK_YEARS = 0.25
 _YEAR_DAYS = 365.25
 _ANY_YEAR = 2001
@@ -41,11 +40,12 @@ def harvest_of_year(
     assert stays is not None, f"{crop.id} does not stay"
     whole = timedelta(days=round(crop.picking.days))
     ripe = ripe_day(year, crop, book)
-    settled = start_date + timedelta(days=_SETTLED_DAYS)
+    settles = round(book.value("perennial_settles_days"))
+    settled = start_date + timedelta(days=settles)
     since = max(settled, year.start - whole)
     if crop.picking.kind in _PICKED_FOR_LONG:
-        settled = start_date + timedelta(days=round(crop.days_to_pick(start) or _SETTLED_DAYS))
-        since = max(settled, year.start) - whole + timedelta(days=_SETTLED_DAYS)
+        settled = start_date + timedelta(days=round(crop.days_to_pick(start) or settles))
+        since = max(settled, year.start) - whole + timedelta(days=settles)
     opens = yearly_on_or_after(ripe, since)
     first = max(opens, settled)
     age = (first - start_date).days / _YEAR_DAYS

@@ -42,7 +42,6 @@ Floats = NDArray[np.float64]
 
 _YOUNG_DAYS = 30
 _SPELL_DAYS = 5
-_NEARLY = 0.65
 
 
 @dataclass(frozen=True)
@@ -254,7 +253,7 @@ class _Tried:
         if self.year.normals.tmin_c is None or grows_for_years(self.crop, self.start):
             return 0
         spell = np.minimum(1.0, self.warmth[first : last + 1])
-        return int(np.argmax(spell >= _NEARLY * spell.max()))
+        return int(np.argmax(spell >= self.book.value("window_good_share") * spell.max()))
 
     def never(self) -> Window:
         """A window that is not open, with what shuts it."""

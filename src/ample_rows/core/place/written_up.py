@@ -98,7 +98,7 @@ def place_report(view: PlaceView, idle_weeks: tuple[float, float], draws: Draws)
         weight=weight_of(place, filled, book),
         water=_water_report(view, book),
         feed=_feed(view, filled, book),
-        jobs=prep_jobs(place, _begun(view), filled, setting.year, book),
+        jobs=prep_jobs(place, _begun(view), filled, setting.year, soil=setting.soil, book=book),
         working=_place_working(place, depth, policy, book),
     )
 

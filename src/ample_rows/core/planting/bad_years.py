@@ -8,8 +8,7 @@ from ample_rows.core.calendar.dates import Dates
 from ample_rows.core.calendar.growing_year import GrowingYear
 from ample_rows.core.structures.cover_light import share_covered
 
-_SPARED = {"little": 1.0, "some": 0.6, "well": 0.25}
-_WARM_C = (12.0, 24.0)
+_WITHSTANDS = {"little": None, "some": "withstands_some_leaves", "well": "withstands_well_leaves"}
 
 
 @dataclass(frozen=True, slots=True)
@@ -51,7 +50,7 @@ def wet_summer(year: GrowingYear, dates: Dates, book: Book) -> bool:
     if rain is None or means is None:
         return False
     months = {(dates.start.month - 1 + n) % 12 for n in range(_months(dates))}
-    low, high = _WARM_C
+    low, high = book.value("blight_warm_from_c"), book.value("blight_warm_to_c")
     warm = [rain[month] for month in months if low <= means[month] <= high]
     return bool(warm) and sum(warm) / len(warm) >= book.value("wet_month_mm")
 
@@ -71,4 +70,5 @@ def _left_by_covers(place: p.Place, bad: BadYear, cells: tuple[str, ...], dates:
 
 def _left_by_kind(crop: Crop, bad: BadYear, book: Book) -> float:
     grade = book.withstands(crop).get(bad.trouble) if bad.trouble else None
-    return _SPARED[grade] if grade else 1.0
+    spared = _WITHSTANDS[grade] if grade else None
+    return book.value(spared) if spared else 1.0

@@ -20,9 +20,6 @@ from ample_rows.core.planting.harvest import Draws, Lot, luck, stream
 _FAR = 3.3
 """Spreads beyond which no season's frost or cold is looked for."""
 
-_HOT_SUMMER = 2.0
-"""A summer so many spreads above the usual has a hot spell in full: one in some forty."""
-
 HEAT_SAID = 0.97
 """What leaves more than this of a harvest is no loss that a season is drawn for."""
 
@@ -140,7 +137,9 @@ class _Drawn:
         if left > HEAT_SAID:
             return None
         summers = stream(self.lot.seed, "summer", self.count)
-        return np.asarray(1 - (1 - left) * np.clip(summers / _HOT_SUMMER, 0.0, 1.0))
+        return np.asarray(
+            1 - (1 - left) * np.clip(summers / self.book.value("hot_summer_spreads"), 0.0, 1.0)
+        )
 
     def lives(self) -> Draws | None:
         """The share of its plants that live through the spring frosts of each season."""

@@ -11,7 +11,7 @@ from ample_rows.core.calendar.growing_year import GrowingYear
 from ample_rows.core.geometry import shapes
 from ample_rows.core.soil.fill import Fill, base_cm
 from ample_rows.core.soil.soft import SoftLayer, soft_layers
-from ample_rows.core.words.message import Bulk, Length, Text, listed, message, verbatim
+from ample_rows.core.words.message import Bulk, Length, Mass, Text, listed, message, verbatim
 
 _SETTLE_WEEKS, _SOD_WEEKS, _WARM_WEEKS = 4, 16, 4
 
@@ -35,7 +35,13 @@ class PrepJob:
 
 
 def prep_jobs(
-    place: p.Place, begun: Sequence[Begun], fill: Fill, year: GrowingYear, book: Book
+    place: p.Place,
+    begun: Sequence[Begun],
+    fill: Fill,
+    year: GrowingYear,
+    *,
+    soil: p.Soil | None,
+    book: Book,
 ) -> tuple[PrepJob, ...]:
     """What a place's soil asks for in the plan's year, by date.
 
@@ -55,13 +61,15 @@ def prep_jobs(
                 message("getting-ready-mix-sinks-rots-little"),
             )
         )
-    jobs += _layered(place, year, book)
+    jobs += _layered(place, year, soil, book)
     if place.mulch_cm:
         jobs += _mulched(place, begun, year, book)
     return tuple(sorted(jobs, key=lambda job: job.on))
 
 
-def _layered(place: p.Place, year: GrowingYear, book: Book) -> Iterator[PrepJob]:
+def _layered(
+    place: p.Place, year: GrowingYear, soil: p.Soil | None, book: Book
+) -> Iterator[PrepJob]:
     """Soft matter of one day is laid in one go, and gets its fine layer when all of it is fit."""
     by_day: dict[date, list[SoftLayer]] = defaultdict(list)
     for added, layer in zip(place.added, soft_layers(place, book, year.normals), strict=True):
@@ -69,7 +77,7 @@ def _layered(place: p.Place, year: GrowingYear, book: Book) -> Iterator[PrepJob]
     for day, layers in by_day.items():
         labels = listed(dict.fromkeys(layer.label for layer in layers), "and")
         yield PrepJob(
-            message("getting-ready-lay-layers", layers=labels),
+            message("getting-ready-lay-layers", layers=labels, feed=_fed(layers, soil, book)),
             day,
             day + timedelta(weeks=1),
             message("getting-ready-layers-of-day", litres=Bulk(sum(x.litres for x in layers))),
@@ -81,6 +89,16 @@ def _layered(place: p.Place, year: GrowingYear, book: Book) -> Iterator[PrepJob]
             fit_on + timedelta(weeks=4),
             _till_then(layers),
         )
+
+
+def _fed(layers: Sequence[SoftLayer], soil: p.Soil | None, book: Book) -> Text:
+    """The packet's grams that give back the nitrogen which layers tie up, strewn as they go down."""
+    packet = soil.packet if soil else None
+    takes = sum(layer.n_takes_g for layer in layers)
+    if packet is None or not packet.n_percent or takes < book.value("feed_least_g"):
+        return ""
+    grams = takes / packet.n_percent * 100
+    return message("getting-ready-strew", mass=Mass(grams / 1000), packet=packet.name or "feed")
 
 
 def _till_then(layers: Sequence[SoftLayer]) -> Text:

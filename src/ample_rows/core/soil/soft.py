@@ -15,7 +15,6 @@ from ample_rows.core.words.message import Mass, Text, message
 MONTHS_TOLD = 12
 _DAYS_A_MONTH = 30.4
 _WORTH_G = 1.0
-_COLD_RATE, _WARM_RATE = 0.1, 1.6
 _MOST_DAYS = 4 * 365
 
 
@@ -90,7 +89,8 @@ def _fit_on(added: p.Added, matter: SoftMatter, normals: Normals | None, book: B
     waited = float(math.ceil(wanted))
     if normals is not None and normals.tmin_c and normals.tmax_c:
         mean = (daily_means_c(normals.tmin_c) + daily_means_c(normals.tmax_c)) / 2
-        rate = np.clip(mean / book.value("rots_as_counted_c"), _COLD_RATE, _WARM_RATE)
+        slow, fast = book.value("rots_cold_rate"), book.value("rots_warm_rate")
+        rate = np.clip(mean / book.value("rots_as_counted_c"), slow, fast)
         begun = added.on.timetuple().tm_yday - 1
         done = np.cumsum(np.resize(np.roll(rate, -begun), _MOST_DAYS))
         waited = float(np.searchsorted(done, wanted) + (1 if wanted else 0))

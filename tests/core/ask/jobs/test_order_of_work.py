@@ -197,6 +197,17 @@ def test_a_layer_is_ready_sooner_in_warmth_and_chopped_and_says_what_may_go_in_b
     assert "before that potatoes, courgettes and squash" in said(ready_on(work, MILD).why)
 
 
+def test_a_layer_that_ties_up_nitrogen_is_fed_as_it_is_laid(work):
+    chips = {"material": "wood-chips", "cm": 10, "how": "dug-in", "on": "2027-03-20"}
+    parts = {"soil": {"packet": PELLETS}}
+    jobs = work(CARROT, places=[bed(added=[chips])], parts=parts)["ready"]
+    (lay,) = [said(job.about) for job in jobs if said(job.about).startswith("lay wood chips")]
+    # 2.88 m2 ten centimetres deep, 0.9 g of nitrogen a litre, in pellets of 4 %.
+    assert lay == "lay wood chips, and strew 6.5 kg of pellets between the layers"
+    bare = work(CARROT, places=[bed(added=[chips])])["ready"]
+    assert "lay wood chips" in [said(job.about) for job in bare]
+
+
 def test_raw_manure_waits_its_months_however_warm_it_is(work):
     warm = {**MILD, "tmin_c": [20] * 12, "tmax_c": [32] * 12}
     manure = ready_on(work, warm, material="manure", fine=True)
