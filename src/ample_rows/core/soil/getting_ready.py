@@ -92,7 +92,7 @@ def _layered(
 
 
 def _fed(layers: Sequence[SoftLayer], soil: p.Soil | None, book: Book) -> Text:
-    """The packet's grams that give back the nitrogen which layers tie up, strewn as they go down."""
+    """What of the packet gives back the nitrogen that layers tie up, strewn as they go down."""
     packet = soil.packet if soil else None
     takes = sum(layer.n_takes_g for layer in layers)
     if packet is None or not packet.n_percent or takes < book.value("feed_least_g"):
