@@ -141,6 +141,13 @@ def test_south_of_the_equator_all_is_half_a_year_later(crop, climate):
             ("lettuce", "carrot", "tomato", "beetroot"),
             ("garlic", "broad-bean"),
         ),
+        # What stays for years makes its roots before winter, or is set while it rests.
+        (
+            "mild-coast",
+            "11-10",
+            ("thyme", "chives", "sorrel", "strawberry"),
+            ("rhubarb", "blackcurrant", "raspberry"),
+        ),
         ("mild-coast", "09-10", ("dwarf-bean", "radish-winter"), ("spinach", "corn-salad")),
         ("cold-winter", "09-25", ("sprouting-broccoli", "onion-winter"), ("garlic", "winter-rye")),
     ],

@@ -5443,7 +5443,8 @@ export interface components {
         /**
          * Perennial
          * @description A plant that stays for years: the shares of its full yield that it gives in the years until
-         *     then, its life, what brings its harvest on each year, and what is done to it.
+         *     then, its life, what brings its harvest on each year, and what is done to it. One that is
+         *     `set_dormant` can be planted any time that it rests; any other makes its roots before winter.
          */
         Perennial: {
             /** Years To Full */
@@ -5455,6 +5456,11 @@ export interface components {
             harvest: components["schemas"]["Ripening"];
             /** Divide Years */
             divide_years?: number | null;
+            /**
+             * Set Dormant
+             * @default false
+             */
+            set_dormant: boolean;
         };
         /** Picking */
         Picking: {

@@ -147,13 +147,15 @@ class Wintering(BeforeWinter):
 
 class Perennial(Record):
     """A plant that stays for years: the shares of its full yield that it gives in the years until
-    then, its life, what brings its harvest on each year, and what is done to it."""
+    then, its life, what brings its harvest on each year, and what is done to it. One that is
+    `set_dormant` can be planted any time that it rests; any other makes its roots before winter."""
 
     years_to_full: Annotated[int, Field(ge=0, le=10)]
     shares: tuple[Share, ...]
     life_years: Size
     harvest: Ripening
     divide_years: Size | None = None
+    set_dormant: bool = False
 
     @model_validator(mode="after")
     def _a_share_a_year(self) -> "Perennial":

@@ -163,7 +163,17 @@ class _Tried:
             lag = 0.0 if crop.frost == "tender" else book.value("half_hardy_lag_days")
             safe &= self.day < (year.first_frost + days(lag) - year.start).days
             safe &= self._warm_by_day()
-        return safe & self._lives_young(), how
+        return safe & self._lives_young() & self._roots_by_winter(), how
+
+    def _roots_by_winter(self) -> Flags:
+        """Days from which what stays for years still makes its roots before frost; what is set
+        while it is dormant needs none."""
+        stays = self.crop.perennial
+        if stays is None or stays.set_dormant:
+            return np.ones(self.count, dtype=bool)
+        frost = (self.year.first_frost - self.year.start).days
+        roots: Flags = self.day + self.book.value("perennial_settles_days") <= frost
+        return roots
 
     def _lives_young(self) -> Flags:
         """Days from which a young plant lives through the cold nights that usually come yet."""
