@@ -1,11 +1,12 @@
 """Messages: what is to be said, as a key with typed values. Words and units come at the edge."""
 
+import re
 from collections.abc import Iterable, Iterator
 from contextlib import contextmanager
 from contextvars import ContextVar
 from dataclasses import dataclass
 from datetime import date
-from functools import cache
+from functools import cache, lru_cache
 from typing import Any, Literal, Protocol, Union
 
 from pydantic import GetCoreSchemaHandler
@@ -245,8 +246,14 @@ def _plain(key: str) -> Message:
 
 def of_table(template: str, **values: Value) -> Message:
     """A sentence of one of the book's tables, with `{name}` for each value that it asks."""
-    asked = {name: value for name, value in values.items() if f"{{{name}}}" in template}
+    asked = {name: values[name] for name in _asked_by(template) if name in values}
     return message(OF_TABLE, template=template, **asked)
+
+
+@lru_cache(maxsize=1024)
+def _asked_by(template: str) -> tuple[str, ...]:
+    """The values that a sentence of a table asks, each once."""
+    return tuple(dict.fromkeys(re.findall(r"\{(\w+)\}", template)))
 
 
 def verbatim(text: str) -> Message:

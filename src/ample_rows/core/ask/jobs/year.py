@@ -56,7 +56,8 @@ def jobs_of(estimate: Estimate) -> tuple[Job, ...]:
         for grown in _grown(place, places[place.id], own, plan.soil, book):
             jobs += planting_jobs(grown)
     crops = {e.id: book.crops[e.variety or e.crop] for e in plan.plantings}
-    marked = [_marked(_cautioned(job, crops, book), marks) for job in jobs]
+    cautions = _Cautions(crops, book)
+    marked = [_marked(cautions.on(job), marks) for job in jobs]
     in_year = (j for j in marked if report.year.start <= j.until and j.on <= report.year.end)
     return tuple(sorted(in_year, key=lambda job: (job.on, job.place or "", job.key)))
 
@@ -96,10 +97,21 @@ def _next(
     return min(after, key=lambda r: r.start_date, default=None)
 
 
-def _cautioned(job: Job, crops: Mapping[str, Crop], book: Book) -> Job:
-    crop = crops[job.planting] if job.planting else None
-    said = job_cautions(job.kind, job.nth, crop, book.cautions)
-    return replace(job, cautions=said) if said else job
+class _Cautions:
+    """What can hurt at the jobs of a plan, looked up once for each kind of job and crop."""
+
+    def __init__(self, crops: Mapping[str, Crop], book: Book) -> None:
+        self.crops, self.book = crops, book
+        self.known: dict[tuple[str, bool, str | None], tuple[str, ...]] = {}
+
+    def on(self, job: Job) -> Job:
+        """The job with its cautions."""
+        crop = self.crops[job.planting] if job.planting else None
+        key = (job.kind, job.nth == 1, crop.id if crop else None)
+        if key not in self.known:
+            self.known[key] = job_cautions(job.kind, job.nth, crop, self.book.cautions)
+        said = self.known[key]
+        return replace(job, cautions=said) if said else job
 
 
 def _marked(job: Job, marks: dict[tuple[str | None, str | None, str, int], p.JobMark]) -> Job:

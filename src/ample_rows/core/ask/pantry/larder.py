@@ -74,11 +74,14 @@ def larder(picked: Floats, need: Floats, wanted: Wanted, store_weeks: int = 0) -
 
 def _eat(lots: deque[Lot], want: Floats) -> Floats:
     """Take what is wanted from some lots, in place, the oldest first; empty ones go."""
-    eaten = np.zeros_like(want)
+    lacking = want.copy()
     for _, lot in lots:
-        taken = np.minimum(lot, want - eaten)
+        taken = np.minimum(lot, lacking)
         np.subtract(lot, taken, out=lot)
-        eaten += taken
+        np.subtract(lacking, taken, out=lacking)
+        # In no season is anything wanted of the younger ones.
+        if not lacking.any():
+            break
     while lots and not lots[0][1].any():
         lots.popleft()
-    return eaten
+    return want - lacking
