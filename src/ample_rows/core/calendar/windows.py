@@ -167,12 +167,17 @@ class _Tried:
 
     def _roots_by_winter(self) -> Flags:
         """Days from which what stays for years still makes its roots before frost; what is set
-        while it is dormant needs none."""
+        while it is dormant is set from about the first frost to some weeks after the last."""
         stays = self.crop.perennial
-        if stays is None or stays.set_dormant:
+        if stays is None:
             return np.ones(self.count, dtype=bool)
+        settles = self.book.value("perennial_settles_days")
         frost = (self.year.first_frost - self.year.start).days
-        roots: Flags = self.day + self.book.value("perennial_settles_days") <= frost
+        if stays.set_dormant:
+            wakes = (self.year.last_frost - self.year.start).days + settles / 2
+            rests: Flags = (self.day <= wakes) | (self.day >= frost - settles / 2)
+            return rests
+        roots: Flags = self.day + settles <= frost
         return roots
 
     def _lives_young(self) -> Flags:
