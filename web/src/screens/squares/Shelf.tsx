@@ -116,7 +116,9 @@ function Offer({ entry, onPlant }: { entry: ShelfEntry; onPlant: (entry: ShelfEn
   const gives =
     kg.p50 > 0
       ? `${units.weight(kg.p10)} – ${units.weight(kg.p50)} – ${units.weight(kg.p90)} ${units.weightUnit}`
-      : 'no weight counted';
+      : entry.first_pick
+        ? 'no weight counted'
+        : 'first picked in a later year';
   const pick = entry.first_pick ? `from ${shortWords(dayOf(entry.first_pick))}` : '';
   const support = entry.support ? ', on the net' : '';
   return (
