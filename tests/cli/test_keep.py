@@ -91,6 +91,25 @@ def test_what_can_be_read_is_written_as_plan_documents(folder, tmp_path):
     assert plan == document(planting())
 
 
+def test_what_was_salvaged_is_brought_back_like_a_backup(folder, tmp_path):
+    archive = tmp_path / "all.zip"
+    assert ample("salvage", archive, "--data", folder).returncode == 0
+    again = ample("restore", archive, "--data", tmp_path / "other")
+    assert again.returncode == 0
+    assert "Restored Test yard at /gardens/test-yard" in again.stdout
+    assert gardens(tmp_path / "other") == ["test-yard"]
+
+
+def test_an_archive_that_holds_no_garden_is_refused_by_name(folder, tmp_path):
+    archive = tmp_path / "odd.zip"
+    with zipfile.ZipFile(archive, "w") as odd:
+        odd.writestr("yard.amplerows.json", "[1, 2")
+    result = ample("restore", archive, "--data", folder)
+    assert result.returncode == 1
+    assert "yard.amplerows.json in it cannot be read" in result.stderr
+    assert gardens(folder) == ["test-yard"]
+
+
 def test_doctor_says_what_is_kept_and_whether_it_is_sound(folder):
     well = ample("doctor", "--data", folder)
     assert well.returncode == 0

@@ -1,10 +1,14 @@
 """`backup`, `restore`, `salvage` and `doctor`: what is kept, from the command line."""
 
 import sys
+import zipfile
 from pathlib import Path
 
 from ample_rows.cli.folders import base_folder
 from ample_rows.cli.log import log_path, programs
+from ample_rows.core.checks.sound import usable_plan
+from ample_rows.core.errors import AmpleRowsError
+from ample_rows.core.plan import Plan
 from ample_rows.crops import load_book
 from ample_rows.store import Database, GardenStore, StorageError, StoreError, restore
 from ample_rows.store.backups import Backups, copy_checked, gardens_in
@@ -12,7 +16,7 @@ from ample_rows.store.database import FILE_NAME, damage_of
 from ample_rows.store.folder import only_owner, prepare_folder
 from ample_rows.store.migrate import schema_of
 from ample_rows.store.restore import replace_damaged
-from ample_rows.store.salvage import readable_zip
+from ample_rows.store.salvage import readable_zip, salvaged_documents
 
 
 def backup(file: Path | None, data: Path | None) -> int:
@@ -36,18 +40,21 @@ def backup(file: Path | None, data: Path | None) -> int:
 
 
 def restored(file: Path, data: Path | None) -> int:
-    """Bring back every garden of a backup, beside those that are there."""
+    """Bring back every garden of a backup or of what was salvaged, beside those that are there."""
     if not file.is_file():
         return _failed(f"There is no file {file}.")
     folder = base_folder(data)
     try:
-        gardens_in(file)
+        salvaged = _salvaged(file)
+        if salvaged is None:
+            gardens_in(file)
         moved = _out_of_the_way(folder)
         database = Database(folder)
-        slugs = restore(database, file)
-        heads = [GardenStore(database, load_book()).head(slug) for slug in slugs]
+        store = GardenStore(database, load_book())
+        slugs = restore(database, file) if salvaged is None else store.create_all(salvaged)
+        heads = [store.head(slug) for slug in slugs]
         database.close()
-    except (StorageError, StoreError, OSError) as error:
+    except (AmpleRowsError, OSError) as error:
         return _failed(f"Nothing was restored. {error}")
     if moved is not None:
         print(f"The damaged file was kept as {moved}")
@@ -56,6 +63,14 @@ def restored(file: Path, data: Path | None) -> int:
     if not heads:
         print("The backup holds no gardens.")
     return 0
+
+
+def _salvaged(file: Path) -> list[Plan] | None:
+    """The gardens of an archive that `salvage` wrote, what cannot be used of them set aside; None
+    where a file is none."""
+    if not zipfile.is_zipfile(file):
+        return None
+    return [usable_plan(document, load_book()) for document in salvaged_documents(file)]
 
 
 def _out_of_the_way(folder: Path) -> Path | None:

@@ -12,9 +12,11 @@ from pathlib import Path
 from typing import Any
 
 from ample_rows.store.backups import opened
+from ample_rows.store.errors import StoreError
 
 _MOST_ROWS = 1_000_000
 _MOST_GARDENS = 1_000
+_SUFFIX = ".amplerows.json"
 
 
 @dataclass(frozen=True)
@@ -29,8 +31,28 @@ def readable_zip(path: Path) -> bytes:
     with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as archive:
         for slug, document in readable_gardens(path).items():
             text = json.dumps(document, ensure_ascii=False, indent=1)
-            archive.writestr(f"{slug}.amplerows.json", text)
+            archive.writestr(f"{slug}{_SUFFIX}", text)
     return out.getvalue()
+
+
+def salvaged_documents(path: Path) -> list[dict[str, Any]]:
+    """The plan documents of an archive that `readable_zip` wrote.
+
+    Raises:
+        StoreError: A part of it is no plan document; the message names it.
+    """
+    found = []
+    with zipfile.ZipFile(path) as archive:
+        for name in archive.namelist():
+            if name.endswith(_SUFFIX):
+                try:
+                    document = json.loads(archive.read(name))
+                except (ValueError, zipfile.BadZipFile) as error:
+                    raise StoreError(f"{name} in it cannot be read ({error}).") from error
+                if not isinstance(document, dict):
+                    raise StoreError(f"{name} in it holds no garden.")
+                found.append(document)
+    return found
 
 
 def readable_gardens(path: Path) -> dict[str, dict[str, Any]]:
