@@ -7017,6 +7017,11 @@ export interface components {
             label: string;
             /** How */
             how: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
             /** Litres */
             litres: number;
             /** Height Cm */

@@ -1,6 +1,5 @@
 """Getting a place ready and keeping it filled: dated jobs, each with its reason."""
 
-from collections import defaultdict
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from datetime import date, timedelta
@@ -10,7 +9,7 @@ from ample_rows.core.book import Book
 from ample_rows.core.calendar.growing_year import GrowingYear
 from ample_rows.core.geometry import shapes
 from ample_rows.core.soil.fill import Fill, base_cm
-from ample_rows.core.soil.soft import SoftLayer, soft_layers
+from ample_rows.core.soil.soft import SoftLayer, by_day, soft_layers, strewn_g
 from ample_rows.core.words.message import Bulk, Length, Mass, Text, listed, message, verbatim
 
 _SETTLE_WEEKS, _SOD_WEEKS, _WARM_WEEKS = 4, 16, 4
@@ -71,10 +70,7 @@ def _layered(
     place: p.Place, year: GrowingYear, soil: p.Soil | None, book: Book
 ) -> Iterator[PrepJob]:
     """Soft matter of one day is laid in one go, and gets its fine layer when all of it is fit."""
-    by_day: dict[date, list[SoftLayer]] = defaultdict(list)
-    for added, layer in zip(place.added, soft_layers(place, book, year.normals), strict=True):
-        by_day[added.on].append(layer)
-    for day, layers in by_day.items():
+    for day, layers in by_day(soft_layers(place, book, year.normals)).items():
         labels = listed(dict.fromkeys(layer.label for layer in layers), "and")
         yield PrepJob(
             message("getting-ready-lay-layers", layers=labels, feed=_fed(layers, soil, book)),
@@ -92,12 +88,11 @@ def _layered(
 
 
 def _fed(layers: Sequence[SoftLayer], soil: p.Soil | None, book: Book) -> Text:
-    """What of the packet gives back the nitrogen that layers tie up, strewn as they go down."""
+    """The feed that is strewn between the layers of a day."""
     packet = soil.packet if soil else None
-    takes = sum(layer.n_takes_g for layer in layers)
-    if packet is None or not packet.n_percent or takes < book.value("feed_least_g"):
+    grams = strewn_g(layers, packet, book)
+    if packet is None or not grams:
         return ""
-    grams = takes / packet.n_percent * 100
     return message("getting-ready-strew", mass=Mass(grams / 1000), packet=packet.name or "feed")
 
 

@@ -1,6 +1,8 @@
 """Soft matter laid on, dug in or buried: litres to gather, how it sinks, when it can be planted."""
 
 import math
+from collections import defaultdict
+from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date, timedelta
 
@@ -27,6 +29,7 @@ class SoftLayer:
 
     label: str
     how: str
+    on: date
     litres: float
     height_cm: tuple[float, ...]
     rise_cm: float
@@ -56,6 +59,23 @@ def soft_layers(
     return tuple(_layer(place, layer, book, normals) for layer in place.added)
 
 
+def by_day(layers: Sequence[SoftLayer]) -> dict[date, list[SoftLayer]]:
+    """Layers by the day on which they are laid in one go."""
+    laid: dict[date, list[SoftLayer]] = defaultdict(list)
+    for layer in layers:
+        laid[layer.on].append(layer)
+    return laid
+
+
+def strewn_g(layers: Sequence[SoftLayer], packet: p.Packet | None, book: Book) -> float:
+    """What of a packet gives back the nitrogen that layers of one day tie up, strewn as they are
+    laid; none where it is hardly any. [g]"""
+    takes = sum(layer.n_takes_g for layer in layers)
+    if packet is None or not packet.n_percent or takes < book.value("feed_least_g"):
+        return 0.0
+    return takes / packet.n_percent * 100
+
+
 def _layer(place: p.Place, added: p.Added, book: Book, normals: Normals | None) -> SoftLayer:
     matter = book.soft[added.material]
     litres = _ground_m2(place, added, book) * added.cm * 10
@@ -71,6 +91,7 @@ def _layer(place: p.Place, added: p.Added, book: Book, normals: Normals | None) 
     return SoftLayer(
         label=matter.label,
         how=added.how,
+        on=added.on,
         litres=litres,
         height_cm=tuple(height(m * _DAYS_A_MONTH) for m in range(MONTHS_TOLD + 1)),
         rise_cm=0.0 if added.how == "trench" else added.cm * matter.stays,

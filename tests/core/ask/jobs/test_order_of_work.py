@@ -126,6 +126,12 @@ def test_weeds_are_hoed_every_two_weeks_where_something_stands(work):
     assert "4 squares" in said(weeds[0].about)
 
 
+def test_a_bed_of_what_stays_is_weeded_too(work):
+    crown = planting("rhubarb", "all", start="division", start_date="2023-03-20")
+    weeds = work(crown)["weed"]
+    assert weeds[0].on > date(2027, 4, 25)
+
+
 def test_crops_are_looked_over_for_what_could_take_them_in_those_weeks(work):
     looked = {job.on.month: said(job.about) for job in work(TOMATO, CARROT)["look-over"]}
     assert "cordon tomato for late blight" in looked[7]
@@ -204,6 +210,10 @@ def test_a_layer_that_ties_up_nitrogen_is_fed_as_it_is_laid(work):
     (lay,) = [said(job.about) for job in jobs if said(job.about).startswith("lay wood chips")]
     # 2.88 m2 ten centimetres deep, 0.9 g of nitrogen a litre, in pellets of 4 %.
     assert lay == "lay wood chips, and strew 6.5 kg of pellets between the layers"
+    # It is part of the year's, and not given twice.
+    fed = work(CABBAGE, places=[bed(added=[chips])], parts=parts)["feed"]
+    plain = work(CABBAGE, parts=parts)["feed"]
+    assert [said(job.about) for job in fed] == [said(job.about) for job in plain]
     bare = work(CARROT, places=[bed(added=[chips])])["ready"]
     assert "lay wood chips" in [said(job.about) for job in bare]
 

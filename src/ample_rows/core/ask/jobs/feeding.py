@@ -13,6 +13,7 @@ from ample_rows.core.estimate.report import YearReport
 from ample_rows.core.place.report import PlaceReport
 from ample_rows.core.planting.report import PlantingReport
 from ample_rows.core.soil.feed import by_measure
+from ample_rows.core.soil.soft import by_day, strewn_g
 from ample_rows.core.words.message import (
     Count,
     Dose,
@@ -69,11 +70,14 @@ def bed_feeds(
 ) -> Iterator[Job]:
     """The packet's grams for a bed: half before its first crop, raked in, or in the holes of what
     is planted out hungry later; half when growth is strong and weeks before frost, since what is
-    given late is washed out by winter.
+    given late is washed out by winter. What is strewn between layers is given by then.
 
     Pots are fed by the can with their plantings; a bed without a packet's analysis has none.
     """
-    grams, packet = report.feed.packet_g or 0.0, soil.packet if soil else None
+    packet = soil.packet if soil else None
+    laid = by_day(report.soil.soft).values()
+    strewn = sum(strewn_g(layers, packet, book) for layers in laid)
+    grams = (report.feed.packet_g or 0.0) - strewn
     if (
         packet is None
         or place.kind == "container"

@@ -237,7 +237,7 @@ def _deep(depth_cm: float | None, grown: Grown) -> Message:
     over = [
         rule.matter_cm * grown.book.soft[rule.matter].stays
         for rule in grown.book.jobs.values()
-        if rule.matter and rule.matter_cm and rule.first == ("set",) and _is_for(rule, grown)
+        if rule.matter and rule.matter_cm and _is_at_once(rule) and _is_for(rule, grown)
     ]
     if not over:
         return message("of-planting-deep", depth=Length(depth_cm))
@@ -246,6 +246,11 @@ def _deep(depth_cm: float | None, grown: Grown) -> Message:
         depth=Length(depth_cm),
         soil=Length(max(depth_cm / 2, depth_cm - max(over))),
     )
+
+
+def _is_at_once(rule: JobRule) -> bool:
+    """Whether a job comes with the start itself."""
+    return rule.anchor == "start" and rule.after_days <= 1
 
 
 def _hole_cm(report: PlantingReport, book: Book) -> float:

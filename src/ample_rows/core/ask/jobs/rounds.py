@@ -63,7 +63,8 @@ def _times(name: str, rule: PlaceRound, there: Kept, soil: p.Soil | None) -> Ite
 
 
 def _days(rule: PlaceRound, there: Kept) -> Iterator[date]:
-    """The days on which a round would come."""
+    """The days on which a round would come; where nothing starts this year, what comes again
+    begins about the last frost."""
     year = there.year
     begun = [r.start_date for _, r in there.plantings if year.start <= r.start_date <= year.end]
     anchors = {
@@ -72,6 +73,8 @@ def _days(rule: PlaceRound, there: Kept) -> Iterator[date]:
         "first_frost": year.first_frost,
     }
     anchor = anchors[rule.anchor]
+    if anchor is None and rule.every_days is not None:
+        anchor = year.last_frost
     if anchor is None:
         return
     on = anchor + days(rule.after_days)
