@@ -166,6 +166,18 @@ def test_what_can_be_started_on_a_day(climate, day, closed, open_):
     assert [crop for crop in open_ if not starts(crop)] == []
 
 
+@pytest.mark.parametrize("crop", ["raspberry", "blackcurrant", "rhubarb", "gooseberry"])
+@pytest.mark.parametrize(("climate", "said_so"), [("frost-free", True), ("mild-coast", False)])
+def test_a_winter_too_mild_for_buds_is_said_where_it_takes_the_harvest(
+    noted, crop, climate, said_so
+):
+    garden = garden_in(climate)
+    start = BOOK.crops[crop].starts[0]
+    old = planting(crop, "all", start=start, start_date=f"{year_of(garden).start.year - 3}-03-15")
+    notes = noted(document(old, places=[DEEP], **garden))
+    assert ("mild-winter" in notes) == said_so
+
+
 EDIBLE = [crop.id for crop in BOOK.crops.values() if crop.yield_kg_per_plant and not crop.perennial]
 STARTS = st.integers(0, 330)
 

@@ -73,7 +73,7 @@ def weeks_here(year: GrowingYear, crop: Crop, dates: Dates, book: Book) -> Weeks
         heat=float(here.heat),
         sets=float(here.sets),
         kept=kept,
-        chilled=here.chilled,
+        chilled=min(1.0, here.chilled / there.chilled),
         in_heat=_hot_spell_leaves(year, crop, dates, here, book),
     )
 
