@@ -79,4 +79,4 @@ def test_what_is_picked_after_the_year_is_in_the_garden_and_not_at_its_table(est
     assert estimate.report.totals.harvest_kg.p50 == pytest.approx(planted.harvest_kg.p50)
     (supply,) = pantry_of(estimate).crops
     assert supply.harvest_kg.p50 == 0
-    assert said(supply.words) == "picked after this year: next year’s"
+    assert said(supply.words) == "picked after this year, so it counts in the next"

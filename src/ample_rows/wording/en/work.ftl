@@ -97,7 +97,7 @@ days-ahead-pots-each-day = , pots each day
 
 pantry-nothing-wanted-yet = no amount is entered for it yet
 pantry-as-wanted = as much as is wanted
-pantry-next-years = picked after this year: next year’s
+pantry-next-years = picked after this year, so it counts in the next
 pantry-short-plants = { $short } short: { $plants } ({ $squares })
 pantry-short = { $short } short
 pantry-spare-keep-give-away = { $short } to spare: keep it, give it away, or sow less
