@@ -44,7 +44,7 @@ def test_a_bed_is_soaked_before_it_is_planted_and_says_how_long_that_lasts(work)
     (soak,) = work({**CABBAGE, "start_date": "2027-06-20"}, climate=dry)["soak"]
     assert soak.until < date(2027, 6, 20) <= soak.until + timedelta(days=1)
     assert said(soak.about).endswith("of water in all, in two or three goes, down to 45 cm")
-    assert "it lasts about" in said(soak.why)
+    assert "soaked through, it lasts about" in said(soak.why)
     assert "dig a hole" in said(soak.sign)
     assert "soak" not in work({**CABBAGE, "place": "tub", "cells": "all"}, places=[tub()])
 

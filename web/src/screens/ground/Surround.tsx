@@ -100,13 +100,13 @@ export const Surround = memo(function Surround({ site, scale, extent, chosen, sh
           thing: { kind: 'tap', index } as const,
           at: toPx(scale, tap.at_m),
           sign: 'M0 -8C4 -3 5.5 -1 5.5 1.8A5.5 5.5 0 0 1 -5.5 1.8C-5.5 -1 -4 -3 0 -8z',
-          text: tapWords(tap, units, say),
+          text: tapWords(tap, units, say, extent),
         })),
         ...site.tanks.map((tank, index) => ({
           thing: { kind: 'tank', index } as const,
           at: toPx(scale, tank.at_m),
           sign: 'M-6 -6H6V6H-6zM-6 -1Q-3 -3 0 -1T6 -1',
-          text: tankWords(tank, units, say),
+          text: tankWords(tank, units, say, extent),
         })),
         ...(site.door_m
           ? [
@@ -275,8 +275,8 @@ export function surroundBoxes(
       : [{ x: label.x - w / 2, y: label.y - 13, w, h: 18 }];
   });
   const spots = [
-    ...site.taps.map((tap) => [tap.at_m, tapWords(tap, units, say)] as const),
-    ...site.tanks.map((tank) => [tank.at_m, tankWords(tank, units, say)] as const),
+    ...site.taps.map((tap) => [tap.at_m, tapWords(tap, units, say, extent)] as const),
+    ...site.tanks.map((tank) => [tank.at_m, tankWords(tank, units, say, extent)] as const),
     ...(site.door_m ? [[site.door_m, 'door'] as const] : []),
   ].map(([at, text]): Box => {
     const [x, y] = toPx(scale, at);
@@ -286,11 +286,17 @@ export function surroundBoxes(
   return [...labels, ...spots];
 }
 
-function tapWords(tap: Site['taps'][number], units: Units, say: Say): string {
-  const hose = tap.hose_m ? `, hose ${units.distance(tap.hose_m)}` : '';
-  return `${tap.name ?? say('tap')}${hose}`;
+/** Narrower drawings name what brings water and leave its figures to the list. */
+const NARROW_PX = 480;
+
+function tapWords(tap: Site['taps'][number], units: Units, say: Say, extent: Extent): string {
+  const name = tap.name ?? say('tap');
+  return tap.hose_m && extent.width >= NARROW_PX
+    ? `${name}, hose ${units.distance(tap.hose_m)}`
+    : name;
 }
 
-function tankWords(tank: Site['tanks'][number], units: Units, say: Say): string {
-  return `${tank.name ?? say('butt')}, ${units.volume(tank.litres)}`;
+function tankWords(tank: Site['tanks'][number], units: Units, say: Say, extent: Extent): string {
+  const name = tank.name ?? say('butt');
+  return extent.width >= NARROW_PX ? `${name}, ${units.volume(tank.litres)}` : name;
 }

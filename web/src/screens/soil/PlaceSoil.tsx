@@ -19,8 +19,7 @@ interface Props {
 
 const FLOORS = ['balcony', 'deck', 'roof'] as const;
 
-const CAUTION =
-  'Wet soil is heavy: lift little at a time. Moisten compost before you tip it, and wear a mask where it dusts.';
+const CAUTION = 'Wet soil is heavy: lift little at a time, with a straight back.';
 
 /** One place's own fill: its mix, a woody base, and the load that its floor may carry. */
 export function PlaceSoil({ slug, soil, place, areaM2, notes, onEdit }: Props) {

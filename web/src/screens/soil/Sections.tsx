@@ -26,9 +26,10 @@ export function Sections({ places, nameOf, chosen, width, onChoose }: Props) {
   const broadest = (width - 2 * SIDE_PX) / total;
   const words = places.map((place, i) => {
     const room = ((widths[i] ?? 0) + GAP_CM) * broadest;
-    return [nameOf(place.id), units.bulk(place.soil.fill_litres)].flatMap((said) =>
-      wrapped(said, room),
-    );
+    const litres = units.bulk(place.soil.fill_litres);
+    // A narrow pot's litres would be cut in two; they stand in the table below.
+    const fits = litres.length * LETTER_PX <= room;
+    return [...wrapped(nameOf(place.id), room), ...(fits ? [litres] : [])];
   });
   const wordsPx = LINE_PX * (Math.max(...words.map((lines) => lines.length)) + 1);
   const scale = Math.min(broadest, (MOST_PX - wordsPx) / (highest + deepest));

@@ -64,7 +64,7 @@ export function Shelf({ cells, day, answer, problem, onPlant, onDay }: Props) {
       </p>
       {answer.sun && (
         <p className="text-[13px] text-muted">
-          {`Sun before noon ${answer.sun.morning.toFixed(1)} h, after it ${answer.sun.afternoon.toFixed(1)} h a day from spring to autumn.`}
+          {`Sun from spring to autumn: ${answer.sun.morning.toFixed(1)} h before noon, ${answer.sun.afternoon.toFixed(1)} h after.`}
         </p>
       )}
       {fitting.length === 0 && (
