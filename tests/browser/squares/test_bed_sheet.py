@@ -3,7 +3,7 @@
 import re
 
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Page, Route, expect
 
 from tests.browser.conftest import ledger, paint, set_day, square
 from tests.conftest import document
@@ -165,6 +165,20 @@ def test_a_planting_is_changed_in_its_card(at):
     card.get_by_label("Plants per square").fill("4")
     card.get_by_label("Plants per square").press("Tab")
     expect(card).to_contain_text("maincrop carrot 16 plants")
+
+
+def test_what_comes_late_in_a_card_moves_nothing_from_under_the_hand(at):
+    south = at("south")
+    held: list[Route] = []
+    south.route("**/crop-book**", lambda route: held.append(route))  # noqa: PLW0108
+    south.get_by_role("button", name="maincrop carrot, 64").click()
+    remove = south.get_by_role("button", name="Remove")
+    before = remove.bounding_box()
+    expect(south.get_by_label("Kind")).to_have_count(0)
+    for asked in held:
+        asked.continue_()
+    expect(south.get_by_label("Kind")).to_be_visible()
+    assert before == remove.bounding_box()
 
 
 @pytest.mark.parametrize("typed", ["wide", "0", "-3", "9999m"])

@@ -59,34 +59,7 @@ export function PlantingCard({ state, planting, report, place, chosen, onEdit }:
           ))}
         </ul>
       )}
-      <div className="grid grid-cols-2 gap-x-3 gap-y-1.5">
-        <Choice
-          label="Start"
-          value={planting.start}
-          options={STARTS}
-          onChange={(start) => change({ start })}
-        />
-        <DateField
-          label="On"
-          value={planting.start_date}
-          onCommit={(v) => v && change({ start_date: v })}
-        />
-        <Choice
-          label="Set out"
-          value={planting.layout ?? ''}
-          options={OWN_LAYOUTS}
-          onChange={(layout) => change({ layout: layout || null })}
-        />
-        <DateField
-          label="Cleared on"
-          value={planting.clear_date ?? report.clear_date ?? ''}
-          onCommit={(v) => change({ clear_date: v })}
-        />
-        <HowMany planting={planting} report={report} change={change} />
-        <Varieties state={state} planting={planting} report={report} change={change} />
-        <Climbs state={state} planting={planting} place={place} change={change} />
-        <Neighbours state={state} planting={planting} report={report} change={change} />
-      </div>
+      {/* Pressed most, so above all that comes late and moves what is below it. */}
       <p className="flex flex-wrap gap-x-4">
         <button type="button" className="press" onClick={() => by(-7)}>
           A week earlier
@@ -111,6 +84,34 @@ export function PlantingCard({ state, planting, report, place, chosen, onEdit }:
           Remove
         </button>
       </p>
+      <div className="grid grid-cols-2 gap-x-3 gap-y-1.5">
+        <Choice
+          label="Start"
+          value={planting.start}
+          options={STARTS}
+          onChange={(start) => change({ start })}
+        />
+        <DateField
+          label="On"
+          value={planting.start_date}
+          onCommit={(v) => v && change({ start_date: v })}
+        />
+        <Choice
+          label="Set out"
+          value={planting.layout ?? ''}
+          options={OWN_LAYOUTS}
+          onChange={(layout) => change({ layout: layout || null })}
+        />
+        <DateField
+          label="Cleared on"
+          value={planting.clear_date ?? report.clear_date ?? ''}
+          onCommit={(v) => change({ clear_date: v })}
+        />
+        <HowMany planting={planting} report={report} change={change} />
+        <Neighbours state={state} planting={planting} report={report} change={change} />
+        <Varieties state={state} planting={planting} report={report} change={change} />
+        <Climbs state={state} planting={planting} place={place} change={change} />
+      </div>
       {alike && (
         <button type="button" className="press" onClick={() => onEdit(alike)}>
           {`The same in the other ${place.group}`}
