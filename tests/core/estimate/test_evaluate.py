@@ -5,11 +5,11 @@ from datetime import date, timedelta
 
 import pytest
 
+from ample_rows.cli.bench.rows import forget_plantings
 from ample_rows.core import plan as p
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.estimate.place_result import evaluate_place
 from ample_rows.core.estimate.report_json import report_json, schemas
-from ample_rows.core.planting.evaluated import evaluate_beside
 from ample_rows.demo import demo_plans
 from tests.conftest import bed, block, document, planting, tub
 
@@ -91,7 +91,7 @@ def test_the_same_plan_gives_the_same_report(book, read):
     plan = read(TWO)
     first = report_json(Estimate(plan, book, "x").report)
     evaluate_place.cache_clear()
-    evaluate_beside.cache_clear()
+    forget_plantings()
     assert report_json(Estimate(plan, book, "x").report) == first
 
 

@@ -20,7 +20,7 @@ from ample_rows import PROGRAM
 from ample_rows.cli.bench.ground import drag_rows, ground_rows
 from ample_rows.cli.bench.load import load_rows
 from ample_rows.cli.bench.page import page_rows
-from ample_rows.cli.bench.rows import Row, median_ms
+from ample_rows.cli.bench.rows import Row, forget_plantings, median_ms
 from ample_rows.cli.bench.squares import squares_rows
 from ample_rows.cli.bench.year import year_rows
 from ample_rows.cli.memory import keep_what_stands
@@ -29,7 +29,6 @@ from ample_rows.core.book import Book
 from ample_rows.core.checks import read_plan
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.estimate.place_result import evaluate_place
-from ample_rows.core.planting.evaluated import evaluate_beside
 from ample_rows.crops import load_book
 from ample_rows.demo import demo_plans
 from ample_rows.store import Database, GardenStore
@@ -87,7 +86,7 @@ def _evaluation(plan: p.Plan, book: Book, *, rounds: int) -> float:
 
     def work() -> None:
         evaluate_place.cache_clear()
-        evaluate_beside.cache_clear()
+        forget_plantings()
         _ = Estimate(plan, book, PROGRAM).report
 
     work()

@@ -5,6 +5,9 @@ import time
 from collections.abc import Callable
 from dataclasses import dataclass
 
+from ample_rows.core.calendar.dates import dates_of
+from ample_rows.core.planting.evaluated import evaluate_beside, judge_beside
+
 
 @dataclass(frozen=True)
 class Row:
@@ -15,6 +18,12 @@ class Row:
     unit: str
     target: float | None
     how: str
+
+
+def forget_plantings() -> None:
+    """Leave nothing of what was worked out for single plantings."""
+    for kept in (evaluate_beside, judge_beside, dates_of):
+        kept.cache_clear()
 
 
 def median_ms(work: Callable[[], object], *, rounds: int) -> float:

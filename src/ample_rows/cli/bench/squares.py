@@ -9,7 +9,7 @@ from typing import get_args
 
 import shapely
 
-from ample_rows.cli.bench.rows import Row, median_ms
+from ample_rows.cli.bench.rows import Row, forget_plantings, median_ms
 from ample_rows.core import plan as p
 from ample_rows.core.ask.depth.depth_schools import depth_schools
 from ample_rows.core.ask.spacing.dial import dial_of
@@ -23,7 +23,6 @@ from ample_rows.core.geometry.cells import Pitch, grid_over
 from ample_rows.core.geometry.lattice_search import Lattice, fullest
 from ample_rows.core.place import crop_shade, tall
 from ample_rows.core.place.place_cases import setting_of
-from ample_rows.core.planting.evaluated import evaluate_beside
 from ample_rows.core.planting.ground import Ground
 from ample_rows.core.planting.setting_out import SettingOut
 from ample_rows.core.planting.stand import stand_in_cells
@@ -116,7 +115,7 @@ def _slowest(demo: p.Plan, book: Book, ask: Callable[[Estimate, str], object]) -
 
         def work(ident: str = ident) -> None:
             stand_in_cells.cache_clear()
-            evaluate_beside.cache_clear()
+            forget_plantings()
             ask(Estimate(demo, book), ident)
 
         times.append(median_ms(work, rounds=3))
@@ -130,7 +129,7 @@ def _places_ms(demo: p.Plan, book: Book, ask: Callable[[Estimate, str], object])
 
         def work(ident: str = ident) -> None:
             evaluate_place.cache_clear()
-            evaluate_beside.cache_clear()
+            forget_plantings()
             ask(Estimate(demo, book), ident)
 
         times.append(median_ms(work, rounds=3))
@@ -179,7 +178,7 @@ def _edges_ms(demo: p.Plan, book: Book) -> float:
     def work() -> None:
         _forget_shade()
         evaluate_place.cache_clear()
-        evaluate_beside.cache_clear()
+        forget_plantings()
         edge_choices(Estimate(demo, book), place.id, place.supports[0].id)
 
     return median_ms(work, rounds=3)

@@ -5,7 +5,7 @@ import time
 from datetime import timedelta
 
 from ample_rows import PROGRAM
-from ample_rows.cli.bench.rows import Row, median_ms
+from ample_rows.cli.bench.rows import Row, forget_plantings, median_ms
 from ample_rows.core import plan as p
 from ample_rows.core.ask.jobs.year import jobs_of, weeks_about
 from ample_rows.core.ask.pantry.pantry import pantry_of
@@ -18,7 +18,6 @@ from ample_rows.core.edits import RemovePlanting, Together, apply_edit
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.estimate.place_result import evaluate_place
 from ample_rows.core.place.report import IdleSpell
-from ample_rows.core.planting.evaluated import evaluate_beside
 
 
 def year_rows(demo: p.Plan, large: p.Plan, book: Book) -> list[Row]:
@@ -35,7 +34,7 @@ def year_rows(demo: p.Plan, large: p.Plan, book: Book) -> list[Row]:
 
 def _pantry_ms(plan: p.Plan, book: Book, rounds: int) -> float:
     def work() -> None:
-        evaluate_beside.cache_clear()
+        forget_plantings()
         pantry_of(Estimate(plan, book))
 
     return median_ms(work, rounds=rounds)
@@ -64,7 +63,7 @@ def _asked_anew_ms(plan: p.Plan, place: str, spell: IdleSpell, book: Book) -> fl
     tried."""
     times = []
     for _ in range(3):
-        evaluate_beside.cache_clear()
+        forget_plantings()
         evaluate_place.cache_clear()
         estimate = Estimate(plan, book, PROGRAM)
         _ = estimate.report
@@ -88,7 +87,7 @@ def _waves_ms(demo: p.Plan, book: Book) -> float:
             ident = planting.id
 
             def work(ident: str = ident) -> None:
-                evaluate_beside.cache_clear()
+                forget_plantings()
                 waves_of(Estimate(demo, book), ident, 3, 14.0)
 
             times.append(median_ms(work, rounds=3))

@@ -209,7 +209,7 @@ class Relative(Record):
 
 
 class Crop(Record):
-    """A crop, or a variety type of one, as the rules use it."""
+    """A crop, or a variety type of one, as the rules use it; hashed by its id."""
 
     id: Annotated[str, Field(pattern=r"^[a-z][a-z0-9-]*$")]
     name: Text
@@ -286,6 +286,9 @@ class Crop(Record):
     withstands: dict[str, Grade] = Field(default_factory=dict)
     sources: dict[str, Text]
     statuses: dict[str, Status] = Field(default_factory=dict)
+
+    def __hash__(self) -> int:
+        return hash(self.id)
 
     @model_validator(mode="after")
     def _sane(self) -> "Crop":

@@ -56,6 +56,7 @@ def deadly_c(crop: Crop) -> float:
     return crop.kill_c.get("crown", crop.kill_c["leaf"])
 
 
+@lru_cache(maxsize=2048)
 def nights_of(
     year: GrowingYear, start: date, until: date, book: Book, *, under_snow: bool = False
 ) -> Nights | None:
@@ -67,14 +68,21 @@ def nights_of(
     first = row_of(start)
     span = max(1, min((until - start).days, DAYS * _YEARS - first))
     rows = (first + np.arange(span)) % DAYS
-    least = book.value("milder_winter_spread_share")
-    depth = np.clip(usual / min(-0.1, float(usual.min())), 0.0, 1.0)
-    spread = book.value("winter_low_spread_c") * (least + (1 - least) * depth)
     lows = usual[rows] + year.cover_warmer_c
     if under_snow and year.mean_c is not None:
         lies = daily_means_c(year.mean_c)[rows] < book.value("snow_lies_below_c")
         lows = lows + np.where(lies, book.value("snow_warmer_c"), 0.0)
-    return Nights(lows, spread[rows])
+    return Nights(lows, _spread_c(usual.tobytes(), book)[rows])
+
+
+@lru_cache(maxsize=64)
+def _spread_c(nights: bytes, book: Book) -> Floats:
+    """How much each night of a usual year differs from winter to winter: the coldest most. [°C]"""
+    usual = np.frombuffer(nights)
+    least = book.value("milder_winter_spread_share")
+    depth = np.clip(usual / min(-0.1, float(usual.min())), 0.0, 1.0)
+    spread: Floats = book.value("winter_low_spread_c") * (least + (1 - least) * depth)
+    return spread
 
 
 def _in_summer(year: GrowingYear, start: date, until: date) -> bool:

@@ -173,6 +173,7 @@ def growth_share(day_share: NDArray[np.float64] | float) -> NDArray[np.float64]:
     return (grown - _AT_START) / _GAIN
 
 
+@lru_cache(maxsize=4096)
 def dates_of(
     planting: p.Planting, crop: Crop, year: GrowingYear, book: Book, *, picking: float = 1.0
 ) -> Dates:

@@ -1,6 +1,6 @@
 """The growing year of a garden: its twelve months, frosts, warmth and weeks of growth."""
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, fields, replace
 from datetime import date, timedelta
 from functools import cached_property
 
@@ -30,6 +30,14 @@ class GrowingYear:
     cover_warmer_c: float = 0.0
     frost_free: bool = False
     likely_ends: tuple[p.LikelyEnd, ...] = ()
+
+    def __hash__(self) -> int:
+        return self._hashed
+
+    @cached_property
+    def _hashed(self) -> int:
+        """Asked for with every date, and the same for all of them."""
+        return hash(tuple(getattr(self, field.name) for field in fields(self)))
 
     @cached_property
     def normals(self) -> Normals:

@@ -3,7 +3,8 @@
 import re
 import unicodedata
 from datetime import date
-from typing import Annotated, Any, Literal
+from functools import cached_property
+from typing import Annotated, Any, Literal, Self
 
 from pydantic import AfterValidator, BaseModel, ConfigDict, Field, model_validator
 from pydantic_core import PydanticCustomError
@@ -99,6 +100,20 @@ class PlanValue(BaseModel):
                     "unknown_key", "is not a key here; keys of your own begin with x-", {"key": key}
                 )
         return self
+
+    def __hash__(self) -> int:
+        return self._hashed
+
+    @cached_property
+    def _hashed(self) -> int:
+        """Asked for with every figure that is kept by a part of the plan, and never another."""
+        return hash(tuple(self.__dict__[name] for name in type(self).model_fields))
+
+    def __copy__(self) -> Self:
+        # What is copied is about to be changed: its hash is not what it will be.
+        copied = super().__copy__()
+        copied.__dict__.pop("_hashed", None)
+        return copied
 
 
 def document(plan: PlanValue) -> dict[str, Any]:

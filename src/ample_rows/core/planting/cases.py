@@ -10,7 +10,7 @@ from ample_rows.core.calendar.dates import Dates
 from ample_rows.core.calendar.growing_year import GrowingYear
 from ample_rows.core.geometry.lattice import Point
 from ample_rows.core.planting.chances import Chances
-from ample_rows.core.planting.harvest import Draws, Factors, Lot
+from ample_rows.core.planting.harvest import Draws, Factors, Lot, Quantiles
 from ample_rows.core.planting.report import PlantingReport
 from ample_rows.core.site.place_sun import PlaceSun
 from ample_rows.core.site.surroundings import Surroundings
@@ -246,3 +246,29 @@ class Outcome:
     scale: float
     expected: float
     draws: Draws
+
+
+@dataclass(frozen=True, eq=False)
+class Judged:
+    """A planting as the rules judge it, before it is written up: all that a question needs which
+    tries one crop after another. `harvest_kg` is its harvest."""
+
+    case: Case
+    outcome: Outcome
+    harvest_kg: Quantiles
+
+    @property
+    def planting(self) -> p.Planting:
+        return self.case.planting
+
+    @property
+    def crop(self) -> Crop:
+        return self.case.crop
+
+    @property
+    def stands(self) -> SetOut:
+        return self.outcome.stands
+
+    @property
+    def dates(self) -> Dates:
+        return self.outcome.dates

@@ -11,7 +11,7 @@ from ample_rows.core.book import Crop
 from ample_rows.core.calendar.dates import Dates, dates_of
 from ample_rows.core.calendar.season import relief
 from ample_rows.core.calendar.soil_warmth import days_to_come_up, estimated_c
-from ample_rows.core.calendar.windows import start_window
+from ample_rows.core.calendar.windows import Window, start_window
 from ample_rows.core.geometry import shapes
 from ample_rows.core.geometry.lattice import Point
 from ample_rows.core.patience import carry_on
@@ -21,6 +21,7 @@ from ample_rows.core.planting.cases import (
     Case,
     CropShade,
     Evaluated,
+    Judged,
     Light,
     Outcome,
     PlaceCase,
@@ -53,36 +54,70 @@ def evaluate_planting(planting: p.Planting, here: PlaceCase) -> Evaluated:
     squares; kept, so that an edit of one planting leaves those as they are that it does not
     touch."""
     carry_on()
+    return evaluate_beside(*_beside(planting, here))
+
+
+def judge_planting(planting: p.Planting, here: PlaceCase) -> Judged:
+    """A planting of one kind judged as `evaluate_planting` does, and not written up; kept."""
+    carry_on()
+    return judge_beside(*_beside(planting, here))
+
+
+_Beside = tuple[p.Planting, PlaceCase, CropShade | None, Sharing | None]
+
+
+def _beside(planting: p.Planting, here: PlaceCase) -> _Beside:
+    """A planting with its place alone, the shade on it and what shares its squares."""
     alone = here.alone.counting((planting,))
-    return evaluate_beside(
-        planting, alone, here.shade_on(planting.id), here.sharing_of(planting.id)
-    )
+    return planting, alone, here.shade_on(planting.id), here.sharing_of(planting.id)
+
+
+@lru_cache(maxsize=768)
+def judge_beside(
+    planting: p.Planting, here: PlaceCase, shade: CropShade | None, sharing: Sharing | None
+) -> Judged:
+    case = case_of(planting, here, shade=shade, sharing=sharing)
+    return _judged(case, set_out(case))
 
 
 @lru_cache(maxsize=768)
 def evaluate_beside(
     planting: p.Planting, here: PlaceCase, shade: CropShade | None, sharing: Sharing | None
 ) -> Evaluated:
+    if not planting.varieties:
+        return _evaluated(judge_beside(planting, here, shade, sharing))
     case = case_of(planting, here, shade=shade, sharing=sharing)
     stands = set_out(case)
-    if not planting.varieties:
-        return _evaluated(case, stands)
     runs = varieties.runs_of(planting, stands)
     parts = []
     for run in runs:
         kind = planting.model_copy(update={"variety": run.variety, "varieties": ()})
         of_run = case_of(kind, here, shade=shade, sharing=sharing)
-        parts.append((run, _evaluated(of_run, some_of(stands, case, of_run, run.start, run.stop))))
-    return varieties.together(case, parts) if parts else _evaluated(case, stands)
+        some = some_of(stands, case, of_run, run.start, run.stop)
+        parts.append((run, _evaluated(_judged(of_run, some))))
+    return varieties.together(case, parts) if parts else _evaluated(_judged(case, stands))
 
 
-def _evaluated(case: Case, stands: SetOut) -> Evaluated:
-    crop, support = case.crop, case.support
+def _judged(case: Case, stands: SetOut) -> Judged:
     outcome = _outcome(case, stands)
+    total = harvest.planting_quantiles(
+        outcome.lot,
+        case.crop,
+        outcome.scale,
+        had=outcome.chances.had,
+        draws=outcome.draws,
+        book=case.book,
+    )
+    return Judged(case, outcome, total)
+
+
+def _evaluated(judged: Judged) -> Evaluated:
+    case, outcome = judged.case, judged.outcome
+    crop, support = case.crop, case.support
     return Evaluated(
         planting=case.planting,
         crop=crop,
-        report=_report(case, outcome),
+        report=_report(judged),
         dates=outcome.dates,
         depth=outcome.depth,
         lot=outcome.lot,
@@ -176,18 +211,17 @@ def _depth(case: Case, stands: SetOut, dates: Dates) -> DepthResult:
     )
 
 
-def _report(case: Case, outcome: Outcome) -> PlantingReport:
+def window_of(judged: Judged) -> Window:
+    """When its crop can be started so here: the spell that lies nearest to its own start."""
+    case = judged.case
+    start, near = case.planting.start, judged.dates.start
+    return start_window(case.setting.year, case.crop, start, case.book, near=near)
+
+
+def _report(judged: Judged) -> PlantingReport:
+    case, outcome, total = judged.case, judged.outcome, judged.harvest_kg
     planting, crop, stands, dates = case.planting, case.crop, outcome.stands, outcome.dates
-    total = harvest.planting_quantiles(
-        outcome.lot,
-        crop,
-        outcome.scale,
-        had=outcome.chances.had,
-        draws=outcome.draws,
-        book=case.book,
-    )
-    year = case.setting.year
-    window = start_window(year, crop, planting.start, case.book, near=dates.start)
+    year, window = case.setting.year, window_of(judged)
     sown = planting.start in ("sow", "transplant") and crop.seeds_per_station is not None
     spread = crop.yield_kg_per_plant
     counted = Standing(outcome.expected, outcome.chances, total)

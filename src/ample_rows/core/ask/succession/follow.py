@@ -28,8 +28,8 @@ from ample_rows.core.errors import CannotBeDoneError
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.place.families import too_soon
 from ample_rows.core.plan.idents import free_ident
-from ample_rows.core.planting.cases import Evaluated
-from ample_rows.core.planting.evaluated import evaluate_planting
+from ample_rows.core.planting.cases import Judged
+from ample_rows.core.planting.evaluated import judge_planting
 from ample_rows.core.planting.harvest import Quantiles
 from ample_rows.core.planting.report import PlantingReport
 from ample_rows.core.words.message import Text, message
@@ -173,14 +173,14 @@ def _gap(estimate: Estimate, place_id: str, cells: tuple[str, ...], since: date)
     )
 
 
-def _best_start(gap: _Gap, crop: Crop) -> Evaluated | None:
+def _best_start(gap: _Gap, crop: Crop) -> Judged | None:
     """The crop by the start that gives most, where any does at all."""
     support = support_over(gap.asked, crop)
     tried = [e for start in crop.starts for e in _tried(gap, crop, start, support)]
-    return max(tried, key=lambda e: e.report.harvest_kg.p50, default=None)
+    return max(tried, key=lambda e: e.harvest_kg.p50, default=None)
 
 
-def _tried(gap: _Gap, crop: Crop, start: p.Start, support: str | None) -> Iterator[Evaluated]:
+def _tried(gap: _Gap, crop: Crop, start: p.Start, support: str | None) -> Iterator[Judged]:
     for day in _days(gap, crop, start):
         asked = replace(gap.asked, day=day)
         probe = p.Planting(
@@ -202,7 +202,7 @@ def _tried(gap: _Gap, crop: Crop, start: p.Start, support: str | None) -> Iterat
         if dates.picked_share < LEAST_SHARE_WORTH_HAVING or not dates.first_pick:
             continue
         if dates.first_pick >= gap.year.start:
-            tried = evaluate_planting(probe, asked.here)
+            tried = judge_planting(probe, asked.here)
             if not why_not(tried, asked):
                 yield tried
 
@@ -218,8 +218,8 @@ def _days(gap: _Gap, crop: Crop, start: p.Start) -> Iterator[date]:
         yield move_years(window.earliest if crop.overwinters else window.latest, -1)
 
 
-def _entry(gap: _Gap, e: Evaluated) -> Following:
-    report, place = e.report, gap.asked.place
+def _entry(gap: _Gap, e: Judged) -> Following:
+    place = gap.asked.place
     taken = {planting.id for planting in gap.plan.plantings}
     changes: dict[str, object] = {"id": free_ident(e.planting.crop, taken)}
     if gap.before is not None:
@@ -227,7 +227,7 @@ def _entry(gap: _Gap, e: Evaluated) -> Following:
     start, clear = e.dates.start, e.dates.clear
     overlap = min(clear, gap.until) - max(start, gap.since)
     lack = gap.lacking.get(e.crop.variety_of or e.crop.id)
-    soon = too_soon(place, e.crop.family, report.cells, start.year, gap.book)
+    soon = too_soon(place, e.crop.family, e.stands.taken, start.year, gap.book)
     return Following(
         crop=e.crop.id,
         name=e.crop.name,
@@ -235,11 +235,11 @@ def _entry(gap: _Gap, e: Evaluated) -> Following:
         family=e.crop.family,
         start=e.planting.start,
         start_date=start,
-        first_pick=report.first_pick,
-        clear_date=report.clear_date,
-        plants=report.plants,
+        first_pick=e.dates.first_pick,
+        clear_date=clear,
+        plants=e.stands.plants,
         up=_climbed(place, e, gap.book),
-        harvest_kg=report.harvest_kg,
+        harvest_kg=e.harvest_kg,
         lacking_kg=lack[0] if lack else None,
         fills_weeks=max(0, overlap.days) / 7,
         caution=soon.words if soon else "",
@@ -247,14 +247,14 @@ def _entry(gap: _Gap, e: Evaluated) -> Following:
     )
 
 
-def _climbed(place: p.Place, e: Evaluated, book: Book) -> str:
+def _climbed(place: p.Place, e: Judged, book: Book) -> str:
     """The support that it climbs, in words."""
     named = e.planting.support
     support = next((s for s in place.supports if s.id == named), None)
     return book.trainings[support.system].label if support else ""
 
 
-def _worth(gap: _Gap, e: Evaluated, entry: Following) -> tuple[float, ...]:
+def _worth(gap: _Gap, e: Judged, entry: Following) -> tuple[float, ...]:
     """What ranks it: rested ground, the share of a want that it meets, then weight for ground
     and time."""
     likely = entry.harvest_kg.p50
@@ -263,7 +263,7 @@ def _worth(gap: _Gap, e: Evaluated, entry: Following) -> tuple[float, ...]:
     return (not entry.caution, meets, likely / _weeks_used(gap, e))
 
 
-def _weeks_used(gap: _Gap, e: Evaluated) -> float:
+def _weeks_used(gap: _Gap, e: Judged) -> float:
     """Weeks of the free time that a crop takes, with those before and after it that are too few
     for another."""
     before = (e.dates.start - gap.ready).days

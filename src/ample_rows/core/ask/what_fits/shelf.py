@@ -8,13 +8,14 @@ from ample_rows.core import plan as p
 from ample_rows.core.ask.what_fits.companions import Companion, companions_of
 from ample_rows.core.book import Crop
 from ample_rows.core.calendar.growing_year import move_years
+from ample_rows.core.calendar.windows import Window
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry.cells import grid_of
 from ample_rows.core.plan.reading import PlanFaultsError
-from ample_rows.core.planting.cases import Evaluated, PlaceCase
-from ample_rows.core.planting.evaluated import evaluate_planting
+from ample_rows.core.planting.cases import Judged, PlaceCase
+from ample_rows.core.planting.evaluated import judge_planting, window_of
 from ample_rows.core.planting.harvest import Quantiles
-from ample_rows.core.planting.report import PlantingReport, WindowReport
+from ample_rows.core.planting.report import PlantingReport
 from ample_rows.core.structures import supports
 from ample_rows.core.words.message import Length, Number, Text, Volume, listed, message
 
@@ -170,11 +171,11 @@ def _entry(asked: Asked, crop: Crop) -> ShelfEntry:
     support = support_over(asked, crop)
     tried = [tried_as(asked, crop, start, support) for start in crop.starts]
     judged = [(e, why_not(e, asked)) for e in tried]
-    best, reason = min(judged, key=lambda pair: (bool(pair[1]), -pair[0].report.harvest_kg.p50))
+    best, reason = min(judged, key=lambda pair: (bool(pair[1]), -pair[0].harvest_kg.p50))
     return _shown(crop, best, reason, asked)
 
 
-def tried_as(asked: Asked, crop: Crop, start: p.Start, support: str | None) -> Evaluated:
+def tried_as(asked: Asked, crop: Crop, start: p.Start, support: str | None) -> Judged:
     probe = p.Planting(
         id=PROBE,
         place=asked.place.id,
@@ -184,12 +185,12 @@ def tried_as(asked: Asked, crop: Crop, start: p.Start, support: str | None) -> E
         start_date=asked.day,
         support=support,
     )
-    tried = evaluate_planting(probe, asked.here)
+    tried = judge_planting(probe, asked.here)
     later = asked.use.later
     if later is None or tried.dates.clear <= later.start_date:
         return tried
     cut = probe.model_copy(update={"clear_date": later.start_date})
-    return evaluate_planting(cut, asked.here)
+    return judge_planting(cut, asked.here)
 
 
 def support_over(asked: Asked, crop: Crop) -> str | None:
@@ -230,35 +231,35 @@ def _blocked(asked: Asked) -> Text:
     return ""
 
 
-def why_not(e: Evaluated, asked: Asked) -> Text:
+def why_not(e: Judged, asked: Asked) -> Text:
     """The first reason against, in the grower's order of asking; empty when it fits."""
-    report, window = e.report, e.report.window
+    window, depth = window_of(e), e.outcome.depth
     use, day = asked.use, asked.day
     blocked = _blocked(asked)
     if blocked:
         return blocked
-    if report.plants == 0:
-        return message("shelf-too-few-squares-plants", spacing=Length(report.spacing_cm))
-    if e.depth.verdict == "root-too-long":
+    if e.stands.plants == 0:
+        return message("shelf-too-few-squares-plants", spacing=Length(e.stands.spacing_cm))
+    if depth.verdict == "root-too-long":
         return message(
             "shelf-root-long",
             edible_root=Length(e.crop.edible_root_cm or 0.0),
-            usable=Length(e.depth.usable_cm),
+            usable=Length(depth.usable_cm),
         )
-    if e.depth.verdict == "too-shallow":
-        if e.depth.governed_by == "litres":
+    if depth.verdict == "too-shallow":
+        if depth.governed_by == "litres":
             return message("shelf-needs-soil-plant", least=Volume(e.crop.least_litres))
         return message(
-            "shelf-needs-soil", least=Length(e.depth.least_cm), usable=Length(e.depth.usable_cm)
+            "shelf-needs-soil", least=Length(depth.least_cm), usable=Length(depth.usable_cm)
         )
-    hours = report.light.useful_hours
+    hours = e.outcome.light.useful_hours
     if hours is not None and hours < e.crop.least_sun_hours:
         return message("shelf-needs-sun", least_sun_hours=Number(e.crop.least_sun_hours))
-    if window.latest < window.earliest:
+    if not window.open:
         return message("shelf-no-window", why=window.how)
     if day < window.earliest and not _within_a_year_later(window, day):
         return message("shelf-too-early-from", earliest=window.earliest)
-    if e.climbs_without_support:
+    if e.case.lies_down:
         return message("shelf-needs-net-climb")
     if e.crop.perennial is not None and use.later is not None:
         return message(
@@ -277,14 +278,13 @@ def why_not(e: Evaluated, asked: Asked) -> Text:
     return ""
 
 
-def _within_a_year_later(window: WindowReport, day: date) -> bool:
+def _within_a_year_later(window: Window, day: date) -> bool:
     """Whether last year's window is still open (autumn crops early in a plan's year)."""
     earlier = move_years(window.earliest, -1), move_years(window.latest, -1)
     return earlier[0] <= day <= earlier[1]
 
 
-def _shown(crop: Crop, e: Evaluated, reason: Text, asked: Asked) -> ShelfEntry:
-    report = e.report
+def _shown(crop: Crop, e: Judged, reason: Text, asked: Asked) -> ShelfEntry:
     weeks = max(1.0, (e.dates.clear - e.dates.start).days / 7)
     return ShelfEntry(
         crop=crop.id,
@@ -299,13 +299,13 @@ def _shown(crop: Crop, e: Evaluated, reason: Text, asked: Asked) -> ShelfEntry:
         cells=e.planting.cells,
         support=e.planting.support,
         clear_by=e.planting.clear_date,
-        plants=report.plants,
-        spacing_cm=report.spacing_cm,
-        first_pick=report.first_pick,
-        clear_date=report.clear_date,
-        harvest_kg=report.harvest_kg,
+        plants=e.stands.plants,
+        spacing_cm=e.stands.spacing_cm,
+        first_pick=e.dates.first_pick,
+        clear_date=e.dates.clear,
+        harvest_kg=e.harvest_kg,
         # What stays for years is judged as it is once it is grown.
-        factor=report.factors.product / (e.dates.bears or 1.0),
-        kg_per_square_week=report.harvest_kg.p50 / max(1, len(asked.cells)) / weeks,
+        factor=e.outcome.factors.product / (e.dates.bears or 1.0),
+        kg_per_square_week=e.harvest_kg.p50 / max(1, len(asked.cells)) / weeks,
         companions=companions_of(crop, asked.standing, asked.day, asked.here.book),
     )
