@@ -134,11 +134,7 @@ class PlaceSun:
 
     def _over(self, cells: tuple[str, ...], each: Floats) -> float:
         """Mean over cells by their ground."""
-        if not cells:
-            return float(self.areas_cm2 @ each / self.areas_cm2.sum())
-        rows = [self.addresses[address] for address in cells]
-        areas = self.areas_cm2[rows]
-        return float(areas @ each[rows] / areas.sum())
+        return float(_ground_of(self, cells) @ each)
 
 
 def sky_of(plan: p.Plan, year: int, book: Book) -> Sky | None:
@@ -264,10 +260,31 @@ def hours_on_day(place: p.Place, sky: Sky, path: SunPath) -> dict[str, float]:
 @lru_cache(maxsize=2048)
 def _weights(start: date, end: date, year: int) -> Floats:
     """How much each sample day counts in the mean from a day up to another."""
-    samples = np.array([(day - date(year, 1, 1)).days for day in sample_days(year)])
-    span = np.arange(max(1, min(_DAYS, (end - start).days)))
-    days = (start - date(year, 1, 1)).days + span
-    basis = np.eye(len(samples))
-    each = np.stack([np.interp(days, samples, row, period=_DAYS) for row in basis])
-    weights: Floats = each.mean(axis=1)
+    first = (start - date(year, 1, 1)).days % _DAYS
+    count = max(1, min(_DAYS, (end - start).days))
+    summed = _summed_weights(year)
+    weights: Floats = (summed[first + count] - summed[first]) / count
     return weights
+
+
+@lru_cache(maxsize=8)
+def _summed_weights(year: int) -> Floats:
+    """How much each sample day counts, between those beside a day, added up over two years by the
+    morning of each."""
+    samples = [(day - date(year, 1, 1)).days for day in sample_days(year)]
+    days = np.arange(_DAYS)
+    each = [np.interp(days, samples, row, period=_DAYS) for row in np.eye(len(samples))]
+    daily = np.tile(np.stack(each, axis=1), (2, 1))
+    summed: Floats = np.vstack([np.zeros(len(samples)), np.cumsum(daily, axis=0)])
+    return summed
+
+
+@lru_cache(maxsize=512)
+def _ground_of(sun: PlaceSun, cells: tuple[str, ...]) -> Floats:
+    """How much each cell of a place counts in a mean over some by their ground; no cells mean
+    all."""
+    rows = [sun.addresses[address] for address in cells] or list(sun.addresses.values())
+    counts = np.zeros(len(sun.areas_cm2))
+    np.add.at(counts, rows, sun.areas_cm2[rows])
+    ground: Floats = counts / counts.sum()
+    return ground

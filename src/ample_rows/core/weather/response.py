@@ -19,6 +19,7 @@ from ample_rows.core.weather.day_length import day_length_hours
 Floats = NDArray[np.float64]
 Months = tuple[float, ...]
 Rows = int | NDArray[np.int_]
+Means = np.float64 | Floats
 
 YEARS = 3
 DAYS = 365
@@ -172,8 +173,17 @@ def row_of(day: date) -> int:
     return min(DAYS, day.timetuple().tm_yday) - 1
 
 
-def mean_over(summed: Floats, first: Rows, until: Rows) -> Floats:
+def mean_over(summed: Floats, first: Rows, until: Rows) -> Means:
     """The means of what was summed, from rows up to others; of at least one day each."""
+    if isinstance(first, int) and isinstance(until, int):
+        # One planting is asked about a hundred times as often as every day of a year.
+        end = min(max(until, first + 1), len(summed) - 1)
+        return np.float64((summed.item(end) - summed.item(first)) / (end - first))
     last = np.minimum(np.maximum(until, np.asarray(first) + 1), len(summed) - 1)
     mean: Floats = (summed[last] - summed[first]) / (last - first)
     return mean
+
+
+def within_one(share: Means) -> Means:
+    """A share cut off at nothing and at all. [0-1]"""
+    return np.minimum(np.maximum(share, 0.0), 1.0)

@@ -1,5 +1,7 @@
 """When what stood the winter ripens: by warmth since the new year and by the length of days."""
 
+from functools import lru_cache
+
 import numpy as np
 
 from ample_rows.core.book import Crop
@@ -39,6 +41,7 @@ def ripe_row(normals: Normals, crop: Crop, first: int) -> int | None:
     return ripe_after(normals, crop, _new_year_after(normals, first))
 
 
+@lru_cache(maxsize=2048)
 def ripe_after(normals: Normals, crop: Crop, since: int) -> int | None:
     """The row on which a crop is ripe by warmth and light from a row on; None without a climate,
     or where a year is too cool for it."""

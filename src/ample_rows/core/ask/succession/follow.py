@@ -119,17 +119,16 @@ def following(
     """
     book = estimate.book
     gap = _gap(estimate, place_id, cells, since)
-    best_of: dict[str, tuple[tuple[float, ...], Following]] = {}
+    best_of: dict[str, tuple[tuple[float, ...], Judged]] = {}
     for name in crops or book.crops:
         crop = book.crops[name]
         best = _best_start(gap, crop)
         if best is None:
             continue
-        entry = _entry(gap, best)
-        key = _worth(gap, best, entry)
+        key = _worth(gap, best)
         root = crop.variety_of or crop.id
         if root not in best_of or key > best_of[root][0]:
-            best_of[root] = (key, entry)
+            best_of[root] = (key, best)
     ranked = sorted(best_of.values(), key=lambda pair: pair[0], reverse=True)
     later = gap.asked.use.later
     return Follow(
@@ -140,7 +139,7 @@ def following(
         until=gap.until,
         before=gap.before.name if gap.before else None,
         after=later.name if later else None,
-        entries=tuple(entry for _, entry in ranked[:_MOST]),
+        entries=tuple(_entry(gap, best) for _, best in ranked[:_MOST]),
     )
 
 
@@ -227,7 +226,6 @@ def _entry(gap: _Gap, e: Judged) -> Following:
     start, clear = e.dates.start, e.dates.clear
     overlap = min(clear, gap.until) - max(start, gap.since)
     lack = gap.lacking.get(e.crop.variety_of or e.crop.id)
-    soon = too_soon(place, e.crop.family, e.stands.taken, start.year, gap.book)
     return Following(
         crop=e.crop.id,
         name=e.crop.name,
@@ -242,9 +240,16 @@ def _entry(gap: _Gap, e: Judged) -> Following:
         harvest_kg=e.harvest_kg,
         lacking_kg=lack[0] if lack else None,
         fills_weeks=max(0, overlap.days) / 7,
-        caution=soon.words if soon else "",
+        caution=_caution(gap, e),
         edit=Plant(planting=p.document(e.planting.model_copy(update=changes))),
     )
+
+
+def _caution(gap: _Gap, e: Judged) -> Text:
+    """What speaks against it without ruling it out; empty where nothing does."""
+    year = e.dates.start.year
+    soon = too_soon(gap.asked.place, e.crop.family, e.stands.taken, year, gap.book)
+    return soon.words if soon else ""
 
 
 def _climbed(place: p.Place, e: Judged, book: Book) -> str:
@@ -254,13 +259,13 @@ def _climbed(place: p.Place, e: Judged, book: Book) -> str:
     return book.trainings[support.system].label if support else ""
 
 
-def _worth(gap: _Gap, e: Judged, entry: Following) -> tuple[float, ...]:
+def _worth(gap: _Gap, e: Judged) -> tuple[float, ...]:
     """What ranks it: rested ground, the share of a want that it meets, then weight for ground
     and time."""
-    likely = entry.harvest_kg.p50
+    likely = e.harvest_kg.p50
     lack = gap.lacking.get(e.crop.variety_of or e.crop.id)
     meets = min(likely, lack[0]) / lack[1] if lack and lack[0] > 0 else 0.0
-    return (not entry.caution, meets, likely / _weeks_used(gap, e))
+    return (not _caution(gap, e), meets, likely / _weeks_used(gap, e))
 
 
 def _weeks_used(gap: _Gap, e: Judged) -> float:
