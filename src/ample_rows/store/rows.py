@@ -100,15 +100,17 @@ def write(session: Session, row: GardenRow, old: Parts, new: Parts) -> None:
     _delete(session, PlaceRow, row, [i for i in old.places if i not in new.places])
     changed_places = [i for i, placed in new.places.items() if old.places.get(i) != placed]
     changed = [i for i, placed in new.plantings.items() if old.plantings.get(i) != placed]
-    standing = {new.plantings[i][1]["place"] for i in changed}
-    place_rows = _rows(session, PlaceRow, row, {*changed_places, *standing})
-    for ident in changed_places:
-        kept_place = place_rows.get(ident)
-        place_rows[ident] = _write_place(session, row, kept_place, new.places[ident])
+    place_rows = _rows(session, PlaceRow, row, set(changed_places))
+    written = {
+        ident: pk_of(_write_place(session, row, place_rows.get(ident), new.places[ident]))
+        for ident in changed_places
+    }
+    standing = {new.plantings[i][1]["place"] for i in changed} - written.keys()
+    place_pks = written | _place_pks(session, row, standing)
     planting_rows = _rows(session, PlantingRow, row, set(changed))
     for ident in changed:
         document = new.plantings[ident][1]
-        place_pk = pk_of(place_rows[document["place"]])
+        place_pk = place_pks[document["place"]]
         before = planting_rows.get(ident)
         session.add(_planting_row(row, place_pk, before, new.plantings[ident]))
     session.flush()
@@ -130,6 +132,17 @@ def _rows(
         mine = (col(table.garden_pk) == pk_of(garden)) & col(table.ident).in_(some)
         rows |= {row.ident: row for row in session.exec(select(table).where(mine))}
     return rows
+
+
+def _place_pks(session: Session, garden: GardenRow, idents: set[str]) -> dict[str, int]:
+    """The keys of places by id, without what is kept of them."""
+    found: dict[str, int] = {}
+    for some in batched(idents):
+        mine = (col(PlaceRow.garden_pk) == pk_of(garden)) & col(PlaceRow.ident).in_(some)
+        for ident, pk in session.exec(select(PlaceRow.ident, PlaceRow.pk).where(mine)):
+            if pk is not None:
+                found[ident] = pk
+    return found
 
 
 def _planting_row(

@@ -97,6 +97,7 @@ def _count(extent_cm: float, cell_cm: float) -> int:
     return max(1, math.ceil((extent_cm - FIT_TOLERANCE_CM) / cell_cm))
 
 
+@lru_cache(maxsize=1024)
 def cells_about(place: p.Place) -> int:
     """How many squares a place has, without laying them out: of a rectangle exactly, of other
     outlines nearly; none where walls leave nothing inside."""

@@ -42,9 +42,12 @@ def too_soon(
     if rest is None or not rest.rest_years:
         return None
     for grew in sorted(place.grew, key=lambda grew: -grew.year):
-        rested = year - grew.year - 1
+        if not 0 <= year - grew.year - 1 < rest.rest_years:
+            continue
+        kin = next((crop for crop in grew.crops if book.crops[crop].family == family), None)
+        if kin is None:
+            continue
         shared = tuple(a for a in cells_of(place, grew.cells) if a in wanted)
-        kin = [book.crops[crop].name for crop in grew.crops if book.crops[crop].family == family]
-        if kin and shared and 0 <= rested < rest.rest_years:
-            return TooSoon(grew.year, kin[0], shared, rest)
+        if shared:
+            return TooSoon(grew.year, book.crops[kin].name, shared, rest)
     return None
