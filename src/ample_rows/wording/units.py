@@ -38,6 +38,8 @@ INCHES_PER_FOOT = 12
 # From a yard on a length is said in feet and inches, as a tape is read.
 _IN_FEET_FROM_IN = 36
 _IN_QUARTS_BELOW_CUBIC_FEET = 0.5
+# From these on nobody paces or pours in tenths.
+_WHOLE_FEET_FROM, _WHOLE_GALLONS_FROM = 20, 10
 SQUARE_FEET_PER_M2 = 10.763_91
 # Below these a weight is said in the smaller unit.
 _IN_GRAMS_BELOW_KG = 0.0995
@@ -61,12 +63,20 @@ def significant(value: float, figures: int = 2) -> str:
 
 def _length_imperial(measure: Length) -> str:
     inches = measure.cm / CM_PER_INCH
-    if abs(inches) < _IN_FEET_FROM_IN - 0.05:
+    if abs(inches) < INCHES_PER_FOOT:
         return f"{trimmed(inches, 1)} in"
     # Whole and half inches, as they are found on a tape.
-    feet, rest = divmod(round(abs(inches) * 2) / 2, INCHES_PER_FOOT)
+    halves = round(abs(inches) * 2) / 2
     sign = "−" if inches < 0 else ""
+    if halves < _IN_FEET_FROM_IN:
+        return f"{sign}{trimmed(halves, 1)} in"
+    feet, rest = divmod(halves, INCHES_PER_FOOT)
     return f"{sign}{trimmed(feet, 0)} ft" + (f" {trimmed(rest, 1)} in" if rest else "")
+
+
+def _whole_from(least: float, value: float) -> str:
+    """A figure with one decimal, from some size on without."""
+    return trimmed(value, 0 if abs(value) >= least else 1)
 
 
 def _bulk_imperial(measure: Bulk) -> str:
@@ -102,7 +112,7 @@ _SAID: dict[type, tuple[Callable[[Any], str], Callable[[Any], str]]] = {
     ),
     Distance: (
         lambda v: f"{trimmed(v.m, 2)} m",
-        lambda v: f"{trimmed(v.m / M_PER_FOOT, 1)} ft",
+        lambda v: f"{_whole_from(_WHOLE_FEET_FROM, v.m / M_PER_FOOT)} ft",
     ),
     Area: (
         lambda v: f"{trimmed(v.m2, 2)} m²",
@@ -110,7 +120,7 @@ _SAID: dict[type, tuple[Callable[[Any], str], Callable[[Any], str]]] = {
     ),
     Volume: (
         lambda v: f"{trimmed(v.litres, v.digits)} L",
-        lambda v: f"{trimmed(v.litres * GALLONS_PER_LITRE, 1)} gal",
+        lambda v: f"{_whole_from(_WHOLE_GALLONS_FROM, v.litres * GALLONS_PER_LITRE)} gal",
     ),
     Bulk: (lambda v: f"{trimmed(v.litres, 0)} L", _bulk_imperial),
     Mass: (_mass_metric, _mass_imperial),

@@ -19,3 +19,8 @@ export function perSquareWords(count: number): string {
 export function numberOf(typed: string): number {
   return Number(typed.trim().replace(',', '.').replace('−', '-'));
 }
+
+const LIST = new Intl.ListFormat('en-GB', { type: 'conjunction' });
+
+/** Several names as they are read out: beds, pots and tubs. */
+export const and = (names: readonly string[]) => LIST.format(names);

@@ -44,6 +44,7 @@ describe('feet and inches', () => {
   const feet = unitsFor('imperial');
   it.each([
     [30.48, '12 in'],
+    [58.2, '23 in'],
     [91.44, '3 ft'],
     [137.16, '4 ft 6 in'],
     [-243.84, '−8 ft'],
@@ -74,7 +75,7 @@ describe('a figure of the core with its unit', () => {
   it.each([
     [13, 'cm', '13 cm', '5.1 in'],
     [6.8, 'L', '6.8 L', '1.8 gal'],
-    [13651, 'L', '13,651 L', '3,606.2 gal'],
+    [13651, 'L', '13,651 L', '3,606 gal'],
     [6, '°C', '6 °C', '43 °F'],
     [8, 'g', '8 g', '0.3 oz'],
     [1396, 'days', '1,396 days', '1,396 days'],

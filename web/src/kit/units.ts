@@ -29,6 +29,9 @@ const POUNDS_PER_NEWTON = 0.224_809;
 const INCHES_PER_FOOT = 12;
 // From a yard on a length is said in feet and inches, as a tape is read.
 const IN_FEET_FROM = 36;
+// From these on nobody paces or pours in tenths.
+const WHOLE_FEET_FROM = 20;
+const WHOLE_GALLONS_FROM = 10;
 
 export interface Units {
   system: UnitSystem;
@@ -165,14 +168,22 @@ const metric: Units = {
   toField: (cm) => typed(cm, 2),
 };
 
-function feetAndInches(cm: number): string {
+/** Inches as they are found on a tape: from a foot on whole and half ones. */
+function onTape(cm: number): number {
   const inches = cm / CM_PER_INCH;
-  if (Math.abs(inches) < IN_FEET_FROM - 0.05) return `${trimmed(inches, 1)} in`;
-  // Whole and half inches, as they are found on a tape.
-  const halves = Math.round(Math.abs(inches) * 2);
-  const feet = Math.floor(halves / 2 / INCHES_PER_FOOT);
-  const rest = trimmed(halves / 2 - feet * INCHES_PER_FOOT, 1);
+  return Math.abs(inches) < INCHES_PER_FOOT ? inches : Math.round(inches * 2) / 2;
+}
+
+function feetAndInches(cm: number): string {
+  const inches = onTape(cm);
+  if (Math.abs(inches) < IN_FEET_FROM) return `${trimmed(inches, 1)} in`;
+  const feet = Math.floor(Math.abs(inches) / INCHES_PER_FOOT);
+  const rest = trimmed(Math.abs(inches) - feet * INCHES_PER_FOOT, 1);
   return `${inches < 0 ? '−' : ''}${feet} ft${rest === '0' ? '' : ` ${rest} in`}`;
+}
+
+function wholeFrom(least: number, value: number): string {
+  return trimmed(value, Math.abs(value) >= least ? 0 : 1);
 }
 
 /** Both in feet where both are whole ones, as beds are spoken of; else both in inches. */
@@ -180,7 +191,7 @@ function bothInFeet(a: number, b: number, between = ' × '): string {
   const inFeet = [a, b].map((cm) => Math.round((cm / CM_PER_FOOT) * 100) / 100);
   if (inFeet.every((feet) => Number.isInteger(feet) && feet >= 2))
     return `${inFeet.join(between)} ft`;
-  return `${[a, b].map((cm) => trimmed(cm / CM_PER_INCH, 1)).join(between)} in`;
+  return `${[a, b].map((cm) => trimmed(onTape(cm), 1)).join(between)} in`;
 }
 
 function bulkInFeet(litres: number): string {
@@ -201,16 +212,16 @@ const imperial: Units = {
     kg * LB_PER_KG < 0.495
       ? `${significant(kg * 1000 * OZ_PER_GRAM)} oz`
       : `${significant(kg * LB_PER_KG)} lb`,
-  distance: (m) => `${trimmed((m * 100) / CM_PER_FOOT, 1)} ft`,
+  distance: (m) => `${wholeFrom(WHOLE_FEET_FROM, (m * 100) / CM_PER_FOOT)} ft`,
   snapM: 0.0508,
   both: bothInFeet,
-  volume: (litres) => `${trimmed(litres * GALLONS_PER_LITRE, 1)} gal`,
+  volume: (litres) => `${wholeFrom(WHOLE_GALLONS_FROM, litres * GALLONS_PER_LITRE)} gal`,
   bulk: bulkInFeet,
   loose: (m3) => `${trimmed(m3 * CUBIC_YARDS_PER_M3, 1)} cu yd`,
   rain: (mm) => `${trimmed(mm / 25.4, 2)} in`,
   wind: (mPerS) => `${Math.round(mPerS * MPH_PER_M_S)} mph`,
   force: (newtons) => `${Math.round(newtons * POUNDS_PER_NEWTON)} lb of force`,
-  volumeBare: (litres) => trimmed(litres * GALLONS_PER_LITRE, 1),
+  volumeBare: (litres) => wholeFrom(WHOLE_GALLONS_FROM, litres * GALLONS_PER_LITRE),
   volumeUnit: 'gallons',
   feed: (grams, digits = 0) => trimmed(grams * OZ_PER_GRAM, digits + 1),
   feedUnit: 'oz',

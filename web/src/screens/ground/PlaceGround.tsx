@@ -112,7 +112,7 @@ function lieOf(report: PlaceReport, sun: [string, number] | null, units: Units):
     [
       'Reach',
       reach.needed_cm > 0
-        ? `${units.both(reach.needed_cm, reach.arm_cm, ' of ')} arm`
+        ? `${units.length(reach.needed_cm)}, arm ${units.length(reach.arm_cm)}`
         : 'nobody can stand beside it',
     ],
     ground.path_cm !== null && [

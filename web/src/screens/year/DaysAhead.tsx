@@ -1,5 +1,5 @@
 import type { HeldGarden } from '../../api/merge';
-import { capital } from '../../kit/text';
+import { and, capital } from '../../kit/text';
 import { useUnits } from '../../kit/preferences';
 import { dayOf, isoOf, shortWords } from '../../kit/day';
 import type { Day } from '../../kit/day';
@@ -18,6 +18,11 @@ export function DaysAhead({ state, day }: { state: HeldGarden; day: Day }) {
   const warmth = (low: number, high: number) =>
     `${units.temperature(low).split(' ')[0]} to ${units.temperature(high)}`;
   const nameOf = (id: string) => state.plan.places.find((p) => p.id === id)?.name ?? id;
+  const alike = new Map<string, string[]>();
+  for (const one of soil) {
+    const warm = `${units.temperature(one.degrees_c)}${one.probed ? ' by the probe' : ''}`;
+    alike.set(warm, [...(alike.get(warm) ?? []), nameOf(one.place)]);
+  }
   return (
     <section aria-label="Days ahead" className="col-span-full pb-1">
       <h2 className="text-base">
@@ -45,12 +50,7 @@ export function DaysAhead({ state, day }: { state: HeldGarden; day: Day }) {
         </ul>
       )}
       <p className="text-[13px] text-muted">
-        {`Soil where seed lies: ${soil
-          .map(
-            (one) =>
-              `${nameOf(one.place)} ${units.temperature(one.degrees_c)}${one.probed ? ' by its probe' : ''}`,
-          )
-          .join(', ')}.`}
+        {`Soil where seed lies: ${[...alike].map(([warm, names]) => `${warm} in ${and(names)}`).join('; ')}.`}
       </p>
     </section>
   );
