@@ -3,8 +3,11 @@
 import itertools
 from datetime import date
 
+import pytest
 import vobject
 
+from ample_rows.core import plan as p
+from ample_rows.demo import demo_plans
 from tests.conftest import bed, document, planting
 
 
@@ -71,6 +74,17 @@ def test_the_calendar_is_read_back_by_another_parser(client, lantern):
     days = [day.date() for day in picks[0].rruleset]
     assert days[0] == picks[0].dtstart.value
     assert {(b - a).days for a, b in itertools.pairwise(days)} == {7}
+
+
+@pytest.mark.parametrize("units", ["metric", "imperial"])
+@pytest.mark.parametrize("at", range(3))
+def test_every_job_of_every_garden_is_said_in_its_own_words(client, book, at, units):
+    made = client.post("/api/gardens", json=p.document(demo_plans(book)[at])).json()
+    headers = {"prefer": f"units={units}, words={made['plan']['garden'].get('words', 'en-GB')}"}
+    answer = client.get(f"/api/gardens/{made['head']['slug']}/jobs.ics", headers=headers)
+    events = vobject.readOne(answer.text).vevent_list
+    assert len(events) > 30
+    assert not [e.summary.value for e in events if "{" in e.summary.value + e.description.value]
 
 
 def test_no_control_character_of_a_name_reaches_the_calendar(client):

@@ -110,6 +110,12 @@ def test_a_sentence_of_the_books_tables_takes_what_it_asks():
     assert ("other", Length(9)) not in said.values
 
 
+def test_a_list_may_be_as_long_as_a_garden_makes_it():
+    cells = ", ".join(f"A{n}" for n in range(1, 2000))
+    fix = message("stand-no-spot", where=cells)
+    assert cells in METRIC.say(fix)
+
+
 @pytest.mark.parametrize("lacking", [message("no-such-key"), Message("verbatim")])
 def test_what_has_no_words_is_an_error_and_no_empty_sentence(lacking):
     with pytest.raises(WordsMissingError):

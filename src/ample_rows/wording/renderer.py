@@ -17,6 +17,7 @@ from ample_rows.core.words.message import OF_TABLE, Count, Listed, Message, Span
 from ample_rows.wording.units import UnitSystem, Words, written
 
 # Keys of templates and of their variants, and the names of values: parts that are not said.
+_MOST_CHARACTERS = 2000
 _ASKED = re.compile(r"(^-?[a-z][\w-]* =|\$[\w-]+|\*?\[[\w-]+\])", re.MULTILINE)
 _JOINED = {
     "comma": (", ", ", "),
@@ -99,11 +100,21 @@ class Renderer:
         pattern = bundle.get_message(key).value
         if pattern is None:
             raise WordsMissingError(f"The template {key!r} is empty.")
-        text, faults = bundle.format_pattern(pattern, values)
+        # The package takes no value that is longer: a mark stands for it until the text is made.
+        long = {
+            f"\ue000{name}\ue001": value
+            for name, value in values.items()
+            if isinstance(value, str) and len(value) > _MOST_CHARACTERS
+        }
+        marks = {mark[1:-1]: mark for mark in long}
+        text, faults = bundle.format_pattern(pattern, values | marks)
         if faults:
             raise WordsMissingError(f"{key!r} cannot be said: {faults[0]}")
         # A template may be broken over lines where it is written.
-        return " ".join(str(text).split("\n"))
+        words = " ".join(str(text).split("\n"))
+        for mark, value in long.items():
+            words = words.replace(mark, value)
+        return words
 
     def _value(self, value: Value) -> Any:
         match value:

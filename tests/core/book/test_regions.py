@@ -44,6 +44,7 @@ def test_british_words_are_the_book_itself(book):
         ("Litres of leaf mould", "Liters of leaf mold"),
         ("a taproot, two courgettes", "a taproot, two zucchini"),
         ("Autumn colours of the neighbours", "Fall colors of the neighbors"),
+        ("{litres} of water from a {tap}", "{litres} of water from a {tap}"),
     ],
 )
 def test_things_have_the_names_of_the_region(british, said):

@@ -2886,7 +2886,7 @@ export interface components {
         };
         /**
          * Crop
-         * @description A crop, or a variety type of one, as the rules use it.
+         * @description A crop, or a variety type of one, as the rules use it; hashed by its id.
          */
         Crop: {
             /** Id */

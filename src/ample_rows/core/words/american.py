@@ -45,8 +45,9 @@ AMERICAN = {
     "turf": "sod",
     "watercourse": "waterway",
 }
+# What stands in braces is the name of a value, not a word.
 _FOUND = re.compile(
-    r"\b(" + "|".join(sorted(map(re.escape, AMERICAN), key=len, reverse=True)) + r")(s?)\b",
+    r"\{\w+\}|\b(" + "|".join(sorted(map(re.escape, AMERICAN), key=len, reverse=True)) + r")(s?)\b",
     re.IGNORECASE,
 )
 
@@ -59,6 +60,8 @@ def american(text: str) -> str:
 
 def _word(found: re.Match[str]) -> str:
     british, plural = found.group(1), found.group(2)
+    if british is None:
+        return found.group()
     word = AMERICAN[british.lower()]
     if british[0].isupper():
         word = word[0].upper() + word[1:]
