@@ -32,6 +32,16 @@ def test_the_week_follows_the_ruler_and_jobs_are_marked_by_keys(year):
     expect(week.get_by_role("heading")).to_contain_text("0 of")
 
 
+def test_one_job_in_several_pots_of_a_kind_is_marked_in_one_press(page, base_url):
+    page.goto(f"{base_url}/gardens/magpie-terrace/year")
+    pots = jobs_of_week(page).get_by_role("listitem").filter(has_text="Pot 1 and Pot 2, in each")
+    pots.get_by_role("button", name="Done: Set out, chilli pepper").click()
+    expect(jobs_of_week(page).get_by_role("heading")).to_contain_text("2 of")
+    expect(pots.get_by_role("button", name="Open again")).to_be_visible()
+    page.get_by_role("button", name="Undo").click()
+    expect(pots.get_by_role("button", name="Done: Set out, chilli pepper")).to_be_visible()
+
+
 def test_what_was_not_done_is_behind_the_plan_with_its_cost(year):
     set_day(year, -9)
     jobs_of_week(year).get_by_role("button", name="Done: Plant, potato").click()

@@ -1,6 +1,7 @@
 """Jobs: each on its day, with its number and reason, as marked; and what marking does."""
 
 import itertools
+from collections import Counter
 from datetime import date, timedelta
 
 import pytest
@@ -23,6 +24,7 @@ from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.words.message import said
 from ample_rows.crops import load_book
+from ample_rows.demo import demo_plans
 from tests.conftest import bed, block, document, planting, tub
 
 BOOK = load_book()
@@ -373,6 +375,17 @@ def test_weeks_run_from_monday_and_nothing_is_behind_before_the_first_mark(read)
     behind = weeks_about(jobs(followed), date(2027, 6, 1)).behind
     assert {job.verb for job in behind} >= {"Set out", "Thin"}
     assert "Sow" not in {job.verb for job in behind}
+
+
+def test_a_job_that_comes_again_is_asked_once_a_week_and_none_of_its_times_is_lost():
+    every = jobs(demo_plans(BOOK)[0])
+    first = min(job.on for job in every)
+    weeks = [weeks_about(every, first + timedelta(days=7 * n)) for n in range(60)]
+    asked = {job.key for week in weeks for job in (*week.this_week, *week.next_week)}
+    assert asked == {job.key for job in every}
+    for week in weeks:
+        once = Counter((job.place, job.planting, job.job) for job in week.this_week)
+        assert set(once.values()) <= {1}
 
 
 def test_what_is_behind_says_what_it_costs_and_can_be_put_to_the_day(read):

@@ -4,6 +4,8 @@ import type { Behind, Edit, Job } from '../../api/types';
 import { capital } from '../../kit/text';
 import { dayOf, isoOf, shortWords } from '../../kit/day';
 import type { Day } from '../../kit/day';
+import { together, whereOf } from './alike';
+import type { Alike } from './alike';
 import { DaysAhead } from './DaysAhead';
 import { OwnJobs } from './OwnJobs';
 import { PartDone } from './PartDone';
@@ -20,6 +22,8 @@ export function Jobs({ state, day }: { state: HeldGarden; day: Day }) {
   if (!answer.data) return <p className="px-[14px] text-muted">Loading jobs …</p>;
   const { monday, this_week: now, next_week: following, behind, closed } = answer.data;
   const first = dayOf(monday);
+  const groups = new Map(state.plan.places.map((place) => [place.id, place.group]));
+  const groupOf = (place: string) => groups.get(place);
   const span = (from: Day) => `${shortWords(from)} to ${shortWords(from + 6)}`;
   return (
     <div className="jobs isolate grid grid-cols-1 scrolls min-h-0 flex-1 gap-x-8 px-[14px] py-2 md:grid-cols-2">
@@ -29,7 +33,7 @@ export function Jobs({ state, day }: { state: HeldGarden; day: Day }) {
           {`This week, ${span(first)} `}
           <span className="font-sans text-[13px] font-normal text-muted">{`${closed} of ${now.length} done; marked for ${shortWords(day)}`}</span>
         </h2>
-        <List jobs={now} day={day} onEdit={edit} />
+        <List jobs={now} groupOf={groupOf} day={day} onEdit={edit} />
       </section>
       <div>
         {behind.length > 0 && (
@@ -50,7 +54,7 @@ export function Jobs({ state, day }: { state: HeldGarden; day: Day }) {
             {`Next week, ${span(first + 7)} `}
             <span className="font-sans text-[13px] font-normal text-muted">{following.length}</span>
           </h2>
-          <List jobs={following} day={day} onEdit={edit} />
+          <List jobs={following} groupOf={groupOf} day={day} onEdit={edit} />
         </section>
       </div>
       <OwnJobs state={state} day={day} />
@@ -66,23 +70,20 @@ function mondayOf(day: Day): Day {
 
 interface ListProps {
   jobs: readonly Job[];
+  groupOf: (place: string) => string | null | undefined;
   day: Day;
   onEdit: (edit: Edit) => void;
 }
 
-function List({ jobs, day, onEdit }: ListProps) {
+function List({ jobs, groupOf, day, onEdit }: ListProps) {
   if (jobs.length === 0) return <p className="text-muted">Nothing to do.</p>;
   return (
     <ul>
-      {jobs.map((job) => (
-        <Line key={job.key} job={job} day={day} onEdit={onEdit} />
+      {together(jobs, groupOf).map((alike) => (
+        <Line key={alike[0].key} alike={alike} day={day} onEdit={onEdit} />
       ))}
     </ul>
   );
-}
-
-function whereOf(job: Job): string {
-  return job.where ? `${job.place_label} ${job.where}` : job.place_label;
 }
 
 const STATE = {
@@ -93,9 +94,20 @@ const STATE = {
   'left-out': 'left out',
 };
 
-function Line({ job, day, onEdit }: { job: Job; day: Day; onEdit: (edit: Edit) => void }) {
+interface LineProps {
+  alike: Alike;
+  day: Day;
+  onEdit: (edit: Edit) => void;
+}
+
+function Line({ alike, day, onEdit }: LineProps) {
+  const [job] = alike;
   const closed = job.state === 'done' || job.state === 'left-out';
-  const mark = (state: Mark['state'], on: Day) => onEdit(markEdit(job, state, on));
+  const mark = (state: Mark['state'], on: Day) => {
+    const edits = alike.map((one) => markEdit(one, state, on));
+    const [only] = edits;
+    onEdit(edits.length === 1 && only ? only : { do: 'together', edits });
+  };
   const words = [
     job.why,
     job.sign && `Wait for: ${job.sign}`,
@@ -106,7 +118,7 @@ function Line({ job, day, onEdit }: { job: Job; day: Day; onEdit: (edit: Edit) =
     <li className="job border-b border-faint py-0.5">
       <span className="font-semibold text-damson">{job.verb}</span>
       <span className={`about ${closed ? 'text-muted line-through' : ''}`}>
-        {`${whereOf(job)}: ${job.about}`}
+        {`${whereOf(alike)}: ${job.about}`}
       </span>
       <span className="marks no-print flex items-baseline gap-3 whitespace-nowrap">
         {job.state !== 'open' && (
@@ -128,7 +140,7 @@ function Line({ job, day, onEdit }: { job: Job; day: Day; onEdit: (edit: Edit) =
             >
               Done
             </button>
-            {job.cells.length > 1 && (
+            {alike.length === 1 && job.cells.length > 1 && (
               <PartDone job={job} onPart={(cells) => onEdit(markEdit(job, 'part', day, cells))} />
             )}
             <button
@@ -168,7 +180,7 @@ function Late({ late, day, onEdit }: { late: Behind; day: Day; onEdit: (edit: Ed
   return (
     <li className="border-b border-faint py-0.5">
       <strong className="text-damson">{job.verb}</strong>
-      {` ${whereOf(job)}: ${job.about} `}
+      {` ${whereOf([job])}: ${job.about} `}
       <span className="text-marigold">{late.words}</span>{' '}
       <button type="button" className="press" onClick={() => onEdit(late.edit)}>
         Do it now

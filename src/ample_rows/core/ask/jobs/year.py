@@ -2,7 +2,7 @@
 
 import itertools
 from collections import defaultdict
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from datetime import date, timedelta
 
@@ -134,18 +134,46 @@ def weeks_about(jobs: tuple[Job, ...], day: date) -> Weeks:
     monday = day - timedelta(days=day.weekday())
     # What is watered comes last: it is there every week.
     ordered = sorted(jobs, key=lambda job: job.job == "water")
+    now = _asked_in(ordered, monday)
+    here = {job.key for job in now}
+    after = _asked_in([job for job in ordered if job.key not in here], monday + _WEEK)
     said: set[str] = set()
-    ordered = [_once(job, said) if job.until >= monday else job for job in ordered]
-    this_week = tuple(j for j in ordered if j.on < monday + _WEEK and j.until >= monday)
-    following = tuple(j for j in ordered if monday + _WEEK <= j.on < monday + 2 * _WEEK)
-    behind: dict[tuple[str | None, str | None, str], Job] = {}
+    this_week = tuple(_once(job, said) for job in now)
+    following = tuple(_once(job, said) for job in after)
+    behind: dict[_Series, Job] = {}
     for job in jobs:
         missed = not job.closed and job.job not in _PASSING
         if followed and followed <= job.until < monday and missed:
-            behind[job.place, job.planting, job.job] = job
-    newest = {(j.place, j.planting, j.job) for j in (*this_week, *following)}
+            behind[_series(job)] = job
+    newest = {_series(job) for job in (*this_week, *following)}
     left_behind = tuple(job for key, job in behind.items() if key not in newest)
     return Weeks(monday, this_week, following, left_behind)
+
+
+def _asked_in(jobs: Sequence[Job], monday: date) -> tuple[Job, ...]:
+    """The jobs that a week asks for, in their order: of several times of the same one that nobody
+    has marked that which has most of its days in the week."""
+    sunday = monday + _WEEK - timedelta(days=1)
+    open_then = [job for job in jobs if job.on <= sunday and job.until >= monday]
+    most: dict[_Series, Job] = {}
+    for job in (job for job in open_then if job.state == "open"):
+        one = most.setdefault(_series(job), job)
+        if _days_between(job, monday, sunday) > _days_between(one, monday, sunday):
+            most[_series(job)] = job
+    asked = {job.key for job in most.values()}
+    return tuple(job for job in open_then if job.key in asked or job.state != "open")
+
+
+def _days_between(job: Job, first: date, last: date) -> timedelta:
+    return min(job.until, last) - max(job.on, first)
+
+
+_Series = tuple[str | None, str | None, str]
+
+
+def _series(job: Job) -> _Series:
+    """What all times of a job that comes again share."""
+    return job.place, job.planting, job.job
 
 
 def _once(job: Job, said: set[str]) -> Job:
@@ -169,10 +197,10 @@ def series_of(jobs: tuple[Job, ...]) -> Iterator[Series]:
 
     Watering is left out: it comes every week for every place, and by the weather.
     """
-    groups: dict[tuple[str | None, str | None, str], list[Job]] = defaultdict(list)
+    groups: dict[_Series, list[Job]] = defaultdict(list)
     for job in jobs:
         if not job.closed and job.job != "water":
-            groups[job.place, job.planting, job.job].append(job)
+            groups[_series(job)].append(job)
     for group in groups.values():
         gaps = {(b.on - a.on).days for a, b in itertools.pairwise(group)}
         if len(gaps) == 1:
