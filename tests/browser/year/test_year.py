@@ -170,7 +170,7 @@ def test_history_rests_and_a_probe_of_a_place(page, base_url):
         page.get_by_text(re.compile("the potato family stood here in 2026")).first
     ).to_be_visible()
     page.goto(f"{base_url}/gardens/lantern-court/year")
-    expect(page.get_by_role("region", name="Days ahead")).to_contain_text("by its probe")
+    expect(page.get_by_role("region", name="Days ahead")).to_contain_text("by the probe")
 
 
 def test_plants_and_seed_on_one_day(page, base_url):
