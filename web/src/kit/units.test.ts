@@ -79,7 +79,11 @@ describe('a figure of the core with its unit', () => {
     [6, '°C', '6 °C', '43 °F'],
     [8, 'g', '8 g', '0.3 oz'],
     [1396, 'days', '1,396 days', '1,396 days'],
-    [0.4567, 'g N per m²', '0.457 g N per m²', '0.457 g N per m²'],
+    [12, 'g N per m²', '12 g N per m²', '0.246 lb N per 100 sq ft'],
+    [393.5, 'kg per m²', '394 kg per m²', '80.6 lb per sq ft'],
+    [10, 'kg per m', '10 kg per m', '6.72 lb per ft'],
+    [3.9, 'kPa', '3.9 kPa', '81.5 lb per sq ft'],
+    [22, 'm/s', '22 m/s', '49.2 mph'],
   ])('%d %s', (value, unit, metric, imperial) => {
     expect(unitsFor('metric').measured(value, unit)).toBe(metric);
     expect(unitsFor('imperial').measured(value, unit)).toBe(imperial);

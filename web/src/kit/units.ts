@@ -248,6 +248,21 @@ export function figure(value: number): string {
 
 const minus = (value: number) => String(value).replace('-', '−');
 
+// By a unit of the core: what it is in feet, pounds and gallons, and how that is called.
+const CONVERTED = new Map<string, readonly [number, string]>([
+  ['L per week', [GALLONS_PER_LITRE, 'gal per week']],
+  ['L per min', [GALLONS_PER_LITRE, 'gal per min']],
+  ['mm per day', [1 / 25.4, 'in per day']],
+  ['m/s', [MPH_PER_M_S, 'mph']],
+  ['N', [POUNDS_PER_NEWTON, 'lb of force']],
+  ['Pa', [0.020_885_4, 'lb per sq ft']],
+  ['kPa', [20.885_4, 'lb per sq ft']],
+  ['g N', [OZ_PER_GRAM, 'oz N']],
+  ['g N per m²', [LB_PER_KG / 10 / SQUARE_FEET_PER_M2, 'lb N per 100 sq ft']],
+  ['kg per m', [(LB_PER_KG * CM_PER_FOOT) / 100, 'lb per ft']],
+  ['kg per m²', [LB_PER_KG / SQUARE_FEET_PER_M2, 'lb per sq ft']],
+]);
+
 function converted(value: number, unit: string): string | null {
   switch (unit) {
     case 'cm':
@@ -264,8 +279,10 @@ function converted(value: number, unit: string): string | null {
       return imperial.area(value);
     case '°C':
       return imperial.temperature(value);
-    default:
-      return null;
+    default: {
+      const into = CONVERTED.get(unit);
+      return into ? `${figure(value * into[0])} ${into[1]}` : null;
+    }
   }
 }
 

@@ -30,7 +30,7 @@ FIELDS = (
     CropField("spacing_cm", "Spacing each way", "cm", "spacing"),
     CropField("in_row_cm", "Spacing in the row", "cm", "spacing"),
     CropField("between_row_cm", "Row spacing", "cm", "spacing"),
-    CropField("per_square", "Plants in a 30 cm square", "", "counts"),
+    CropField("per_square", "Plants per square", "", "counts"),
     CropField("canopy_cm", "Spread", "cm", "spacing"),
     CropField("height_cm", "Height", "cm", "spacing"),
     CropField("least_depth_cm", "Soil depth, least", "cm", "roots"),

@@ -89,21 +89,21 @@ def _working(together: list[Hanging], kg: float, book: Book) -> Terms:
             Term(
                 name=message("load-leaf-stem", name=h.name),
                 value=h.leaf_kg_m,
-                unit="kg",
+                unit="kg per m",
                 how=message("load-metre-face-leaf"),
                 source=leaf.source,
             ),
             Term(
                 name=message("load-rain", name=h.name),
                 value=h.wet_kg_m,
-                unit="kg",
+                unit="kg per m",
                 how=message("load-metre-face-film"),
                 source=wet.source,
             ),
             Term(
                 name=message("load-hanging-crop", name=h.name),
                 value=h.fruit_kg_m,
-                unit="kg",
+                unit="kg per m",
                 how=message("load-high-harvest-share-hangs"),
                 source="Picking table",
             ),
@@ -113,7 +113,7 @@ def _working(together: list[Hanging], kg: float, book: Book) -> Terms:
         Term(
             name=message("load-one-metre"),
             value=kg,
-            unit="kg",
+            unit="kg per m",
             how=message("load-added-up"),
             source="Core",
         ),

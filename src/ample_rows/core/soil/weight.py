@@ -90,7 +90,7 @@ def weight_working(place: p.Place, fill: Fill, book: Book) -> tuple[Term, ...]:
         Term(
             name=message("weight-each-square-metre"),
             value=weight.kg_per_m2,
-            unit="kg",
+            unit="kg per m²",
             how=message("weight-all-ground"),
             source="Core",
         ),

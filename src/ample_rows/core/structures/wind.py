@@ -224,7 +224,7 @@ def _working(face: Face, asked: _Asked, book: Book) -> Terms:
         Term(
             name=message("wind-face-one-post"),
             value=area,
-            unit="m2",
+            unit="m²",
             how=message("wind-one-bay-height-crop"),
             source="Posts and bays",
         ),

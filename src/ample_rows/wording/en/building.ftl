@@ -61,18 +61,18 @@ builder-above-soil = above the soil
 builder-high-wanted = as high as planned
 builder-below = below it
 builder-length-post = length of a post
-builder-next-cm = to the next 10 cm
+builder-next-cm = rounded up
 edges-much-anywhere = as much as anywhere
 edges-less-garden-harvest = { $loss } less, { $share } of the garden's harvest
 edges-move-side = Move it to the { $point } side
 
 load-leaf-stem = { $name }, leaf and stem
-load-metre-face-leaf = per metre: face × leaf
+load-metre-face-leaf = face × leaf
 load-rain = { $name }, rain on it
-load-metre-face-film = per metre: face × film
+load-metre-face-film = face × film
 load-hanging-crop = { $name }, hanging crop
-load-high-harvest-share-hangs = high harvest × share that hangs at once ÷ metres of run
-load-one-metre = on one metre
+load-high-harvest-share-hangs = high harvest × share that hangs at once ÷ its run
+load-one-metre = all that hangs
 load-added-up = added up
 
 ## Wind

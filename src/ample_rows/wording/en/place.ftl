@@ -39,10 +39,10 @@ weight-soaked-all = soaked, in all
 weight-added-up = added up
 weight-stands = it stands on
 weight-ground-covers = the ground that it covers
-weight-each-square-metre = on each square metre
+weight-each-square-metre = load on the ground
 weight-all-ground = all ÷ that ground
 weight-pressure = pressure
-weight-m-s = × 9.81 m/s²
+weight-m-s = × gravity
 
 ## Fill, mixes and orders
 
