@@ -232,7 +232,8 @@ class GardenStore:
         # Only the writing itself holds the lock; another's edit meanwhile is a conflict.
         with self.database.writing() as session:
             row = _row_at(session, slug, version)
-            _forget_redo(session, row)
+            if old.head.redo_label is not None:
+                _forget_redo(session, row)
             row.head += 1
             session.add(
                 RevisionRow(
@@ -245,7 +246,7 @@ class GardenStore:
                 )
             )
             write(session, row, old.parts, new)
-            head = _head(session, row)
+            head = Head(row.slug, row.name, row.version, undo_label=label, redo_label=None)
         return self._changed(_Garden(head, plan, new), old)
 
     def undo(self, slug: str, version: int) -> Stored:
@@ -278,6 +279,10 @@ class GardenStore:
         return Stored(new.head, new.plan, Stored(old.head, old.plan))
 
     def _garden_at(self, slug: str, version: int) -> _Garden:
+        held = self._held.get(version)
+        if held is not None and held.head.slug == slug:
+            # Whether it is still the newest is seen when it is written over.
+            return held
         garden = self._garden(slug)
         if garden.head.version != version:
             raise ChangedElsewhereError(slug, garden.head.version)
