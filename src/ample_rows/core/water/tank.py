@@ -1,5 +1,6 @@
 """A butt through the year: what its roof catches, what the beds take, the weeks it is dry."""
 
+import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
@@ -26,7 +27,7 @@ def tank_year(
     *,
     rainy_share: float,
 ) -> TankYear:
-    """A tank day by day, through one year to settle in and one that is told.
+    """A tank through one year to settle in and one that is told.
 
     Each month's rain falls in its first days, and the beds drink from the tank in the rest:
     spread evenly over the month, no tank would ever seem too small.
@@ -41,15 +42,15 @@ def tank_year(
     held, days_dry = 0.0, 0
     for year in range(_YEARS):
         for month, days in enumerate(MONTH_DAYS):
-            rainy = max(1, round(days * rainy_share))
-            for day in range(days):
-                rains = day < rainy
-                held = min(litres, held + (caught_a_month[month] / rainy if rains else 0.0))
-                want = 0.0 if rains else wanted_a_week[month] / 7
-                taken = min(held, want)
-                held -= taken
-                if year == _YEARS - 1:
-                    used[month] += taken
-                    short[month] += want - taken
-                    days_dry += want - taken > _DUST_L
+            dry = days - max(1, round(days * rainy_share))
+            # While it rains nothing is drawn, and while it is dry nothing comes in.
+            held = min(litres, held + caught_a_month[month])
+            want = wanted_a_week[month] / 7
+            taken = min(held, want * dry)
+            if year == _YEARS - 1:
+                used[month] += taken
+                short[month] += want * dry - taken
+                if want > 0:
+                    days_dry += max(0, dry - math.floor((held + _DUST_L) / want))
+            held -= taken
     return TankYear(tuple(caught_a_month), tuple(used), tuple(short), days_dry / 7)
