@@ -109,3 +109,12 @@ def test_the_tables_of_what_is_put_up_are_served(client, book, table):
     answer = client.get(f"/api/{table}").json()
     assert answer.keys() == getattr(book, table).keys()
     assert all(record["source"] for record in answer.values())
+
+
+def test_how_a_harvest_came_to_be_is_asked_planting_by_planting(ask, lantern):
+    status, terms = ask("plantings/p4/working")
+    assert status == 200
+    likely = next(p for p in lantern["report"]["plantings"] if p["id"] == "p4")
+    assert terms[-1]["value"] == pytest.approx(likely["harvest_kg"]["p50"])
+    assert not [p for p in lantern["report"]["plantings"] if "working" in p]
+    assert ask("plantings/none/working")[0] == 404

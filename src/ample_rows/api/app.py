@@ -21,6 +21,7 @@ from ample_rows.api import (
     year,
 )
 from ample_rows.api.answers import Answers
+from ample_rows.api.change import ASKED_APART
 from ample_rows.api.door import Door
 from ample_rows.api.estimates import Estimates
 from ample_rows.api.gate import Gates
@@ -71,7 +72,7 @@ def occupy(app: FastAPI, store: GardenStore, book: Book) -> None:
 
 def _openapi(app: FastAPI) -> dict[str, Any]:
     """FastAPI's description, with what no route names as a model of its own: the plan that imports
-    take as a raw body, and the problem of every error."""
+    take as a raw body, and the problem of every error; and without what is asked for apart."""
     if not app.openapi_schema:
         document = get_openapi(title=app.title, version=app.version, routes=app.routes)
         components = document["components"]["schemas"]
@@ -80,6 +81,10 @@ def _openapi(app: FastAPI) -> dict[str, Any]:
             for part, described in schema.pop("$defs", {}).items():
                 components.setdefault(part, described)
             components.setdefault(name, schema)
+        planting = components["PlantingReport"]
+        for apart in ASKED_APART:
+            del planting["properties"][apart]
+            planting["required"].remove(apart)
         app.openapi_schema = document
     return app.openapi_schema
 

@@ -18,6 +18,9 @@ from ample_rows.store import Head
 P = TypeVar("P", Place, Planting, PlaceReport, PlantingReport)
 Values = dict[str, Any]
 
+ASKED_APART = frozenset({"working"})
+"""Values of a planting's report that no answer about a whole garden holds."""
+
 _NOTHING = object()
 
 
@@ -177,7 +180,7 @@ def _fields_of(part: Plan | Place | Planting | PlaceReport | PlantingReport) -> 
     if isinstance(part, PlaceReport):
         return _names_of(PlaceReport)
     if isinstance(part, PlantingReport):
-        return _names_of(PlantingReport)
+        return tuple(n for n in _names_of(PlantingReport) if n not in ASKED_APART)
     return (*type(part).model_fields, *(part.__pydantic_extra__ or {}))
 
 

@@ -19,6 +19,7 @@ from ample_rows.core.ask.supports.edges import EdgeChoice, edge_choices
 from ample_rows.core.ask.what_fits.elsewhere import Elsewhere, elsewhere
 from ample_rows.core.ask.what_fits.starters import StarterFit, starter_fits
 from ample_rows.core.planting.evaluated import evaluate_planting
+from ample_rows.core.words.working import Term
 
 router = APIRouter(prefix="/api/gardens/{slug}", tags=["squares"], responses=RESPONSES)
 
@@ -32,6 +33,13 @@ class SettingOutAnswer:
     dial: Dial
     layouts: tuple[OtherWay, ...]
     sowing: Sowing | None
+
+
+@router.get("/plantings/{planting}/working")
+def working(planting: str, here: Garden) -> tuple[Term, ...]:
+    """The sum behind a planting's likely harvest, one term a line."""
+    place = here.result(here.planting(planting).place)
+    return next(report.working for report in place.plantings if report.id == planting)
 
 
 @router.get("/plantings/{planting}/setting-out")

@@ -3,12 +3,12 @@
 from dataclasses import dataclass
 from datetime import date
 from functools import cache
-from typing import Literal
+from typing import Any, Literal
 
 from fastapi import Response
 from pydantic import BaseModel, ConfigDict, Field, TypeAdapter
 
-from ample_rows.api.change import change_between
+from ample_rows.api.change import ASKED_APART, change_between
 from ample_rows.api.estimates import Estimates
 from ample_rows.api.faults_log import note_fault
 from ample_rows.core.edits import Edit
@@ -80,6 +80,10 @@ class FirstBedRequest(BaseModel):
     zone: Name | None = None
 
 
+# A third of a report is how its figures came to be, which is asked for figure by figure.
+_APART: Any = {"report": {"plantings": {"__all__": set(ASKED_APART)}}}
+
+
 @cache
 def _state_adapter() -> TypeAdapter[GardenState]:
     return TypeAdapter(GardenState)
@@ -90,7 +94,7 @@ def garden_answer(stored: Stored, estimates: Estimates) -> bytes:
     state = GardenState(
         stored.head, stored.plan, _report(estimates.of(stored.head.version, stored.plan))
     )
-    return _state_adapter().dump_json(state)
+    return _state_adapter().dump_json(state, exclude=_APART)
 
 
 def garden_response(stored: Stored, estimates: Estimates, *, status: int = 200) -> Response:

@@ -6,6 +6,7 @@ import { useUnits } from '../../kit/preferences';
 import { grouped, squareWeeks } from '../../kit/units';
 import { dayOf, shortWords, words } from '../../kit/day';
 import type { Day } from '../../kit/day';
+import { PlantingWorking } from '../../shared/PlantingWorking';
 import { Figure, Sum } from '../../shared/Working';
 
 interface Props {
@@ -246,9 +247,9 @@ const HarvestRow = memo(function HarvestRow({ planting: p, selected, onSelect }:
         <Figure
           label={`${p.name}, likely harvest: working`}
           working={() => (
-            <Sum
+            <PlantingWorking
+              planting={p.id}
               title={`${p.name} from ${shortWords(dayOf(p.start_date))}`}
-              terms={[...p.working]}
             />
           )}
         >

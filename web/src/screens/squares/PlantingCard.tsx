@@ -5,7 +5,7 @@ import { useUnits } from '../../kit/preferences';
 import { Choice } from '../../kit/Choice';
 import { DateField } from '../../kit/DateField';
 import type { Options } from '../../kit/Choice';
-import { Sum } from '../../shared/Working';
+import { PlantingWorking } from '../../shared/PlantingWorking';
 import { dayOf, isoOf, shortWords, words } from '../../kit/day';
 import type { Units } from '../../kit/units';
 import { Climbs } from './Climbs';
@@ -134,7 +134,7 @@ export function PlantingCard({ state, planting, report, place, chosen, onEdit }:
         planting={planting.id}
         onEdit={onEdit}
       />
-      <Sum title={`From ${words(dayOf(report.start_date))}`} terms={[...report.working]} />
+      <PlantingWorking planting={planting.id} title={`From ${words(dayOf(report.start_date))}`} />
     </div>
   );
 }

@@ -211,7 +211,7 @@ function Bears({ sheet }: { sheet: SupportSheet }) {
         {`At its fullest ${units.aRun} carries `}
         <Figure
           label={`weight on ${units.aRun}: working`}
-          working={() => <Sum title="On one metre" terms={[...load.working]} />}
+          working={() => <Sum title="What hangs on it" terms={[...load.working]} />}
         >
           {units.mass(load.kg_m * units.runM)}
         </Figure>
