@@ -58,6 +58,7 @@ OF_PLANTING = [
     "leads",
     "setting-out",
     "elsewhere",
+    "working",
 ]
 
 
