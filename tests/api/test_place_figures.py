@@ -52,3 +52,10 @@ def test_what_is_no_place_is_said_at_its_field(figures, place, field):
     answer = figures(place)
     assert answer.status_code == 422
     assert field in [fault["path"] for fault in answer.json()["errors"]]
+
+
+def test_what_is_laid_over_it_is_drawn_as_the_plan_would_draw_it(figures, reported):
+    place = bed(pattern={"kind": "cloth", "lines_apart_cm": 40, "spots_apart_cm": 40})
+    told = figures(place).json()["laid"]
+    assert len(told["spots_cm"]) == len(reported(document(places=[place])).places[0].laid.spots_cm)
+    assert figures(bed()).json()["laid"] is None

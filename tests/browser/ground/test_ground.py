@@ -200,7 +200,7 @@ def test_in_feet_and_inches(page, base_url):
     page.goto(f"{base_url}/gardens/lantern-court/garden")
     page.get_by_label("Measures on this device").select_option("imperial")
     page.goto(base_url + GROUND)
-    expect(page.get_by_text("36.1 ft × 26.2 ft")).to_be_visible()
+    expect(page.get_by_text("36 ft × 26 ft")).to_be_visible()
     expect(page.locator(".bed")).to_contain_text("house, 19.7 ft")
 
 

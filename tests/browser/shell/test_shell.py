@@ -11,7 +11,7 @@ def test_inches_and_pounds(page, base_url):
     page.goto(f"{base_url}/gardens/lantern-court/garden")
     page.get_by_label("Measures on this device").select_option("imperial")
     page.get_by_role("link", name=re.compile("Low bed")).click()
-    expect(page.get_by_text("35.4 × 47.2 in inside")).to_be_visible()
+    expect(page.get_by_text("35.5 × 47 in inside")).to_be_visible()
     expect(ledger(page)).to_contain_text("Harvest, lb")
     expect(page.get_by_role("tabpanel")).to_contain_text(
         "root 6.3 in long; this place gives 5.5 in"

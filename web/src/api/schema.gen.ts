@@ -5728,6 +5728,7 @@ export interface components {
                 number | null,
                 number | null
             ];
+            laid: components["schemas"]["LaidReport"] | null;
         };
         /**
          * PlaceFit

@@ -11,14 +11,13 @@ from ample_rows.core.book import Book
 from ample_rows.core.carpentry.cover_size import cells_under
 from ample_rows.core.geometry import shapes
 from ample_rows.core.geometry.cells import Grid, cells_of, grid_of
-from ample_rows.core.geometry.laid_lines import laid_over
 from ample_rows.core.geometry.lattice import Point
+from ample_rows.core.place.laid import laid_report
 from ample_rows.core.place.report import (
     CellReport,
     CoverReport,
     DepthLayers,
     GroundReport,
-    LaidReport,
     PlaceReport,
     RestSpell,
     SoilReport,
@@ -78,7 +77,7 @@ def place_report(view: PlaceView, idle_weeks: tuple[float, float], draws: Draws)
             CoverReport(c.id, book.covers[c.kind].label, cells_under(place, c), c.since, c.until)
             for c in place.covers
         ),
-        laid=_laid(place, book),
+        laid=laid_report(place, book),
         plants=sum(e.report.plants for e in view.plantings),
         idle_cell_weeks=idle_weeks[0],
         rested_cell_weeks=idle_weeks[1],
@@ -101,14 +100,6 @@ def place_report(view: PlaceView, idle_weeks: tuple[float, float], draws: Draws)
         jobs=prep_jobs(place, _begun(view), filled, setting.year, soil=setting.soil, book=book),
         working=_place_working(place, depth, policy, book),
     )
-
-
-def _laid(place: p.Place, book: Book) -> LaidReport | None:
-    """What is laid over a place; its spots where plants stand at them."""
-    if place.pattern is None:
-        return None
-    kind, laid = book.patterns[place.pattern.kind], laid_over(place.shape, place.pattern)
-    return LaidReport(kind.label, laid.runs, tuple(laid.spots.values()) if kind.at else ())
 
 
 def _begun(view: PlaceView) -> list[Begun]:

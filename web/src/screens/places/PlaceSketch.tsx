@@ -2,10 +2,13 @@ import { useRef } from 'react';
 import type { PointerEvent } from 'react';
 
 import type { HeldGarden } from '../../api/merge';
-import type { Place, PlaceFigures } from '../../api/types';
+import type { LaidReport, Place, PlaceFigures } from '../../api/types';
 import type { Draft } from '../../edits/placeDraft';
 import { useUnits } from '../../kit/preferences';
+import { capital } from '../../kit/text';
+import { grouped } from '../../kit/units';
 import type { Units } from '../../kit/units';
+import { LaidLines } from '../../drawing/LaidLines';
 import { polygonPath } from '../../drawing/outline';
 import { fitGround, groundToPx } from '../../drawing/scale';
 import type { GroundScale } from '../../drawing/scale';
@@ -43,6 +46,7 @@ export function PlaceSketch({ state, draft, before, set }: Props) {
             {`A strip of ${units.length(cm)} is left beside the last squares; it can be planted with them.`}
           </p>
         ))}
+        {figures.laid && <p className="text-muted">{laidWords(figures.laid)}</p>}
       </div>
       <Drawing figures={figures} draft={draft} units={units} set={set} />
     </figure>
@@ -52,6 +56,12 @@ export function PlaceSketch({ state, draft, before, set }: Props) {
 function squaresWords({ whole_squares: whole, part_squares: part }: PlaceFigures): string {
   const wholes = `${whole} ${whole === 1 ? 'square' : 'squares'}`;
   return part > 0 ? `${wholes} and ${part} in part` : wholes;
+}
+
+function laidWords({ label, lines_cm: lines, spots_cm: spots }: LaidReport): string {
+  const many = `${lines.length} ${lines.length === 1 ? 'line' : 'lines'}`;
+  const at = spots.length > 0 ? `, ${grouped(spots.length)} spots for plants` : '';
+  return `${capital(label)}: ${many}${at}.`;
 }
 
 const strips = ({ strip_cm }: PlaceFigures) => strip_cm.filter((cm): cm is number => cm !== null);
@@ -100,6 +110,7 @@ function Drawing({ figures, draft, units, set }: Drawn) {
         strokeWidth={1.2}
       />
       <Squares figures={figures} scale={scale} />
+      <LaidLines laid={figures.laid} scale={scale} />
       <Along
         from={[left, foot + 16]}
         to={[right, foot + 16]}

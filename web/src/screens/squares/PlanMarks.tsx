@@ -13,22 +13,6 @@ import { boxOf, gridSize, spotOf } from '../../drawing/cells';
 
 const DIMENSION_PX_A_LETTER = 3.6;
 
-/** What is laid over the place: its lines, and the spots on them where plants stand. */
-export function LaidLines({ place, scale }: { place: PlaceReport; scale: GroundScale }) {
-  if (!place.laid) return null;
-  const px = ([x, y]: readonly [number, number]) => groundToPx(scale, [x, y]).join(' ');
-  const lines = place.laid.lines_cm.map(([from, to]) => `M${px(from)}L${px(to)}`);
-  return (
-    <g role="img" aria-label={place.laid.label}>
-      <path d={lines.join('')} stroke="var(--muted)" strokeWidth={1} strokeDasharray="2 3" />
-      {place.laid.spots_cm.map((spot, i) => {
-        const [x, y] = groundToPx(scale, [spot[0], spot[1]]);
-        return <circle key={i} cx={x} cy={y} r={1.8} fill="var(--muted)" />;
-      })}
-    </g>
-  );
-}
-
 /** What plants climb on: its line and posts, told over the bed so that no plant lies under words. */
 export function Supports({ place, scale }: { place: PlaceReport; scale: GroundScale }) {
   const units = useUnits();

@@ -1,6 +1,7 @@
 import { memo } from 'react';
 
 import type { PlaceReport, PlantingReport, YearReport } from '../../api/types';
+import { LaidLines } from '../../drawing/LaidLines';
 import { sizeOn } from '../../drawing/growth';
 import type { Size } from '../../drawing/growth';
 import { hatchOf, PICKED } from '../../drawing/Hatches';
@@ -11,7 +12,7 @@ import { dayOf, shortWords } from '../../kit/day';
 import type { Day } from '../../kit/day';
 import { addressOf, boxOf, gridSize, isOneGround, sidesOf, spotOf } from '../../drawing/cells';
 import type { CellBox } from '../../drawing/cells';
-import { Covers, Dimension, LaidLines, Letters, NoonShade, Supports } from './PlanMarks';
+import { Covers, Dimension, Letters, NoonShade, Supports } from './PlanMarks';
 
 interface Props {
   place: PlaceReport;
@@ -43,7 +44,7 @@ export const PlanView = memo(function PlanView(props: Props) {
       />
       <path d={outline} fill="var(--bed)" stroke="var(--ink)" strokeWidth={1.2} />
       <GridLines place={place} scale={scale} outline={outline} />
-      <LaidLines place={place} scale={scale} />
+      <LaidLines laid={place.laid} scale={scale} />
       {place.cells
         .filter((cell) => cell.held)
         .map((cell) => (

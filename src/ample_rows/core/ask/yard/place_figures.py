@@ -9,7 +9,8 @@ from ample_rows.core.book import Book
 from ample_rows.core.geometry import shapes
 from ample_rows.core.geometry.cells import FIT_TOLERANCE_CM, Pitch, grid_of
 from ample_rows.core.geometry.lattice import Point
-from ample_rows.core.place.report import DepthLayers
+from ample_rows.core.place.laid import laid_report
+from ample_rows.core.place.report import DepthLayers, LaidReport
 from ample_rows.core.soil.roots import soil_depth
 
 _STRIP_SHARE = 0.5
@@ -33,6 +34,7 @@ class PlaceFigures:
     whole_squares: int
     part_squares: int
     strip_cm: tuple[float | None, float | None]
+    laid: LaidReport | None
 
 
 def place_figures(place: p.Place, garden: p.Garden, book: Book) -> PlaceFigures:
@@ -57,6 +59,7 @@ def place_figures(place: p.Place, garden: p.Garden, book: Book) -> PlaceFigures:
             _strip_cm(place, box.width, grid.pitch.x_cm),
             _strip_cm(place, box.length, grid.pitch.y_cm),
         ),
+        laid=laid_report(place, book),
     )
 
 
