@@ -4,7 +4,7 @@ import { answered, api } from '../api/client';
 import type { ProblemError } from '../api/client';
 import type { HeldGarden } from '../api/merge';
 import type { PlaceWorkings, Term } from '../api/types';
-import { Sum } from './Working';
+import { FetchedSum } from './Working';
 
 interface Props {
   state: HeldGarden;
@@ -26,7 +26,6 @@ export function PlaceWorking({ state, place, title, pick }: Props) {
         }),
       ),
   });
-  if (answer.error) return <p role="alert">{answer.error.message}</p>;
-  if (!answer.data) return <p className="text-muted">Working it out…</p>;
-  return <Sum title={title} terms={[...(pick(answer.data) ?? [])]} />;
+  const terms = answer.data && (pick(answer.data) ?? []);
+  return <FetchedSum title={title} problem={answer.error} terms={terms} />;
 }

@@ -5,7 +5,7 @@ import { answeredAs, api } from '../api/client';
 import type { ProblemError } from '../api/client';
 import { useGarden } from '../api/garden';
 import type { Term } from '../api/types';
-import { Sum } from './Working';
+import { FetchedSum } from './Working';
 
 /** The sum behind the likely harvest of a planting of the garden shown, fetched as it is opened. */
 export function PlantingWorking({ planting, title }: { planting: string; title: string }) {
@@ -22,7 +22,5 @@ export function PlantingWorking({ planting, title }: { planting: string; title: 
         }),
       ),
   });
-  if (answer.error) return <p role="alert">{answer.error.message}</p>;
-  if (!answer.data) return <p className="text-muted">Working it out…</p>;
-  return <Sum title={title} terms={answer.data} />;
+  return <FetchedSum title={title} problem={answer.error} terms={answer.data} />;
 }

@@ -94,6 +94,19 @@ function Source({ text }: { text: string }) {
   );
 }
 
+interface Fetched {
+  title: string;
+  problem: { message: string } | null;
+  terms: readonly Term[] | undefined;
+}
+
+/** A sum that is fetched as it is opened: the wait for it, or why it does not come. */
+export function FetchedSum({ title, problem, terms }: Fetched) {
+  if (problem) return <p role="alert">{problem.message}</p>;
+  if (!terms) return <p className="text-muted">Working it out…</p>;
+  return <Sum title={title} terms={terms} />;
+}
+
 /** A sum as done by hand: terms one under the other, a double rule, the result. */
 export function Sum({ title, terms }: { title: string; terms: readonly Term[] }) {
   const units = useUnits();
