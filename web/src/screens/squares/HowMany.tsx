@@ -119,7 +119,7 @@ function LengthOf({
         type="text"
         inputMode="decimal"
         value={value ? units.toField(value) : ''}
-        placeholder={usual === null ? 'as usual' : units.toField(usual)}
+        placeholder={usual === null ? 'as usual' : units.bare(usual)}
         onCommit={commit}
       />
     </Field>

@@ -84,9 +84,7 @@ export function SupportForm({ state, place, report, support, sheet, onEdit, ...t
   };
   const shownUsual = (key: string) => {
     const cm = usual[key];
-    return cm === null || cm === undefined
-      ? {}
-      : { placeholder: units.toField(Math.round(cm * 10) / 10) };
+    return cm === null || cm === undefined ? {} : { placeholder: units.bare(cm) };
   };
   const wind = state.plan.site?.design_wind_m_s;
   const changed = (changes: Partial<Support>): Edit => ({
