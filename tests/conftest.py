@@ -40,9 +40,11 @@ Document = dict[str, Any]
 # Commands that tests start find the package as the tests themselves do.
 os.environ["PYTHONPATH"] = str(Path(__file__).resolve().parents[1] / "src")
 
-# Machines are noisy: a slow run is no fault. Found examples stay with the machine.
-hypothesis.settings.register_profile("ample", deadline=None, max_examples=60)
-hypothesis.settings.load_profile("ample")
+# Machines are noisy: a slow run is no fault. The same examples on every machine, so that a change
+# is judged by what it changes; the long run looks for new ones.
+hypothesis.settings.register_profile("ample", deadline=None, max_examples=60, derandomize=True)
+hypothesis.settings.register_profile("long", deadline=None, max_examples=600)
+hypothesis.settings.load_profile("long" if os.environ.get("AMPLE_LONG") else "ample")
 
 
 @pytest.fixture(autouse=True, scope="session")

@@ -104,6 +104,11 @@ def test_a_year_of_a_butt_by_hand():
     assert year.weeks_dry == pytest.approx(sum(d - round(d / 3) - 10 for d in DAYS) / 7)
 
 
+@pytest.mark.parametrize("trickle", [1e-313, 1e-9])
+def test_beds_that_hardly_drink_never_empty_a_butt(trickle):
+    assert tank_year(100, [50] * 12, [trickle] * 12, rainy_share=1 / 3).weeks_dry == 0
+
+
 DAYS = (31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31)
 LITRES = st.floats(0, 2000)
 

@@ -50,7 +50,7 @@ def tank_year(
             if year == _YEARS - 1:
                 used[month] += taken
                 short[month] += want * dry - taken
-                if want > 0:
-                    days_dry += max(0, dry - math.floor((held + _DUST_L) / want))
+                if want * dry > held + _DUST_L:
+                    days_dry += dry - math.floor((held + _DUST_L) / want)
             held -= taken
     return TankYear(tuple(caught_a_month), tuple(used), tuple(short), days_dry / 7)
