@@ -100,7 +100,9 @@ def problem(
         title=TITLES[kind],
         status=status,
         detail=_written(detail),
-        errors=[FieldFault(path=_written(f.path), text=_written(f.text)) for f in faults or []],
+        errors=[
+            FieldFault(path=_written(f.path), text=_written(said(f.text))) for f in faults or []
+        ],
         version=version,
     )
     retry = {"retry-after": str(BusyError.retry_after_s)} if status == 503 else None

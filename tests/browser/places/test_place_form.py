@@ -96,7 +96,7 @@ def test_a_fill_above_the_rim_is_refused_by_the_core_and_nothing_is_lost(page, b
     unfold(page, "Walls")
     page.get_by_label("Gap below the rim").fill("80")
     page.get_by_role("button", name="Add the place").click()
-    expect(page.get_by_role("status").last).to_contain_text("leaves no soil")
+    expect(page.get_by_role("alert")).to_contain_text("80 cm leaves no soil in a wall of 30 cm")
     expect(page.get_by_label("Gap below the rim")).to_have_value("80")
 
 

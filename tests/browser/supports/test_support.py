@@ -27,5 +27,36 @@ def test_a_stretch_longer_than_its_edge_is_refused_in_words(page, base_url):
     page.goto(f"{base_url}/gardens/lantern-court/places/south/supports")
     page.get_by_label("Runs to").fill("400")
     page.get_by_role("button", name="Save").click()
-    expect(page.get_by_role("status")).to_contain_text("270, the length of its edge")
+    expect(page.get_by_role("alert")).to_contain_text("270 cm, the length of its edge")
     expect(page.get_by_label("Runs to")).to_have_value("400")
+    expect(page.get_by_label("Runs to")).to_be_focused()
+
+
+def test_a_line_is_typed_in_any_unit_and_one_off_the_bed_is_refused_at_its_field(page, base_url):
+    page.goto(f"{base_url}/gardens/kettle-corner/places/middle/supports")
+    across = page.get_by_label("Point 1, across")
+    across.fill("200")
+    page.get_by_role("button", name="Save").click()
+    fault = page.get_by_role("alert")
+    expect(fault).to_contain_text("16 ft 8 in across and 0 in along lies off the bed")
+    expect(page.get_by_role("status")).to_be_empty()
+    across.fill("3 hands")
+    page.get_by_role("button", name="Save").click()
+    expect(fault).to_contain_text("Enter a length")
+    across.fill("1 ft 6")
+    page.get_by_role("button", name="Save").click()
+    expect(page.get_by_text("8 ft along a line in the bed")).to_be_visible()
+    expect(across).to_have_value("18")
+
+
+def test_what_a_message_does_not_cover_can_be_pressed(page, base_url):
+    page.goto(f"{base_url}/gardens/kettle-corner/places/middle/supports")
+    page.get_by_label("Add a support").select_option("stakes with woven twine")
+    page.get_by_role("button", name="Add", exact=True).click()
+    expect(page.get_by_role("link", name="Support 2")).to_have_attribute("aria-current", "page")
+    page.get_by_label("Stands").select_option("in the bed, across its middle")
+    told = page.get_by_role("status")
+    expect(told).to_contain_text('Bed 2, support 2, line: crosses the support "')
+    # The message lies at the foot of the page, and the press for the keys beside it.
+    page.get_by_role("button", name="Keys").click()
+    expect(page.get_by_role("dialog", name="Keys")).to_be_visible()

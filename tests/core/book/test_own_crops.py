@@ -91,7 +91,7 @@ def test_what_no_crop_can_be_is_named_at_its_figure(book, crop, path, words):
         read_plan(json.dumps(with_crops(crop)), book)
     fault = caught.value.faults[0]
     assert fault.path == path
-    assert words in fault.text
+    assert words in said(fault.text)
 
 
 def test_the_same_crop_twice_is_a_fault(book):

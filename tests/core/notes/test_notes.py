@@ -229,7 +229,7 @@ def test_giving_way_to_what_is_not_there_is_a_fault(read, to, text):
     with pytest.raises(PlanFaultsError) as error:
         read(giving(to=to))
     assert error.value.faults[0].path == "plantings[0].gives_way_to"
-    assert text in error.value.faults[0].text
+    assert text in str(error.value.faults[0])
 
 
 def test_when_the_neighbour_is_removed_nothing_gives_way(read):

@@ -129,14 +129,14 @@ def test_what_cannot_stand_between_is_a_fault(read, changes, text):
     with pytest.raises(PlanFaultsError) as error:
         read(doc)
     assert error.value.faults[0].path == "plantings[1].between"
-    assert text in error.value.faults[0].text
+    assert text in str(error.value.faults[0])
 
 
 def test_a_guest_cannot_be_a_host(read):
     third = planting("carrot", SQUARES, id="third", between="guest")
     with pytest.raises(PlanFaultsError) as error:
         read(document(HOST, radish(), third))
-    assert 'name "host"' in error.value.faults[0].text
+    assert 'name "host"' in str(error.value.faults[0])
 
 
 def test_when_the_host_is_removed_the_guest_has_the_squares_to_itself(read):

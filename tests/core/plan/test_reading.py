@@ -10,6 +10,7 @@ from hypothesis import strategies as st
 from ample_rows.core import plan as p
 from ample_rows.core.checks import read_plan
 from ample_rows.core.plan.reading import PlanFaultsError, path_of
+from ample_rows.core.words.message import said
 from ample_rows.crops import load_book
 from ample_rows.demo import NAMES, demo_plans
 from tests.conftest import bed, document, planting, rectangle
@@ -21,7 +22,7 @@ def faults_of(doc):
     raw = doc if isinstance(doc, bytes | str) else json.dumps(doc)
     with pytest.raises(PlanFaultsError) as raised:
         read_plan(raw, BOOK)
-    return {fault.path: fault.text for fault in raised.value.faults}
+    return {fault.path: said(fault.text) for fault in raised.value.faults}
 
 
 def with_planting(**changes):

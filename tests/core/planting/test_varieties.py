@@ -75,7 +75,7 @@ def test_a_kind_of_another_crop_is_a_fault(row):
     with pytest.raises(PlanFaultsError) as error:
         row(("tomato-cherry", 1), ("carrot-short", 1))
     assert error.value.faults[0].path == "plantings[0].varieties[1].variety"
-    assert "not a variety of tomato" in error.value.faults[0].text
+    assert "not a variety of tomato" in str(error.value.faults[0])
 
 
 def test_seed_is_wanted_kind_by_kind(read, book):

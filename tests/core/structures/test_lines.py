@@ -10,6 +10,7 @@ from ample_rows.core.ask.supports.builder import support_sheet
 from ample_rows.core.checks import read_plan
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.plan.reading import PlanFaultsError
+from ample_rows.core.words.message import said
 from tests.conftest import bed, document, planting, rectangle, tub
 
 MIDDLE = {"id": "row", "system": "woven", "line_cm": [[60, 0], [60, 240]]}
@@ -120,7 +121,7 @@ def test_a_planting_takes_the_stretch_that_its_squares_span(grown):
 def test_a_line_that_cannot_stand_is_named_at_its_field(book, supports, path, words):
     with pytest.raises(PlanFaultsError) as raised:
         read_plan(json.dumps(document(places=[bed(supports=supports)])), book)
-    faults = {fault.path: fault.text for fault in raised.value.faults}
+    faults = {fault.path: said(fault.text) for fault in raised.value.faults}
     assert words in faults[f"places[0].{path}"]
 
 

@@ -8,6 +8,7 @@ from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.weather.climate import climate_csv, made_up, read_climate
 from ample_rows.core.weather.evapotranspiration import saturation_vapour_kpa
 from ample_rows.core.weather.frost_guess import guess_frosts
+from ample_rows.core.words.message import said
 
 LOWS = range(12)
 
@@ -56,7 +57,7 @@ def test_what_is_wrong_is_named_with_its_line(text, path, words):
         read_climate(text)
     fault = caught.value.faults[0]
     assert fault.path == path
-    assert words in fault.text
+    assert words in said(fault.text)
 
 
 def test_what_goes_out_comes_in_again(book):

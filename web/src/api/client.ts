@@ -34,9 +34,9 @@ export class ProblemError extends Error {
     return this.problem === null || this.is('busy') || this.is('storage-locked');
   }
 
-  /** What is wrong with one field, by the end of its path. */
+  /** What is wrong with one field, by the last keys of its path. */
   at(field: string): string | undefined {
-    return this.problem?.errors.find((fault) => fault.path.endsWith(field))?.text;
+    return this.problem?.errors.find(({ path }) => `.${path}`.endsWith(`.${field}`))?.text;
   }
 }
 

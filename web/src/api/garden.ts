@@ -9,6 +9,7 @@ import type { ProblemError } from './client';
 import { held, merged } from './merge';
 import type { HeldGarden } from './merge';
 import { Pending } from './pending';
+import { refusalWords } from './refusal';
 import type { Edit, GardenChange, Head, ShelfAnswer } from './types';
 
 export const gardenKey = (slug: string) => ['garden', slug] as const;
@@ -73,11 +74,15 @@ export function useShelf(
   });
 }
 
+type Told = (why: ProblemError) => boolean;
 type Step = (version: number, signal: AbortSignal) => Promise<GardenChange>;
 
 export interface Editor {
-  /** Make an edit; resolves to true when it was saved. */
-  edit: (edit: Edit) => Promise<boolean>;
+  /**
+   * Make an edit; resolves to true when it was saved. What the server refuses is told at the foot
+   * of the page, unless `told` says it at a field and returns true.
+   */
+  edit: (edit: Edit, told?: Told) => Promise<boolean>;
   undo: () => Promise<boolean>;
   redo: () => Promise<boolean>;
 }
@@ -125,7 +130,7 @@ export function useEditor(slug: string): Editor {
   const { say, working } = useMessages();
 
   const step = useCallback(
-    (make: Step, words: string, edit?: Edit): Promise<boolean> => {
+    (make: Step, words: string, edit?: Edit, told?: Told): Promise<boolean> => {
       const settle = edit ? shownAtOnce(client, slug, edit) : () => undefined;
       return inTurn(slug, async () => {
         const stop = new AbortController();
@@ -142,7 +147,8 @@ export function useEditor(slug: string): Editor {
         if (made.is === 'done') return true;
         settle();
         if (made.is === 'refused' && !made.why.is('conflict')) {
-          say({ kind: 'stop', text: made.why.message });
+          if (!told?.(made.why))
+            say({ kind: 'stop', text: refusalWords(made.why, shownNow(slug)) });
         } else {
           await client.invalidateQueries({ queryKey: gardenKey(slug) });
           say({ kind: 'care', text: made.is === 'stopped' ? STOPPED : ELSEWHERE });
@@ -155,7 +161,7 @@ export function useEditor(slug: string): Editor {
 
   return useMemo(
     () => ({
-      edit: (edit) =>
+      edit: (edit, told) =>
         step(
           (version, signal) =>
             answeredChange(
@@ -167,6 +173,7 @@ export function useEditor(slug: string): Editor {
             ),
           'Saving',
           edit,
+          told,
         ),
       undo: () =>
         step(

@@ -6,6 +6,7 @@ import { Choice } from './Choice';
 import type { Options } from './Choice';
 import { Field } from './Field';
 import { useUnits } from './preferences';
+import { capital } from './text';
 import { fieldUnit } from './measures';
 import type { CoreUnit } from './measures';
 import { readerOf } from './reader';
@@ -16,6 +17,11 @@ const MOST_LETTERS = 120;
 type Loose = Record<string, string | undefined>;
 type Held = Control<Loose, unknown, { read: unknown }>;
 
+/** What the core found wrong, field by field, by the end of its path. */
+interface Refusal {
+  at: (path: string) => string | undefined;
+}
+
 /** A form under way: what is typed, what is wrong with it, and what it is sent as. */
 export interface TypedForm<T, R = unknown> {
   control: Held;
@@ -24,6 +30,8 @@ export interface TypedForm<T, R = unknown> {
   fault: (key: keyof T | 'whole') => string | undefined;
   /** Say at a field what only the core could find wrong with it. */
   refuse: (key: keyof T, words: string) => void;
+  /** Say it at each field whose path ends so; false when it is wrong with none of them. */
+  refusedAt: (paths: Readonly<Record<string, string>>, why: Refusal) => boolean;
   /** Hand over what is read; where something cannot be, it is said at its field instead. */
   sent: (save: (read: R) => unknown) => (event: BaseSyntheticEvent) => void;
 }
@@ -53,12 +61,22 @@ export function useTyped<T extends Texts<T>, R>(
     },
   });
   const typed = useWatch({ control }) as unknown as T;
+  const refuse = (key: string, message: string, shouldFocus = false) =>
+    setError(key, { type: 'core', message }, { shouldFocus });
   return {
     control: control,
     typed,
     set: (key, text) => setValue(String(key), text, { shouldValidate: formState.isSubmitted }),
     fault: (key) => formState.errors[String(key)]?.message,
-    refuse: (key, message) => setError(String(key), { type: 'core', message }),
+    refuse: (key, message) => refuse(String(key), message),
+    refusedAt: (paths, why) => {
+      const wrong = Object.entries(paths).flatMap(([key, path]) => {
+        const words = why.at(path);
+        return words === undefined ? [] : [[key, `${capital(words)}.`] as const];
+      });
+      wrong.forEach(([key, words], index) => refuse(key, words, index === 0));
+      return wrong.length > 0;
+    },
     sent: (save) => (event) => {
       void handleSubmit(({ read: value }) => save(value))(event);
     },

@@ -53,10 +53,10 @@ export function MessagesProvider({ children }: { children: ReactNode }) {
       <div
         role="status"
         aria-live="polite"
-        className="no-print fixed bottom-0 left-0 right-0 z-30 flex justify-center"
+        className="no-print pointer-events-none fixed bottom-0 left-0 right-0 z-30 flex justify-center"
       >
         {message && (
-          <p className="flex max-w-3xl items-baseline gap-3 border border-ink bg-paper px-4 py-2">
+          <p className="pointer-events-auto flex max-w-3xl items-baseline gap-3 border border-ink bg-paper px-4 py-2">
             <strong className={message.kind === 'stop' ? 'text-damson' : 'text-marigold'}>
               {WORD[message.kind]}
             </strong>
@@ -67,7 +67,7 @@ export function MessagesProvider({ children }: { children: ReactNode }) {
           </p>
         )}
         {work && (
-          <p className="flex items-baseline gap-3 border border-ink bg-paper px-4 py-2">
+          <p className="pointer-events-auto flex items-baseline gap-3 border border-ink bg-paper px-4 py-2">
             <span>{work.words} …</span>
             <button type="button" className="press" onClick={work.cancel}>
               Cancel

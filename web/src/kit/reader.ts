@@ -22,7 +22,7 @@ export interface Reader<T> {
   /** A measure in the core's unit, typed in any; null where the field is empty. */
   measure: (key: keyof T, unit: CoreUnit, least: number, most?: number) => number | null;
   /** A length in centimetres that has to be given; below zero where the least is. */
-  length: (key: keyof T, leastCm: number) => number;
+  length: (key: keyof T, leastCm: number, mostCm?: number) => number;
   /** The same in metres. */
   metres: (key: keyof T, leastM: number) => number;
   fault: (key: keyof T | 'whole', words: string) => void;
@@ -45,11 +45,12 @@ export function readerOf<T extends Texts<T>>(
       fault(key, `Enter a number from ${least}${most === Infinity ? '' : ` to ${most}`}.`);
     return value;
   };
-  const length = (key: keyof T, leastCm: number) => {
+  const length = (key: keyof T, leastCm: number, mostCm = Infinity) => {
     const text = textOf(key).replace('−', '-');
     const cm = readLength(text.replace(/^-/, ''), units.system);
     const signed = (cm ?? 0) * (text.startsWith('-') ? -1 : 1);
-    if (cm === null || signed < leastCm) fault(key, lengthFault(units, leastCm));
+    if (cm === null || signed < leastCm || signed > mostCm)
+      fault(key, lengthFault(units, leastCm, mostCm));
     return signed;
   };
   const measure = (key: keyof T, unit: CoreUnit, least: number, most = Infinity) => {
@@ -77,9 +78,11 @@ export function readerOf<T extends Texts<T>>(
   return { reader, faults };
 }
 
-export function lengthFault(units: Units, leastCm: number): string {
+export function lengthFault(units: Units, leastCm: number, mostCm = Infinity): string {
   const example = units.system === 'imperial' ? `4', 3'6" or 42in` : '120, 1.2m or 45cm';
-  const bound = leastCm > 0 ? ` of at least ${units.length(leastCm)}` : '';
+  const least = leastCm > 0 ? ` of at least ${units.length(leastCm)}` : '';
+  const most = mostCm < Infinity ? ` of at most ${units.length(mostCm)}` : '';
+  const bound = least && most ? `${least} and${most.replace(' of', '')}` : least || most;
   return `Enter a length${bound}, such as ${example}.`;
 }
 

@@ -15,6 +15,7 @@ from ample_rows.core.checks.words import (
 from ample_rows.core.geometry.outlines import ring_fault
 from ample_rows.core.plan.reading import Fault
 from ample_rows.core.soil.mixes import mixes_of
+from ample_rows.core.words.message import Distance, message
 
 
 def garden_faults(garden: p.Garden, book: Book) -> Iterator[Fault]:
@@ -141,9 +142,8 @@ def site_faults(site: p.Site, book: Book) -> Iterator[Fault]:
             yield Fault(f"{path}.outline_m", problem)
         crown = obstacle.crown_base_m
         if crown is not None and crown >= obstacle.height_m > 0:
-            yield Fault(
-                f"{path}.crown_base_m", f"must lie below the height of {obstacle.height_m:g} m"
-            )
+            words = message("fault-crown", height=Distance(obstacle.height_m))
+            yield Fault(f"{path}.crown_base_m", words)
 
 
 def seed_faults(box: p.SeedBox, book: Book) -> Iterator[Fault]:

@@ -23,6 +23,7 @@ from ample_rows.core.geometry.outlines import outline_fault
 from ample_rows.core.plan.reading import Fault
 from ample_rows.core.soil.mixes import mixes_of
 from ample_rows.core.structures.bays import arch_of
+from ample_rows.core.words.message import Length, Message, message
 
 LEAST_LINE_CM = 1.0
 _MOST_SPOTS = 5_000
@@ -66,9 +67,11 @@ def _fill_faults(place: p.Place, path: str) -> Iterator[Fault]:
     wall, fill = shapes.wall_cm(place), shapes.fill_cm(place)
     gap, base = place.rim_gap_cm or 0.0, place.base_cm or 0.0
     if gap > 0 and gap >= wall:
-        yield Fault(f"{path}.rim_gap_cm", f"{gap:g} cm leaves no soil in a wall of {wall:g} cm")
+        words = message("fault-rim-gap", gap=Length(gap), wall=Length(wall))
+        yield Fault(f"{path}.rim_gap_cm", words)
     if base > 0 and base >= fill:
-        yield Fault(f"{path}.base_cm", f"{base:g} cm leaves no mix in a fill of {fill:g} cm")
+        words = message("fault-base", base=Length(base), fill=Length(fill))
+        yield Fault(f"{path}.base_cm", words)
 
 
 def _material_faults(place: p.Place, path: str, soil: p.Soil | None, book: Book) -> Iterator[Fault]:
@@ -171,7 +174,7 @@ def _arch_faults(support: p.Support, path: str) -> Iterator[Fault]:
     """A mesh that does not reach from foot to foot."""
     mesh, span = support.mesh_cm, support.span_cm
     if mesh is not None and span is not None and arch_of(span, mesh) is None:
-        words = f"{mesh:g} cm of mesh do not reach over {span:g} cm; enter more"
+        words = message("fault-mesh-short", mesh=Length(mesh), span=Length(span))
         yield Fault(f"{path}.mesh_cm", words)
 
 
@@ -206,7 +209,7 @@ def _line_faults(place: p.Place, support: p.Support, path: str, book: Book) -> I
         if math.dist(start, end) < LEAST_LINE_CM
     ]
     for index in short:
-        words = f"must be at least {LEAST_LINE_CM:g} cm from the point before"
+        words = message("fault-points-near", least=Length(LEAST_LINE_CM))
         yield Fault(f"{path}.line_cm[{index}]", words)
     if short:
         return
@@ -217,8 +220,7 @@ def _line_faults(place: p.Place, support: p.Support, path: str, book: Book) -> I
     if system is not None and not system.build.bent:
         for index, (x, y) in enumerate(support.line_cm):
             if not ground.covers(shapely.Point(x, y)):
-                words = f"({x:g}, {y:g}) lies off the bed, which is {_measures(place)}"
-                yield Fault(f"{path}.line_cm[{index}]", words)
+                yield Fault(f"{path}.line_cm[{index}]", _off_the_bed(place, x, y))
     for other in place.supports:
         if other.id == support.id:
             return
@@ -226,6 +228,14 @@ def _line_faults(place: p.Place, support: p.Support, path: str, book: Book) -> I
             yield Fault(f"{path}.line_cm", f'crosses the support "{other.id}"; move one of them')
 
 
-def _measures(place: p.Place) -> str:
+def _off_the_bed(place: p.Place, x: float, y: float) -> Message:
     x0, y0, x1, y1 = shapes.outline(place.shape).bounds
-    return f"from ({x0:g}, {y0:g}) to ({x1:g}, {y1:g})"
+    return message(
+        "fault-off-the-bed",
+        x=Length(x),
+        y=Length(y),
+        x0=Length(x0),
+        x1=Length(x1),
+        y0=Length(y0),
+        y1=Length(y1),
+    )

@@ -20,6 +20,7 @@ from ample_rows.core.planting.setting_out import (
     setting_out,
 )
 from ample_rows.core.structures import supports
+from ample_rows.core.words.message import Length, message
 
 LEAST_APART_CM = 1.0
 
@@ -77,10 +78,10 @@ def _spot_faults(place: p.Place, planting: p.Planting, path: str) -> Iterator[Fa
     inside = shapely.distance(ground, shapely.points(spots)) <= FIT_TOLERANCE_CM
     for index in np.flatnonzero(~inside):
         x, y = spots[index]
-        words = f"({x:g}, {y:g}) lies outside the planting's squares"
+        words = message("fault-spot-outside", x=Length(x), y=Length(y))
         yield Fault(f"{path}.spots_cm[{index}]", words)
     for first, second in _too_close(spots):
-        words = f"stands nearer than {LEAST_APART_CM:g} cm to spot {first}; move one of them"
+        words = message("fault-spots-near", least=Length(LEAST_APART_CM), other=first)
         yield Fault(f"{path}.spots_cm[{second}]", words)
 
 

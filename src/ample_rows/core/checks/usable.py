@@ -9,6 +9,7 @@ from collections.abc import Callable
 from typing import Any
 
 from ample_rows.core.plan.reading import Fault, is_readable_number
+from ample_rows.core.words.message import said
 
 Document = dict[str, Any]
 Place = tuple[str | int, ...]
@@ -45,7 +46,9 @@ def usable_document(document: Document, faults_of: Callable[[Document], list[Fau
         if not faults or () in cuts:
             break
         cuts = _more_cuts(
-            cuts, [(_original(_located(trial, f.path), indices), f.text) for f in faults], document
+            cuts,
+            [(_original(_located(trial, f.path), indices), said(f.text)) for f in faults],
+            document,
         )
     if cuts:
         trial[_KEY] = [

@@ -6,6 +6,7 @@ from ample_rows.core import plan as p
 from ample_rows.core.book import Book
 from ample_rows.core.geometry.cells import FIT_TOLERANCE_CM, Grid
 from ample_rows.core.plan.reading import Fault
+from ample_rows.core.words.message import Length, message
 
 
 def twice(ids: list[str], path: str, *, key: str = "id") -> Iterator[Fault]:
@@ -25,8 +26,7 @@ def material_faults(name: str, path: str, use: str, book: Book) -> Iterator[Faul
 def run_faults(run_cm: tuple[float, float] | None, length_cm: float, path: str) -> Iterator[Fault]:
     """A stretch of an edge must rise, and lie on it."""
     if run_cm is not None and not 0 <= run_cm[0] < run_cm[1] <= length_cm + FIT_TOLERANCE_CM:
-        words = f"must run from a lower to a higher measure within 0 to {length_cm:g}"
-        yield Fault(path, f"{words}, the length of its edge")
+        yield Fault(path, message("fault-run", length=Length(length_cm)))
 
 
 def unknown(name: str, what: str, names: Iterable[str]) -> str:

@@ -10,6 +10,7 @@ from pydantic_core import ErrorDetails
 
 from ample_rows.core import plan as p
 from ample_rows.core.errors import AmpleRowsError
+from ample_rows.core.words.message import Text, said
 
 MOST_FAULTS = 50
 _MOST_DIGITS = 40
@@ -20,21 +21,24 @@ class Fault:
     """Why a document cannot be read as a garden, and where."""
 
     path: str
-    text: str
+    text: Text
 
     def __str__(self) -> str:
-        return f"{self.path}: {self.text}" if self.path else self.text
+        return f"{self.path}: {said(self.text)}" if self.path else said(self.text)
 
 
 class PlanFaultsError(AmpleRowsError, ValueError):
     """A document that is no plan, with every fault found."""
 
     def __init__(self, faults: list[Fault]) -> None:
-        super().__init__("\n".join(str(f) for f in faults))
+        super().__init__(", ".join(fault.path for fault in faults))
         self.faults = faults
 
+    def __str__(self) -> str:
+        return "\n".join(str(fault) for fault in self.faults)
+
     @classmethod
-    def one(cls, path: str, text: str) -> "PlanFaultsError":
+    def one(cls, path: str, text: Text) -> "PlanFaultsError":
         return cls([Fault(path, text)])
 
 

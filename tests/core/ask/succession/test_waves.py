@@ -92,7 +92,7 @@ def test_the_whole_bed_can_be_shared_out(waves):
 def test_more_waves_than_squares_are_refused(waves, what, count, text):
     with pytest.raises(PlanFaultsError) as error:
         waves(what, count)
-    assert text in error.value.faults[0].text
+    assert text in str(error.value.faults[0])
 
 
 def test_a_row_along_a_support_is_not_shared_out(waves):

@@ -8,12 +8,31 @@ import type { HeldGarden } from '../../api/merge';
 import type { Border, Place } from '../../api/types';
 import { nextId } from '../../edits/edits';
 import { draftOf, readDraft } from '../../edits/placeDraft';
-import type { ReadDraft } from '../../edits/placeDraft';
+import type { Draft, ReadDraft } from '../../edits/placeDraft';
 import { useTyped } from '../../kit/form';
 import { useUnits } from '../../kit/preferences';
 import { spotKeys, useSpot } from '../../shared/useSpot';
 
 type ReadPlace = ReadDraft;
+
+/** The fields with which the server may find fault, by the end of the path that it names. */
+const PATHS = {
+  width: 'width_cm',
+  length: 'length_cm',
+  arm: 'outline_cm',
+  foot: 'bottom_diameter_cm',
+  thickness: 'wall_thickness_cm',
+  wall: 'wall_height_cm',
+  gap: 'rim_gap_cm',
+  loosened: 'loosened_below_cm',
+  cell: 'cell_cm',
+  sun: 'sun_hours',
+  earth: 'own_earth_litres',
+  passes: 'breaking.passes',
+  linesApart: 'lines_apart_cm',
+  spotsApart: 'spots_apart_cm',
+  between: 'gap_cm',
+} satisfies Partial<Record<keyof Draft, string>>;
 
 export type PlaceDraft = ReturnType<typeof usePlaceDraft>;
 
@@ -60,6 +79,7 @@ export function usePlaceDraft(state: HeldGarden, before: Place | undefined) {
         : several.count > 1
           ? { do: 'add-places', place: await placed(changes, several), ...several }
           : { do: 'add-place', place: await placed(changes, several) },
+      (why) => form.refusedAt(PATHS, why),
     );
     if (saved) void back(before?.id ?? added);
   };

@@ -1,3 +1,4 @@
+import type { ProblemError } from '../../api/client';
 import type { HeldGarden } from '../../api/merge';
 import type {
   Edit,
@@ -27,7 +28,8 @@ interface Props extends Tables {
   report: PlaceReport;
   support: Support;
   sheet: SupportSheet | undefined;
-  onEdit: (edit: Edit) => void;
+  /** Save an edit; `told` says at its field what the server refuses. */
+  onEdit: (edit: Edit, told?: (why: ProblemError) => boolean) => void;
 }
 
 const EDGES = [
@@ -61,6 +63,8 @@ const BENT = [
   ['mesh_cm', 'Length of the mesh', 1, 10000],
   ['span_cm', 'Width between its feet', 1, 10000],
 ] as const;
+
+const MOST_CM = 10_000;
 
 const lineKey = (point: number, axis: number) => `line-${point}-${axis}`;
 
@@ -114,40 +118,24 @@ export function SupportForm({ state, place, report, support, sheet, onEdit, ...t
       ),
     ),
   };
-  const lengthIn = (
-    read: Reader<Record<string, string>>,
-    key: string,
-    least: number,
-    most: number,
-  ) => {
-    const typed = read.number(key, Number(unit.shown(least)), Number(unit.shown(most)));
-    return typed === null ? null : unit.read(typed);
-  };
   const form = useTyped(first, (read): Edit => {
-    const changes = Object.fromEntries(
-      fields.map(([key, , least, most]) => [key, lengthIn(read, key, least, most)]),
-    );
-    const [from, to] = [lengthIn(read, 'from', 0, 10000), lengthIn(read, 'to', 0, 10000)];
-    const run = from === null && to === null ? null : ([from ?? 0, to ?? 0] as [number, number]);
     const windNow = read.measure('wind', 'm/s', 1, 80);
-    const line = support.line_cm?.map(
-      (point, index) =>
-        [0, 1].map(
-          (axis) => lengthIn(read, lineKey(index, axis), -10000, 10000) ?? point[axis],
-        ) as [number, number],
-    );
-    const apart = support.sides === 2 ? lengthIn(read, 'apart', 1, 500) : null;
-    const where = line ? { line_cm: line, rows_apart_cm: apart } : {};
-    const edits: Edit[] = [changed({ ...changes, ...where, run_cm: run })];
-    if (windNow !== (wind ?? null))
+    const edits: Edit[] = [changed(typedChanges(read, first, support, fields))];
+    if (read.typed['wind'] !== first['wind'])
       edits.push({ do: 'change-site', changes: { design_wind_m_s: windNow } });
     return { do: 'together', edits };
   });
+  const paths = Object.fromEntries(
+    Object.keys(first).flatMap((key) => {
+      const path = pathOf(key);
+      return path === null ? [] : [[key, path] as const];
+    }),
+  );
   return (
     <form
       aria-label="The support"
       className="grid grid-cols-2 gap-x-3 gap-y-1"
-      onSubmit={form.sent(onEdit)}
+      onSubmit={form.sent((edit) => onEdit(edit, (why) => form.refusedAt(paths, why)))}
     >
       <Choices
         report={report}
@@ -208,6 +196,54 @@ export function SupportForm({ state, place, report, support, sheet, onEdit, ...t
       </p>
     </form>
   );
+}
+
+const PATHS: Record<string, string | null> = {
+  from: null,
+  to: 'run_cm',
+  apart: 'rows_apart_cm',
+  wind: 'design_wind_m_s',
+};
+
+/** The end of the path by which the server names a field; one field speaks for a pair. */
+function pathOf(key: string): string | null {
+  const [, point, axis] = /^line-(\d+)-(\d)$/.exec(key) ?? [];
+  if (point !== undefined) return axis === '0' ? `line_cm[${point}]` : null;
+  return PATHS[key] === undefined ? key : PATHS[key];
+}
+
+type Typed = Record<string, string>;
+
+/** What was typed anew: what still stands as it was is not sent, nor rounded on the way. */
+function typedChanges(
+  read: Reader<Typed>,
+  first: Typed,
+  support: Support,
+  fields: readonly (readonly [string, string, number, number])[],
+): Partial<Support> {
+  const anew = (key: string) => read.typed[key] !== first[key];
+  const length = (key: string, least: number, most: number) =>
+    read.text(key) === null ? null : read.length(key, least, most);
+  const changes: Partial<Support> = Object.fromEntries(
+    fields
+      .filter(([key]) => anew(key))
+      .map(([key, , least, most]) => [key, length(key, least, most)]),
+  );
+  if (anew('from') || anew('to')) {
+    const run = [length('from', 0, MOST_CM), length('to', 0, MOST_CM)] as const;
+    const none = run[0] === null && run[1] === null;
+    changes.run_cm = none ? null : [run[0] ?? 0, run[1] ?? 0];
+  }
+  if (anew('apart')) changes.rows_apart_cm = length('apart', 1, 500);
+  const points = support.line_cm ?? [];
+  const moved = (index: number, axis: number) => anew(lineKey(index, axis));
+  if (points.some((_, index) => moved(index, 0) || moved(index, 1)))
+    changes.line_cm = points.map((point, index) => {
+      const at = (axis: 0 | 1) =>
+        moved(index, axis) ? read.length(lineKey(index, axis), -MOST_CM, MOST_CM) : point[axis];
+      return [at(0), at(1)];
+    });
+  return changes;
 }
 
 /** Where a support stands, as its keys: on an edge, or along a line in the bed. */

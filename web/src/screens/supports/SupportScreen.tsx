@@ -88,7 +88,7 @@ export function SupportScreen({ state }: { state: HeldGarden }) {
               footings={footings}
               materials={materials}
               sheet={sheet}
-              onEdit={(edit) => void editor.edit(edit)}
+              onEdit={(edit, told) => void editor.edit(edit, told)}
             />
           )}
           {sheet && <Bears sheet={sheet} />}

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 
 import { useEditor } from '../../api/garden';
 import type { HeldGarden } from '../../api/merge';
@@ -46,11 +46,37 @@ export function SupportsHere({ state, place, support, systems }: Props) {
       <button type="button" className="press" onClick={() => void add()}>
         Add
       </button>
+      <OfOnePlanting
+        squares={`/gardens/${state.head.slug}/squares/${place.id}`}
+        systems={systems}
+      />
       {support && (
         <button type="button" className="press" onClick={() => void remove(support)}>
           Delete this support
         </button>
       )}
     </section>
+  );
+}
+
+const NOTHING = 'ground';
+
+/** What holds up single plants is not built into the place; where it is chosen instead. */
+function OfOnePlanting({
+  squares,
+  systems,
+}: {
+  squares: string;
+  systems: Record<string, TrainingSystem>;
+}) {
+  const own = Object.entries(systems).filter(([id, s]) => !s.needs_support && id !== NOTHING);
+  const named = new Intl.ListFormat('en', { type: 'disjunction' }).format(
+    own.map(([, system]) => system.label),
+  );
+  return (
+    <p className="w-full text-[13px] text-muted">
+      {`For single plants and pots: ${named}. It is chosen for each planting, under `}
+      <Link to={squares}>Squares</Link>.
+    </p>
   );
 }

@@ -19,6 +19,7 @@ from ample_rows.core.book.crop_fields import BY_KEY, FIELDS, figure
 from ample_rows.core.book.own_crops import book_with
 from ample_rows.core.plan.reading import PlanFaultsError, faults_of
 from ample_rows.core.words import csv_text
+from ample_rows.core.words.message import Text
 
 Kind = Literal["toml", "csv"]
 Figures = dict[str, Any]
@@ -31,7 +32,7 @@ class FileFault:
     line: int
     record: str
     field: str
-    text: str
+    text: Text
 
 
 @dataclass(frozen=True)
@@ -126,7 +127,7 @@ def _own_crop(record: _Record, book: Book) -> p.OwnCrop | None:
         raise PlanFaultsError(faults_of(error)) from error
 
 
-def _told(record: _Record, path: str, text: str) -> FileFault:
+def _told(record: _Record, path: str, text: Text) -> FileFault:
     field = re.sub(r"^crops\[\d+\]\.?", "", path).removeprefix("figures").lstrip(".")
     return FileFault(record.lines.get(field, record.line), record.ident, field, text)
 
