@@ -226,7 +226,7 @@ class GardenStore:
         plan = apply_edit(old.plan, edit)
         require_sound(plan, self._book, before=old.plan)
         fresh_order = isinstance(edit, ReplacePlan)
-        new = take_apart(p.document(plan), None if fresh_order else old.parts)
+        new = take_apart(p.shared_document(plan), None if fresh_order else old.parts)
         before, after = changes_between(old.parts, new)
         label = edit.named(old.plan)
         # Only the writing itself holds the lock; another's edit meanwhile is a conflict.

@@ -2,9 +2,9 @@
 
 from collections.abc import Iterable, Iterator
 from datetime import UTC, date, datetime
-from typing import TypeVar
+from typing import Any, TypeVar
 
-from sqlalchemy import delete, text
+from sqlalchemy import delete, text, update
 from sqlmodel import Session, col, select
 
 from ample_rows.store.parts import Document, Parts, Placed
@@ -105,14 +105,17 @@ def write(session: Session, row: GardenRow, old: Parts, new: Parts) -> None:
         ident: pk_of(_write_place(session, row, place_rows.get(ident), new.places[ident]))
         for ident in changed_places
     }
-    standing = {new.plantings[i][1]["place"] for i in changed} - written.keys()
+    moved = [i for i in changed if i not in old.plantings or _place(old, i) != _place(new, i)]
+    standing = {_place(new, i) for i in moved} - written.keys()
     place_pks = written | _place_pks(session, row, standing)
-    planting_rows = _rows(session, PlantingRow, row, set(changed))
     for ident in changed:
-        document = new.plantings[ident][1]
-        place_pk = place_pks[document["place"]]
-        before = planting_rows.get(ident)
-        session.add(_planting_row(row, place_pk, before, new.plantings[ident]))
+        values = _planting_values(new.plantings[ident])
+        if ident in moved:
+            values["place_pk"] = place_pks[_place(new, ident)]
+        if ident in old.plantings:
+            _write_over(session, row, ident, values)
+        else:
+            session.add(PlantingRow(garden_pk=pk_of(row), ident=ident, **values))
     session.flush()
 
 
@@ -145,22 +148,25 @@ def _place_pks(session: Session, garden: GardenRow, idents: set[str]) -> dict[st
     return found
 
 
-def _planting_row(
-    garden: GardenRow, place_pk: int, before: PlantingRow | None, placed: Placed
-) -> PlantingRow:
+def _place(parts: Parts, planting: str) -> str:
+    place: str = parts.plantings[planting][1]["place"]
+    return place
+
+
+def _planting_values(placed: Placed) -> dict[str, Any]:
     ordinal, document = placed
-    values = {
-        "place_pk": place_pk,
+    return {
         "ordinal": ordinal,
         "crop": document["crop"],
         "start_date": date.fromisoformat(document["start_date"]),
         "document": document,
     }
-    if before is None:
-        return PlantingRow(garden_pk=pk_of(garden), ident=document["id"], **values)
-    for name, value in values.items():
-        setattr(before, name, value)
-    return before
+
+
+def _write_over(session: Session, garden: GardenRow, ident: str, values: dict[str, Any]) -> None:
+    mine = (col(PlantingRow.garden_pk) == pk_of(garden)) & col(PlantingRow.ident).in_([ident])
+    over = update(PlantingRow).where(mine).values(**values)
+    session.exec(over, execution_options={"synchronize_session": False})
 
 
 def _write_place(

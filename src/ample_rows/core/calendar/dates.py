@@ -21,6 +21,7 @@ from ample_rows.core.calendar.growing_year import (
     yearly_on_or_after,
 )
 from ample_rows.core.calendar.perennials import harvest_of_year
+from ample_rows.core.calendar.seeding import hurried_days, seeding_day
 from ample_rows.core.weather.evapotranspiration import daylight_hours
 
 Floats = NDArray[np.float64]
@@ -40,7 +41,8 @@ class Dates:
 
     `ends` is the day by which it is over whatever the weather, `frost` the usual day of a frost
     that ends it, `dies` the usual day on which the cold of winter kills it, `up` the day on which
-    it stands above ground, `course` what its picking would be.
+    it stands above ground, `course` what its picking would be. It `seeds` on the day on which long
+    days end its picking, where they do.
     What stays for years `bears` a share of its full yield in a `year_of_life`, the first being 0.
     """
 
@@ -59,6 +61,7 @@ class Dates:
     dies: date | None
     up: date
     course: PickingCourse
+    seeds: date | None = None
     bears: float = 1.0
     year_of_life: int | None = None
 
@@ -195,7 +198,10 @@ def dates_of(
     finish = due + days(whole)
     frost = frost_day(year, crop, start, book)
     usual = usual_end(year, crop, start, book)
-    ends = min(d for d in (finish, usual, planting.clear_date) if d is not None)
+    seeds = seeding_day(crop, year.latitude, due, finish)
+    if seeds is not None:
+        whole = hurried_days(whole, (seeds - due).days)
+    ends = min(d for d in (finish, usual, seeds, planting.clear_date) if d is not None)
     up = start + days(under_ground_days(crop, planting.start))
     dies = cold_day(year, crop, up, ends, book)
     end = min(d for d in (ends, frost, dies) if d is not None)
@@ -223,6 +229,7 @@ def dates_of(
         dies=dies,
         up=up,
         course=course,
+        seeds=seeds if seeds == end else None,
     )
 
 

@@ -36,7 +36,7 @@ def apply_edit(plan: p.Plan, edit: EditBase) -> p.Plan:
 def _read_in_part(document: Changes, before: p.Plan) -> p.Plan | None:
     """The plan of a changed document: only what differs is read, by the same reader as a whole
     one. None where that finds a fault, or more differs than values and records."""
-    was = p.document(before)
+    was = p.shared_document(before)
     if was.keys() != document.keys():
         return None
     changed: Changes = {key: value for key, value in document.items() if value != was[key]}

@@ -84,15 +84,21 @@ def cool_weeks(view: PlaceView) -> Iterator[Note]:
 def runs_to_seed(view: PlaceView) -> Iterator[Note]:
     """Crops that run to seed from this start."""
     for e in view.plantings:
-        loss = 1 - e.chances.weeks.kept
+        seeds = e.dates.seeds
+        kept = e.chances.weeks.kept * (1.0 if seeds is None else e.dates.picked_share)
+        loss = 1 - kept
         if e.dates.first_pick is None or loss < _SAID:
             continue
+        if seeds is None:
+            text = message("weather-bolts", planting=named(e), share=Share(loss))
+        else:
+            text = message("weather-seeds", planting=named(e), day=seeds, share=Share(loss))
         yield _weather_note(
             view,
             e,
             level=_level(loss),
             code="runs-to-seed",
-            text=message("weather-bolts", planting=named(e), share=Share(loss)),
+            text=text,
             fix=message("weather-other-weeks", start=e.report.window.earliest),
         )
 

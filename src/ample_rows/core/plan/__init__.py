@@ -101,6 +101,7 @@ from ample_rows.core.plan.values import (
     Weekday,
     WorkerName,
     document,
+    shared_document,
 )
 
 __all__ = [
@@ -197,6 +198,7 @@ __all__ = [
     "WorkerName",
     "by_place",
     "document",
+    "shared_document",
 ]
 
 

@@ -109,13 +109,41 @@ class PlanValue(BaseModel):
         """Asked for with every figure that is kept by a part of the plan, and never another."""
         return hash(tuple(self.__dict__[name] for name in type(self).model_fields))
 
+    @cached_property
+    def _shared(self) -> dict[str, Any]:
+        return document(self)
+
     def __copy__(self) -> Self:
-        # What is copied is about to be changed: its hash is not what it will be.
+        # What is copied is about to be changed: what is kept of it is not what it will be.
         copied = super().__copy__()
-        copied.__dict__.pop("_hashed", None)
+        for kept in ("_hashed", "_shared"):
+            copied.__dict__.pop(kept, None)
         return copied
 
 
 def document(plan: PlanValue) -> dict[str, Any]:
     """The JSON value of a plan or a part: what was given, nothing that was not."""
     return plan.model_dump(mode="json", exclude_unset=True)
+
+
+def shared_document(plan: PlanValue) -> dict[str, Any]:
+    """The same, of which what comes from parts that stay is made once: not to be changed."""
+    parts = {
+        name: part
+        for name, value in plan.__dict__.items()
+        if (part := _of_parts(value)) is not None
+    }
+    rest = plan.model_dump(mode="json", exclude_unset=True, exclude=set(parts))
+    whole = rest | {name: part for name, part in parts.items() if name in plan.model_fields_set}
+    # As it is ordered in the document.
+    names = (*type(plan).model_fields, *(plan.__pydantic_extra__ or ()))
+    return {name: whole[name] for name in names if name in whole}
+
+
+def _of_parts(value: object) -> object:
+    """The JSON value of a part or of several; None where it is none."""
+    if isinstance(value, PlanValue):
+        return value._shared
+    if isinstance(value, tuple) and value and all(isinstance(part, PlanValue) for part in value):
+        return [part._shared for part in value]
+    return None

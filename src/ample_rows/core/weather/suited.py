@@ -12,7 +12,10 @@ _RIPENS_OVER_DAYS = 14
 _YOUNG_DAYS = 30
 _LEAFY_DAYS = 60
 _ALL, _NONE, _DUST = np.float64(1.0), np.float64(0.0), 1e-12
-_LONG_OVER_H, _WARMTH_OVER_C, _BULBS_OVER_H, _SOON_OVER_H = 2.0, 4.0, 1.0, 1.0
+_WARMTH_OVER_C, _BULBS_OVER_H, _SOON_OVER_H = 4.0, 1.0, 1.0
+
+LONG_OVER_H = 2.0
+"""How much longer than its limit days are when a crop has wholly run to seed; judged. [h]"""
 
 
 @dataclass(frozen=True, slots=True)
@@ -114,11 +117,12 @@ def _bolts(course: Course, bolting: Bolting, first: Rows, due: Rows, picked: int
             return _NONE
         young = mean_over(course.mean, first, _sooner(due, first + _YOUNG_DAYS))
         return within_one((bolting.limit - young) / _WARMTH_OVER_C)
-    ripens = due - (due - first) // 3
+    # A third of its growth, and no more than the last weeks of what stood through a winter.
+    ripens = _later(due - (due - first) // 3, due - _YOUNG_DAYS)
     until = due + min(picked, _RIPENS_OVER_DAYS)
     if bolting.by == "long days":
         hours = mean_over(course.hours, ripens, until)
-        return within_one((hours - bolting.limit) / _LONG_OVER_H)
+        return within_one((hours - bolting.limit) / LONG_OVER_H)
     if course.mean is None:
         return _NONE
     mean = mean_over(course.mean, ripens, until)

@@ -233,6 +233,7 @@ weather-warmer = Give it the warmest place, cover it, or start it so that it sta
 weather-mild-winter = Winters are too mild here for { $planting }: it needs more cold before spring. Expect about { $share } of a good harvest.
 weather-kinds-of-low-chill = Look for kinds bred for mild winters, or grow it in the coldest spot.
 weather-bolts = Started then, { $planting } tends to run to seed: about { $share } of it is lost.
+weather-seeds = The long days make { $planting } run to seed: its picking ends about { $day }, and about { $share } of it is lost.
 weather-other-weeks = Start it at another time; its window opens { $start }.
 weather-dies = In about { $winters } winters out of ten the cold kills { $planting } here: it survives down to { $bears }.
 weather-cover-or-hardier = Cover it through the cold, pick it before then, or choose a hardier crop.
