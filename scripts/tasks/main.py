@@ -17,6 +17,7 @@ HELP = """Ample Rows
   ./ample demo [--port N] [--reset]     three made-up gardens, in a database of their own
   ./ample start [--port N] [--data DIR] your own gardens
   ./ample estimate PLAN.json [--json]   what a plan gives, as a table or a report
+  ./ample learn PLAN.json RECORD.json   own factors of a garden, from its record
   ./ample sun PLAN.json --day D [--json] hours of sun on a day, cell by cell
   ./ample crops [--json]                the crop book
   ./ample schema                        JSON Schemas of plan and report

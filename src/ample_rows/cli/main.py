@@ -7,7 +7,7 @@ import sys
 from collections.abc import Callable, Sequence
 from pathlib import Path
 
-_PRINTING = ("estimate", "crops", "sun", "schema", "doctor")
+_PRINTING = ("estimate", "crops", "sun", "schema", "doctor", "learn")
 _KEEPING = (
     ("backup", "copy all gardens, checked, to a file or among the backups", "?"),
     ("restore", "bring back every garden of a backup, beside those there", 1),
@@ -37,6 +37,11 @@ def parser() -> argparse.ArgumentParser:
     sun.add_argument("--json", action="store_true", help="as JSON, nothing else")
 
     words.add_parser("schema", help="JSON Schemas of plan and report")
+
+    learn = words.add_parser("learn", help="this garden's own factors, from its record")
+    learn.add_argument("plan", help="a plan document, or - for standard input")
+    learn.add_argument("record", help="a record document, or - for standard input")
+    learn.add_argument("--json", action="store_true", help="as JSON, nothing else")
 
     for word, about in (("start", "your own gardens"), ("demo", "three made-up gardens")):
         serve = words.add_parser(word, help=about)
@@ -112,6 +117,12 @@ def _schema(_: argparse.Namespace) -> int:
     return print_schema()
 
 
+def _learn(options: argparse.Namespace) -> int:
+    from ample_rows.cli.learn import learn
+
+    return learn(options.plan, options.record, as_json=options.json)
+
+
 def _backup(options: argparse.Namespace) -> int:
     from ample_rows.cli.keep import backup
 
@@ -161,6 +172,7 @@ _COMMANDS: dict[str, Callable[[argparse.Namespace], int]] = {
     "crops": _crops,
     "sun": _sun,
     "schema": _schema,
+    "learn": _learn,
     "backup": _backup,
     "restore": _restore,
     "salvage": _salvage,

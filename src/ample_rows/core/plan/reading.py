@@ -3,14 +3,16 @@
 import json
 import math
 from dataclasses import dataclass
-from typing import Any
+from typing import Any, TypeVar
 
-from pydantic import ValidationError
+from pydantic import BaseModel, ValidationError
 from pydantic_core import ErrorDetails
 
 from ample_rows.core import plan as p
 from ample_rows.core.errors import AmpleRowsError
 from ample_rows.core.words.message import Text, said
+
+Value = TypeVar("Value", bound=BaseModel)
 
 MOST_FAULTS = 50
 _MOST_DIGITS = 40
@@ -55,22 +57,31 @@ def read_document(raw: bytes | str) -> p.Plan:
         PlanFaultsError: Not UTF-8, not JSON, numbers that are not finite, keys given twice,
             or values that a plan cannot hold.
     """
+    return read_as(p.Plan, raw)
+
+
+def read_as(kind: type[Value], raw: bytes | str) -> Value:
+    """A document of some kind from strict JSON text.
+
+    Raises:
+        PlanFaultsError: As for a plan, each with its field's path.
+    """
     text = _decoded(raw)
     value = _parsed(text)
     faults = _shape_faults(value, "")
     if faults:
         raise PlanFaultsError(faults[:MOST_FAULTS])
-    return validated(text)
+    return _validated(text, kind)
 
 
-def validated(text: str) -> p.Plan:
-    """A plan from JSON text already known to be sound JSON.
+def _validated(text: str, kind: type[Value]) -> Value:
+    """A value from JSON text already known to be sound JSON.
 
     Raises:
         PlanFaultsError: With each field's path.
     """
     try:
-        return p.Plan.model_validate_json(text)
+        return kind.model_validate_json(text)
     except ValidationError as error:
         raise PlanFaultsError(faults_of(error)) from error
 

@@ -1,0 +1,98 @@
+"""The record document: seasons with their plans, and what was entered day by day."""
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from ample_rows.core import plan as p
+from ample_rows.core.book import Book
+from ample_rows.core.checks import check_plan
+from ample_rows.core.checks.words import twice
+from ample_rows.core.plan.reading import MOST_FAULTS, Fault, PlanFaultsError, read_as
+from ample_rows.core.plan.values import Address, Ident, Name, PlanDate, PlanValue
+
+Kind = Literal[
+    "sown",
+    "up",
+    "thinned",
+    "set-out",
+    "tied",
+    "fed",
+    "watered",
+    "seen",
+    "picked",
+    "cleared",
+    "soil",
+    "note",
+    "verdict",
+]
+
+_MOST_TEXT = 4_000
+_MOST_ENTRIES = 200_000
+
+Kilograms = Annotated[float, Field(ge=0, le=10_000, allow_inf_nan=False)]
+Amount = Annotated[int, Field(ge=0, le=1_000_000)]
+Minutes = Annotated[float, Field(ge=0, le=100_000, allow_inf_nan=False)]
+
+
+class Entry(PlanValue):
+    """One thing that was done, seen or picked on a day.
+
+    `kg` and `pieces` are of a picking, `count` of plants (come up, thinned, set out, divided).
+    `left_out` keeps it out of what is learnt, in words where there is a reason: "hail".
+    """
+
+    id: Ident
+    day: PlanDate
+    kind: Kind
+    season: Ident | None = None
+    place: Ident | None = None
+    planting: Ident | None = None
+    crop: Ident | None = None
+    cells: tuple[Address, ...] | None = None
+    kg: Kilograms | None = None
+    pieces: Amount | None = None
+    quality: Name | None = None
+    count: Amount | None = None
+    minutes: Minutes | None = None
+    text: Annotated[str, Field(max_length=_MOST_TEXT)] | None = None
+    left_out: bool | Name | None = None
+    photo: Name | None = None
+
+
+class Season(PlanValue):
+    """One growing year of the garden, with the plan that it was grown by."""
+
+    id: Ident
+    plan: p.Plan
+
+
+class Record(PlanValue):
+    """All that was entered of a garden."""
+
+    format: Literal["ample-rows/record"]
+    version: Literal[1]
+    garden: Name
+    seasons: Annotated[tuple[Season, ...], Field(max_length=200)] = ()
+    entries: Annotated[tuple[Entry, ...], Field(max_length=_MOST_ENTRIES)] = ()
+
+
+def read_record(raw: bytes | str, book: Book) -> Record:
+    """A record whose plans can be computed, from a document's text.
+
+    An entry is never refused for its day, nor for a planting that is no longer there.
+
+    Raises:
+        PlanFaultsError: One fault a line, each with its path.
+    """
+    record = read_as(Record, raw)
+    faults: list[Fault] = []
+    for index, season in enumerate(record.seasons):
+        path = f"seasons[{index}].plan"
+        found = check_plan(season.plan, book)
+        faults += [Fault(f"{path}.{fault.path}", fault.text) for fault in found]
+    faults += twice([season.id for season in record.seasons], "seasons")
+    faults += twice([entry.id for entry in record.entries], "entries")
+    if faults:
+        raise PlanFaultsError(faults[:MOST_FAULTS])
+    return record

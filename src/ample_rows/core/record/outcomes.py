@@ -1,0 +1,163 @@
+"""What plantings gave against what was estimated of them: one outcome for each that is over."""
+
+from collections import defaultdict
+from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import dataclass
+from datetime import date, timedelta
+
+from ample_rows.core import plan as p
+from ample_rows.core.book import Book
+from ample_rows.core.book.own import own_book
+from ample_rows.core.estimate.estimate import Estimate
+from ample_rows.core.record.entries import Entry, Record
+
+_ALL_BUT_OVER = timedelta(days=14)
+
+
+@dataclass(frozen=True, slots=True)
+class Expected:
+    """What was estimated of a planting, by the book and the plan alone; `crop` is never a kind of
+    one. [kg]"""
+
+    crop: str
+    family: str
+    kg: float
+    first_pick: date | None
+    last_pick: date | None
+    piece_kg: float | None
+
+
+@dataclass(frozen=True, slots=True)
+class Outcome:
+    """What a planting gave in a season. [kg, days]"""
+
+    season: str
+    planting: str
+    expected: Expected
+    kg: float
+    first_pick_shift_days: int | None
+
+
+@dataclass(frozen=True, slots=True)
+class Outcomes:
+    """Outcomes to learn from, and plantings of which nothing is learnt: `lost` gave nothing at
+    all, which is told as a bad year; `set_aside` was left out by whoever entered it."""
+
+    used: tuple[Outcome, ...]
+    lost: tuple[tuple[str, str], ...]
+    set_aside: tuple[tuple[str, str], ...]
+
+    @property
+    def left_out(self) -> int:
+        return len(self.lost) + len(self.set_aside)
+
+
+def expected_of(plan: p.Plan, book: Book) -> dict[str, Expected]:
+    """What a plan estimates of each of its plantings that is to give something."""
+    own = own_book(book, plan)
+    found = {}
+    for report in Estimate(plan, own).report.plantings:
+        crop = own.crops[report.crop]
+        if report.harvest_kg.p50 > 0:
+            found[report.id] = Expected(
+                crop=crop.variety_of or crop.id,
+                family=crop.family,
+                kg=report.harvest_kg.p50,
+                first_pick=report.first_pick,
+                last_pick=report.last_pick,
+                piece_kg=crop.piece_kg,
+            )
+    return found
+
+
+def outcomes_of(record: Record, plan: p.Plan, book: Book) -> Outcomes:
+    """What a record tells of plantings that are over.
+
+    A planting of a season before the plan's is over; of a season that runs still, it is once it
+    was cleared, or entries go on past its last pick.
+
+    Args:
+        plan: The plan as it is now; the only season, where the record names none.
+    """
+    plans = {season.id: season.plan for season in record.seasons}
+    if not plans:
+        plans = {"": plan}
+    only = next(iter(plans)) if len(plans) == 1 else None
+    of_season: dict[str, list[Entry]] = defaultdict(list)
+    for entry in record.entries:
+        season = entry.season if entry.season in plans else only
+        if season is not None:
+            of_season[season].append(entry)
+    used: list[Outcome] = []
+    lost: list[tuple[str, str]] = []
+    set_aside: list[tuple[str, str]] = []
+    for season, entries in of_season.items():
+        runs = _is_same(plans[season], plan)
+        expected = expected_of(plans[season], book)
+        for ident, told in _by_planting(entries, plans[season]).items():
+            picked = [entry for entry in told if entry.kind == "picked"]
+            counted = [entry for entry in picked if not entry.left_out]
+            over = not runs or _is_over(told, entries, expected.get(ident))
+            if ident not in expected or not told or not over:
+                continue
+            if not counted and (picked or any(entry.left_out for entry in told)):
+                set_aside.append((season, ident))
+                continue
+            kg = sum(_weight(entry, expected[ident]) for entry in counted)
+            if kg > 0:
+                used.append(_outcome(season, ident, expected[ident], counted, kg))
+            elif counted or any(entry.kind == "cleared" for entry in told):
+                lost.append((season, ident))
+    return Outcomes(tuple(used), tuple(lost), tuple(set_aside))
+
+
+def _outcome(
+    season: str, ident: str, expected: Expected, picked: Sequence[Entry], kg: float
+) -> Outcome:
+    shift = None
+    if expected.first_pick is not None:
+        shift = (min(entry.day for entry in picked) - expected.first_pick).days
+    return Outcome(season, ident, expected, kg, shift)
+
+
+def _weight(entry: Entry, expected: Expected) -> float:
+    """What was weighed, else what so many pieces of the kind weigh. [kg]"""
+    if entry.kg is not None:
+        return entry.kg
+    return (entry.pieces or 0) * (expected.piece_kg or 0.0)
+
+
+def _by_planting(entries: Iterable[Entry], plan: p.Plan) -> Mapping[str, list[Entry]]:
+    """Entries by planting; one that names a crop, with or without a place, is of the only planting
+    that it can be of."""
+    found: dict[str, list[Entry]] = defaultdict(list)
+    for entry in entries:
+        ident = entry.planting
+        if ident is None and entry.crop is not None:
+            meant = [
+                planting.id
+                for planting in plan.plantings
+                if entry.crop in (planting.crop, planting.variety)
+                and entry.place in (None, planting.place)
+            ]
+            ident = meant[0] if len(meant) == 1 else None
+        if ident is not None:
+            found[ident].append(entry)
+    return found
+
+
+def _is_same(season: p.Plan, plan: p.Plan) -> bool:
+    """Whether a season is the plan's own, by what is planted in it and when."""
+
+    def begun(of: p.Plan) -> set[tuple[str, date]]:
+        return {(planting.id, planting.start_date) for planting in of.plantings}
+
+    return season is plan or bool(begun(season) & begun(plan))
+
+
+def _is_over(told: Sequence[Entry], entries: Sequence[Entry], expected: Expected | None) -> bool:
+    if any(entry.kind == "cleared" for entry in told):
+        return True
+    if expected is None or expected.last_pick is None:
+        return False
+    return max(entry.day for entry in entries) >= expected.last_pick - _ALL_BUT_OVER
