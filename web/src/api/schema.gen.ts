@@ -3943,7 +3943,8 @@ export interface components {
          *     `per_square` are its own counts for a square of 30 cm, by crop, where they are not the book's.
          *     `units` and `words` are those in which the grower reads and types. `winter_low_c` is the
          *     coldest night of a usual winter, `zone` a growing zone as the grower names it. `measures` are
-         *     the grower's own handful, scoop, can, bucket and barrow.
+         *     the grower's own handful, scoop, can, bucket and barrow; `own` what was learnt and accepted of
+         *     how much more or less comes here.
          */
         Garden: {
             /** Name */
@@ -3994,6 +3995,7 @@ export interface components {
              */
             likely_ends: components["schemas"]["LikelyEnd"][];
             household?: components["schemas"]["Household"] | null;
+            own?: components["schemas"]["OwnFactors"] | null;
         } & {
             [key: string]: unknown;
         };
@@ -5190,6 +5192,44 @@ export interface components {
             figures?: {
                 [key: string]: components["schemas"]["JsonValue"];
             };
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * OwnFactor
+         * @description How much more or less than the book says comes here, with its 80 % interval, from so many
+         *     plantings, and how many days later it is first picked.
+         */
+        OwnFactor: {
+            /** Factor */
+            factor: number;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+            /** N */
+            n: number;
+            /** First Pick Shift Days */
+            first_pick_shift_days?: number | null;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * OwnFactors
+         * @description Accepted factors: of crops by id, of families, and of the garden for all that it never grew.
+         *
+         *     What is not here has none: a grower may go by some and not by others.
+         */
+        OwnFactors: {
+            garden?: components["schemas"]["OwnFactor"] | null;
+            /** Families */
+            families?: {
+                [key: string]: components["schemas"]["OwnFactor"];
+            } | null;
+            /** Crops */
+            crops?: {
+                [key: string]: components["schemas"]["OwnFactor"];
+            } | null;
         } & {
             [key: string]: unknown;
         };
@@ -8874,6 +8914,8 @@ export type OtherWay = components['schemas']['OtherWay'];
 export type OutlineAnswer = components['schemas']['OutlineAnswer'];
 export type Own = components['schemas']['Own'];
 export type OwnCrop = components['schemas']['OwnCrop'];
+export type OwnFactor = components['schemas']['OwnFactor'];
+export type OwnFactors = components['schemas']['OwnFactors'];
 export type OwnFigure = components['schemas']['OwnFigure'];
 export type OwnMaterial = components['schemas']['OwnMaterial'];
 export type OwnMeasures = components['schemas']['OwnMeasures'];

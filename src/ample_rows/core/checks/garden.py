@@ -41,6 +41,9 @@ def garden_faults(garden: p.Garden, book: Book) -> Iterator[Fault]:
             yield Fault(f"{path}.crop", unknown_crop(likely.crop))
         if likely.trouble is not None and likely.trouble not in book.troubles:
             yield Fault(f"{path}.trouble", unknown(likely.trouble, "trouble", book.troubles))
+    for crop in (garden.own.crops or {}) if garden.own else ():
+        if crop not in book.crops:
+            yield Fault(f"garden.own.crops.{crop}", unknown_crop(crop))
     if garden.household:
         yield from _household_faults(garden.household, book)
 

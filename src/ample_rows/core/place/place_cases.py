@@ -31,6 +31,7 @@ def setting_of(plan: p.Plan, book: Book) -> Setting:
         seed=DEFAULT_SEED if garden.seed is None else garden.seed,
         soil=plan.soil,
         air=air_of(garden, book),
+        own=garden.own,
     )
 
 

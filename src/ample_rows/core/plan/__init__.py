@@ -24,6 +24,7 @@ from ample_rows.core.plan.garden import (
 )
 from ample_rows.core.plan.jobs import Chore, JobMark, Per
 from ample_rows.core.plan.obstacle import Obstacle
+from ample_rows.core.plan.own import OwnFactor, OwnFactors
 from ample_rows.core.plan.place import (
     Added,
     Breaking,
@@ -151,6 +152,8 @@ __all__ = [
     "ObstacleKind",
     "Own",
     "OwnCrop",
+    "OwnFactor",
+    "OwnFactors",
     "OwnMaterial",
     "OwnMeasures",
     "Packet",

@@ -4,6 +4,7 @@ from typing import Annotated, Literal
 
 from pydantic import AfterValidator, Field
 
+from ample_rows.core.plan.own import OwnFactors
 from ample_rows.core.plan.values import (
     ByCrop,
     DepthPolicyName,
@@ -127,7 +128,8 @@ class Garden(PlanValue):
     `per_square` are its own counts for a square of 30 cm, by crop, where they are not the book's.
     `units` and `words` are those in which the grower reads and types. `winter_low_c` is the
     coldest night of a usual winter, `zone` a growing zone as the grower names it. `measures` are
-    the grower's own handful, scoop, can, bucket and barrow.
+    the grower's own handful, scoop, can, bucket and barrow; `own` what was learnt and accepted of
+    how much more or less comes here.
     """
 
     name: Name
@@ -150,3 +152,4 @@ class Garden(PlanValue):
     policies: Policies = Policies()
     likely_ends: Annotated[tuple[LikelyEnd, ...], Field(max_length=60)] = ()
     household: Household | None = None
+    own: OwnFactors | None = None

@@ -33,6 +33,7 @@ class Setting:
     seed: int
     soil: p.Soil | None
     air: Air12 | None
+    own: p.OwnFactors | None = None
 
     def __hash__(self) -> int:
         return self._hashed
@@ -40,7 +41,7 @@ class Setting:
     @cached_property
     def _hashed(self) -> int:
         """Asked for with every planting, and the same for all of them."""
-        shared = (self.year, self.policies, self.per_square, self.soil, self.air)
+        shared = (self.year, self.policies, self.per_square, self.soil, self.air, self.own)
         return hash((shared, self.latitude, self.north_deg, self.seed))
 
 

@@ -32,6 +32,7 @@ from ample_rows.core.planting.chances import chances_of
 from ample_rows.core.planting.growth import growth_of
 from ample_rows.core.planting.harvest import Factors, Lot
 from ample_rows.core.planting.harvest_working import planting_working
+from ample_rows.core.planting.own import own_of
 from ample_rows.core.planting.pieces import Standing, pieces_of
 from ample_rows.core.planting.report import (
     DepthReport,
@@ -135,7 +136,8 @@ def _outcome(case: Case, stands: SetOut) -> Outcome:
     light = _light(case, stands, dates)
     trained = crop.training(case.training) if case.training else None
     risks = risks_of(year, case.place, crop, stands.taken, dates, book=book)
-    lot = Lot(case.setting.seed, crop.id, case.place.id, stands.plants, risks)
+    own = own_of(case.setting.own, crop, book)
+    lot = Lot(case.setting.seed, crop.id, case.place.id, stands.plants, risks, own.known)
     chances = chances_of(year, crop, case.planting.start, dates, lot=lot, book=book)
     factors = Factors(
         density=stands.density if stands.plants else 1.0,
@@ -143,7 +145,7 @@ def _outcome(case: Case, stands: SetOut) -> Outcome:
         light=harvest.light_factor(crop, light.useful_hours) * light.cooled,
         season=chances.season.product,
         training=trained.harvest_factor if trained else 1.0,
-        own=1.0,
+        own=own.factor,
     )
     expected = harvest.expected_stand(crop, stands.plants, case.planting.start, stands.per_station)
     scale = expected * replace(factors, season=chances.even).product

@@ -115,13 +115,15 @@ def luck(seed: int, key: str, plants: int, chance: float, count: int) -> Draws:
 @dataclass(frozen=True, slots=True)
 class Lot:
     """All plants of a crop in a place in a season: they have one luck together, and the fewer
-    they are the more it swings."""
+    they are the more it swings; the less, the more of it the garden's record has made `known`.
+    [0-1]"""
 
     seed: int
     crop: str
     place: str
     plants: int
     risks: tuple[Risk, ...] = ()
+    known: float = 0.0
 
     @property
     def as_usual(self) -> bool:
@@ -163,10 +165,10 @@ def _ranked(values: Draws) -> Draws:
     return scores
 
 
-def _variance(plants: int, book: Book) -> float:
-    """Variance of a lot's scores against that of ten plants."""
+def _variance(lot: Lot, book: Book) -> float:
+    """Variance of a lot's scores against that of ten plants of which nothing is known."""
     own = book.value("variance_share_planting")
-    return 1 + own * (swing(plants) - 1)
+    return (1 + own * (swing(lot.plants) - 1)) * (1 - lot.known)
 
 
 @lru_cache(maxsize=1024)
@@ -177,7 +179,7 @@ def unit_draws(lot: Lot, spread: Range3, book: Book) -> Draws:
     Scores stand on exact normal ones by rank, so that P10 and P90 of ten plants are the book's
     with the bad years of an average gardener, and what lots share stays shared.
     """
-    swings = math.sqrt(_variance(lot.plants, book))
+    swings = math.sqrt(_variance(lot, book))
     mixed = _mixed(lot, book)
     if not lot.risks:
         return _yields(spread, swings * _ranked(mixed))
@@ -236,7 +238,7 @@ def planting_quantiles(
         return Quantiles(0.0, 0.0, 0.0)
     if had is not None or not lot.as_usual:
         return quantiles(draws)
-    unit = _unit_quantiles(spread, _variance(lot.plants, book), int(book.value("seasons")))
+    unit = _unit_quantiles(spread, _variance(lot, book), int(book.value("seasons")))
     return Quantiles(scale * unit.p10, scale * unit.p50, scale * unit.p90)
 
 

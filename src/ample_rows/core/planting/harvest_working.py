@@ -5,7 +5,9 @@ from collections.abc import Iterator
 from ample_rows.core.book import Crop
 from ample_rows.core.planting.cases import Case, Light, Outcome
 from ample_rows.core.planting.chances import HEAT_SAID
+from ample_rows.core.planting.own import own_of
 from ample_rows.core.words.message import (
+    Count,
     Length,
     Message,
     Number,
@@ -72,7 +74,7 @@ def planting_working(case: Case, outcome: Outcome, total_kg: float) -> tuple[Ter
         (_LIGHT, factors.light, "×", light_how, light, "light"),
         (_SEASON, factors.season, "×", season_how, time, "season"),
         (_TRAINING, factors.training, "×", _TRAINED, gives, "training"),
-        (_OWN, factors.own, "×", _UNRECORDED, _THIS_GARDEN, "own"),
+        (_OWN, factors.own, "×", _own_words(case), _THIS_GARDEN, "own"),
         *_bad_years(case, outcome),
         (_SEASONS, total_kg / likely if likely else 1.0, "×", _UNLIKE, _MEDIAN, "cold"),
         (_LIKELY, total_kg, "kg", _MULTIPLIED, _MEDIAN, "range"),
@@ -82,6 +84,13 @@ def planting_working(case: Case, outcome: Outcome, total_kg: float) -> tuple[Ter
         for name, value, unit, how, source, rule in lines
         if name is not _SEASONS or abs(value - 1) >= _SEASONS_SAID
     )
+
+
+def _own_words(case: Case) -> Message:
+    own = own_of(case.setting.own, case.crop, case.book)
+    if not own.n:
+        return _UNRECORDED
+    return message("harvest-working-own-learnt", n=Count(own.n, "planting"))
 
 
 def _bad_years(case: Case, outcome: Outcome) -> Iterator[Line]:

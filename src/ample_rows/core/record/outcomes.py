@@ -53,10 +53,12 @@ class Outcomes:
 
 
 def expected_of(plan: p.Plan, book: Book) -> dict[str, Expected]:
-    """What a plan estimates of each of its plantings that is to give something."""
+    """What a plan estimates of each of its plantings that is to give something, by the book alone:
+    what was learnt before is not learnt again."""
     own = own_book(book, plan)
+    alone = plan.model_copy(update={"garden": plan.garden.model_copy(update={"own": None})})
     found = {}
-    for report in Estimate(plan, own).report.plantings:
+    for report in Estimate(alone, own).report.plantings:
         crop = own.crops[report.crop]
         if report.harvest_kg.p50 > 0:
             found[report.id] = Expected(

@@ -59,6 +59,7 @@ harvest-working-not-grown-weight = not grown for its weight
 harvest-working-shinozaki-kira = Shinozaki and Kira 1956
 harvest-working-against-usual-way = against its usual way
 harvest-working-own-record = own record
+harvest-working-own-learnt = as { $n } weighed here said
 harvest-working-no-weights-recorded-here = no weights recorded here yet
 harvest-working-garden = This garden
 harvest-working-likely-harvest = likely harvest
