@@ -15,6 +15,7 @@ from ample_rows.api import (
     ground,
     keeping,
     problems,
+    record,
     reference,
     squares,
     where,
@@ -52,7 +53,7 @@ def create_app(store: GardenStore, book: Book, door: Door | None = None) -> Fast
     )
     app.state.door = door
     occupy(app, store, book)
-    for part in (gardens, ground, squares, crop_book, year, reference, where, keeping):
+    for part in (gardens, ground, squares, crop_book, year, record, reference, where, keeping):
         # Including a router makes all its routes a second time, a second's work; these are ready.
         app.router.routes.extend(part.router.routes)
     problems.install(app)

@@ -26,6 +26,7 @@ TITLES = {
     "plan-faults": "The plan cannot hold this",
     "field": "A field is wrong",
     "unknown": "Not here",
+    "doubtful": "Is that so?",
     "cannot": "Not possible here",
     "conflict": "Changed elsewhere",
     "nothing-to-do": "Nothing to do",

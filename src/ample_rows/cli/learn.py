@@ -11,7 +11,7 @@ from ample_rows.core.checks import read_plan
 from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.record.entries import read_record
 from ample_rows.core.record.outcomes import outcomes_of
-from ample_rows.core.record.own_factors import OwnFactors, learnt
+from ample_rows.core.record.own_factors import Learnt, learnt
 from ample_rows.crops import load_book
 
 FORMAT = {"format": "ample-rows/own-factors", "version": 1}
@@ -37,7 +37,7 @@ def learn(plan_source: str, record_source: str, *, as_json: bool) -> int:
     return 0
 
 
-def _table(factors: OwnFactors) -> str:
+def _table(factors: Learnt) -> str:
     lines = [
         f"plantings: {factors.used} used, {factors.left_out} left out",
         f"{'':28}{'factor':>8}{'80 % from':>12}{'to':>7}{'from':>6}{'first pick':>14}",

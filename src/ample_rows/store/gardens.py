@@ -190,7 +190,7 @@ class GardenStore:
     def head(self, slug: str) -> Head:
         """Where a garden stands, without its plan. Raises `UnknownGardenError`."""
         with self.database.reading() as session:
-            return _head(session, _row(session, slug))
+            return _head(session, row_of(session, slug))
 
     def version(self, slug: str) -> int:
         """A garden's version alone, as quickly as it can be had. Raises `UnknownGardenError`."""
@@ -212,7 +212,7 @@ class GardenStore:
     def document(self, slug: str) -> Document:
         """The plan document of a garden, whether or not all of it can be used."""
         with self.database.reading() as session:
-            return put_together(read(session, _row(session, slug)))
+            return put_together(read(session, row_of(session, slug)))
 
     def edit(self, slug: str, version: int, edit: Edit) -> Stored:
         """Make one edit on the version that the caller has seen.
@@ -294,7 +294,7 @@ class GardenStore:
         if garden is not None:
             return garden
         with self.database.reading() as session:
-            row = _row(session, slug)
+            row = row_of(session, slug)
             head = _head(session, row)
             garden = self._held.get(head.version)
             if garden is not None:
@@ -330,7 +330,8 @@ def _kept() -> SelectOfScalar[GardenRow]:
     return select(GardenRow).where(col(GardenRow.removed_at).is_(None))
 
 
-def _row(session: Session, slug: str) -> GardenRow:
+def row_of(session: Session, slug: str) -> GardenRow:
+    """The row of a garden that is kept. Raises `UnknownGardenError`."""
     row = session.exec(_kept().where(GardenRow.slug == slug)).first()
     if row is None:
         raise UnknownGardenError(slug)
@@ -338,7 +339,7 @@ def _row(session: Session, slug: str) -> GardenRow:
 
 
 def _row_at(session: Session, slug: str, version: int) -> GardenRow:
-    row = _row(session, slug)
+    row = row_of(session, slug)
     if row.version != version:
         raise ChangedElsewhereError(slug, row.version)
     return row

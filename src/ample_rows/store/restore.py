@@ -11,7 +11,14 @@ from ample_rows.store.backups import copy_checked
 from ample_rows.store.database import FILE_NAME, Database
 from ample_rows.store.errors import StorageError, StoreError
 from ample_rows.store.rows import next_version, old_address, pk_of
-from ample_rows.store.tables import GardenRow, PlaceRow, PlantingRow, RevisionRow, SupportRow
+from ample_rows.store.tables import (
+    EntryRow,
+    GardenRow,
+    PlaceRow,
+    PlantingRow,
+    RevisionRow,
+    SupportRow,
+)
 
 Row = TypeVar("Row", bound=SQLModel)
 
@@ -67,6 +74,8 @@ def _copy_garden(garden: GardenRow, old: Session, new: Session) -> str:
         new.add(_like(planting, garden_pk=pk_of(row), place_pk=places[planting.place_pk]))
     for revision in old.exec(select(RevisionRow).where(RevisionRow.garden_pk == garden.pk)):
         new.add(_like(revision, garden_pk=pk_of(row)))
+    for entry in old.exec(select(EntryRow).where(EntryRow.garden_pk == garden.pk)):
+        new.add(_like(entry, garden_pk=pk_of(row)))
     new.flush()
     return row.slug
 

@@ -7,7 +7,7 @@ whole truth of its part, so that an export returns every value that was imported
 from datetime import date, datetime
 from typing import Any
 
-from sqlalchemy import JSON, Column, ForeignKey, UniqueConstraint
+from sqlalchemy import JSON, Column, ForeignKey, Index, UniqueConstraint
 from sqlmodel import Field, SQLModel
 
 Document = dict[str, Any]
@@ -104,3 +104,27 @@ class RevisionRow(SQLModel, table=True):
     made_at: datetime
     before: Document = _document()
     after: Document = _document()
+
+
+class EntryRow(SQLModel, table=True):
+    """One entry of the day book; what was deleted keeps its row, so that it can be put back."""
+
+    __tablename__ = "entries"
+    __table_args__ = (
+        UniqueConstraint("garden_pk", "ident"),
+        Index("ix_entries_garden_day", "garden_pk", "day"),
+        Index("ix_entries_garden_planting", "garden_pk", "planting"),
+    )
+
+    pk: int | None = Field(default=None, primary_key=True)
+    garden_pk: int = _parent("gardens", index=False)
+    ident: str
+    day: date
+    kind: str
+    season: str | None = None
+    place: str | None = None
+    planting: str | None = None
+    crop: str | None = None
+    entered_at: datetime
+    removed_at: datetime | None = None
+    document: Document = _document()

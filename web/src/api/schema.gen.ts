@@ -1134,6 +1134,112 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/entries": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Entries
+         * @description Entries, the newest day first; of a day, what was entered last.
+         */
+        get: operations["list_entries_api_gardens__slug__entries_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{slug}/entries/{entry}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Keep Entry
+         * @description Keep an entry under its id, or what it was changed to. Sent twice, it is kept once.
+         *
+         *     What is odd about it is asked about first, as a problem of its own kind; `sure` keeps it.
+         */
+        put: operations["keep_entry_api_gardens__slug__entries__entry__put"];
+        post?: never;
+        /**
+         * Remove Entry
+         * @description Take an entry out; it can be put back.
+         */
+        delete: operations["remove_entry_api_gardens__slug__entries__entry__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{slug}/entries/{entry}/put-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Put Back Entry
+         * @description Put back an entry that was taken out.
+         */
+        post: operations["put_back_entry_api_gardens__slug__entries__entry__put_back_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{slug}/own-factors": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Own Factors
+         * @description How much more or less than estimated comes here, by what was weighed so far.
+         */
+        get: operations["own_factors_api_gardens__slug__own_factors_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{slug}/record.amplerows.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Record
+         * @description The whole record as the open document.
+         */
+        get: operations["export_record_api_gardens__slug__record_amplerows_json_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/crops": {
         parameters: {
             query?: never;
@@ -3563,6 +3669,55 @@ export interface components {
             edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["AddPlaces"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["FitGrid"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepAlternative"] | components["schemas"]["TakeAlternative"] | components["schemas"]["ForgetAlternative"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
         };
         /**
+         * Entry
+         * @description One thing that was done, seen or picked on a day.
+         *
+         *     `kg` and `pieces` are of a picking, `count` of plants (come up, thinned, set out, divided).
+         *     `left_out` keeps it out of what is learnt, in words where there is a reason: "hail".
+         */
+        Entry: {
+            /** Id */
+            id: string;
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "sown" | "up" | "thinned" | "set-out" | "tied" | "fed" | "watered" | "seen" | "picked" | "cleared" | "soil" | "note" | "verdict";
+            /** Season */
+            season?: string | null;
+            /** Place */
+            place?: string | null;
+            /** Planting */
+            planting?: string | null;
+            /** Crop */
+            crop?: string | null;
+            /** Cells */
+            cells?: string[] | null;
+            /** Kg */
+            kg?: number | null;
+            /** Pieces */
+            pieces?: number | null;
+            /** Quality */
+            quality?: string | null;
+            /** Count */
+            count?: number | null;
+            /** Minutes */
+            minutes?: number | null;
+            /** Text */
+            text?: string | null;
+            /** Left Out */
+            left_out?: boolean | string | null;
+            /** Photo */
+            photo?: string | null;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * FactorStep
          * @description One step from the book's yield towards what is likely here; `kg` is where it leads. [kg]
          */
@@ -4009,6 +4164,36 @@ export interface components {
             report: components["schemas"]["ReportChange"];
             /** Changed */
             changed: components["schemas"]["PlaceChange"][];
+        };
+        /**
+         * GardenRecord
+         * @description All that was entered of a garden.
+         */
+        GardenRecord: {
+            /**
+             * Format
+             * @constant
+             */
+            format: "ample-rows/record";
+            /**
+             * Version
+             * @constant
+             */
+            version: 1;
+            /** Garden */
+            garden: string;
+            /**
+             * Seasons
+             * @default []
+             */
+            seasons: components["schemas"]["ample_rows__core__record__entries__Season"][];
+            /**
+             * Entries
+             * @default []
+             */
+            entries: components["schemas"]["Entry"][];
+        } & {
+            [key: string]: unknown;
         };
         /**
          * GardenState
@@ -4604,6 +4789,56 @@ export interface components {
             back: (components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["AddPlaces"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["FitGrid"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepAlternative"] | components["schemas"]["TakeAlternative"] | components["schemas"]["ForgetAlternative"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"]) | null;
             /** Words */
             words: string;
+        };
+        /**
+         * Learnt
+         * @description What a garden's own record says of it. `used` and `left_out` count plantings.
+         */
+        Learnt: {
+            garden: components["schemas"]["LearntFactor"];
+            /** Families */
+            families: {
+                [key: string]: components["schemas"]["LearntFactor"];
+            };
+            /** Crops */
+            crops: {
+                [key: string]: components["schemas"]["LearntCrop"];
+            };
+            /** Used */
+            used: number;
+            /** Left Out */
+            left_out: number;
+        };
+        /**
+         * LearntCrop
+         * @description The same for a crop, and how many days later than estimated it is first picked.
+         */
+        LearntCrop: {
+            /** Factor */
+            factor: number;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+            /** N */
+            n: number;
+            /** First Pick Shift Days */
+            first_pick_shift_days: number | null;
+        };
+        /**
+         * LearntFactor
+         * @description How much more or less than the estimate comes here, its 80 % interval, and the number of
+         *     plantings that it rests on.
+         */
+        LearntFactor: {
+            /** Factor */
+            factor: number;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+            /** N */
+            n: number;
         };
         /**
          * LedOver
@@ -6194,7 +6429,7 @@ export interface components {
             weekly_kg: components["schemas"]["WeekKg"][];
             year: components["schemas"]["YearParts"];
             factors: components["schemas"]["Factors"];
-            season: components["schemas"]["Season"];
+            season: components["schemas"]["ample_rows__core__calendar__season__Season"];
             /** Survival */
             survival: number;
             /** Casts Shade */
@@ -6714,19 +6949,6 @@ export interface components {
             days_between: number | null;
             /** Full Harvest Kg */
             full_harvest_kg: number;
-        };
-        /**
-         * Season
-         * @description What the season leaves of a harvest: the share of the picking that is had, how warm its
-         *     weeks are for it against the book's, and what winter leaves: short days, frost and cold.
-         */
-        Season: {
-            /** Picked */
-            picked: number;
-            /** Warmth */
-            warmth: number;
-            /** Winter */
-            winter: number;
         };
         /**
          * SeedBox
@@ -8716,6 +8938,30 @@ export interface components {
             cm: number;
         };
         /**
+         * Season
+         * @description What the season leaves of a harvest: the share of the picking that is had, how warm its
+         *     weeks are for it against the book's, and what winter leaves: short days, frost and cold.
+         */
+        ample_rows__core__calendar__season__Season: {
+            /** Picked */
+            picked: number;
+            /** Warmth */
+            warmth: number;
+            /** Winter */
+            winter: number;
+        };
+        /**
+         * Season
+         * @description One growing year of the garden, with the plan that it was grown by.
+         */
+        ample_rows__core__record__entries__Season: {
+            /** Id */
+            id: string;
+            plan: components["schemas"]["Plan"];
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * FieldFault
          * @description What is wrong with one field, and what is wanted.
          */
@@ -8839,6 +9085,7 @@ export type Earnings = components['schemas']['Earnings'];
 export type EdgeChoice = components['schemas']['EdgeChoice'];
 export type EditRequest = components['schemas']['EditRequest'];
 export type Elsewhere = components['schemas']['Elsewhere'];
+export type Entry = components['schemas']['Entry'];
 export type FactorStep = components['schemas']['FactorStep'];
 export type Factors = components['schemas']['Factors'];
 export type Feed = components['schemas']['Feed'];
@@ -8858,6 +9105,7 @@ export type FrostAnswer = components['schemas']['FrostAnswer'];
 export type FruitSet = components['schemas']['FruitSet'];
 export type Garden = components['schemas']['Garden'];
 export type GardenChange = components['schemas']['GardenChange'];
+export type GardenRecord = components['schemas']['GardenRecord'];
 export type GardenState = components['schemas']['GardenState'];
 export type Germination = components['schemas']['Germination'];
 export type Grew = components['schemas']['Grew'];
@@ -8886,6 +9134,9 @@ export type LaidReport = components['schemas']['LaidReport'];
 export type Layer = components['schemas']['Layer'];
 export type Lead = components['schemas']['Lead'];
 export type Leads = components['schemas']['Leads'];
+export type Learnt = components['schemas']['Learnt'];
+export type LearntCrop = components['schemas']['LearntCrop'];
+export type LearntFactor = components['schemas']['LearntFactor'];
 export type LedOver = components['schemas']['LedOver'];
 export type LightReport = components['schemas']['LightReport'];
 export type LikeAnswer = components['schemas']['LikeAnswer'];
@@ -8977,7 +9228,6 @@ export type RestoreRequest = components['schemas']['RestoreRequest'];
 export type Ripening = components['schemas']['Ripening'];
 export type Rule = components['schemas']['Rule'];
 export type SchoolFigures = components['schemas']['SchoolFigures'];
-export type Season = components['schemas']['Season'];
 export type SeedBox = components['schemas']['SeedBox'];
 export type SeedChoice = components['schemas']['SeedChoice'];
 export type SeedPacket = components['schemas']['SeedPacket'];
@@ -9066,6 +9316,8 @@ export type YearReport = components['schemas']['YearReport'];
 export type Years = components['schemas']['Years'];
 export type AmpleRowsCoreAskPantryVarianceShare = components['schemas']['ample_rows__core__ask__pantry__variance__Share'];
 export type AmpleRowsCoreAskYardPathCareShare = components['schemas']['ample_rows__core__ask__yard__path_care__Share'];
+export type AmpleRowsCoreCalendarSeasonSeason = components['schemas']['ample_rows__core__calendar__season__Season'];
+export type AmpleRowsCoreRecordEntriesSeason = components['schemas']['ample_rows__core__record__entries__Season'];
 export type FieldFault = components['schemas']['FieldFault'];
 export type Problem = components['schemas']['Problem'];
 export type $defs = Record<string, never>;
@@ -14542,6 +14794,588 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Earnings"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_entries_api_gardens__slug__entries_get: {
+        parameters: {
+            query?: {
+                since?: string | null;
+                until?: string | null;
+                season?: string | null;
+                place?: string | null;
+                planting?: string | null;
+                crop?: string | null;
+                kind?: ("sown" | "up" | "thinned" | "set-out" | "tied" | "fed" | "watered" | "seen" | "picked" | "cleared" | "soil" | "note" | "verdict") | null;
+                words?: string | null;
+                most?: number;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"][];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_entry_api_gardens__slug__entries__entry__put: {
+        parameters: {
+            query?: {
+                /** @description Keep it though something is odd about it */
+                sure?: boolean;
+            };
+            header?: never;
+            path: {
+                slug: string;
+                entry: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Entry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    remove_entry_api_gardens__slug__entries__entry__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                entry: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_back_entry_api_gardens__slug__entries__entry__put_back_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                entry: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    own_factors_api_gardens__slug__own_factors_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Learnt"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    export_record_api_gardens__slug__record_amplerows_json_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GardenRecord"];
                 };
             };
             /** @description The request cannot be read */

@@ -67,7 +67,7 @@ class Season(PlanValue):
     plan: p.Plan
 
 
-class Record(PlanValue):
+class GardenRecord(PlanValue):
     """All that was entered of a garden."""
 
     format: Literal["ample-rows/record"]
@@ -77,7 +77,7 @@ class Record(PlanValue):
     entries: Annotated[tuple[Entry, ...], Field(max_length=_MOST_ENTRIES)] = ()
 
 
-def read_record(raw: bytes | str, book: Book) -> Record:
+def read_record(raw: bytes | str, book: Book) -> GardenRecord:
     """A record whose plans can be computed, from a document's text.
 
     An entry is never refused for its day, nor for a planting that is no longer there.
@@ -85,7 +85,7 @@ def read_record(raw: bytes | str, book: Book) -> Record:
     Raises:
         PlanFaultsError: One fault a line, each with its path.
     """
-    record = read_as(Record, raw)
+    record = read_as(GardenRecord, raw)
     faults: list[Fault] = []
     for index, season in enumerate(record.seasons):
         path = f"seasons[{index}].plan"

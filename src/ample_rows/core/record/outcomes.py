@@ -9,7 +9,7 @@ from ample_rows.core import plan as p
 from ample_rows.core.book import Book
 from ample_rows.core.book.own import own_book
 from ample_rows.core.estimate.estimate import Estimate
-from ample_rows.core.record.entries import Entry, Record
+from ample_rows.core.record.entries import Entry, GardenRecord
 
 _ALL_BUT_OVER = timedelta(days=14)
 
@@ -72,7 +72,7 @@ def expected_of(plan: p.Plan, book: Book) -> dict[str, Expected]:
     return found
 
 
-def outcomes_of(record: Record, plan: p.Plan, book: Book) -> Outcomes:
+def outcomes_of(record: GardenRecord, plan: p.Plan, book: Book) -> Outcomes:
     """What a record tells of plantings that are over.
 
     A planting of a season before the plan's is over; of a season that runs still, it is once it

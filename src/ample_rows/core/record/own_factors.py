@@ -27,7 +27,7 @@ _EFFECTS = ("season", "garden", "family", "crop")
 
 
 @dataclass(frozen=True, slots=True)
-class OwnFactor:
+class LearntFactor:
     """How much more or less than the estimate comes here, its 80 % interval, and the number of
     plantings that it rests on."""
 
@@ -38,7 +38,7 @@ class OwnFactor:
 
 
 @dataclass(frozen=True, slots=True)
-class CropFactor:
+class LearntCrop:
     """The same for a crop, and how many days later than estimated it is first picked."""
 
     factor: float
@@ -49,12 +49,12 @@ class CropFactor:
 
 
 @dataclass(frozen=True, slots=True)
-class OwnFactors:
+class Learnt:
     """What a garden's own record says of it. `used` and `left_out` count plantings."""
 
-    garden: OwnFactor
-    families: Mapping[str, OwnFactor]
-    crops: Mapping[str, CropFactor]
+    garden: LearntFactor
+    families: Mapping[str, LearntFactor]
+    crops: Mapping[str, LearntCrop]
     used: int
     left_out: int
 
@@ -79,7 +79,7 @@ class _Predicted:
         return float(self.mean[seen].sum()), math.sqrt(variance)
 
 
-def learnt(outcomes: Outcomes, book: Book, *, also: Mapping[str, str] | None = None) -> OwnFactors:
+def learnt(outcomes: Outcomes, book: Book, *, also: Mapping[str, str] | None = None) -> Learnt:
     """A garden's own factors from its outcomes.
 
     Args:
@@ -91,16 +91,18 @@ def learnt(outcomes: Outcomes, book: Book, *, also: Mapping[str, str] | None = N
     grown_of = Counter(o.expected.family for o in used)
     families = {o.expected.crop: o.expected.family for o in used} | dict(also or {})
 
-    def told(effects: Sequence[Effect], n: int) -> OwnFactor:
+    def told(effects: Sequence[Effect], n: int) -> LearntFactor:
         mean, sd = yields.sum_of(effects)
-        return OwnFactor(math.exp(mean), math.exp(mean - _Z80 * sd), math.exp(mean + _Z80 * sd), n)
+        return LearntFactor(
+            math.exp(mean), math.exp(mean - _Z80 * sd), math.exp(mean + _Z80 * sd), n
+        )
 
-    def of_crop(crop: str, family: str) -> CropFactor:
+    def of_crop(crop: str, family: str) -> LearntCrop:
         found = told([_GARDEN, ("family", family), ("crop", crop)], grown[crop])
         shift = dates.sum_of([_GARDEN, ("crop", crop)])[0] if dates.at else None
-        return CropFactor(found.factor, found.low, found.high, found.n, shift)
+        return LearntCrop(found.factor, found.low, found.high, found.n, shift)
 
-    return OwnFactors(
+    return Learnt(
         garden=told([_GARDEN], len(used)),
         families={
             family: told([_GARDEN, ("family", family)], grown_of[family])

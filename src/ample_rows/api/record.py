@@ -1,0 +1,129 @@
+"""Routes of the day book: entries in and out, what they say of this garden, the record itself."""
+
+from datetime import UTC, date, datetime, timedelta
+from typing import Annotated, Any
+
+from fastapi import APIRouter, Depends, Query, Response
+
+from ample_rows.api.gardens import Body, Catalogue, Garden, Store
+from ample_rows.api.problems import RESPONSES, problem
+from ample_rows.core.estimate.estimate import Estimate
+from ample_rows.core.plan.reading import Fault, PlanFaultsError, read_as
+from ample_rows.core.record.doubts import doubts, require_entry, season_id
+from ample_rows.core.record.entries import Entry, GardenRecord, Kind, Season
+from ample_rows.core.record.outcomes import outcomes_of
+from ample_rows.core.record.own_factors import Learnt, learnt
+from ample_rows.store.day_book import DayBook, Wanted
+
+router = APIRouter(prefix="/api/gardens/{slug}", tags=["record"], responses=RESPONSES)
+
+# Somewhere it is tomorrow already.
+_AHEAD = timedelta(days=1)
+_BODY: dict[str, Any] = {
+    "requestBody": {
+        "required": True,
+        "content": {"application/json": {"schema": {"$ref": "#/components/schemas/Entry"}}},
+    }
+}
+
+
+def day_book_of(store: Store) -> DayBook:
+    return DayBook(store.database)
+
+
+Book = Annotated[DayBook, Depends(day_book_of)]
+
+
+@router.get("/entries")
+def list_entries(
+    slug: str,
+    book: Book,
+    *,
+    since: date | None = None,
+    until: date | None = None,
+    season: str | None = None,
+    place: str | None = None,
+    planting: str | None = None,
+    crop: str | None = None,
+    kind: Kind | None = None,
+    words: Annotated[str | None, Query(max_length=200)] = None,
+    most: Annotated[int, Query(ge=1, le=100_000)] = 1000,
+) -> list[Entry]:
+    """Entries, the newest day first; of a day, what was entered last."""
+    return book.entries(
+        slug, Wanted(since, until, season, place, planting, crop, kind, words, most)
+    )
+
+
+@router.put("/entries/{entry}", openapi_extra=_BODY, responses={200: {"model": Entry}})
+def keep_entry(
+    slug: str,
+    entry: str,
+    body: Body,
+    *,
+    book: Book,
+    here: Garden,
+    sure: Annotated[bool, Query(description="Keep it though something is odd about it")] = False,
+) -> Response:
+    """Keep an entry under its id, or what it was changed to. Sent twice, it is kept once.
+
+    What is odd about it is asked about first, as a problem of its own kind; `sure` keeps it.
+    """
+    read = read_as(Entry, body)
+    if read.id != entry:
+        raise PlanFaultsError.one("id", f'is "{read.id}", and the address says "{entry}"')
+    require_entry(read, here.plan, here.book)
+    odd = [] if sure else _odd(read, here)
+    if odd:
+        words = "; ".join(str(fault) for fault in odd)
+        return problem(422, "doubtful", f"{words}. It was not kept yet.", faults=odd)
+    if read.season is None:
+        season = season_id(here.setting.year.start)
+        read = read.model_copy(update={"season": season})
+    new = book.keep(slug, read)
+    return Response(read.model_dump_json(), 201 if new else 200, media_type="application/json")
+
+
+def _odd(entry: Entry, here: Estimate) -> list[Fault]:
+    reports = {report.id: report for report in here.report.plantings}
+    today = datetime.now(UTC).date() + _AHEAD
+    return doubts(entry, here.plan, reports.get(entry.planting or ""), here.book, today=today)
+
+
+@router.delete("/entries/{entry}", status_code=204)
+def remove_entry(slug: str, entry: str, book: Book) -> None:
+    """Take an entry out; it can be put back."""
+    book.remove(slug, entry)
+
+
+@router.post("/entries/{entry}/put-back")
+def put_back_entry(slug: str, entry: str, book: Book) -> Entry:
+    """Put back an entry that was taken out."""
+    return book.put_back(slug, entry)
+
+
+@router.get("/own-factors")
+def own_factors(slug: str, book: Book, here: Garden, catalogue: Catalogue) -> Learnt:
+    """How much more or less than estimated comes here, by what was weighed so far."""
+    crops = here.book.crops
+    planned = {planting.crop: crops[planting.crop].family for planting in here.plan.plantings}
+    outcomes = outcomes_of(_record(slug, book, here), here.plan, catalogue)
+    return learnt(outcomes, catalogue, also=planned)
+
+
+@router.get("/record.amplerows.json")
+def export_record(slug: str, book: Book, here: Garden) -> GardenRecord:
+    """The whole record as the open document."""
+    return _record(slug, book, here)
+
+
+def _record(slug: str, book: DayBook, here: Estimate) -> GardenRecord:
+    entries = tuple(reversed(book.entries(slug)))
+    season = Season(id=season_id(here.setting.year.start), plan=here.plan)
+    return GardenRecord(
+        format="ample-rows/record",
+        version=1,
+        garden=here.plan.garden.name,
+        seasons=(season,),
+        entries=entries,
+    )

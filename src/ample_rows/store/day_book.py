@@ -1,0 +1,151 @@
+"""The day book of each garden: entries kept once by their id, changed, deleted and put back."""
+
+import json
+from dataclasses import dataclass
+from datetime import UTC, date, datetime
+
+from sqlmodel import Session, col, select
+from sqlmodel.sql.expression import SelectOfScalar
+
+from ample_rows.core import plan as p
+from ample_rows.core.errors import UnknownPartError
+from ample_rows.core.record.entries import Entry
+from ample_rows.store.database import Database
+from ample_rows.store.gardens import row_of
+from ample_rows.store.rows import pk_of
+from ample_rows.store.tables import EntryRow, GardenRow
+
+_MOST_AT_ONCE = 200_000
+
+
+class UnknownEntryError(UnknownPartError):
+    """No entry of that id is in this garden's day book."""
+
+    def __init__(self, ident: str) -> None:
+        super().__init__(kind="entry", ident=ident)
+
+
+@dataclass(frozen=True, slots=True)
+class Wanted:
+    """Which entries are asked for; what is None is not asked. `words` are found anywhere in it."""
+
+    since: date | None = None
+    until: date | None = None
+    season: str | None = None
+    place: str | None = None
+    planting: str | None = None
+    crop: str | None = None
+    kind: str | None = None
+    words: str | None = None
+    most: int = _MOST_AT_ONCE
+
+
+class DayBook:
+    """The entries of all gardens of one database."""
+
+    def __init__(self, database: Database) -> None:
+        self._database = database
+
+    def entries(self, slug: str, wanted: Wanted | None = None) -> list[Entry]:
+        """Entries that stand, the newest day first, and of a day what was entered last.
+
+        Raises:
+            UnknownGardenError: No such garden.
+        """
+        asked = wanted or Wanted()
+        with self._database.reading() as session:
+            found = _asked(_standing(row_of(session, slug)), asked)
+            newest = (col(EntryRow.day).desc(), col(EntryRow.pk).desc())
+            rows = session.exec(found.order_by(*newest).limit(asked.most)).all()
+            return [_entry(row) for row in rows]
+
+    def entry(self, slug: str, ident: str) -> Entry:
+        """One that stands. Raises `UnknownEntryError` where there is none."""
+        with self._database.reading() as session:
+            found = _found(session, row_of(session, slug), ident)
+            if found is None or found.removed_at is not None:
+                raise UnknownEntryError(ident)
+            return _entry(found)
+
+    def keep(self, slug: str, entry: Entry) -> bool:
+        """Keep an entry, or what it was changed to; the same one sent again is kept once.
+
+        Returns:
+            Whether it is new.
+
+        Raises:
+            UnknownGardenError: No such garden.
+        """
+        with self._database.writing() as session:
+            garden = row_of(session, slug)
+            before = _found(session, garden, entry.id)
+            row = before or EntryRow(
+                garden_pk=pk_of(garden),
+                ident=entry.id,
+                day=entry.day,
+                kind=entry.kind,
+                entered_at=datetime.now(UTC),
+                document={},
+            )
+            row.day, row.kind, row.season = entry.day, entry.kind, entry.season
+            row.place, row.planting, row.crop = entry.place, entry.planting, entry.crop
+            row.document, row.removed_at = p.document(entry), None
+            session.add(row)
+            return before is None
+
+    def remove(self, slug: str, ident: str) -> None:
+        """Take an entry out; it can be put back.
+
+        Raises:
+            UnknownEntryError: There is none; one that was taken out already stays so.
+        """
+        self._mark(slug, ident, datetime.now(UTC))
+
+    def put_back(self, slug: str, ident: str) -> Entry:
+        """Put back an entry that was taken out. Raises `UnknownEntryError`."""
+        self._mark(slug, ident, None)
+        return self.entry(slug, ident)
+
+    def _mark(self, slug: str, ident: str, removed_at: datetime | None) -> None:
+        with self._database.writing() as session:
+            found = _found(session, row_of(session, slug), ident)
+            if found is None:
+                raise UnknownEntryError(ident)
+            found.removed_at = removed_at
+            session.add(found)
+
+
+def _entry(row: EntryRow) -> Entry:
+    return Entry.model_validate_json(json.dumps(row.document))
+
+
+def _found(session: Session, garden: GardenRow, ident: str) -> EntryRow | None:
+    mine = (col(EntryRow.garden_pk) == pk_of(garden)) & (col(EntryRow.ident) == ident)
+    return session.exec(select(EntryRow).where(mine)).first()
+
+
+def _standing(garden: GardenRow) -> SelectOfScalar[EntryRow]:
+    mine = col(EntryRow.garden_pk) == pk_of(garden)
+    return select(EntryRow).where(mine & col(EntryRow.removed_at).is_(None))
+
+
+def _asked(found: SelectOfScalar[EntryRow], asked: Wanted) -> SelectOfScalar[EntryRow]:
+    if asked.since is not None:
+        found = found.where(col(EntryRow.day) >= asked.since)
+    if asked.until is not None:
+        found = found.where(col(EntryRow.day) <= asked.until)
+    same = {
+        EntryRow.season: asked.season,
+        EntryRow.place: asked.place,
+        EntryRow.planting: asked.planting,
+        EntryRow.crop: asked.crop,
+        EntryRow.kind: asked.kind,
+    }
+    for column, value in same.items():
+        if value is not None:
+            found = found.where(col(column) == value)
+    for word in (asked.words or "").split():
+        # Its own text, without the keys: each word anywhere in it.
+        text = col(EntryRow.document)["text"].as_string()
+        found = found.where(text.icontains(word, autoescape=True))
+    return found

@@ -1,0 +1,10 @@
+# The day book: what is wrong with an entry, and what is asked about before it is kept.
+
+fault-needs-amount = needs a weight, or a count of pieces
+fault-no-crop = "{ $crop }" is not in the crop book
+doubt-not-yet = { $day } is still to come
+doubt-planting-gone = there is no planting "{ $planting }" now
+doubt-place-gone = there is no place "{ $place }" now
+doubt-before-start = { $planting } starts on { $start }
+doubt-after-end = { $planting } was over on { $end }
+doubt-much = { $kg } is far more than all of { $planting } is estimated to give, { $high } at most
