@@ -108,7 +108,7 @@ def test_a_backup_of_every_version_restores(tmp_path, book, dump):
 
 
 def test_a_migration_that_fails_in_its_middle_leaves_the_file_and_a_backup(tmp_path, book):
-    path = write_old(tmp_path, WRITTEN[-1])
+    path = write_old(tmp_path, WRITTEN[0])
     with sqlite3.connect(path) as file:
         file.execute("CREATE TABLE addresses (in_the_way TEXT)")
     file.close()
@@ -237,7 +237,7 @@ def test_a_folder_that_is_a_file_is_named(tmp_path):
 
 def test_a_migration_interrupted_anywhere_leaves_the_file_as_it_was(tmp_path, book, monkeypatch):
     """As a kill would: nothing of it is seen from outside before all of it is."""
-    path = write_old(tmp_path, WRITTEN[-1])
+    path = write_old(tmp_path, WRITTEN[0])
     seen = []
 
     def looking(self, *_, **__):

@@ -1,0 +1,88 @@
+"""The day book as it is kept: once by its id, beside its garden, in every backup."""
+
+from datetime import date
+
+import pytest
+
+from ample_rows.core.record.entries import Entry
+from ample_rows.store import Database, GardenStore, UnknownGardenError, restore
+from ample_rows.store.day_book import DayBook, UnknownEntryError, Wanted
+from tests.conftest import document
+
+DAY = date(2027, 7, 1)
+
+
+def entry(ident, **keys):
+    return Entry(id=ident, **{"day": DAY, "kind": "picked", "kg": 1.5, **keys})
+
+
+@pytest.fixture
+def kept(tmp_path, book, read):
+    """A store with two gardens, their day books, and the addresses of both."""
+    database = Database(tmp_path)
+    store = GardenStore(database, book)
+    slugs = [store.create(read(document(name=name))) for name in ("One", "Other")]
+    yield store, DayBook(database), slugs
+    database.close()
+
+
+def test_gardens_have_day_books_of_their_own(kept):
+    _, days, (one, other) = kept
+    assert days.keep(one, entry("e", text="here"))
+    assert days.keep(other, entry("e", text="there"))
+    assert not days.keep(one, entry("e", text="here, changed"))
+    assert [e.text for e in days.entries(one)] == ["here, changed"]
+    assert days.entry(other, "e").text == "there"
+    days.remove(one, "e")
+    with pytest.raises(UnknownEntryError):
+        days.entry(one, "e")
+    assert len(days.entries(other)) == 1
+
+
+def test_a_deleted_garden_takes_its_day_book_along_and_brings_it_back(kept):
+    store, days, (one, other) = kept
+    days.keep(one, entry("e"))
+    removed = store.load(one)
+    store.remove(one, removed.head.version)
+    with pytest.raises(UnknownGardenError):
+        days.entries(one)
+    store.put_back(one)
+    assert len(days.entries(one)) == 1
+    assert days.entries(other) == []
+
+
+def test_a_backup_holds_the_day_book_with_what_was_taken_out(kept, tmp_path, book):
+    store, days, (one, _) = kept
+    days.keep(one, entry("stands"))
+    days.keep(one, entry("gone"))
+    days.remove(one, "gone")
+    backups = store.database.backups
+    path = backups.path(backups.make("asked").name)
+    elsewhere = Database(tmp_path / "elsewhere")
+    restore(elsewhere, path)
+    brought = DayBook(elsewhere)
+    assert [e.id for e in brought.entries(one)] == ["stands"]
+    assert brought.put_back(one, "gone").kg == 1.5
+    elsewhere.close()
+
+
+def test_an_entry_sent_again_after_it_was_taken_out_stands(kept):
+    _, days, (one, _) = kept
+    days.keep(one, entry("e"))
+    days.remove(one, "e")
+    days.keep(one, entry("e"))
+    assert len(days.entries(one)) == 1
+
+
+def test_entries_are_asked_for_by_what_they_are_of(kept):
+    _, days, (one, _) = kept
+    days.keep(one, entry("a", planting="p", crop="carrot", place="bed", season="2027"))
+    days.keep(one, entry("b", planting="q", kind="cleared", season="2026"))
+    for wanted in (
+        Wanted(planting="p"),
+        Wanted(crop="carrot"),
+        Wanted(place="bed"),
+        Wanted(season="2027"),
+        Wanted(kind="picked"),
+    ):
+        assert [e.id for e in days.entries(one, wanted)] == ["a"]
