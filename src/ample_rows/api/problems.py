@@ -49,7 +49,15 @@ TITLES = {
 }
 _DISK_FULL = 507
 # Sent with a body, and yet they change nothing.
-_QUESTIONS = ("/shelf", "/follow", "/free-spot", "/place-figures", "/crop-file", "/climate-table")
+_QUESTIONS = (
+    "/entry-read",
+    "/shelf",
+    "/follow",
+    "/free-spot",
+    "/place-figures",
+    "/crop-file",
+    "/climate-table",
+)
 
 
 class FieldFault(BaseModel):

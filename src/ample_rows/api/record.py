@@ -1,18 +1,23 @@
 """Routes of the day book: entries in and out, what they say of this garden, the record itself."""
 
+from dataclasses import dataclass
 from datetime import UTC, date, datetime, timedelta
-from typing import Annotated, Any
+from typing import Annotated, Any, Literal
 
 from fastapi import APIRouter, Depends, Query, Response
+from pydantic import BaseModel, ConfigDict, Field
 
 from ample_rows.api.gardens import Body, Catalogue, Garden, Store
 from ample_rows.api.problems import RESPONSES, problem
 from ample_rows.core.estimate.estimate import Estimate
+from ample_rows.core.plan import Ident, PlanDate
 from ample_rows.core.plan.reading import Fault, PlanFaultsError, read_as
 from ample_rows.core.record.doubts import doubts, require_entry, season_id
 from ample_rows.core.record.entries import Entry, GardenRecord, Kind, Season
+from ample_rows.core.record.likely import LATELY, ripe_on
 from ample_rows.core.record.outcomes import outcomes_of
 from ample_rows.core.record.own_factors import Learnt, learnt
+from ample_rows.core.record.typed import Typed, typed_entry
 from ample_rows.store.day_book import DayBook, Wanted
 
 router = APIRouter(prefix="/api/gardens/{slug}", tags=["record"], responses=RESPONSES)
@@ -127,3 +132,38 @@ def _record(slug: str, book: DayBook, here: Estimate) -> GardenRecord:
         seasons=(season,),
         entries=entries,
     )
+
+
+class LineRequest(BaseModel):
+    """An entry as it was typed, on a day; a bare number is in the unit typed last."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    text: str = Field(max_length=500)
+    day: PlanDate
+    id: Ident
+    unit: Literal["kg", "g", "lb", "oz", "pieces"] = "kg"
+
+
+@dataclass(frozen=True, slots=True)
+class Ripe:
+    """Plantings that are likely to be picked about a day, the likeliest first."""
+
+    plantings: tuple[str, ...]
+
+
+@router.post("/entry-read")
+def read_line(line: LineRequest, here: Garden) -> Typed:
+    """What a typed line would be as an entry, said back; it is not kept."""
+    plan, reports = here.plan, here.report.plantings
+    return typed_entry(
+        line.text, plan, reports, here.book, day=line.day, ident=line.id, unit=line.unit
+    )
+
+
+@router.get("/ripe")
+def ripe(slug: str, day: date, book: Book, here: Garden) -> Ripe:
+    """What is likely to be picked about a day, by the plan and by what was picked of late."""
+    lately = book.entries(slug, Wanted(since=day - LATELY, until=day, kind="picked"))
+    found = ripe_on(here.report.plantings, day, lately)
+    return Ripe(tuple(report.id for report in found))

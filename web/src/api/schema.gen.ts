@@ -1240,6 +1240,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/entry-read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Line
+         * @description What a typed line would be as an entry, said back; it is not kept.
+         */
+        post: operations["read_line_api_gardens__slug__entry_read_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{slug}/ripe": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Ripe
+         * @description What is likely to be picked about a day, by the plan and by what was picked of late.
+         */
+        get: operations["ripe_api_gardens__slug__ripe_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/crops": {
         parameters: {
             query?: never;
@@ -4908,6 +4948,27 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * LineRequest
+         * @description An entry as it was typed, on a day; a bare number is in the unit typed last.
+         */
+        LineRequest: {
+            /** Text */
+            text: string;
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /** Id */
+            id: string;
+            /**
+             * Unit
+             * @default kg
+             * @enum {string}
+             */
+            unit: "kg" | "g" | "lb" | "oz" | "pieces";
+        };
+        /**
          * Lines
          * @description Lines of plants that are marked alike: where the lines lie, and the marks on each.
          */
@@ -6875,6 +6936,14 @@ export interface components {
             garden?: string | null;
         };
         /**
+         * Ripe
+         * @description Plantings that are likely to be picked about a day, the likeliest first.
+         */
+        Ripe: {
+            /** Plantings */
+            plantings: string[];
+        };
+        /**
          * Ripening
          * @description What ripens what stood the winter: so much warmth since the new year, and so many days after
          *     the days have grown to a length. [°C days, h, days]
@@ -8361,6 +8430,19 @@ export interface components {
             turn: components["schemas"]["Fix"];
         };
         /**
+         * Typed
+         * @description What a line was understood to say, as an entry but for its id, and in words.
+         *
+         *     `among` are the plantings that are meant as well as the one named, the likeliest first.
+         */
+        Typed: {
+            entry: components["schemas"]["Entry"] | null;
+            /** Words */
+            words: string;
+            /** Among */
+            among: string[];
+        };
+        /**
          * Uncertainty
          * @description Shares by source: the season that all share, what differs from crop to crop, and from bed
          *     to bed; and by crop, the largest first.
@@ -9141,6 +9223,7 @@ export type LedOver = components['schemas']['LedOver'];
 export type LightReport = components['schemas']['LightReport'];
 export type LikeAnswer = components['schemas']['LikeAnswer'];
 export type LikelyEnd = components['schemas']['LikelyEnd'];
+export type LineRequest = components['schemas']['LineRequest'];
 export type Lines = components['schemas']['Lines'];
 export type LiquidFeed = components['schemas']['LiquidFeed'];
 export type Load = components['schemas']['Load'];
@@ -9225,6 +9308,7 @@ export type ReportChange = components['schemas']['ReportChange'];
 export type Rest = components['schemas']['Rest'];
 export type RestSpell = components['schemas']['RestSpell'];
 export type RestoreRequest = components['schemas']['RestoreRequest'];
+export type Ripe = components['schemas']['Ripe'];
 export type Ripening = components['schemas']['Ripening'];
 export type Rule = components['schemas']['Rule'];
 export type SchoolFigures = components['schemas']['SchoolFigures'];
@@ -9286,6 +9370,7 @@ export type TrainingSystem = components['schemas']['TrainingSystem'];
 export type Trait = components['schemas']['Trait'];
 export type TurfWay = components['schemas']['TurfWay'];
 export type Turned = components['schemas']['Turned'];
+export type Typed = components['schemas']['Typed'];
 export type Uncertainty = components['schemas']['Uncertainty'];
 export type VarietyReport = components['schemas']['VarietyReport'];
 export type VarietyRun = components['schemas']['VarietyRun'];
@@ -15376,6 +15461,200 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["GardenRecord"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_line_api_gardens__slug__entry_read_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LineRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Typed"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ripe_api_gardens__slug__ripe_get: {
+        parameters: {
+            query: {
+                day: string;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Ripe"];
                 };
             };
             /** @description The request cannot be read */

@@ -60,6 +60,10 @@ count-every-year = { $n ->
     [one] every year
    *[other] every { $n } years
 }
+count-piece = { $n ->
+    [one] 1 piece
+   *[other] { $n } pieces
+}
 count-planting = { $n ->
     [one] 1 planting
    *[other] { $n } plantings

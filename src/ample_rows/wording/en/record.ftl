@@ -8,3 +8,27 @@ doubt-place-gone = there is no place "{ $place }" now
 doubt-before-start = { $planting } starts on { $start }
 doubt-after-end = { $planting } was over on { $end }
 doubt-much = { $kg } is far more than all of { $planting } is estimated to give, { $high } at most
+
+## An entry typed in one line, said back
+
+typed-nothing = Name a crop or a bed, then a weight: carrots low bed 1.2 kg.
+typed-kind = { $kind ->
+    [picked] picked
+    [sown] sown
+    [up] come up
+    [thinned] thinned
+    [set-out] set out
+    [tied] tied
+    [fed] fed
+    [watered] watered
+    [seen] seen
+    [cleared] cleared
+   *[note] note
+}
+typed-done = { $done } { $crop }
+typed-where = { $place } { $cells }
+typed-weight = { $kg }
+typed-pieces = { $n }
+typed-minutes = { $minutes } min
+typed-text = “{ $text }”
+typed-day = { $day }

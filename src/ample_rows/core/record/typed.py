@@ -1,0 +1,179 @@
+"""An entry as it is typed in one line: "carrots low bed 1.2 kg" — read, and said back before it
+counts."""
+
+import re
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass
+from datetime import date
+
+from ample_rows.core import plan as p
+from ample_rows.core.book import Book, Crop
+from ample_rows.core.planting.report import PlantingReport
+from ample_rows.core.record.entries import Entry, Kind
+from ample_rows.core.record.likely import likely_picked
+from ample_rows.core.words.message import Count, Mass, Message, Squares, clauses, message
+
+_KINDS: dict[str, Kind] = {
+    **dict.fromkeys(("picked", "pick", "cut", "harvested", "lifted", "dug"), "picked"),
+    **dict.fromkeys(("sown", "sowed", "sow"), "sown"),
+    **dict.fromkeys(("up", "sprouted", "germinated"), "up"),
+    **dict.fromkeys(("thinned", "singled"), "thinned"),
+    **dict.fromkeys(("planted", "transplanted"), "set-out"),
+    **dict.fromkeys(("tied", "staked"), "tied"),
+    **dict.fromkeys(("fed", "feed"), "fed"),
+    **dict.fromkeys(("watered", "water"), "watered"),
+    **dict.fromkeys(("seen", "saw"), "seen"),
+    **dict.fromkeys(("cleared", "pulled"), "cleared"),
+    **dict.fromkeys(("note", "noted"), "note"),
+}
+_KG = {"kg": 1.0, "g": 0.001, "lb": 0.45359237, "lbs": 0.45359237, "oz": 0.028349523}
+_PIECES = ("pieces", "piece", "pcs", "x", "heads", "head", "fruits", "fruit")
+_MINUTES = ("min", "mins", "minutes", "minute")
+_AMOUNT = re.compile(
+    r"(?<![\w.,])(\d+(?:[.,]\d+)?|[.,]\d+)\s*(" + "|".join((*_KG, *_PIECES, *_MINUTES)) + r")?\b", re.I
+)
+_WORD = re.compile(r"[^\W\d_]+(?:['’-][^\W\d_]+)*|[A-Z]{1,3}\d+")
+_LITTLE = frozenset(("the", "in", "of", "from", "on", "at", "and", "a", "out", "by"))
+
+
+@dataclass(frozen=True, slots=True)
+class Typed:
+    """What a line was understood to say, as an entry but for its id, and in words.
+
+    `among` are the plantings that are meant as well as the one named, the likeliest first.
+    """
+
+    entry: Entry | None
+    words: Message
+    among: tuple[str, ...]
+
+
+def typed_entry(
+    text: str,
+    plan: p.Plan,
+    reports: Sequence[PlantingReport],
+    book: Book,
+    *,
+    day: date,
+    ident: str,
+    unit: str = "kg",
+) -> Typed:
+    """Read a line against what stands in a garden.
+
+    Args:
+        unit: Of a bare number: one of kg, g, lb, oz or pieces, as it was typed last.
+    """
+    kg, pieces, minutes, left = _amounts(text, unit)
+    words = [word for word in _WORD.findall(left) if word.lower() not in _LITTLE]
+    kind = next((_KINDS[word.lower()] for word in words if word.lower() in _KINDS), None)
+    words = [word for word in words if word.lower() not in _KINDS]
+    weighed = kg is not None or pieces is not None
+    found, unread = _meant(words, plan, reports, book, day)
+    place = found[0].place if found else _place(words, plan)
+    if not found and place is None and not (kind or weighed):
+        return Typed(None, message("typed-nothing"), ())
+    one = found[0] if found else None
+    entry = Entry(
+        id=ident,
+        day=day,
+        kind=kind or ("picked" if weighed else "note"),
+        place=place,
+        planting=one.id if one else None,
+        crop=one.crop if one else None,
+        kg=kg,
+        pieces=pieces,
+        minutes=minutes,
+        text=" ".join(unread) or None,
+    )
+    return Typed(entry, _said(entry, one, plan), tuple(report.id for report in found[1:]))
+
+
+def _amounts(text: str, unit: str) -> tuple[float | None, int | None, float | None, str]:
+    """Weight, pieces and minutes of a line, and the line without them."""
+    kg, pieces, minutes = None, None, None
+    for number, named in _AMOUNT.findall(text):
+        value, of = float(number.replace(",", ".")), (named or unit).lower()
+        if of in _KG:
+            kg = (kg or 0.0) + value * _KG[of]
+        elif of in _MINUTES:
+            minutes = value
+        else:
+            pieces = round(value)
+    return None if kg is None else round(kg, 4), pieces, minutes, _AMOUNT.sub(" ", text)
+
+
+def _meant(
+    words: Iterable[str],
+    plan: p.Plan,
+    reports: Sequence[PlantingReport],
+    book: Book,
+    day: date,
+) -> tuple[list[PlantingReport], list[str]]:
+    """The plantings that most of the words fit, the likeliest first; and words that fit none."""
+    asked = {_stem(word): word for word in words}
+    labels = {place.id: _stems(place.label) for place in plan.places}
+    vocabulary = {
+        report.id: (_stems(*_names(report.crop, book)), labels[report.place] | set(report.cells))
+        for report in reports
+    }
+    fits = {
+        report.id: sum(
+            (stem in crop) * 2 + (stem in place or word in place) for stem, word in asked.items()
+        )
+        for report in reports
+        for crop, place in [vocabulary[report.id]]
+        if asked.keys() & crop
+    }
+    best = max(fits.values(), default=0)
+    meant = [report for report in reports if best and fits.get(report.id) == best]
+    ranked = likely_picked(meant, day) if len(meant) > 1 else meant
+    known = set().union(*(crop | place for crop, place in vocabulary.values()), *labels.values())
+    return ranked, [word for stem, word in asked.items() if stem not in known and word not in known]
+
+
+def _place(words: Iterable[str], plan: p.Plan) -> str | None:
+    """The place of whose name most words stand in the line, where one has more than the rest."""
+    asked = {_stem(word) for word in words}
+    scores = {place.id: len(asked & _stems(place.label)) for place in plan.places}
+    best = max(scores.values(), default=0)
+    named = [ident for ident, score in scores.items() if best and score == best]
+    return named[0] if len(named) == 1 else None
+
+
+def _names(crop: str, book: Book) -> Iterable[str]:
+    record: Crop | None = book.crops.get(crop)
+    while record is not None:
+        yield from (record.name, *record.names)
+        record = book.crops.get(record.variety_of) if record.variety_of else None
+
+
+def _stems(*names: str) -> set[str]:
+    return {_stem(word) for name in names for word in _WORD.findall(name)}
+
+
+def _stem(word: str) -> str:
+    """A word without its plural: beans, tomatoes, berries."""
+    small = word.lower().replace("’", "'")
+    for ending, rest in (("ies", "y"), ("oes", "o"), ("ches", "ch"), ("ss", "ss"), ("s", "")):
+        if small.endswith(ending) and len(small) > len(ending) + 2:
+            return small[: -len(ending)] + rest
+    return small
+
+
+def _said(entry: Entry, of: PlantingReport | None, plan: p.Plan) -> Message:
+    place = plan.place(entry.place) if entry.place else None
+    where = None
+    if of is not None and place is not None:
+        where = message("typed-where", place=place.label, cells=Squares(of.cells))
+    elif place is not None:
+        where = message("verbatim", text=place.label)
+    done = message("typed-kind", kind=entry.kind)
+    return clauses(
+        message("typed-done", done=done, crop=of.name) if of is not None else done,
+        where,
+        None if entry.kg is None else message("typed-weight", kg=Mass(entry.kg)),
+        None if entry.pieces is None else message("typed-pieces", n=Count(entry.pieces, "piece")),
+        None if entry.minutes is None else message("typed-minutes", minutes=round(entry.minutes)),
+        None if entry.text is None else message("typed-text", text=entry.text),
+        message("typed-day", day=entry.day),
+    )

@@ -1,0 +1,95 @@
+"""An entry typed in one line: what is understood, what is said back, what is left open."""
+
+from datetime import date
+
+import pytest
+
+from ample_rows.core.record.entries import Entry
+from ample_rows.core.record.likely import likely_picked, ripe_on
+from ample_rows.core.record.typed import typed_entry
+from ample_rows.core.words.message import said
+from tests.conftest import bed, block, document, planting
+
+DAY = date(2027, 8, 10)
+LOW = bed(id="low", name="Low bed")
+SOUTH = bed(id="south", name="South bed")
+PLANTS = [
+    planting("carrot", block("A1", "B2"), id="c1", place="low", start_date="2027-04-10"),
+    planting("carrot", block("A1", "B2"), id="c2", place="south", start_date="2027-06-20"),
+    planting("tomato", ("C3",), id="t", place="south", start="transplant", start_date="2027-05-20"),
+    planting("dwarf-bean", ("D1", "D2"), id="b", place="low", start_date="2027-05-20"),
+]
+
+
+@pytest.fixture(scope="module")
+def plan(read):
+    return read(document(*PLANTS, places=[LOW, SOUTH]))
+
+
+@pytest.fixture(scope="module")
+def reports(run, plan):
+    return run(plan).plantings
+
+
+@pytest.fixture(scope="module")
+def line(plan, reports, book):
+    def reading(text, day=DAY, unit="kg"):
+        return typed_entry(text, plan, reports, book, day=day, ident="e1", unit=unit)
+
+    return reading
+
+
+@pytest.mark.parametrize(
+    ("text", "kind", "planting", "amount"),
+    [
+        ("carrots low bed 1.2 kg", "picked", "c1", 1.2),
+        ("1,2 kg of carrots from the south bed", "picked", "c2", 1.2),
+        ("tomatoes 850 g", "picked", "t", 0.85),
+        ("tomato 1 lb 4 oz", "picked", "t", 0.567),
+        ("beans .5", "picked", "b", 0.5),
+        ("dwarf beans 0.5", "picked", "b", 0.5),
+        ("French beans 300g", "picked", "b", 0.3),
+        ("low A1 carrots 2", "picked", "c1", 2),
+        ("thinned carrots low 10 min", "thinned", "c1", None),
+        ("cleared the beans", "cleared", "b", None),
+    ],
+)
+def test_a_line_is_read(line, text, kind, planting, amount):
+    entry = line(text).entry
+    assert (entry.kind, entry.planting) == (kind, planting)
+    assert entry.kg == (None if amount is None else pytest.approx(amount, abs=5e-4))
+    assert (entry.day, entry.id) == (DAY, "e1")
+
+
+def test_what_was_understood_is_said_back(line):
+    assert said(line("carrots low bed 1.2 kg").words) == (
+        "picked maincrop carrot; Low bed A1–B2; 1.2 kg; 10 August"
+    )
+    assert said(line("watered south bed 15 min").words) == ("watered; South bed; 15 min; 10 August")
+    assert "Name a crop or a bed" in said(line("hello").words)
+    assert line("hello").entry is None
+
+
+def test_what_could_be_meant_as_well_comes_behind_the_likeliest(line):
+    both = line("carrots 0.4 kg")
+    assert (both.entry.planting, both.among) == ("c1", ("c2",))
+    assert line("carrots 0.4 kg", day=date(2027, 11, 1)).entry.planting == "c2"
+    assert line("tomatoes 1").among == ()
+
+
+def test_pieces_minutes_and_what_else_is_said(line):
+    heads = line("3 pieces tomato, split after rain").entry
+    assert (heads.pieces, heads.kg, heads.text) == (3, None, "split after rain")
+    assert line("tomato 3", unit="pieces").entry.pieces == 3
+    watered = line("watered low bed 12 minutes").entry
+    assert (watered.minutes, watered.place, watered.planting) == (12, "low", None)
+    assert line("low bed looks dry").entry.kind == "note"
+
+
+def test_ripe_comes_first_and_what_was_picked_of_late_before_it(reports):
+    assert likely_picked(reports, DAY)[0].id in ("c1", "b", "t")
+    lately = [Entry(id="e", day=date(2027, 8, 8), kind="picked", planting="c2", kg=0.1)]
+    assert likely_picked(reports, DAY, lately)[0].id == "c2"
+    assert "c2" not in {r.id for r in ripe_on(reports, date(2027, 7, 1))}
+    assert ripe_on(reports, DAY, lately)[0].id == "c2"
+    assert ripe_on(reports, date(2027, 3, 1)) == []
