@@ -9,6 +9,7 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from ample_rows.api.gardens import Body, Catalogue, Garden, Store
 from ample_rows.api.problems import RESPONSES, problem
+from ample_rows.core.ask.tape import Tape, tape_of
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.plan import Ident, PlanDate
 from ample_rows.core.plan.reading import Fault, PlanFaultsError, read_as
@@ -167,3 +168,10 @@ def ripe(slug: str, day: date, book: Book, here: Garden) -> Ripe:
     lately = book.entries(slug, Wanted(since=day - LATELY, until=day, kind="picked"))
     found = ripe_on(here.report.plantings, day, lately)
     return Ripe(tuple(report.id for report in found))
+
+
+@router.get("/tape")
+def tape(slug: str, day: date, book: Book, here: Garden) -> Tape:
+    """Pickings as they came over the band that was estimated, for each crop, up to a day."""
+    season = season_id(here.setting.year.start)
+    return tape_of(here, book.entries(slug, Wanted(season=season, kind="picked")), day)

@@ -1280,6 +1280,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/tape": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Tape
+         * @description Pickings as they came over the band that was estimated, for each crop, up to a day.
+         */
+        get: operations["tape_api_gardens__slug__tape_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/crops": {
         parameters: {
             query?: never;
@@ -2205,6 +2225,18 @@ export interface components {
             opened_litres?: number | null;
         } & {
             [key: string]: unknown;
+        };
+        /**
+         * BandPoint
+         * @description What is estimated to be picked by a day, low, likely and high. [kg]
+         */
+        BandPoint: {
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            kg: components["schemas"]["Quantiles"];
         };
         /**
          * Bar
@@ -3443,6 +3475,29 @@ export interface components {
             /** Asked As */
             asked_as: string[];
             table: components["schemas"]["AtTable"] | null;
+        };
+        /**
+         * CropTape
+         * @description A crop's season: the estimate of the whole of it and by each week, what was picked, and how
+         *     that stands against what was estimated by the day asked for; null before the first of it.
+         */
+        CropTape: {
+            /** Crop */
+            crop: string;
+            /** Name */
+            name: string;
+            /** Mark */
+            mark: string;
+            estimate_kg: components["schemas"]["Quantiles"];
+            by_day_kg: components["schemas"]["Quantiles"];
+            /** Band */
+            band: components["schemas"]["BandPoint"][];
+            /** Picked */
+            picked: components["schemas"]["Step"][];
+            /** Picked Kg */
+            picked_kg: number;
+            /** Standing */
+            standing: ("below" | "within" | "above") | null;
         };
         /**
          * CropTraining
@@ -7836,6 +7891,21 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * Step
+         * @description One day's pickings, and all up to them. [kg]
+         */
+        Step: {
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /** Kg */
+            kg: number;
+            /** Sum Kg */
+            sum_kg: number;
+        };
+        /**
          * SunMap
          * @description Hours of direct sun in tenths, row by row from the least y; -1 outside the yard.
          *
@@ -8228,6 +8298,22 @@ export interface components {
             flow_l_per_min?: number | null;
         } & {
             [key: string]: unknown;
+        };
+        /**
+         * Tape
+         * @description All crops that were picked or are to be, in the order in which they begin. [kg]
+         */
+        Tape: {
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /** Picked Kg */
+            picked_kg: number;
+            by_day_kg: components["schemas"]["Quantiles"];
+            /** Crops */
+            crops: components["schemas"]["CropTape"][];
         };
         /**
          * Term
@@ -9099,6 +9185,7 @@ export type AtTable = components['schemas']['AtTable'];
 export type Away = components['schemas']['Away'];
 export type Backup = components['schemas']['Backup'];
 export type Bag = components['schemas']['Bag'];
+export type BandPoint = components['schemas']['BandPoint'];
 export type Bar = components['schemas']['Bar'];
 export type Bays = components['schemas']['Bays'];
 export type BeforeWinter = components['schemas']['BeforeWinter'];
@@ -9153,6 +9240,7 @@ export type CropLine = components['schemas']['CropLine'];
 export type CropPage = components['schemas']['CropPage'];
 export type CropPrice = components['schemas']['CropPrice'];
 export type CropSupply = components['schemas']['CropSupply'];
+export type CropTape = components['schemas']['CropTape'];
 export type CropTraining = components['schemas']['CropTraining'];
 export type CropWindow = components['schemas']['CropWindow'];
 export type CropYield = components['schemas']['CropYield'];
@@ -9348,6 +9436,7 @@ export type StartCost = components['schemas']['StartCost'];
 export type StarterFit = components['schemas']['StarterFit'];
 export type StarterPart = components['schemas']['StarterPart'];
 export type Stay = components['schemas']['Stay'];
+export type Step = components['schemas']['Step'];
 export type SunMap = components['schemas']['SunMap'];
 export type SunReport = components['schemas']['SunReport'];
 export type SunSeen = components['schemas']['SunSeen'];
@@ -9360,6 +9449,7 @@ export type TakeAlternative = components['schemas']['TakeAlternative'];
 export type Tank = components['schemas']['Tank'];
 export type TankReport = components['schemas']['TankReport'];
 export type Tap = components['schemas']['Tap'];
+export type Tape = components['schemas']['Tape'];
 export type Term = components['schemas']['Term'];
 export type Tier = components['schemas']['Tier'];
 export type TogetherInput = components['schemas']['Together-Input'];
@@ -15655,6 +15745,102 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Ripe"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tape_api_gardens__slug__tape_get: {
+        parameters: {
+            query: {
+                day: string;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Tape"];
                 };
             };
             /** @description The request cannot be read */

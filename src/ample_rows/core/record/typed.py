@@ -29,9 +29,8 @@ _KINDS: dict[str, Kind] = {
 _KG = {"kg": 1.0, "g": 0.001, "lb": 0.45359237, "lbs": 0.45359237, "oz": 0.028349523}
 _PIECES = ("pieces", "piece", "pcs", "x", "heads", "head", "fruits", "fruit")
 _MINUTES = ("min", "mins", "minutes", "minute")
-_AMOUNT = re.compile(
-    r"(?<![\w.,])(\d+(?:[.,]\d+)?|[.,]\d+)\s*(" + "|".join((*_KG, *_PIECES, *_MINUTES)) + r")?\b", re.I
-)
+_UNITS = "|".join((*_KG, *_PIECES, *_MINUTES))
+_AMOUNT = re.compile(rf"(?<![\w.,])(\d+(?:[.,]\d+)?|[.,]\d+)\s*({_UNITS})?\b", re.I)
 _WORD = re.compile(r"[^\W\d_]+(?:['’-][^\W\d_]+)*|[A-Z]{1,3}\d+")
 _LITTLE = frozenset(("the", "in", "of", "from", "on", "at", "and", "a", "out", "by"))
 
