@@ -23,6 +23,7 @@ SCREENS = {
     "seed box": "/gardens/lantern-court/seeds",
     "year": "/gardens/lantern-court/year",
     "pantry": "/gardens/lantern-court/pantry",
+    "record": "/gardens/lantern-court/record",
     "covers": "/gardens/lantern-court/places/south/covers",
     "feeding": "/gardens/lantern-court/soil?view=feeding",
     "garden": "/gardens/lantern-court/garden",

@@ -92,7 +92,8 @@ def keep_entry(
 
 def _odd(entry: Entry, here: Estimate) -> list[Fault]:
     reports = {report.id: report for report in here.report.plantings}
-    today = datetime.now(UTC).date() + _AHEAD
+    now = datetime.now(UTC).date() + _AHEAD
+    today = now if now >= here.setting.year.start else None
     return doubts(entry, here.plan, reports.get(entry.planting or ""), here.book, today=today)
 
 

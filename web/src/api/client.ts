@@ -13,7 +13,7 @@ api.use({
   },
 });
 
-export type Kind = 'conflict' | 'unknown' | 'closed' | 'busy' | 'storage-locked';
+export type Kind = 'conflict' | 'unknown' | 'closed' | 'busy' | 'storage-locked' | 'doubtful';
 
 /** An answer that says what is wrong: the server's own words, or that there was none. */
 export class ProblemError extends Error {

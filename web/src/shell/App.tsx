@@ -43,6 +43,9 @@ const CoverScreen = lazy(() =>
 const YearScreen = lazy(() =>
   import('../screens/year/YearScreen').then((part) => ({ default: part.YearScreen })),
 );
+const RecordScreen = lazy(() =>
+  import('../screens/record/RecordScreen').then((part) => ({ default: part.RecordScreen })),
+);
 const PantryScreen = lazy(() =>
   import('../screens/pantry/PantryScreen').then((part) => ({ default: part.PantryScreen })),
 );
@@ -106,6 +109,7 @@ export function App() {
               />
               <Route path="/gardens/:garden/year" element={<Within screen={YearScreen} />} />
               <Route path="/gardens/:garden/pantry" element={<Within screen={PantryScreen} />} />
+              <Route path="/gardens/:garden/record" element={<Within screen={RecordScreen} />} />
               <Route path="/gardens/:garden/crops" element={<Within screen={CropBook} />} />
               <Route
                 path="/gardens/:garden/places/:place/marking"

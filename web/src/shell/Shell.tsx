@@ -68,6 +68,12 @@ export function Shell({ state, children }: { state: HeldGarden; children: ReactN
             Pantry
           </NavLink>
           <NavLink
+            to={`/gardens/${state.head.slug}/record`}
+            className={({ isActive }) => item(isActive)}
+          >
+            Record
+          </NavLink>
+          <NavLink
             to={`/gardens/${state.head.slug}/crops`}
             className={({ isActive }) => item(isActive)}
           >

@@ -30,12 +30,14 @@ def require_entry(entry: Entry, plan: p.Plan, book: Book) -> None:
 
 
 def doubts(
-    entry: Entry, plan: p.Plan, report: PlantingReport | None, book: Book, *, today: date
+    entry: Entry, plan: p.Plan, report: PlantingReport | None, book: Book, *, today: date | None
 ) -> list[Fault]:
     """What is odd about an entry, each at its field.
 
     Args:
         report: What was estimated of its planting, where it names one that is there.
+        today: The last day that has come; None where the garden's whole year is still ahead, so
+            that it is only tried out.
     """
     found = list(_of_garden(entry, plan, today))
     if report is not None:
@@ -43,8 +45,8 @@ def doubts(
     return found
 
 
-def _of_garden(entry: Entry, plan: p.Plan, today: date) -> Iterator[Fault]:
-    if entry.day > today:
+def _of_garden(entry: Entry, plan: p.Plan, today: date | None) -> Iterator[Fault]:
+    if today is not None and entry.day > today:
         yield Fault("day", message("doubt-not-yet", day=entry.day))
     plantings = {planting.id for planting in plan.plantings}
     if entry.planting is not None and entry.planting not in plantings:

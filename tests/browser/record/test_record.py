@@ -1,0 +1,61 @@
+"""The record: picked, typed in one line, said back, kept, and seen over its estimate."""
+
+from playwright.sync_api import expect
+
+LINE = "What was done or picked"
+
+
+def enter(page, text):
+    page.get_by_label(LINE).fill(text)
+    page.get_by_role("button", name="Enter", exact=True).click()
+
+
+def test_a_picking_is_typed_kept_seen_over_its_estimate_and_undone(page, base_url):
+    page.goto(f"{base_url}/gardens/lantern-court/record")
+    expect(page.get_by_text("Nothing is entered of this day")).to_be_visible()
+    page.get_by_label(LINE).fill("carrots low bed 400 g")
+    expect(page.get_by_text("reads: picked short-rooted carrot; Low bed C1–C4")).to_be_visible()
+    page.keyboard.press("Enter")
+    row = page.get_by_role("row", name="Picked short-rooted carrot")
+    expect(row).to_contain_text("400 g")
+    expect(page.get_by_label(LINE)).to_be_focused()
+    strip = page.get_by_role("region", name="maincrop carrot")
+    expect(strip).to_contain_text("0.4 kg picked")
+    expect(strip.get_by_role("img")).to_have_accessible_name("maincrop carrot: 14 Jun 0.4 kg")
+    page.get_by_role("region", name="The day").get_by_role("button", name="Undo").click()
+    expect(row).to_have_count(0)
+
+
+def test_what_is_ripe_is_pressed_and_only_the_weight_is_typed(page, base_url):
+    page.goto(f"{base_url}/gardens/lantern-court/record")
+    ripe = page.get_by_role("list", name="Likely to be picked")
+    ripe.get_by_role("button", name="rhubarb, Rhubarb bed").click()
+    expect(page.get_by_label(LINE)).to_be_focused()
+    page.keyboard.type("0.9")
+    page.keyboard.press("Enter")
+    row = page.get_by_role("row", name="Picked rhubarb")
+    expect(row).to_contain_text("900 g")
+    row.get_by_role("button", name="Delete").click()
+    expect(row).to_have_count(0)
+    page.get_by_role("button", name="Put it back").click()
+    expect(row).to_be_visible()
+
+
+def test_what_is_odd_is_asked_about_and_nothing_typed_is_lost(page, base_url):
+    page.goto(f"{base_url}/gardens/lantern-court/record")
+    enter(page, "rhubarb 400 kg")
+    expect(page.get_by_role("alert")).to_contain_text("400 kg is far more than all of rhubarb")
+    expect(page.get_by_label(LINE)).to_have_value("rhubarb 400 kg")
+    page.get_by_role("button", name="Keep it all the same").click()
+    expect(page.get_by_role("row", name="Picked rhubarb")).to_contain_text("400 kg")
+    enter(page, "hello")
+    expect(page.get_by_role("alert")).to_contain_text("Name a crop or a bed")
+
+
+def test_ten_pickings_on_a_phone(page, base_url):
+    page.set_viewport_size({"width": 390, "height": 844})
+    page.goto(f"{base_url}/gardens/kettle-corner/record")
+    for grams in range(10):
+        enter(page, f"watered bed 1 {grams + 1} min")
+        expect(page.get_by_role("row", name="Watered")).to_have_count(grams + 1)
+    expect(page.get_by_role("button", name="Enter", exact=True)).to_be_in_viewport()

@@ -1,0 +1,202 @@
+import { useRef, useState } from 'react';
+import type { SyntheticEvent } from 'react';
+
+import { attempt } from '../../api/attempt';
+import type { ProblemError } from '../../api/client';
+import type { HeldGarden } from '../../api/merge';
+import type { Entry, PlantingReport } from '../../api/types';
+import { isoOf } from '../../kit/day';
+import { useUnits } from '../../kit/preferences';
+import { useDay } from '../../shared/DayContext';
+import { freshId, readLine, useDayBook, useReading, useRipe } from './useRecord';
+import type { Line } from './useRecord';
+
+const MOST_RIPE = 8;
+
+interface Odd {
+  entry: Entry;
+  words: string;
+  why: ProblemError;
+}
+
+/** One line to enter by: a crop or a bed, a weight, done. What it is read as stands beside it. */
+export function EntryLine({ state }: { state: HeldGarden }) {
+  const { slug, version } = state.head;
+  const { day } = useDay();
+  const units = useUnits();
+  const book = useDayBook(slug);
+  const field = useRef<HTMLInputElement>(null);
+  const [text, setText] = useState('');
+  const [id, setId] = useState(freshId);
+  const [odd, setOdd] = useState<Odd>();
+  const [fault, setFault] = useState<string>();
+  const [kept, setKept] = useState<{ entry: Entry; words: string }>();
+  const line: Line = {
+    text,
+    day: isoOf(day),
+    id,
+    unit: units.system === 'imperial' ? 'lb' : 'kg',
+  };
+  const reading = useReading(slug, version, line);
+  const ripe = useRipe(slug, version, day);
+
+  const typed = (words: string) => {
+    setText(words);
+    setOdd(undefined);
+    setFault(undefined);
+    field.current?.focus();
+  };
+  const keep = async (entry: Entry, said: string, sure: boolean) => {
+    // The line is free for the next one at once; what is refused comes back to it.
+    const was = text;
+    setText('');
+    setOdd(undefined);
+    setFault(undefined);
+    setId(freshId());
+    field.current?.focus();
+    const done = await book.keep(entry, sure);
+    if (done.is === 'done') setKept({ entry, words: said });
+    else setText((now) => now || was);
+    if (done.is !== 'refused') return;
+    if (done.why.is('doubtful')) setOdd({ entry, words: said, why: done.why });
+    else setFault(done.why.problem?.errors.map((e) => e.text).join('; ') ?? done.why.message);
+  };
+  const enter = async (event: SyntheticEvent) => {
+    event.preventDefault();
+    if (text.trim() === '') return;
+    const read = await attempt(() => readLine(slug, line));
+    if (read.is === 'refused') setFault(read.why.message);
+    if (read.is !== 'done') return;
+    if (read.value.entry) await keep(read.value.entry, read.value.words, false);
+    else setFault(read.value.words);
+  };
+  return (
+    <div className="enter mt-auto pt-2">
+      {kept && (
+        <p className="text-[13px] text-muted" role="status">
+          {`Kept: ${kept.words}. `}
+          <button
+            type="button"
+            className="press"
+            onClick={() => void book.remove(kept.entry.id).then(() => setKept(undefined))}
+          >
+            Undo
+          </button>
+        </p>
+      )}
+      <RipeRow state={state} ripe={ripe.data?.plantings ?? []} onChoose={typed} />
+      <form className="flex flex-wrap items-center gap-x-4 gap-y-1" onSubmit={(e) => void enter(e)}>
+        <input
+          ref={field}
+          aria-label="What was done or picked"
+          aria-describedby="reads"
+          className="min-w-[16rem] flex-1 text-[16px]"
+          placeholder="carrots low bed 1.2 kg"
+          maxLength={500}
+          autoComplete="off"
+          value={text}
+          onChange={(event) => typed(event.target.value)}
+        />
+        <button type="submit" className="act act-main min-h-11">
+          Enter
+        </button>
+        <p id="reads" className="w-full text-[13px] text-muted">
+          {text.trim() !== '' && reading.data
+            ? reading.data.entry
+              ? `reads: ${reading.data.words}`
+              : reading.data.words
+            : ' '}
+        </p>
+      </form>
+      {text.trim() !== '' && reading.data && reading.data.among.length > 0 && (
+        <Among
+          state={state}
+          among={reading.data.among}
+          onChoose={(planting) => {
+            const read = reading.data;
+            if (!read.entry) return;
+            const other = { ...read.entry, planting: planting.id, place: planting.place };
+            void keep({ ...other, crop: planting.crop }, named(state, planting), false);
+          }}
+        />
+      )}
+      {fault && <p role="alert">{fault}</p>}
+      {odd && (
+        <p role="alert">
+          {`${odd.why.problem?.errors.map((e) => e.text).join('; ') ?? odd.why.message}. `}
+          <button
+            type="button"
+            className="press"
+            onClick={() => void keep(odd.entry, odd.words, true)}
+          >
+            Keep it all the same
+          </button>
+        </p>
+      )}
+    </div>
+  );
+}
+
+function named(state: HeldGarden, planting: PlantingReport): string {
+  const place = state.plan.places.find((p) => p.id === planting.place);
+  return `${planting.name}, ${place?.name ?? planting.place}`;
+}
+
+interface RipeProps {
+  state: HeldGarden;
+  ripe: readonly string[];
+  onChoose: (words: string) => void;
+}
+
+/** What is likely to be picked: a press begins its line, and the weight is all that is left. */
+function RipeRow({ state, ripe, onChoose }: RipeProps) {
+  const shown = ripe
+    .map((id) => state.report.plantings.find((planting) => planting.id === id))
+    .filter((planting): planting is PlantingReport => planting !== undefined)
+    .slice(0, MOST_RIPE);
+  if (shown.length === 0) return null;
+  return (
+    <ul aria-label="Likely to be picked" className="ripe flex flex-wrap gap-x-4 pb-1 text-[14px]">
+      {shown.map((planting) => (
+        <li key={planting.id}>
+          <button
+            type="button"
+            className="press"
+            onClick={() =>
+              onChoose(`${named(state, planting).replace(',', '')} ${planting.cells[0] ?? ''} `)
+            }
+          >
+            {named(state, planting)}
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+interface AmongProps {
+  state: HeldGarden;
+  among: readonly string[];
+  onChoose: (planting: PlantingReport) => void;
+}
+
+/** Plantings that are meant as well as the one that a line was read as. */
+function Among({ state, among, onChoose }: AmongProps) {
+  const plantings = among
+    .map((id) => state.report.plantings.find((planting) => planting.id === id))
+    .filter((planting): planting is PlantingReport => planting !== undefined);
+  return (
+    <p className="text-[13px]">
+      {'or is it '}
+      {plantings.map((planting, index) => (
+        <span key={planting.id}>
+          {index > 0 && ', '}
+          <button type="button" className="press" onClick={() => onChoose(planting)}>
+            {named(state, planting)}
+          </button>
+        </span>
+      ))}
+      {'?'}
+    </p>
+  );
+}

@@ -1,0 +1,141 @@
+import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useCallback } from 'react';
+
+import { attempt } from '../../api/attempt';
+import { answered, answeredAs, api } from '../../api/client';
+import type { ProblemError } from '../../api/client';
+import type { Entry, Ripe, Tape, Typed } from '../../api/types';
+import { isoOf } from '../../kit/day';
+import type { Day } from '../../kit/day';
+
+/** The entries of one day. */
+export function useDayPage(slug: string, day: Day) {
+  const iso = isoOf(day);
+  return useQuery<Entry[], ProblemError>({
+    queryKey: ['record', slug, 'day', iso],
+    placeholderData: keepPreviousData,
+    queryFn: ({ signal }) =>
+      answeredAs(
+        api.GET('/api/gardens/{slug}/entries', {
+          params: { path: { slug }, query: { since: iso, until: iso } },
+          signal,
+        }),
+      ),
+  });
+}
+
+/** Pickings over what was estimated, up to a day. */
+export function useTape(slug: string, version: number, day: Day) {
+  return useQuery<Tape, ProblemError>({
+    queryKey: ['record', slug, 'tape', version, day],
+    placeholderData: keepPreviousData,
+    queryFn: ({ signal }) =>
+      answeredAs(
+        api.GET('/api/gardens/{slug}/tape', {
+          params: { path: { slug }, query: { day: isoOf(day) } },
+          signal,
+        }),
+      ),
+  });
+}
+
+/** What is likely to be picked about a day. */
+export function useRipe(slug: string, version: number, day: Day) {
+  return useQuery<Ripe, ProblemError>({
+    queryKey: ['record', slug, 'ripe', version, day],
+    placeholderData: keepPreviousData,
+    queryFn: ({ signal }) =>
+      answered(
+        api.GET('/api/gardens/{slug}/ripe', {
+          params: { path: { slug }, query: { day: isoOf(day) } },
+          signal,
+        }),
+      ),
+  });
+}
+
+export interface Line {
+  text: string;
+  day: string;
+  id: string;
+  unit: 'kg' | 'lb';
+}
+
+/** What a line is understood to say; asked again with each key, the last answer stays meanwhile. */
+export function useReading(slug: string, version: number, line: Line) {
+  return useQuery<Typed, ProblemError>({
+    queryKey: ['record', slug, 'reading', version, line],
+    enabled: line.text.trim() !== '',
+    placeholderData: (before) => (line.text.trim() === '' ? undefined : before),
+    queryFn: ({ signal }) => readLine(slug, line, signal),
+  });
+}
+
+/** The same once, at the moment of Enter: what is shown may be a key behind. */
+export function readLine(slug: string, line: Line, signal?: AbortSignal): Promise<Typed> {
+  return answeredAs(
+    api.POST('/api/gardens/{slug}/entry-read', {
+      params: { path: { slug } },
+      body: line,
+      signal: signal ?? null,
+    }),
+  );
+}
+
+/** Keeping, deleting and putting back entries; what rests on them is asked for anew. */
+export function useDayBook(slug: string) {
+  const client = useQueryClient();
+  const afresh = useCallback(
+    () => client.invalidateQueries({ queryKey: ['record', slug] }),
+    [client, slug],
+  );
+  const keep = useCallback(
+    async (entry: Entry, sure: boolean) => {
+      const kept = await attempt(() =>
+        answeredAs<Entry>(
+          api.PUT('/api/gardens/{slug}/entries/{entry}', {
+            params: { path: { slug, entry: entry.id }, query: { sure } },
+            body: entry,
+          }),
+        ),
+      );
+      if (kept.is === 'done') void afresh();
+      return kept;
+    },
+    [slug, afresh],
+  );
+  const remove = useCallback(
+    async (id: string) => {
+      const gone = await attempt(() =>
+        answeredAs(
+          api.DELETE('/api/gardens/{slug}/entries/{entry}', {
+            params: { path: { slug, entry: id } },
+          }),
+        ),
+      );
+      await afresh();
+      return gone.is === 'done';
+    },
+    [slug, afresh],
+  );
+  const putBack = useCallback(
+    async (id: string) => {
+      await attempt(() =>
+        answeredAs(
+          api.POST('/api/gardens/{slug}/entries/{entry}/put-back', {
+            params: { path: { slug, entry: id } },
+          }),
+        ),
+      );
+      await afresh();
+    },
+    [slug, afresh],
+  );
+  return { keep, remove, putBack };
+}
+
+/** An id that no other entry has, of this phone or another. */
+export function freshId(): string {
+  const bytes = crypto.getRandomValues(new Uint8Array(12));
+  return `e-${Array.from(bytes, (byte) => byte.toString(16).padStart(2, '0')).join('')}`;
+}
