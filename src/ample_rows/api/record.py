@@ -14,7 +14,7 @@ from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.plan import Ident, PlanDate
 from ample_rows.core.plan.reading import Fault, PlanFaultsError, read_as
 from ample_rows.core.record.doubts import doubts, require_entry, season_id
-from ample_rows.core.record.entries import Entry, GardenRecord, Kind, Season
+from ample_rows.core.record.entries import Entry, GardenRecord, Kind, SeasonPlan
 from ample_rows.core.record.likely import LATELY, ripe_on
 from ample_rows.core.record.outcomes import outcomes_of
 from ample_rows.core.record.own_factors import Learnt, learnt
@@ -126,7 +126,7 @@ def export_record(slug: str, book: Book, here: Garden) -> GardenRecord:
 
 def _record(slug: str, book: DayBook, here: Estimate) -> GardenRecord:
     entries = tuple(reversed(book.entries(slug)))
-    season = Season(id=season_id(here.setting.year.start), plan=here.plan)
+    season = SeasonPlan(id=season_id(here.setting.year.start), plan=here.plan)
     return GardenRecord(
         format="ample-rows/record",
         version=1,

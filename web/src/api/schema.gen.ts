@@ -4281,7 +4281,7 @@ export interface components {
              * Seasons
              * @default []
              */
-            seasons: components["schemas"]["ample_rows__core__record__entries__Season"][];
+            seasons: components["schemas"]["SeasonPlan"][];
             /**
              * Entries
              * @default []
@@ -6545,7 +6545,7 @@ export interface components {
             weekly_kg: components["schemas"]["WeekKg"][];
             year: components["schemas"]["YearParts"];
             factors: components["schemas"]["Factors"];
-            season: components["schemas"]["ample_rows__core__calendar__season__Season"];
+            season: components["schemas"]["Season"];
             /** Survival */
             survival: number;
             /** Casts Shade */
@@ -7073,6 +7073,30 @@ export interface components {
             days_between: number | null;
             /** Full Harvest Kg */
             full_harvest_kg: number;
+        };
+        /**
+         * Season
+         * @description What the season leaves of a harvest: the share of the picking that is had, how warm its
+         *     weeks are for it against the book's, and what winter leaves: short days, frost and cold.
+         */
+        Season: {
+            /** Picked */
+            picked: number;
+            /** Warmth */
+            warmth: number;
+            /** Winter */
+            winter: number;
+        };
+        /**
+         * SeasonPlan
+         * @description One growing year of the garden, with the plan that it was grown by.
+         */
+        SeasonPlan: {
+            /** Id */
+            id: string;
+            plan: components["schemas"]["Plan"];
+        } & {
+            [key: string]: unknown;
         };
         /**
          * SeedBox
@@ -9106,30 +9130,6 @@ export interface components {
             cm: number;
         };
         /**
-         * Season
-         * @description What the season leaves of a harvest: the share of the picking that is had, how warm its
-         *     weeks are for it against the book's, and what winter leaves: short days, frost and cold.
-         */
-        ample_rows__core__calendar__season__Season: {
-            /** Picked */
-            picked: number;
-            /** Warmth */
-            warmth: number;
-            /** Winter */
-            winter: number;
-        };
-        /**
-         * Season
-         * @description One growing year of the garden, with the plan that it was grown by.
-         */
-        ample_rows__core__record__entries__Season: {
-            /** Id */
-            id: string;
-            plan: components["schemas"]["Plan"];
-        } & {
-            [key: string]: unknown;
-        };
-        /**
          * FieldFault
          * @description What is wrong with one field, and what is wanted.
          */
@@ -9400,6 +9400,8 @@ export type Ripe = components['schemas']['Ripe'];
 export type Ripening = components['schemas']['Ripening'];
 export type Rule = components['schemas']['Rule'];
 export type SchoolFigures = components['schemas']['SchoolFigures'];
+export type Season = components['schemas']['Season'];
+export type SeasonPlan = components['schemas']['SeasonPlan'];
 export type SeedBox = components['schemas']['SeedBox'];
 export type SeedChoice = components['schemas']['SeedChoice'];
 export type SeedPacket = components['schemas']['SeedPacket'];
@@ -9491,8 +9493,6 @@ export type YearReport = components['schemas']['YearReport'];
 export type Years = components['schemas']['Years'];
 export type AmpleRowsCoreAskPantryVarianceShare = components['schemas']['ample_rows__core__ask__pantry__variance__Share'];
 export type AmpleRowsCoreAskYardPathCareShare = components['schemas']['ample_rows__core__ask__yard__path_care__Share'];
-export type AmpleRowsCoreCalendarSeasonSeason = components['schemas']['ample_rows__core__calendar__season__Season'];
-export type AmpleRowsCoreRecordEntriesSeason = components['schemas']['ample_rows__core__record__entries__Season'];
 export type FieldFault = components['schemas']['FieldFault'];
 export type Problem = components['schemas']['Problem'];
 export type $defs = Record<string, never>;

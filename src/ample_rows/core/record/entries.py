@@ -60,7 +60,7 @@ class Entry(PlanValue):
     photo: Name | None = None
 
 
-class Season(PlanValue):
+class SeasonPlan(PlanValue):
     """One growing year of the garden, with the plan that it was grown by."""
 
     id: Ident
@@ -73,7 +73,7 @@ class GardenRecord(PlanValue):
     format: Literal["ample-rows/record"]
     version: Literal[1]
     garden: Name
-    seasons: Annotated[tuple[Season, ...], Field(max_length=200)] = ()
+    seasons: Annotated[tuple[SeasonPlan, ...], Field(max_length=200)] = ()
     entries: Annotated[tuple[Entry, ...], Field(max_length=_MOST_ENTRIES)] = ()
 
 
