@@ -22,6 +22,11 @@ describe('a typed measure', () => {
     ['68', '°C', 'imperial', 20],
     ['−4', '°C', 'metric', -4],
     ['10 lb', 'kg', 'metric', 4.53592],
+    ['50 °F', '°C', 'metric', 10],
+    ['10 C', '°C', 'imperial', 10],
+    ['1 ft 6', 'cm', 'metric', 45.72],
+    ['30 cm', 'cm', 'imperial', 30],
+    ['60', 'days', 'metric', 60],
   ] as const)('%s as %s where measures are %s', (typed, unit, system, value) => {
     expect(readMeasure(typed, unit, system)).toBeCloseTo(value, 2);
   });

@@ -1,5 +1,5 @@
 import { inRegion } from './region';
-import { CM_PER_INCH, mixedNumber, NUMBER } from './units';
+import { CM_PER_INCH, mixedNumber, NUMBER, readLength } from './units';
 import type { UnitSystem } from './units';
 
 /** A figure of the core in a field: how many of the grower's unit one of the core's is. */
@@ -14,6 +14,8 @@ interface Measure {
   imperial: Shown;
   /** What may be typed behind the number, and how much of the core's unit one of it is. */
   typed: Readonly<Record<string, number>>;
+  /** Where a scale does not begin at nought: its number there. */
+  typedFrom?: Readonly<Record<string, number>>;
 }
 
 const LITRES = {
@@ -62,7 +64,7 @@ export function measureBy(held: Readonly<Record<string, number>>): void {
 }
 
 /** How much of the core's unit a word behind a number stands for; NaN where it is none. */
-function worth(word: string, unit: CoreUnit): number {
+function worth(word: string, unit: string): number {
   const known = BY_UNIT.get(unit)?.typed[word];
   if (known !== undefined) return known;
   const litres = SOIL_OR_WATER.has(unit) ? own.get(word) : undefined;
@@ -99,7 +101,12 @@ const MEASURES = {
     imperial: { label: 'sq ft', times: 10.763_91 },
     typed: { m2: 1, 'm²': 1, 'sq ft': 0.092_903, ft2: 0.092_903, 'ft²': 0.092_903 },
   },
-  '°C': { metric: '°C', imperial: { label: '°F', times: 1.8, plus: 32 }, typed: {} },
+  '°C': {
+    metric: '°C',
+    imperial: { label: '°F', times: 1.8, plus: 32 },
+    typed: { c: 1, '°c': 1, f: 1 / 1.8, '°f': 1 / 1.8 },
+    typedFrom: { f: 32, '°f': 32 },
+  },
   mm: {
     metric: 'mm',
     imperial: { label: 'in', times: 1 / 25.4 },
@@ -178,14 +185,15 @@ const TYPED = new RegExp(String.raw`^([-−]?)${NUMBER}\s*([a-z°"].*)?$`);
 
 /** A measure as it is typed, `3 cu ft`, `40 L` or a bare number in the grower's own unit, in the
  * core's unit; NaN where it cannot be read. */
-export function readMeasure(text: string, unit: CoreUnit, system: UnitSystem): number {
+export function readMeasure(text: string, unit: string, system: UnitSystem): number {
+  if (unit === 'cm') return readLength(text, system) ?? NaN;
   const parts = TYPED.exec(text.trim().toLowerCase().replace(',', '.'));
   if (!parts) return NaN;
   const [, sign, digits, behind = ''] = parts;
   const value = mixedNumber(digits) * (sign ? -1 : 1);
   const field = fieldUnit(unit, system);
   if (behind === '' || behind === field.label.toLowerCase()) return field.read(value);
-  return value * worth(behind, unit);
+  return (value - (BY_UNIT.get(unit)?.typedFrom?.[behind] ?? 0)) * worth(behind, unit);
 }
 
 /** A figure of the core as it stands in a field; nothing where it is not known. */

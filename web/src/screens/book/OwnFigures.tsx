@@ -2,8 +2,7 @@ import { useState } from 'react';
 
 import type { CropPage, Edit, OwnFigure } from '../../api/types';
 import { useUnits } from '../../kit/preferences';
-import { numberOf } from '../../kit/text';
-import { fieldUnit } from '../../kit/measures';
+import { fieldUnit, readMeasure } from '../../kit/measures';
 import type { UnitSystem } from '../../kit/units';
 
 interface Props {
@@ -150,6 +149,6 @@ function readFigure(
   const bare = text.trim();
   if (bare === '') return null;
   if (field.kind !== 'number') return bare;
-  const value = numberOf(bare);
-  return Number.isNaN(value) ? undefined : fieldUnit(field.unit, system).read(value);
+  const value = readMeasure(bare, field.unit, system);
+  return Number.isNaN(value) ? undefined : value;
 }

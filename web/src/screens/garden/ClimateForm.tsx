@@ -12,9 +12,8 @@ import type { TypedForm } from '../../kit/form';
 import { FileButton } from '../../kit/FileButton';
 import { dayOf, SHORT_MONTHS as MONTHS, words } from '../../kit/day';
 import type { Reader } from '../../kit/reader';
-import { fieldUnit } from '../../kit/measures';
+import { fieldUnit, readMeasure } from '../../kit/measures';
 import { useUnits } from '../../kit/preferences';
-import { numberOf } from '../../kit/text';
 import { useSettled } from '../../kit/useSettled';
 import type { UnitSystem } from '../../kit/units';
 
@@ -261,14 +260,14 @@ function readClimate(read: Reader<Typed>, system: UnitSystem): Record<string, nu
   for (const [key, name, unit] of ROWS) {
     const texts = MONTHS.map((_, i) => read.text(fieldOf(key, i)));
     if (texts.every((text) => text === null)) continue;
-    const values = texts.map((text) => (text === null ? NaN : numberOf(text)));
+    const values = texts.map((text) => (text === null ? NaN : readMeasure(text, unit, system)));
     const wrong = values.findIndex(Number.isNaN);
     if (wrong >= 0)
       read.fault(
         'whole',
         `${named(name, unit, system)}, ${MONTHS[wrong]}: enter a number, or leave the whole row blank.`,
       );
-    climate[key] = values.map((value) => rounded(fieldUnit(unit, system).read(value)));
+    climate[key] = values.map(rounded);
   }
   return Object.keys(climate).length > 0 ? climate : null;
 }

@@ -2,8 +2,8 @@ import type { HeldGarden } from '../../api/merge';
 import type { CropSupply } from '../../api/types';
 import { CommittedInput } from '../../kit/CommittedInput';
 import { DateField } from '../../kit/DateField';
+import { readMeasure } from '../../kit/measures';
 import { useUnits } from '../../kit/preferences';
-import { numberOf } from '../../kit/text';
 import { useWants, wantOf } from './useWants';
 
 const MOST_KG = 5000;
@@ -16,10 +16,10 @@ export function InStore({ state, crop }: { state: HeldGarden; crop: CropSupply }
   const kg = want?.in_store_kg ?? 0;
   const shown = kg > 0 ? String(Math.round(units.weightValue(kg) * 10) / 10) : '';
   const commit = (typed: string) => {
-    const value = numberOf(typed);
+    const value = typed.trim() === '' ? 0 : readMeasure(typed, 'kg', units.system);
     if (typed === shown || !(value >= 0 && value <= MOST_KG)) return;
     if (value === 0) save(crop, { in_store_kg: null, in_store_until: null });
-    else save(crop, { in_store_kg: Math.round((value / units.weightValue(1)) * 100) / 100 });
+    else save(crop, { in_store_kg: Math.round(value * 100) / 100 });
   };
   return (
     <div className="flex flex-wrap items-baseline gap-x-4">

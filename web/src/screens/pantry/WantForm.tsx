@@ -5,6 +5,7 @@ import type { HeldGarden } from '../../api/merge';
 import type { CropSupply, Want } from '../../api/types';
 import { Choice } from '../../kit/Choice';
 import { CommittedInput } from '../../kit/CommittedInput';
+import { readMeasure } from '../../kit/measures';
 import { useUnits } from '../../kit/preferences';
 import { numberOf } from '../../kit/text';
 import { SHORT_MONTHS } from '../../kit/day';
@@ -124,13 +125,13 @@ function WantField({ state, crop, want }: WantProps) {
     ? String(want?.pieces_per_year ?? 0)
     : String(Math.round(units.weightValue(crop.want_kg ?? 0) * 10) / 10);
   const commit = (typed: string) => {
-    const value = numberOf(typed);
+    const value = pieces ? numberOf(typed) : readMeasure(typed, 'kg', units.system);
     const sound = typed.trim() !== '' && value >= 0 && value <= MOST_WANTED;
     setFault(sound ? undefined : `Enter 0 to ${MOST_WANTED}; 0 takes it off the list.`);
     if (!sound || typed === shown) return;
     if (value === 0) save(crop, null);
     else if (pieces) save(crop, { pieces_per_year: value });
-    else save(crop, { kg_per_year: Math.round((value / units.weightValue(1)) * 100) / 100 });
+    else save(crop, { kg_per_year: Math.round(value * 100) / 100 });
   };
   return (
     <span>
