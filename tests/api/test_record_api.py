@@ -124,3 +124,12 @@ def test_a_garden_that_is_not_there_has_no_day_book(client):
     path = "/api/gardens/none/entries/e1"
     entry = json.dumps({"id": "e1", "day": "2026-11-01", "kind": "note"})
     assert client.put(path, content=entry).status_code == 404
+
+
+def test_days_far_off_and_endless_numbers_are_refused_in_words(client, lantern):
+    for path in ("ripe", "tape"):
+        assert client.get(f"{GARDEN}/{path}", params={"day": "0001-01-01"}).status_code == 422
+        assert client.get(f"{GARDEN}/{path}", params={"day": "9999-12-31"}).status_code == 422
+        assert client.get(f"{GARDEN}/{path}", params={"day": "1900-01-01"}).status_code == 200
+    line = {"text": "9" * 400, "day": "2027-06-01", "id": "e"}
+    assert client.post(f"{GARDEN}/entry-read", json=line).status_code == 422

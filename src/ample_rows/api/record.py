@@ -164,7 +164,7 @@ def read_line(line: LineRequest, here: Garden) -> Typed:
 
 
 @router.get("/ripe")
-def ripe(slug: str, day: date, book: Book, here: Garden) -> Ripe:
+def ripe(slug: str, day: PlanDate, book: Book, here: Garden) -> Ripe:
     """What is likely to be picked about a day, by the plan and by what was picked of late."""
     lately = book.entries(slug, Wanted(since=day - LATELY, until=day, kind="picked"))
     found = ripe_on(here.report.plantings, day, lately)
@@ -172,7 +172,7 @@ def ripe(slug: str, day: date, book: Book, here: Garden) -> Ripe:
 
 
 @router.get("/tape")
-def tape(slug: str, day: date, book: Book, here: Garden) -> Tape:
+def tape(slug: str, day: PlanDate, book: Book, here: Garden) -> Tape:
     """Pickings as they came over the band that was estimated, for each crop, up to a day."""
     season = season_id(here.setting.year.start)
     return tape_of(here, book.entries(slug, Wanted(season=season, kind="picked")), day)

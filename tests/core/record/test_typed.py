@@ -4,6 +4,7 @@ from datetime import date
 
 import pytest
 
+from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.record.entries import Entry
 from ample_rows.core.record.likely import likely_picked, ripe_on
 from ample_rows.core.record.typed import typed_entry
@@ -93,3 +94,10 @@ def test_ripe_comes_first_and_what_was_picked_of_late_before_it(reports):
     assert "c2" not in {r.id for r in ripe_on(reports, date(2027, 7, 1))}
     assert ripe_on(reports, DAY, lately)[0].id == "c2"
     assert ripe_on(reports, date(2027, 3, 1)) == []
+
+
+@pytest.mark.parametrize("text", [f"carrots {'9' * 400} kg", f"tomato {'9' * 400} pieces"])
+def test_more_than_any_entry_holds_is_named(line, text):
+    with pytest.raises(PlanFaultsError) as raised:
+        line(text)
+    assert raised.value.faults[0].path in ("kg", "pieces")

@@ -6,8 +6,11 @@ from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from datetime import date
 
+from pydantic import ValidationError
+
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book, Crop
+from ample_rows.core.plan.reading import PlanFaultsError, faults_of
 from ample_rows.core.planting.report import PlantingReport
 from ample_rows.core.record.entries import Entry, Kind
 from ample_rows.core.record.likely import likely_picked
@@ -32,6 +35,7 @@ _MINUTES = ("min", "mins", "minutes", "minute")
 _UNITS = "|".join((*_KG, *_PIECES, *_MINUTES))
 _AMOUNT = re.compile(rf"(?<![\w.,])(\d+(?:[.,]\d+)?|[.,]\d+)\s*({_UNITS})?\b", re.I)
 _WORD = re.compile(r"[^\W\d_]+(?:['’-][^\W\d_]+)*|[A-Z]{1,3}\d+")
+_MOST = 1e9
 _LITTLE = frozenset(("the", "in", "of", "from", "on", "at", "and", "a", "out", "by"))
 
 
@@ -61,6 +65,9 @@ def typed_entry(
 
     Args:
         unit: Of a bare number: one of kg, g, lb, oz or pieces, as it was typed last.
+
+    Raises:
+        PlanFaultsError: An amount that no entry can hold.
     """
     kg, pieces, minutes, left = _amounts(text, unit)
     words = [word for word in _WORD.findall(left) if word.lower() not in _LITTLE]
@@ -72,18 +79,21 @@ def typed_entry(
     if not found and place is None and not (kind or weighed):
         return Typed(None, message("typed-nothing"), ())
     one = found[0] if found else None
-    entry = Entry(
-        id=ident,
-        day=day,
-        kind=kind or ("picked" if weighed else "note"),
-        place=place,
-        planting=one.id if one else None,
-        crop=one.crop if one else None,
-        kg=kg,
-        pieces=pieces,
-        minutes=minutes,
-        text=" ".join(unread) or None,
-    )
+    try:
+        entry = Entry(
+            id=ident,
+            day=day,
+            kind=kind or ("picked" if weighed else "note"),
+            place=place,
+            planting=one.id if one else None,
+            crop=one.crop if one else None,
+            kg=kg,
+            pieces=pieces,
+            minutes=minutes,
+            text=" ".join(unread) or None,
+        )
+    except ValidationError as error:
+        raise PlanFaultsError(faults_of(error)) from error
     return Typed(entry, _said(entry, one, plan), tuple(report.id for report in found[1:]))
 
 
@@ -91,7 +101,8 @@ def _amounts(text: str, unit: str) -> tuple[float | None, int | None, float | No
     """Weight, pieces and minutes of a line, and the line without them."""
     kg, pieces, minutes = None, None, None
     for number, named in _AMOUNT.findall(text):
-        value, of = float(number.replace(",", ".")), (named or unit).lower()
+        value = min(float(number.replace(",", ".")), _MOST)
+        of = (named or unit).lower()
         if of in _KG:
             kg = (kg or 0.0) + value * _KG[of]
         elif of in _MINUTES:
