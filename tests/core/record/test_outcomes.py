@@ -97,6 +97,13 @@ def test_a_running_season_counts_what_is_over(told):
     assert [o.planting for o in late.used] == ["c"]
 
 
+def test_what_stays_for_years_does_not_make_last_year_run_on(told):
+    stays = planting("rhubarb", ("A4",), id="r", start="division", start_date="2020-03-10")
+    last = document(CARROT, KALE, stays, last_frost="2026-04-25", first_frost="2026-10-20")
+    early = told(picked(1.0), now=document(stays), seasons=(("2026", last),))
+    assert [o.planting for o in early.used] == ["c"]
+
+
 def test_a_record_without_seasons_is_of_the_plan_itself(told):
     bare = told(entry(planting="c", kg=2), entry("cleared", planting="c"), now=PAST, seasons=())
     assert [(o.planting, o.kg) for o in bare.used] == [("c", 2)]

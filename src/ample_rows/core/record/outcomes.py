@@ -149,12 +149,13 @@ def _by_planting(entries: Iterable[Entry], plan: p.Plan) -> Mapping[str, list[En
 
 
 def _is_same(season: p.Plan, plan: p.Plan) -> bool:
-    """Whether a season is the plan's own, by what is planted in it and when."""
+    """Whether a season is the plan's own, by all that is planted in it and when: what stays for
+    years is the same in several."""
 
     def begun(of: p.Plan) -> set[tuple[str, date]]:
         return {(planting.id, planting.start_date) for planting in of.plantings}
 
-    return season is plan or bool(begun(season) & begun(plan))
+    return season is plan or begun(season) == begun(plan)
 
 
 def _is_over(told: Sequence[Entry], entries: Sequence[Entry], expected: Expected | None) -> bool:
