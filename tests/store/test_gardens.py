@@ -16,6 +16,7 @@ from ample_rows.core import plan as p
 from ample_rows.core.edits import Edit
 from ample_rows.core.errors import AmpleRowsError, UnknownPartError
 from ample_rows.core.plan.reading import PlanFaultsError
+from ample_rows.crops import load_book
 from ample_rows.demo import demo_plans
 from ample_rows.store import (
     ChangedElsewhereError,
@@ -358,6 +359,26 @@ def test_a_garden_of_too_many_squares_opens_and_can_be_made_smaller(store, kept,
     assert run(store.edit(kept, smaller.head.version, fits).plan).places[0].id == "bed"
 
 
+def as_written(store):
+    """The same gardens as a process that starts afresh reads them."""
+    return GardenStore(store.database, load_book())
+
+
+def test_plantings_that_leave_a_deleted_place_are_written(store, read):
+    """The rows of a place take those of its plantings along, and these have moved by then."""
+    low = planting(cells=["A1", "B1"], id="low")
+    slug = store.create(read(document(low, planting(cells=["D4"], id="other"))))
+    up = edit("stand-riser", id="bed", cells=["A1", "B1"], new_id="box", wall_height_cm=20)
+    raised = store.edit(slug, store.load(slug).head.version, up)
+    assert {g.id: g.place for g in raised.plan.plantings} == {"low": "box", "other": "bed"}
+    assert p.document(as_written(store).load(slug).plan) == p.document(raised.plan)
+    down = store.undo(slug, raised.head.version)
+    assert {g.id: g.place for g in down.plan.plantings} == {"low": "bed", "other": "bed"}
+    assert p.document(as_written(store).load(slug).plan) == p.document(down.plan)
+    again = store.redo(slug, down.head.version)
+    assert p.document(as_written(store).load(slug).plan) == p.document(again.plan)
+
+
 steps = st.lists(
     st.one_of(
         st.tuples(st.just("spacing"), st.integers(4, 30)),
@@ -390,6 +411,7 @@ def test_any_walk_through_history_ends_where_it_should(store, read, walk):
             store.edit(slug, version, EDIT.validate_python(change))
             history, at = [*history[: at + 1], now], at + 1
     assert p.document(store.load(slug).plan) == history[at]
+    assert p.document(as_written(store).load(slug).plan) == history[at]
 
 
 def _change(action, number, now):

@@ -105,14 +105,16 @@ def write(session: Session, row: GardenRow, old: Parts, new: Parts) -> None:
         ident: pk_of(_write_place(session, row, place_rows.get(ident), new.places[ident]))
         for ident in changed_places
     }
-    moved = [i for i in changed if i not in old.plantings or _place(old, i) != _place(new, i)]
+    # A place that was deleted took the rows of its plantings along, also of those that move.
+    stand = {i for i in changed if i in old.plantings and _place(old, i) in new.places}
+    moved = {i for i in changed if i not in stand or _place(old, i) != _place(new, i)}
     standing = {_place(new, i) for i in moved} - written.keys()
     place_pks = written | _place_pks(session, row, standing)
     for ident in changed:
         values = _planting_values(new.plantings[ident])
         if ident in moved:
             values["place_pk"] = place_pks[_place(new, ident)]
-        if ident in old.plantings:
+        if ident in stand:
             _write_over(session, row, ident, values)
         else:
             session.add(PlantingRow(garden_pk=pk_of(row), ident=ident, **values))
@@ -166,7 +168,9 @@ def _planting_values(placed: Placed) -> dict[str, Any]:
 def _write_over(session: Session, garden: GardenRow, ident: str, values: dict[str, Any]) -> None:
     mine = (col(PlantingRow.garden_pk) == pk_of(garden)) & col(PlantingRow.ident).in_([ident])
     over = update(PlantingRow).where(mine).values(**values)
-    session.exec(over, execution_options={"synchronize_session": False})
+    written = session.exec(over, execution_options={"synchronize_session": False})
+    if written.rowcount != 1:
+        raise RuntimeError(f"the row of planting {ident} was not there to be written over")
 
 
 def _write_place(
