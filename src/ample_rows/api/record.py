@@ -31,6 +31,7 @@ _BODY: dict[str, Any] = {
         "content": {"application/json": {"schema": {"$ref": "#/components/schemas/Entry"}}},
     }
 }
+_KEPT: dict[int | str, dict[str, Any]] = {200: {"model": Entry}, 201: {"model": Entry}}
 
 
 def day_book_of(store: Store) -> DayBook:
@@ -61,7 +62,7 @@ def list_entries(
     )
 
 
-@router.put("/entries/{entry}", openapi_extra=_BODY, responses={200: {"model": Entry}})
+@router.put("/entries/{entry}", openapi_extra=_BODY, responses=_KEPT)
 def keep_entry(
     slug: str,
     entry: str,

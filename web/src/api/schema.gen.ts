@@ -15177,6 +15177,15 @@ export interface operations {
                     "application/json": components["schemas"]["Entry"];
                 };
             };
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
             /** @description The request cannot be read */
             400: {
                 headers: {

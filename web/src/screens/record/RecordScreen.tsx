@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 
 import type { HeldGarden } from '../../api/merge';
 import type { Tape } from '../../api/types';
-import { words } from '../../kit/day';
+import { dayOf, words } from '../../kit/day';
 import { useUnits } from '../../kit/preferences';
 import type { Units } from '../../kit/units';
 import { useExtent } from '../../kit/useExtent';
@@ -50,7 +50,7 @@ export function RecordScreen({ state }: { state: HeldGarden }) {
 
 function headline(tape: Tape, units: Units): string {
   const { p10, p90 } = tape.by_day_kg;
-  const by = `${units.mass(tape.picked_kg)} picked by ${words(Math.round(Date.parse(tape.day) / 86_400_000))}`;
+  const by = `${units.mass(tape.picked_kg)} picked by ${words(dayOf(tape.day))}`;
   return p90 > 0
     ? `${by}; ${units.weight(p10)}–${units.weight(p90)} ${units.weightUnit} was estimated by then`
     : by;
