@@ -4,10 +4,14 @@ import json
 import subprocess
 import sys
 import zipfile
+from datetime import date
 
 import pytest
 
 from ample_rows.cli.serve import open_store
+from ample_rows.core.record.entries import Entry
+from ample_rows.store import Database
+from ample_rows.store.day_book import DayBook
 from tests.conftest import document, planting
 from tests.serving import get, server
 
@@ -19,6 +23,9 @@ def folder(tmp_path, read):
     store.create(read(document(planting())))
     store.database.close()
     return tmp_path / "data"
+
+
+DAY = date(2027, 7, 1)
 
 
 def ample(*words):
@@ -98,6 +105,20 @@ def test_what_was_salvaged_is_brought_back_like_a_backup(folder, tmp_path):
     assert again.returncode == 0
     assert "Restored Test yard at /gardens/test-yard" in again.stdout
     assert gardens(tmp_path / "other") == ["test-yard"]
+
+
+def test_the_day_book_is_salvaged_with_its_garden(folder, tmp_path):
+    database = Database(folder)
+    for ident in ("stands", "gone"):
+        DayBook(database).keep("test-yard", Entry(id=ident, day=DAY, kind="picked", kg=1.5))
+    DayBook(database).remove("test-yard", "gone")
+    database.close()
+    archive = tmp_path / "all.zip"
+    assert ample("salvage", archive, "--data", folder).returncode == 0
+    assert ample("restore", archive, "--data", tmp_path / "other").returncode == 0
+    brought = Database(tmp_path / "other")
+    assert [(e.id, e.kg) for e in DayBook(brought).entries("test-yard")] == [("stands", 1.5)]
+    brought.close()
 
 
 def test_an_archive_that_holds_no_garden_is_refused_by_name(folder, tmp_path):

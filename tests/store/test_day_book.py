@@ -3,10 +3,12 @@
 from datetime import date
 
 import pytest
+from sqlmodel import select
 
 from ample_rows.core.record.entries import Entry
 from ample_rows.store import Database, GardenStore, UnknownGardenError, restore
 from ample_rows.store.day_book import DayBook, UnknownEntryError, Wanted
+from ample_rows.store.tables import EntryRow
 from tests.conftest import document
 
 DAY = date(2027, 7, 1)
@@ -72,6 +74,20 @@ def test_an_entry_sent_again_after_it_was_taken_out_stands(kept):
     days.remove(one, "e")
     days.keep(one, entry("e"))
     assert len(days.entries(one)) == 1
+
+
+@pytest.mark.parametrize("wrong", [{"kind": "eaten"}, {"kg": -1}, {"weighed": 3}, {"place": 5}])
+def test_what_a_later_version_cannot_use_is_kept_and_stands_as_a_note(kept, wrong):
+    store, days, (one, _) = kept
+    days.keep(one, entry("other"))
+    days.keep(one, entry("e", planting="p"))
+    with store.database.writing() as session:
+        row = session.exec(select(EntryRow).where(EntryRow.ident == "e")).one()
+        row.document = {**row.document, **wrong}
+    odd = next(e for e in days.entries(one) if e.id == "e")
+    assert (odd.kind, odd.day, odd.left_out, odd.kg) == ("note", DAY, True, None)
+    assert "was kept as it is" in odd.text
+    assert len(days.entries(one)) == 2
 
 
 def test_entries_are_asked_for_by_what_they_are_of(kept):

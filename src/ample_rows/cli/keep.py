@@ -1,7 +1,9 @@
 """`backup`, `restore`, `salvage` and `doctor`: what is kept, from the command line."""
 
+import contextlib
 import sys
 import zipfile
+from collections.abc import Iterator
 from pathlib import Path
 
 from ample_rows.cli.folders import base_folder
@@ -9,14 +11,17 @@ from ample_rows.cli.log import log_path, programs
 from ample_rows.core.checks.sound import usable_plan
 from ample_rows.core.errors import AmpleRowsError
 from ample_rows.core.plan import Plan
+from ample_rows.core.plan.reading import PlanFaultsError
+from ample_rows.core.record.entries import Entry, usable_entry
 from ample_rows.crops import load_book
 from ample_rows.store import Database, GardenStore, StorageError, StoreError, restore
 from ample_rows.store.backups import Backups, copy_checked, gardens_in
 from ample_rows.store.database import FILE_NAME, damage_of
+from ample_rows.store.day_book import DayBook
 from ample_rows.store.folder import only_owner, prepare_folder
 from ample_rows.store.migrate import schema_of
 from ample_rows.store.restore import replace_damaged
-from ample_rows.store.salvage import readable_zip, salvaged_documents
+from ample_rows.store.salvage import Documents, readable_zip, salvaged_documents
 
 
 def backup(file: Path | None, data: Path | None) -> int:
@@ -51,7 +56,7 @@ def restored(file: Path, data: Path | None) -> int:
         moved = _out_of_the_way(folder)
         database = Database(folder)
         store = GardenStore(database, load_book())
-        slugs = restore(database, file) if salvaged is None else store.create_all(salvaged)
+        slugs = restore(database, file) if salvaged is None else _kept(store, salvaged)
         heads = [store.head(slug) for slug in slugs]
         database.close()
     except (AmpleRowsError, OSError) as error:
@@ -65,12 +70,32 @@ def restored(file: Path, data: Path | None) -> int:
     return 0
 
 
-def _salvaged(file: Path) -> list[Plan] | None:
-    """The gardens of an archive that `salvage` wrote, what cannot be used of them set aside; None
-    where a file is none."""
+Salvaged = list[tuple[Plan, list[Entry]]]
+
+
+def _salvaged(file: Path) -> Salvaged | None:
+    """The gardens of an archive that `salvage` wrote, what cannot be used of them set aside, each
+    with its day book; None where a file is none."""
     if not zipfile.is_zipfile(file):
         return None
-    return [usable_plan(document, load_book()) for document in salvaged_documents(file)]
+    return [
+        (usable_plan(document, load_book()), list(_usable(entries)))
+        for document, entries in salvaged_documents(file)
+    ]
+
+
+def _usable(entries: Documents) -> Iterator[Entry]:
+    """Entries but for those that say neither which nor of when they are."""
+    for entry in entries:
+        with contextlib.suppress(PlanFaultsError):
+            yield usable_entry(entry)
+
+
+def _kept(store: GardenStore, salvaged: Salvaged) -> list[str]:
+    slugs = list(store.create_all(plan for plan, _ in salvaged))
+    for slug, (_, entries) in zip(slugs, salvaged, strict=True):
+        DayBook(store.database).keep_all(slug, entries)
+    return slugs
 
 
 def _out_of_the_way(folder: Path) -> Path | None:

@@ -1,6 +1,6 @@
 """The day book of each garden: entries kept once by their id, changed, deleted and put back."""
 
-import json
+from collections.abc import Iterable
 from dataclasses import dataclass
 from datetime import UTC, date, datetime
 
@@ -9,7 +9,7 @@ from sqlmodel.sql.expression import SelectOfScalar
 
 from ample_rows.core import plan as p
 from ample_rows.core.errors import UnknownPartError
-from ample_rows.core.record.entries import Entry
+from ample_rows.core.record.entries import Entry, usable_entry
 from ample_rows.store.database import Database
 from ample_rows.store.gardens import row_of
 from ample_rows.store.rows import pk_of
@@ -77,21 +77,14 @@ class DayBook:
             UnknownGardenError: No such garden.
         """
         with self._database.writing() as session:
+            return _keep(session, row_of(session, slug), entry)
+
+    def keep_all(self, slug: str, entries: Iterable[Entry]) -> None:
+        """Keep some entries, all of them or none."""
+        with self._database.writing() as session:
             garden = row_of(session, slug)
-            before = _found(session, garden, entry.id)
-            row = before or EntryRow(
-                garden_pk=pk_of(garden),
-                ident=entry.id,
-                day=entry.day,
-                kind=entry.kind,
-                entered_at=datetime.now(UTC),
-                document={},
-            )
-            row.day, row.kind, row.season = entry.day, entry.kind, entry.season
-            row.place, row.planting, row.crop = entry.place, entry.planting, entry.crop
-            row.document, row.removed_at = p.document(entry), None
-            session.add(row)
-            return before is None
+            for entry in entries:
+                _keep(session, garden, entry)
 
     def remove(self, slug: str, ident: str) -> None:
         """Take an entry out; it can be put back.
@@ -116,7 +109,24 @@ class DayBook:
 
 
 def _entry(row: EntryRow) -> Entry:
-    return Entry.model_validate_json(json.dumps(row.document))
+    return usable_entry(row.document)
+
+
+def _keep(session: Session, garden: GardenRow, entry: Entry) -> bool:
+    before = _found(session, garden, entry.id)
+    row = before or EntryRow(
+        garden_pk=pk_of(garden),
+        ident=entry.id,
+        day=entry.day,
+        kind=entry.kind,
+        entered_at=datetime.now(UTC),
+        document={},
+    )
+    row.day, row.kind, row.season = entry.day, entry.kind, entry.season
+    row.place, row.planting, row.crop = entry.place, entry.planting, entry.crop
+    row.document, row.removed_at = p.document(entry), None
+    session.add(row)
+    return before is None
 
 
 def _found(session: Session, garden: GardenRow, ident: str) -> EntryRow | None:

@@ -1,4 +1,5 @@
-"""What can still be read of a damaged file, garden by garden; the file is only read."""
+"""What can still be read of a damaged file, garden by garden, with its day book; the file is only
+read."""
 
 import contextlib
 import io
@@ -17,6 +18,9 @@ from ample_rows.store.errors import StoreError
 _MOST_ROWS = 1_000_000
 _MOST_GARDENS = 1_000
 _SUFFIX = ".amplerows.json"
+_ENTRIES = ".entries.json"
+
+Documents = list[dict[str, Any]]
 
 
 @dataclass(frozen=True)
@@ -26,32 +30,57 @@ class _Row:
 
 
 def readable_zip(path: Path) -> bytes:
-    """An archive of every garden that can be read, each as a plan document."""
+    """An archive of every garden that can be read, each as a plan document, and beside it the
+    entries of its day book."""
     out = io.BytesIO()
+    entries = readable_entries(path)
     with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as archive:
         for slug, document in readable_gardens(path).items():
             text = json.dumps(document, ensure_ascii=False, indent=1)
             archive.writestr(f"{slug}{_SUFFIX}", text)
+            if slug in entries:
+                text = json.dumps(entries[slug], ensure_ascii=False, indent=1)
+                archive.writestr(f"{slug}{_ENTRIES}", text)
     return out.getvalue()
 
 
-def salvaged_documents(path: Path) -> list[dict[str, Any]]:
-    """The plan documents of an archive that `readable_zip` wrote.
+def salvaged_documents(path: Path) -> list[tuple[dict[str, Any], Documents]]:
+    """The plan documents of an archive that `readable_zip` wrote, each with its entries.
 
     Raises:
         StoreError: A part of it is no plan document; the message names it.
     """
     found = []
     with zipfile.ZipFile(path) as archive:
-        for name in archive.namelist():
+        names = archive.namelist()
+        for name in names:
             if name.endswith(_SUFFIX):
-                try:
-                    document = json.loads(archive.read(name))
-                except (ValueError, zipfile.BadZipFile) as error:
-                    raise StoreError(f"{name} in it cannot be read ({error}).") from error
+                document = _json(archive, name)
                 if not isinstance(document, dict):
                     raise StoreError(f"{name} in it holds no garden.")
-                found.append(document)
+                beside = name.removesuffix(_SUFFIX) + _ENTRIES
+                entries = _json(archive, beside) if beside in names else []
+                if not isinstance(entries, list):
+                    raise StoreError(f"{beside} in it holds no entries.")
+                found.append((document, entries))
+    return found
+
+
+def _json(archive: zipfile.ZipFile, name: str) -> Any:
+    try:
+        return json.loads(archive.read(name))
+    except (ValueError, zipfile.BadZipFile) as error:
+        raise StoreError(f"{name} in it cannot be read ({error}).") from error
+
+
+def readable_entries(path: Path) -> dict[str, Documents]:
+    """Entries that stand and can be read, by the addresses of their gardens."""
+    found: dict[str, Documents] = defaultdict(list)
+    with contextlib.suppress(sqlite3.Error), opened(path) as connection:
+        slugs = {row.values["pk"]: row.values["slug"] for row in _rows(connection, "gardens")}
+        for row in _rows(connection, "entries"):
+            if row.values["removed_at"] is None and row.values["garden_pk"] in slugs:
+                found[slugs[row.values["garden_pk"]]].append(row.document)
     return found
 
 

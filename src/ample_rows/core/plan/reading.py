@@ -71,10 +71,10 @@ def read_as(kind: type[Value], raw: bytes | str) -> Value:
     faults = _shape_faults(value, "")
     if faults:
         raise PlanFaultsError(faults[:MOST_FAULTS])
-    return _validated(text, kind)
+    return validated(text, kind)
 
 
-def _validated(text: str, kind: type[Value]) -> Value:
+def validated(text: str, kind: type[Value]) -> Value:
     """A value from JSON text already known to be sound JSON.
 
     Raises:

@@ -7,7 +7,9 @@ from functools import lru_cache
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book, Crop
 
-_Z80 = 1.2815515655446004
+Z80 = 1.2815515655446004
+"""Standard deviations to either side of a mean that hold 80 % of a normal spread."""
+
 _MOST_KNOWN = 0.5
 # Effects of which a factor says nothing, by what it is of.
 _UNSAID = {"crops": (), "families": ("crop",), "garden": ("crop", "family")}
@@ -50,6 +52,6 @@ def _known(level: str, found: p.OwnFactor, book: Book) -> float:
         for name in ("season", "garden", "family", "crop", "season_crop", "planting")
     }
     before = variance["garden"] + variance["family"] + variance["crop"]
-    after = (math.log(found.high / found.low) / (2 * _Z80)) ** 2
+    after = (math.log(found.high / found.low) / (2 * Z80)) ** 2
     after += sum(variance[name] for name in _UNSAID[level])
     return min(_MOST_KNOWN, max(0.0, (before - after) / sum(variance.values())))

@@ -1,6 +1,7 @@
 """The record document: seasons with their plans, and what was entered day by day."""
 
-from typing import Annotated, Literal
+import json
+from typing import Annotated, Any, Literal
 
 from pydantic import Field
 
@@ -8,7 +9,7 @@ from ample_rows.core import plan as p
 from ample_rows.core.book import Book
 from ample_rows.core.checks import check_plan
 from ample_rows.core.checks.words import twice
-from ample_rows.core.plan.reading import MOST_FAULTS, Fault, PlanFaultsError, read_as
+from ample_rows.core.plan.reading import MOST_FAULTS, Fault, PlanFaultsError, read_as, validated
 from ample_rows.core.plan.values import Address, Ident, Name, PlanDate, PlanValue
 
 Kind = Literal[
@@ -58,6 +59,38 @@ class Entry(PlanValue):
     text: Annotated[str, Field(max_length=_MOST_TEXT)] | None = None
     left_out: bool | Name | None = None
     photo: Name | None = None
+
+
+def picked_kg(entry: Entry, piece_kg: float | None) -> float:
+    """What was weighed of a picking, else what so many pieces of the kind weigh. [kg]"""
+    if entry.kg is not None:
+        return entry.kg
+    return (entry.pieces or 0) * (piece_kg or 0.0)
+
+
+# Of an entry that this version cannot use, what still says when and of what it was.
+_WHERE = ("season", "place", "planting", "crop")
+_OPENING = "This version cannot use this entry; it was kept as it is: "
+
+
+def usable_entry(document: dict[str, Any]) -> Entry:
+    """A kept entry as it is; what this version cannot use stands as a note of its day, so that it
+    can be read and counts in no sum.
+
+    Raises:
+        PlanFaultsError: It has neither an id nor a day.
+    """
+    try:
+        return validated(json.dumps(document), Entry)
+    except PlanFaultsError:
+        text = _OPENING + json.dumps(document, ensure_ascii=False)
+        note = {"id": document.get("id"), "day": document.get("day"), "kind": "note"}
+        where = {key: document[key] for key in _WHERE if isinstance(document.get(key), str)}
+        whole = {**note, "text": text[:_MOST_TEXT], "left_out": True}
+        try:
+            return validated(json.dumps({**whole, **where}), Entry)
+        except PlanFaultsError:
+            return validated(json.dumps(whole), Entry)
 
 
 class SeasonPlan(PlanValue):

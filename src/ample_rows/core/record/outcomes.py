@@ -9,7 +9,7 @@ from ample_rows.core import plan as p
 from ample_rows.core.book import Book
 from ample_rows.core.book.own import own_book
 from ample_rows.core.estimate.estimate import Estimate
-from ample_rows.core.record.entries import Entry, GardenRecord
+from ample_rows.core.record.entries import Entry, GardenRecord, picked_kg
 
 _ALL_BUT_OVER = timedelta(days=14)
 
@@ -105,7 +105,7 @@ def outcomes_of(record: GardenRecord, plan: p.Plan, book: Book) -> Outcomes:
             if not counted and (picked or any(entry.left_out for entry in told)):
                 set_aside.append((season, ident))
                 continue
-            kg = sum(_weight(entry, expected[ident]) for entry in counted)
+            kg = sum(picked_kg(entry, expected[ident].piece_kg) for entry in counted)
             if kg > 0:
                 used.append(_outcome(season, ident, expected[ident], counted, kg))
             elif counted or any(entry.kind == "cleared" for entry in told):
@@ -120,13 +120,6 @@ def _outcome(
     if expected.first_pick is not None:
         shift = (min(entry.day for entry in picked) - expected.first_pick).days
     return Outcome(season, ident, expected, kg, shift)
-
-
-def _weight(entry: Entry, expected: Expected) -> float:
-    """What was weighed, else what so many pieces of the kind weigh. [kg]"""
-    if entry.kg is not None:
-        return entry.kg
-    return (entry.pieces or 0) * (expected.piece_kg or 0.0)
 
 
 def _by_planting(entries: Iterable[Entry], plan: p.Plan) -> Mapping[str, list[Entry]]:

@@ -15,11 +15,11 @@ import numpy as np
 from numpy.typing import NDArray
 
 from ample_rows.core.book import Book
+from ample_rows.core.planting.own import Z80
 from ample_rows.core.record.outcomes import Outcome, Outcomes
 
 Floats = NDArray[np.float64]
 
-_Z80 = 1.2815515655446004
 _MOST_ROUNDS = 25
 _SETTLED = 1e-6
 _GARDEN = ("garden", "")
@@ -93,9 +93,7 @@ def learnt(outcomes: Outcomes, book: Book, *, also: Mapping[str, str] | None = N
 
     def told(effects: Sequence[Effect], n: int) -> LearntFactor:
         mean, sd = yields.sum_of(effects)
-        return LearntFactor(
-            math.exp(mean), math.exp(mean - _Z80 * sd), math.exp(mean + _Z80 * sd), n
-        )
+        return LearntFactor(math.exp(mean), math.exp(mean - Z80 * sd), math.exp(mean + Z80 * sd), n)
 
     def of_crop(crop: str, family: str) -> LearntCrop:
         found = told([_GARDEN, ("family", family), ("crop", crop)], grown[crop])

@@ -13,7 +13,7 @@ from ample_rows.core.book import Book
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.planting.cases import Evaluated
 from ample_rows.core.planting.harvest import Quantiles, quantiles
-from ample_rows.core.record.entries import Entry
+from ample_rows.core.record.entries import Entry, picked_kg
 
 _WEEK = timedelta(days=7)
 Standing = Literal["below", "within", "above"]
@@ -150,6 +150,5 @@ def _by_crop(
         crop = of.crop if of else book.crops.get(entry.crop or "")
         if entry.kind != "picked" or crop is None:
             continue
-        kg = entry.kg if entry.kg is not None else (entry.pieces or 0) * (crop.piece_kg or 0.0)
-        found[crop.variety_of or crop.id][entry.day] += kg
+        found[crop.variety_of or crop.id][entry.day] += picked_kg(entry, crop.piece_kg)
     return found
