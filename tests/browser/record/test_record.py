@@ -1,5 +1,7 @@
 """The record: picked, typed in one line, said back, kept, and seen over its estimate."""
 
+import re
+
 from playwright.sync_api import expect
 
 LINE = "What was done or picked"
@@ -44,7 +46,9 @@ def test_what_is_ripe_is_pressed_and_only_the_weight_is_typed(page, base_url):
 def test_what_is_odd_is_asked_about_and_nothing_typed_is_lost(page, base_url):
     page.goto(f"{base_url}/gardens/lantern-court/record")
     enter(page, "rhubarb 400 kg")
-    expect(page.get_by_role("alert")).to_contain_text("400 kg is far more than all of rhubarb")
+    expect(page.get_by_role("alert")).to_contain_text(
+        "400 kg is far more than rhubarb is estimated to give in all"
+    )
     expect(page.get_by_label(LINE)).to_have_value("rhubarb 400 kg")
     page.get_by_role("button", name="Keep it all the same").click()
     expect(page.get_by_role("row", name="Picked rhubarb")).to_contain_text("400 kg")
@@ -59,3 +63,20 @@ def test_ten_pickings_on_a_phone(page, base_url):
         enter(page, f"watered bed 1 {grams + 1} min")
         expect(page.get_by_role("row", name="Watered")).to_have_count(grams + 1)
     expect(page.get_by_role("button", name="Enter", exact=True)).to_be_in_viewport()
+
+
+def test_which_of_several_is_meant_is_chosen_by_its_squares(page, base_url):
+    page.goto(f"{base_url}/gardens/kettle-corner/record")
+    page.get_by_label(LINE).fill("bush beans 4 oz")
+    others = page.get_by_text("or is it")
+    other = others.get_by_role("button").first
+    expect(other).to_have_text(re.compile(r"^bush bean, Bed \d [A-Z]\d"))
+    meant = other.inner_text()
+    other.click()
+    again = page.get_by_role("button", name="Keep it all the same")
+    kept = page.get_by_text(f"Kept: {meant}")
+    expect(again.or_(kept)).to_be_visible()
+    if again.is_visible():
+        again.click()
+    expect(kept).to_be_visible()
+    expect(page.get_by_role("row", name="Picked bush bean")).to_contain_text("4 oz")

@@ -7,7 +7,7 @@ doubt-planting-gone = there is no planting "{ $planting }" now
 doubt-place-gone = there is no place "{ $place }" now
 doubt-before-start = { $planting } starts on { $start }
 doubt-after-end = { $planting } was over on { $end }
-doubt-much = { $kg } is far more than all of { $planting } is estimated to give, { $high } at most
+doubt-much = { $kg } is far more than { $planting } is estimated to give in all: { $high } at most
 
 ## An entry typed in one line, said back
 

@@ -116,7 +116,7 @@ export function EntryLine({ state }: { state: HeldGarden }) {
             const read = reading.data;
             if (!read.entry) return;
             const other = { ...read.entry, planting: planting.id, place: planting.place };
-            void keep({ ...other, crop: planting.crop }, named(state, planting), false);
+            void keep({ ...other, crop: planting.crop }, squared(state, planting), false);
           }}
         />
       )}
@@ -140,6 +140,12 @@ export function EntryLine({ state }: { state: HeldGarden }) {
 function named(state: HeldGarden, planting: PlantingReport): string {
   const place = state.plan.places.find((p) => p.id === planting.place);
   return `${planting.name}, ${place?.name ?? planting.place}`;
+}
+
+/** The same with its squares: a bed may hold several of one crop. */
+function squared(state: HeldGarden, planting: PlantingReport): string {
+  const [first, last] = [planting.cells[0], planting.cells.at(-1)];
+  return `${named(state, planting)} ${first === last ? (first ?? '') : `${first}–${last}`}`.trim();
 }
 
 interface RipeProps {
@@ -192,7 +198,7 @@ function Among({ state, among, onChoose }: AmongProps) {
         <span key={planting.id}>
           {index > 0 && ', '}
           <button type="button" className="press" onClick={() => onChoose(planting)}>
-            {named(state, planting)}
+            {squared(state, planting)}
           </button>
         </span>
       ))}
