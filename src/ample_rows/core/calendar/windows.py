@@ -20,6 +20,7 @@ from ample_rows.core.calendar.growing_year import (
     GrowingYear,
     days,
     mean_temperature_c,
+    move_years,
     yearly_on_or_after,
 )
 from ample_rows.core.weather.reference import grows_for_years, reference_of
@@ -59,6 +60,17 @@ class Window:
     @property
     def open(self) -> bool:
         return self.earliest <= self.latest
+
+    def too_early_on(self, day: date) -> bool:
+        """Whether a day lies before it, and last year's window is not open then either (autumn
+        crops early in a plan's year)."""
+        if day >= self.earliest:
+            return False
+        return not move_years(self.earliest, -1) <= day <= move_years(self.latest, -1)
+
+    def holds(self, day: date) -> bool:
+        """Whether something may be started on a day."""
+        return self.open and day <= self.latest and not self.too_early_on(day)
 
 
 def start_window(

@@ -15,6 +15,7 @@ from ample_rows.core.geometry import lattice, shapes
 from ample_rows.core.geometry.cells import (
     FIT_TOLERANCE_CM,
     Pitch,
+    address_of,
     grid_of,
     grid_over,
     held_cells,
@@ -215,11 +216,14 @@ def _cells_under(shape: p.Shape, pitch: Pitch, run: Run) -> tuple[str, ...]:
     grid = grid_over(shape, pitch)
     x0, y0, x1, y1 = strip.bounds
     taken = []
-    for address, cell in grid.cells.items():
-        box = grid.box(cell.spot)
-        apart = box.x1 <= x0 or box.x0 >= x1 or box.y1 <= y0 or box.y0 >= y1
-        if apart:
+    whole = grid.bounds
+    columns = range(int((x0 - whole.x0) // pitch.x_cm), int((x1 - whole.x0) // pitch.x_cm) + 1)
+    rows = range(int((y0 - whole.y0) // pitch.y_cm), int((y1 - whole.y0) // pitch.y_cm) + 1)
+    for spot in itertools.product(columns, rows):
+        address = address_of(spot)
+        if min(spot) < 0 or address not in grid.cells:
             continue
+        box = grid.box(spot)
         shared = strip.intersection(shapely.box(box.x0, box.y0, box.x1, box.y1)).area
         if shared > FIT_TOLERANCE_CM * pitch.narrower_cm:
             taken.append(address)

@@ -6,7 +6,7 @@ from datetime import date, timedelta
 
 from ample_rows.core import plan as p
 from ample_rows.core.ask.what_fits.shelf import ShelfEntry, shelf_for
-from ample_rows.core.calendar.windows import start_windows
+from ample_rows.core.calendar.windows import start_window, start_windows
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.words.message import Number, Text, message
 
@@ -86,10 +86,22 @@ def follower(
     if last.clear_date is None or not crops:
         return None
     day = last.clear_date + timedelta(days=round(book.crops[last.crop].turn_round_days))
-    for entry in shelf_for(estimate, place, block, day, crops=crops).entries:
-        if entry.fits and entry.family != last.family:
+    in_season = tuple(
+        ident
+        for ident in crops
+        if book.crops[ident].family != last.family and _in_season(estimate, ident, day)
+    )
+    if not in_season:
+        return None
+    for entry in shelf_for(estimate, place, block, day, crops=in_season).entries:
+        if entry.fits:
             return Found(entry, block, day, follows=last.id)
     return None
+
+
+def _in_season(estimate: Estimate, ident: str, day: date) -> bool:
+    year, crop, book = estimate.setting.year, estimate.book.crops[ident], estimate.book
+    return any(start_window(year, crop, s, book, near=day).holds(day) for s in crop.starts)
 
 
 def planted_with(plan: p.Plan, place: str, fitting: Found) -> p.Plan:

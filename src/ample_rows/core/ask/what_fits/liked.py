@@ -1,10 +1,10 @@
 """A bed planted with what a household likes, and with no more of a crop than it eats."""
 
 import math
-from collections.abc import Iterable, Iterator, Sequence
+from collections.abc import Callable, Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
 from datetime import date, timedelta
-from functools import cached_property
+from functools import cache, cached_property, partial
 from itertools import chain, zip_longest
 from typing import TypeVar
 
@@ -17,11 +17,12 @@ from ample_rows.core.ask.what_fits.filling import (
     opening_day,
     planted_with,
 )
-from ample_rows.core.ask.what_fits.shelf import shelf_for
+from ample_rows.core.ask.what_fits.shelf import depth_for, shelf_for
 from ample_rows.core.ask.what_fits.starters import held_up, strip_under
 from ample_rows.core.book import Book, LikedEntry
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry.cells import Spot, grid_of, pitch_of
+from ample_rows.core.notes.depth import REDUCED_WORTH_SAYING
 from ample_rows.core.planting.evaluated import evaluate_planting
 from ample_rows.core.planting.report import PlantingReport
 
@@ -58,7 +59,8 @@ class _Bed:
     order of all its squares from the side away from the sun.
 
     `then` may follow anything in it; nothing starts before `since`. `put_up_with` are the codes
-    of notes that are no reason against a crop.
+    of notes that are no reason against a crop. `grows` says whether depth, light and year of the
+    bare bed are none either: the others need not be tried on block after block.
     """
 
     plan: p.Plan
@@ -68,6 +70,7 @@ class _Bed:
     put_up_with: frozenset[str]
     free: dict[Spot, str]
     order: tuple[Spot, ...]
+    grows: Callable[[str], bool]
 
     @property
     def place(self) -> p.Place:
@@ -123,6 +126,14 @@ def _planted(bare: _Bed, entries: Sequence[LikedEntry]) -> p.Plan:
     return bed.plan
 
 
+def _grows(bare: Estimate, place: str, put_up_with: frozenset[str], crop: str) -> bool:
+    depth = depth_for(bare, place, bare.book.crops[crop], opening_day(bare, crop))
+    if depth is None or depth.governed_by == "litres":
+        return depth is not None
+    shallow = depth.verdict == "reduced" and depth.factor < REDUCED_WORTH_SAYING
+    return depth.factor >= _LEAST_OF_PLACE and (not shallow or put_up_with >= _SHALLOW)
+
+
 def _is_pot(place: p.Place) -> bool:
     grid = grid_of(place)
     return place.kind == "container" and max(grid.columns, grid.rows) <= _POT_SQUARES
@@ -169,7 +180,8 @@ def _bed(
 ) -> _Bed:
     place = plan.places[0]
     free = {cell.spot: cell.address for cell in grid_of(place).cells.values()}
-    setting = Estimate(plan, book).setting
+    bare = Estimate(plan, book)
+    setting = bare.setting
     since = since if since <= setting.year.end else setting.year.start
     azimuth = math.radians((place.heading_deg or 0.0) + setting.north_deg)
     pole = 1 if setting.latitude >= 0 else -1
@@ -179,12 +191,15 @@ def _bed(
         return round(pole * (row * math.cos(azimuth) - column * math.sin(azimuth)), 6)
 
     order = tuple(sorted(free, key=lambda spot: (-poleward(spot), spot[1], spot[0])))
-    return _Bed(plan, book, then, since, put_up_with, free, order)
+    grows = cache(partial(_grows, bare, place.id, put_up_with))
+    return _Bed(plan, book, then, since, put_up_with, free, order, grows)
 
 
 def _with_entry(bed: _Bed, entry: LikedEntry, *, portions: int) -> _Bed:
     """The bed with one entry in the free block that holds most of it for its ground, and with
     what stands there before and after; as it was where nothing of the entry does well."""
+    if not any(map(bed.grows, entry.crops)):
+        return bed
     blocks = [_free_block(bed, columns, rows) for columns, rows in _sizes(entry, bed, portions)]
     tried = [_in_block(bed, entry, block, portions=portions) for block in blocks if block]
     best = max(filter(None, tried), key=_plants_a_square, default=None)
@@ -228,7 +243,7 @@ def _free_block(bed: _Bed, columns: int, rows: int) -> Block:
 
 def _in_block(bed: _Bed, entry: LikedEntry, block: Block, *, portions: int) -> _Bed | None:
     """The bed with the first crop of an entry that does well in a block, and warns of nothing."""
-    for crop in entry.crops:
+    for crop in filter(bed.grows, entry.crops):
         whole = _starting(bed, block, crop)
         found = whole and _no_more_than_eaten(bed, whole, portions)
         if found is None:
@@ -301,7 +316,7 @@ def _followed(bed: _Bed, before: PlantingReport, block: Block, crops: Sequence[s
     """The bed with the first of some crops that can follow a planting, of which more is eaten."""
     if before.clear_date is None or before.clear_date > bed.estimate.setting.year.end:
         return None
-    for crop in crops:
+    for crop in filter(bed.grows, crops):
         if _left(bed, crop, _PORTIONS_A_YEAR) <= 0:
             continue
         later = follower(bed.estimate, bed.place.id, block, (crop,), after=before.id)
@@ -315,7 +330,7 @@ def _followed(bed: _Bed, before: PlantingReport, block: Block, crops: Sequence[s
 def _with_earlier(bed: _Bed, crops: Iterable[str], main: PlantingReport) -> _Bed:
     """The bed with the first of some quick crops that is done before a planting starts."""
     block = main.cells
-    for crop in crops:
+    for crop in filter(bed.grows, crops):
         day = opening_day(bed.estimate, crop, bed.since)
         if day >= main.start_date:
             continue

@@ -7,8 +7,6 @@ from typing import Literal
 from ample_rows.core import plan as p
 from ample_rows.core.ask.what_fits.companions import Companion, companions_of
 from ample_rows.core.book import Crop
-from ample_rows.core.calendar.growing_year import move_years
-from ample_rows.core.calendar.windows import Window
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry.cells import grid_of
 from ample_rows.core.plan.reading import PlanFaultsError
@@ -16,6 +14,7 @@ from ample_rows.core.planting.cases import Judged, PlaceCase
 from ample_rows.core.planting.evaluated import judge_planting, window_of
 from ample_rows.core.planting.harvest import Quantiles
 from ample_rows.core.planting.report import PlantingReport
+from ample_rows.core.soil.roots import DepthResult
 from ample_rows.core.structures import supports
 from ample_rows.core.words.message import Length, Number, Text, Volume, listed, message
 
@@ -86,16 +85,8 @@ def shelf_for(
         PlanFaultsError: A cell that is not on it.
     """
     book = estimate.book
-    cells = squares_asked(estimate, place_id, cells)
-    here, standing = estimate.place(place_id), estimate.result(place_id).plantings
-    asked = Asked(
-        here=here,
-        cells=cells,
-        day=day,
-        use=next_use(standing, cells, day),
-        held=tuple(sorted({a for h in here.place.held for a in h.cells} & set(cells))),
-        standing=standing,
-    )
+    asked = _asked(estimate, place_id, squares_asked(estimate, place_id, cells), day)
+    here, cells = asked.here, asked.cells
     asked_of = book.crops if crops is None else crops
     entries = [_entry(asked, book.crops[crop]) for crop in asked_of]
     entries.sort(key=lambda e: (not e.fits, -e.kg_per_square_week, -e.factor, e.name))
@@ -106,6 +97,31 @@ def shelf_for(
     reckoned = here.sun if here.place.sun_hours is None else None
     sun = SquaresSun(*reckoned.halves_of(cells)) if reckoned else None
     return ShelfAnswer(tuple(entries), blocked or None, free_from, sun)
+
+
+def depth_for(estimate: Estimate, place_id: str, crop: Crop, day: date) -> DepthResult | None:
+    """What the depth of a place does to a crop in all of its squares; none where its depth, its
+    light or its year keep the crop out, whichever squares it is given.
+
+    Raises:
+        UnknownPartError: There is no such place.
+    """
+    every = tuple(grid_of(estimate.place(place_id).place).cells)
+    asked = _asked(estimate, place_id, every, day)
+    tried = (tried_as(asked, crop, start, None) for start in crop.starts)
+    return next((e.outcome.depth for e in tried if not _against_place(e)), None)
+
+
+def _asked(estimate: Estimate, place_id: str, cells: tuple[str, ...], day: date) -> "Asked":
+    here, standing = estimate.place(place_id), estimate.result(place_id).plantings
+    return Asked(
+        here=here,
+        cells=cells,
+        day=day,
+        use=next_use(standing, cells, day),
+        held=tuple(sorted({a for h in here.place.held for a in h.cells} & set(cells))),
+        standing=standing,
+    )
 
 
 def squares_asked(estimate: Estimate, place_id: str, cells: tuple[str, ...]) -> tuple[str, ...]:
@@ -233,31 +249,16 @@ def _blocked(asked: Asked) -> Text:
 
 def why_not(e: Judged, asked: Asked) -> Text:
     """The first reason against, in the grower's order of asking; empty when it fits."""
-    window, depth = window_of(e), e.outcome.depth
-    use, day = asked.use, asked.day
+    window, use, day = window_of(e), asked.use, asked.day
     blocked = _blocked(asked)
     if blocked:
         return blocked
     if e.stands.plants == 0:
         return message("shelf-too-few-squares-plants", spacing=Length(e.stands.spacing_cm))
-    if depth.verdict == "root-too-long":
-        return message(
-            "shelf-root-long",
-            edible_root=Length(e.crop.edible_root_cm or 0.0),
-            usable=Length(depth.usable_cm),
-        )
-    if depth.verdict == "too-shallow":
-        if depth.governed_by == "litres":
-            return message("shelf-needs-soil-plant", least=Volume(e.crop.least_litres))
-        return message(
-            "shelf-needs-soil", least=Length(depth.least_cm), usable=Length(depth.usable_cm)
-        )
-    hours = e.outcome.light.useful_hours
-    if hours is not None and hours < e.crop.least_sun_hours:
-        return message("shelf-needs-sun", least_sun_hours=Number(e.crop.least_sun_hours))
-    if not window.open:
-        return message("shelf-no-window", why=window.how)
-    if day < window.earliest and not _within_a_year_later(window, day):
+    of_place = _against_place(e)
+    if of_place:
+        return of_place
+    if window.too_early_on(day):
         return message("shelf-too-early-from", earliest=window.earliest)
     if e.case.lies_down:
         return message("shelf-needs-net-climb")
@@ -278,10 +279,27 @@ def why_not(e: Judged, asked: Asked) -> Text:
     return ""
 
 
-def _within_a_year_later(window: Window, day: date) -> bool:
-    """Whether last year's window is still open (autumn crops early in a plan's year)."""
-    earlier = move_years(window.earliest, -1), move_years(window.latest, -1)
-    return earlier[0] <= day <= earlier[1]
+def _against_place(e: Judged) -> Text:
+    """What of the place or its year stands against a crop, whatever squares it is given."""
+    window, depth = window_of(e), e.outcome.depth
+    if depth.verdict == "root-too-long":
+        return message(
+            "shelf-root-long",
+            edible_root=Length(e.crop.edible_root_cm or 0.0),
+            usable=Length(depth.usable_cm),
+        )
+    if depth.verdict == "too-shallow":
+        if depth.governed_by == "litres":
+            return message("shelf-needs-soil-plant", least=Volume(e.crop.least_litres))
+        return message(
+            "shelf-needs-soil", least=Length(depth.least_cm), usable=Length(depth.usable_cm)
+        )
+    hours = e.outcome.light.useful_hours
+    if hours is not None and hours < e.crop.least_sun_hours:
+        return message("shelf-needs-sun", least_sun_hours=Number(e.crop.least_sun_hours))
+    if not window.open:
+        return message("shelf-no-window", why=window.how)
+    return ""
 
 
 def _shown(crop: Crop, e: Judged, reason: Text, asked: Asked) -> ShelfEntry:
