@@ -4,6 +4,8 @@ import json
 import os
 import subprocess
 import tempfile
+import time
+import warnings
 from pathlib import Path
 
 import jsonschema_rs
@@ -22,7 +24,8 @@ from ample_rows.store import Database, GardenStore
 
 HOST = {"host": "127.0.0.1"}
 # The long form makes some ten thousand calls.
-EXAMPLES = 120 if os.environ.get("AMPLE_LONG") == "1" else 8
+LONG = os.environ.get("AMPLE_LONG") == "1"
+EXAMPLES = 120 if LONG else 8
 ROOT = Path(__file__).resolve().parents[2]
 
 
@@ -44,9 +47,20 @@ schema = schemathesis.pytest.from_fixture("api").exclude(
 )
 
 
+@pytest.fixture(scope="module")
+def seconds():
+    """The longest that an answer of each operation took; the long run tells the slowest."""
+    longest: dict[str, float] = {}
+    yield longest
+    if LONG:
+        slowest = sorted(longest.items(), key=lambda item: -item[1])[:5]
+        told = ", ".join(f"{operation} {taken:.2f} s" for operation, taken in slowest)
+        warnings.warn(f"slowest answers: {told}", stacklevel=1)
+
+
 @schema.parametrize()
 @settings(max_examples=EXAMPLES, suppress_health_check=list(HealthCheck))
-def test_every_operation_keeps_to_its_description(case):
+def test_every_operation_keeps_to_its_description(case, seconds):
     from schemathesis.checks import not_a_server_error
     from schemathesis.specs.openapi.checks import (
         content_type_conformance,
@@ -54,8 +68,12 @@ def test_every_operation_keeps_to_its_description(case):
         status_code_conformance,
     )
 
-    case.call_and_validate(
-        headers=HOST,
+    since = time.perf_counter()
+    answer = case.call(headers=HOST)
+    taken = time.perf_counter() - since
+    seconds[case.operation.label] = max(taken, seconds.get(case.operation.label, 0.0))
+    case.validate_response(
+        answer,
         checks=[
             not_a_server_error,
             status_code_conformance,

@@ -4,6 +4,7 @@ from collections import defaultdict
 from collections.abc import Iterable, Sequence
 from datetime import date
 from functools import lru_cache
+from itertools import chain
 
 import numpy as np
 from numpy.typing import NDArray
@@ -48,6 +49,7 @@ def idle_ground(
     season = _growing_ordinals(year, book)
     weeks, rested_weeks = 0.0, 0.0
     gaps: dict[Spell, list[str]] = defaultdict(list)
+    ground: dict[Spell, float] = defaultdict(float)
     full = grid.pitch.area_cm2
     for (spans, rested), addresses in _by_use(grid, held, taken, rests).items():
         empty = np.ones(len(season), dtype=bool)
@@ -59,10 +61,8 @@ def idle_ground(
         rested_weeks += (before - float(empty.sum())) / 7 * area
         for gap in _gaps(season[empty]):
             gaps[gap] += addresses
-    spells = [
-        _spell(grid, tuple(cells), date.fromordinal(start), date.fromordinal(end + 1))
-        for (start, end), cells in gaps.items()
-    ]
+            ground[gap] += area
+    spells = [_spell(tuple(cells), gap, ground[gap]) for gap, cells in gaps.items()]
     spells.sort(key=lambda s: (-len(s.cells) * (s.end - s.start).days, s.start, s.cells))
     return weeks, rested_weeks, tuple(spells)
 
@@ -79,13 +79,16 @@ def _by_use(
     alike: dict[tuple[int, ...], list[str]] = defaultdict(list)
     for address, indices in over.items():
         alike[indices].append(address)
-    by_use: dict[tuple[Spells, Spells], list[str]] = defaultdict(list)
+    by_use: dict[tuple[Spells, Spells], list[list[str]]] = defaultdict(list)
     for indices, addresses in alike.items():
         spans = _ordinals(taken[i] for i in indices if i < len(taken))
         rested = _ordinals(rests[i - len(taken)] for i in indices if i >= len(taken))
-        by_use[spans, rested] += addresses
+        by_use[spans, rested].append(addresses)
     order = {address: number for number, address in enumerate(over)}
-    return {use: sorted(cells, key=order.__getitem__) for use, cells in by_use.items()}
+    return {
+        use: sorted(chain(*parts), key=order.__getitem__) if len(parts) > 1 else parts[0]
+        for use, parts in by_use.items()
+    }
 
 
 def _ordinals(holdings: Iterable[Holding]) -> Spells:
@@ -98,8 +101,8 @@ def _without(empty: NDArray[np.bool_], season: NDArray[np.int64], spans: Spells)
         empty[np.searchsorted(season, start) : np.searchsorted(season, end)] = False
 
 
-def _spell(grid: Grid, cells: tuple[str, ...], start: date, end: date) -> IdleSpell:
-    ground = sum(grid.cells[a].area_cm2 for a in cells) / grid.pitch.area_cm2
+def _spell(cells: tuple[str, ...], gap: Spell, ground: float) -> IdleSpell:
+    start, end = date.fromordinal(gap[0]), date.fromordinal(gap[1] + 1)
     return IdleSpell(cells, start, end, ground * (end - start).days / 7)
 
 

@@ -42,6 +42,10 @@ _ROUNDS = (
 _MOST_FOLLOWERS = 6
 # More squares than a bed of 1.2 by 15 metres has are gone over once.
 _MANY_SQUARES = 200
+# A first year has so many plantings at most before what follows is left to the grower; on many
+# squares fewer, as each has all of them judged again.
+_MOST_PLANTINGS = 40
+_MOST_JUDGED = 8_000
 # What is sown again and again: so much of what is eaten at once, over the whole year.
 _PORTIONS_A_YEAR = 2
 # Taller ones stand where they shade none of the others; in later rounds nothing of this height.
@@ -80,7 +84,7 @@ class _Bed:
     def estimate(self) -> Estimate:
         return Estimate(self.plan, self.book)
 
-    @property
+    @cached_property
     def last(self) -> PlantingReport:
         """The planting that was set last; on a support it holds all squares of its stretch."""
         here = self.estimate.place(self.place.id)
@@ -296,6 +300,9 @@ def _unless_warned(bed: _Bed, found: Found) -> _Bed | None:
 def _with_others(bed: _Bed, entry: LikedEntry) -> _Bed:
     """The bed with what follows its last planting, square for square, and what stands there
     before it."""
+    planted, squares = len(bed.plan.plantings), len(grid_of(bed.place).cells)
+    if planted >= min(_MOST_PLANTINGS, _MOST_JUDGED // squares):
+        return bed
     main = bed.last
     ground = [(main, main.cells)]
     for _ in range(_MOST_FOLLOWERS):
