@@ -45,7 +45,7 @@ _MANY_SQUARES = 200
 # A first year has so many plantings at most before what follows is left to the grower; on many
 # squares fewer, as each has all of them judged again.
 _MOST_PLANTINGS = 40
-_MOST_JUDGED = 8_000
+_MOST_JUDGED = 5_000
 # What is sown again and again: so much of what is eaten at once, over the whole year.
 _PORTIONS_A_YEAR = 2
 # Taller ones stand where they shade none of the others; in later rounds nothing of this height.
@@ -172,7 +172,7 @@ def _climbing(bare: _Bed, entries: Sequence[LikedEntry]) -> _Bed:
     share = max(2, math.ceil(len(strip) / min(len(entries), max(1, len(strip) // 3))))
     while strip and entries:
         entry, *entries = entries
-        tried = _in_block(bed, entry, strip[:share], portions=1)
+        tried = _in_fullest(bed, entry, [strip[:share]], portions=1)
         if tried is not None and tried.plan.plantings[-1].support is not None:
             strip = tuple(address for address in strip if address in tried.free.values())
             bed = _with_others(tried, entry)
@@ -205,13 +205,8 @@ def _with_entry(bed: _Bed, entry: LikedEntry, *, portions: int) -> _Bed:
     if not any(map(bed.grows, entry.crops)):
         return bed
     blocks = [_free_block(bed, columns, rows) for columns, rows in _sizes(entry, bed, portions)]
-    tried = [_in_block(bed, entry, block, portions=portions) for block in blocks if block]
-    best = max(filter(None, tried), key=_plants_a_square, default=None)
-    return bed if best is None else _with_others(best, entry)
-
-
-def _plants_a_square(bed: _Bed) -> float:
-    return bed.last.plants / len(bed.last.cells)
+    tried = _in_fullest(bed, entry, [block for block in blocks if block], portions=portions)
+    return bed if tried is None else _with_others(tried, entry)
 
 
 def _sizes(entry: LikedEntry, bed: _Bed, portions: int) -> list[tuple[int, int]]:
@@ -245,19 +240,33 @@ def _free_block(bed: _Bed, columns: int, rows: int) -> Block:
     return ()
 
 
-def _in_block(bed: _Bed, entry: LikedEntry, block: Block, *, portions: int) -> _Bed | None:
-    """The bed with the first crop of an entry that does well in a block, and warns of nothing."""
+def _in_fullest(
+    bed: _Bed, entry: LikedEntry, blocks: Sequence[Block], *, portions: int
+) -> _Bed | None:
+    """The bed with the first crop of an entry that does well and warns of nothing, in whichever
+    block holds most of it for its ground."""
     for crop in filter(bed.grows, entry.crops):
-        whole = _starting(bed, block, crop)
-        found = whole and _no_more_than_eaten(bed, whole, portions)
-        if found is None:
-            continue
-        if entry.training and bed.book.crops[crop].training(entry.training):
-            found = replace(found, training=entry.training)
-        tried = _unless_warned(bed, found)
-        if tried is not None:
-            return tried
+        each = (_enough_in(bed, entry, crop, block, portions) for block in blocks)
+        for found in sorted(filter(None, each), key=_plants_a_square, reverse=True):
+            tried = _unless_warned(bed, found)
+            if tried is not None:
+                return tried
     return None
+
+
+def _plants_a_square(found: Found) -> float:
+    return found.entry.plants / len(found.block)
+
+
+def _enough_in(
+    bed: _Bed, entry: LikedEntry, crop: str, block: Block, portions: int
+) -> Found | None:
+    """A crop in as much of a block as a household eats of it, where it does well there."""
+    whole = _starting(bed, block, crop)
+    found = whole and _no_more_than_eaten(bed, whole, portions)
+    if found and entry.training and bed.book.crops[crop].training(entry.training):
+        return replace(found, training=entry.training)
+    return found
 
 
 def _starting(bed: _Bed, block: Block, crop: str) -> Found | None:

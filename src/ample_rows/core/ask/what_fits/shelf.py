@@ -2,7 +2,6 @@
 
 from dataclasses import dataclass
 from datetime import date
-from itertools import islice
 from typing import Literal
 
 from ample_rows.core import plan as p
@@ -21,8 +20,8 @@ from ample_rows.core.words.message import Length, Number, Text, Volume, listed, 
 
 LEAST_SHARE_WORTH_HAVING = 0.5
 PROBE = "shelf"
-# Depth, light and year are the same all over a place: so many squares show them.
-_GOOD_PART = 36
+# Depth, light and year are the same all over a place: so many squares round its middle show them.
+_MIDDLE_SQUARES = 3
 
 
 @dataclass(frozen=True, slots=True)
@@ -103,16 +102,27 @@ def shelf_for(
 
 
 def depth_for(estimate: Estimate, place_id: str, crop: Crop, day: date) -> DepthResult | None:
-    """What the depth of a place does to a crop, tried on a good part of it; none where depth,
+    """What the depth of a place does to a crop, tried in the middle of it; none where depth,
     light or the year keep the crop out, whichever squares it is given.
 
     Raises:
         UnknownPartError: There is no such place.
     """
-    part = tuple(islice(grid_of(estimate.place(place_id).place).cells, _GOOD_PART))
-    asked = _asked(estimate, place_id, part, day)
+    asked = _asked(estimate, place_id, _middle_of(estimate.place(place_id).place), day)
     tried = (tried_as(asked, crop, start, None) for start in crop.starts)
     return next((e.outcome.depth for e in tried if not _against_place(e)), None)
+
+
+def _middle_of(place: p.Place) -> tuple[str, ...]:
+    """Squares round the middle of a place; all of one that is bent round its middle."""
+    grid = grid_of(place)
+    near = [
+        cell.address
+        for cell in grid.cells.values()
+        if abs(cell.spot[0] - grid.columns // 2) <= _MIDDLE_SQUARES
+        and abs(cell.spot[1] - grid.rows // 2) <= _MIDDLE_SQUARES
+    ]
+    return tuple(near or grid.cells)
 
 
 def _asked(estimate: Estimate, place_id: str, cells: tuple[str, ...], day: date) -> "Asked":
