@@ -9,9 +9,11 @@ from datetime import date
 import pytest
 
 from ample_rows.cli.serve import open_store
-from ample_rows.core.record.entries import Entry
-from ample_rows.store import Database
+from ample_rows.core.record.entries import Entry, SeasonPlan
+from ample_rows.crops import load_book
+from ample_rows.store import Database, GardenStore
 from ample_rows.store.day_book import DayBook
+from ample_rows.store.seasons import Seasons
 from tests.conftest import document, planting
 from tests.serving import get, server
 
@@ -107,17 +109,22 @@ def test_what_was_salvaged_is_brought_back_like_a_backup(folder, tmp_path):
     assert gardens(tmp_path / "other") == ["test-yard"]
 
 
-def test_the_day_book_is_salvaged_with_its_garden(folder, tmp_path):
+def test_the_day_book_and_closed_seasons_are_salvaged_with_their_garden(folder, tmp_path):
     database = Database(folder)
     for ident in ("stands", "gone"):
         DayBook(database).keep("test-yard", Entry(id=ident, day=DAY, kind="picked", kg=1.5))
     DayBook(database).remove("test-yard", "gone")
+    seasons = Seasons(database, load_book())
+    plan = GardenStore(database, load_book()).load("test-yard").plan
+    seasons.keep_all("test-yard", [SeasonPlan(id="2026", plan=plan)])
     database.close()
     archive = tmp_path / "all.zip"
     assert ample("salvage", archive, "--data", folder).returncode == 0
     assert ample("restore", archive, "--data", tmp_path / "other").returncode == 0
     brought = Database(tmp_path / "other")
     assert [(e.id, e.kg) for e in DayBook(brought).entries("test-yard")] == [("stands", 1.5)]
+    [season] = Seasons(brought, load_book()).closed("test-yard")
+    assert (season.id, season.plan) == ("2026", plan)
     brought.close()
 
 

@@ -17,6 +17,7 @@ from ample_rows.api import (
     problems,
     record,
     reference,
+    seasons,
     squares,
     where,
     year,
@@ -53,7 +54,18 @@ def create_app(store: GardenStore, book: Book, door: Door | None = None) -> Fast
     )
     app.state.door = door
     occupy(app, store, book)
-    for part in (gardens, ground, squares, crop_book, year, record, reference, where, keeping):
+    for part in (
+        gardens,
+        ground,
+        squares,
+        crop_book,
+        year,
+        record,
+        seasons,
+        reference,
+        where,
+        keeping,
+    ):
         # Including a router makes all its routes a second time, a second's work; these are ready.
         app.router.routes.extend(part.router.routes)
     problems.install(app)

@@ -13,6 +13,7 @@ from ample_rows.core.ask.tape import Tape, tape_of
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.plan import Ident, PlanDate
 from ample_rows.core.plan.reading import Fault, PlanFaultsError, read_as
+from ample_rows.core.record.compared import season_on
 from ample_rows.core.record.doubts import doubts, require_entry, season_id
 from ample_rows.core.record.entries import Entry, GardenRecord, Kind, SeasonPlan
 from ample_rows.core.record.likely import LATELY, ripe_on
@@ -20,6 +21,7 @@ from ample_rows.core.record.outcomes import outcomes_of
 from ample_rows.core.record.own_factors import Learnt, learnt
 from ample_rows.core.record.typed import Typed, typed_entry
 from ample_rows.store.day_book import DayBook, Wanted
+from ample_rows.store.seasons import Seasons
 
 router = APIRouter(prefix="/api/gardens/{slug}", tags=["record"], responses=RESPONSES)
 
@@ -38,7 +40,28 @@ def day_book_of(store: Store) -> DayBook:
     return DayBook(store.database)
 
 
+def seasons_of(store: Store, catalogue: Catalogue) -> Seasons:
+    return Seasons(store.database, catalogue)
+
+
 Book = Annotated[DayBook, Depends(day_book_of)]
+Closed = Annotated[Seasons, Depends(seasons_of)]
+
+
+def record_of(slug: str, book: Book, seasons: Closed, here: Garden) -> GardenRecord:
+    """All that is kept of a garden: its closed seasons, the one that runs, and its entries."""
+    runs = SeasonPlan(id=season_id(here.setting.year.start), plan=here.plan)
+    before = [season for season in seasons.closed(slug) if season.id != runs.id]
+    return GardenRecord(
+        format="ample-rows/record",
+        version=1,
+        garden=here.plan.garden.name,
+        seasons=(*before, runs),
+        entries=tuple(reversed(book.entries(slug))),
+    )
+
+
+Record = Annotated[GardenRecord, Depends(record_of)]
 
 
 @router.get("/entries")
@@ -69,6 +92,7 @@ def keep_entry(
     body: Body,
     *,
     book: Book,
+    seasons: Closed,
     here: Garden,
     sure: Annotated[bool, Query(description="Keep it though something is odd about it")] = False,
 ) -> Response:
@@ -85,7 +109,7 @@ def keep_entry(
         words = "; ".join(str(fault) for fault in odd)
         return problem(422, "doubtful", f"{words}. It was not kept yet.", faults=odd)
     if read.season is None:
-        season = season_id(here.setting.year.start)
+        season = season_on(read.day, here.plan, seasons.closed(slug), here.book)
         read = read.model_copy(update={"season": season})
     new = book.keep(slug, read)
     return Response(read.model_dump_json(), 201 if new else 200, media_type="application/json")
@@ -111,30 +135,18 @@ def put_back_entry(slug: str, entry: str, book: Book) -> Entry:
 
 
 @router.get("/own-factors")
-def own_factors(slug: str, book: Book, here: Garden, catalogue: Catalogue) -> Learnt:
+def own_factors(record: Record, here: Garden, catalogue: Catalogue) -> Learnt:
     """How much more or less than estimated comes here, by what was weighed so far."""
     crops = here.book.crops
     planned = {planting.crop: crops[planting.crop].family for planting in here.plan.plantings}
-    outcomes = outcomes_of(_record(slug, book, here), here.plan, catalogue)
+    outcomes = outcomes_of(record, here.plan, catalogue)
     return learnt(outcomes, catalogue, also=planned)
 
 
 @router.get("/record.amplerows.json")
-def export_record(slug: str, book: Book, here: Garden) -> GardenRecord:
+def export_record(record: Record) -> GardenRecord:
     """The whole record as the open document."""
-    return _record(slug, book, here)
-
-
-def _record(slug: str, book: DayBook, here: Estimate) -> GardenRecord:
-    entries = tuple(reversed(book.entries(slug)))
-    season = SeasonPlan(id=season_id(here.setting.year.start), plan=here.plan)
-    return GardenRecord(
-        format="ample-rows/record",
-        version=1,
-        garden=here.plan.garden.name,
-        seasons=(season,),
-        entries=entries,
-    )
+    return record
 
 
 class LineRequest(BaseModel):

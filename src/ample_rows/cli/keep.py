@@ -4,15 +4,17 @@ import contextlib
 import sys
 import zipfile
 from collections.abc import Iterator
+from dataclasses import dataclass
 from pathlib import Path
 
 from ample_rows.cli.folders import base_folder
 from ample_rows.cli.log import log_path, programs
+from ample_rows.core.book import Book
 from ample_rows.core.checks.sound import usable_plan
 from ample_rows.core.errors import AmpleRowsError
 from ample_rows.core.plan import Plan
 from ample_rows.core.plan.reading import PlanFaultsError
-from ample_rows.core.record.entries import Entry, usable_entry
+from ample_rows.core.record.entries import Entry, SeasonPlan, usable_entry
 from ample_rows.crops import load_book
 from ample_rows.store import Database, GardenStore, StorageError, StoreError, restore
 from ample_rows.store.backups import Backups, copy_checked, gardens_in
@@ -22,6 +24,7 @@ from ample_rows.store.folder import only_owner, prepare_folder
 from ample_rows.store.migrate import schema_of
 from ample_rows.store.restore import replace_damaged
 from ample_rows.store.salvage import Documents, readable_zip, salvaged_documents
+from ample_rows.store.seasons import Seasons
 
 
 def backup(file: Path | None, data: Path | None) -> int:
@@ -70,17 +73,27 @@ def restored(file: Path, data: Path | None) -> int:
     return 0
 
 
-Salvaged = list[tuple[Plan, list[Entry]]]
+@dataclass(frozen=True)
+class _Garden:
+    """A garden of an archive, what cannot be used of it set aside."""
+
+    plan: Plan
+    entries: tuple[Entry, ...]
+    seasons: tuple[SeasonPlan, ...]
 
 
-def _salvaged(file: Path) -> Salvaged | None:
-    """The gardens of an archive that `salvage` wrote, what cannot be used of them set aside, each
-    with its day book; None where a file is none."""
+def _salvaged(file: Path) -> list[_Garden] | None:
+    """The gardens of an archive that `salvage` wrote; None where a file is none."""
     if not zipfile.is_zipfile(file):
         return None
+    book = load_book()
     return [
-        (usable_plan(document, load_book()), list(_usable(entries)))
-        for document, entries in salvaged_documents(file)
+        _Garden(
+            usable_plan(found.plan, book),
+            tuple(_usable(found.entries)),
+            tuple(_seasons(found.seasons, book)),
+        )
+        for found in salvaged_documents(file)
     ]
 
 
@@ -91,10 +104,17 @@ def _usable(entries: Documents) -> Iterator[Entry]:
             yield usable_entry(entry)
 
 
-def _kept(store: GardenStore, salvaged: Salvaged) -> list[str]:
-    slugs = list(store.create_all(plan for plan, _ in salvaged))
-    for slug, (_, entries) in zip(slugs, salvaged, strict=True):
-        DayBook(store.database).keep_all(slug, entries)
+def _seasons(documents: Documents, book: Book) -> Iterator[SeasonPlan]:
+    for document in documents:
+        if isinstance(document.get("id"), str) and isinstance(document.get("plan"), dict):
+            yield SeasonPlan(id=document["id"], plan=usable_plan(document["plan"], book))
+
+
+def _kept(store: GardenStore, salvaged: list[_Garden]) -> list[str]:
+    slugs = list(store.create_all(garden.plan for garden in salvaged))
+    for slug, garden in zip(slugs, salvaged, strict=True):
+        DayBook(store.database).keep_all(slug, garden.entries)
+        Seasons(store.database, load_book()).keep_all(slug, garden.seasons)
     return slugs
 
 

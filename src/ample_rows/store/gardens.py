@@ -25,6 +25,7 @@ from ample_rows.core.edits import (
     apply_edit,
 )
 from ample_rows.core.errors import ConflictError, UnknownPartError
+from ample_rows.core.record.entries import SeasonPlan
 from ample_rows.store.database import Database
 from ample_rows.store.parts import (
     Change,
@@ -35,7 +36,7 @@ from ample_rows.store.parts import (
     take_apart,
     with_change,
 )
-from ample_rows.store.rows import new_address, next_version, pk_of, read, write
+from ample_rows.store.rows import keep_season, new_address, next_version, pk_of, read, write
 from ample_rows.store.tables import GardenRow, RevisionRow
 
 _MOST_LETTERS = 48
@@ -214,8 +215,13 @@ class GardenStore:
         with self.database.reading() as session:
             return put_together(read(session, row_of(session, slug)))
 
-    def edit(self, slug: str, version: int, edit: Edit) -> Stored:
+    def edit(
+        self, slug: str, version: int, edit: Edit, *, closing: SeasonPlan | None = None
+    ) -> Stored:
         """Make one edit on the version that the caller has seen.
+
+        Args:
+            closing: A season that the edit closes, kept with it or not at all.
 
         Raises:
             UnknownGardenError: No such garden.
@@ -246,6 +252,8 @@ class GardenStore:
                 )
             )
             write(session, row, old.parts, new)
+            if closing is not None:
+                keep_season(session, row, closing)
             head = Head(row.slug, row.name, row.version, undo_label=label, redo_label=None)
         return self._changed(_Garden(head, plan, new), old)
 

@@ -7,6 +7,8 @@ from typing import Any, TypeVar
 from sqlalchemy import delete, text, update
 from sqlmodel import Session, col, select
 
+from ample_rows.core import plan as p
+from ample_rows.core.record.entries import SeasonPlan
 from ample_rows.store.parts import Document, Parts, Placed
 from ample_rows.store.tables import (
     AddressRow,
@@ -14,6 +16,7 @@ from ample_rows.store.tables import (
     GardenRow,
     PlaceRow,
     PlantingRow,
+    SeasonRow,
     SupportRow,
 )
 
@@ -210,3 +213,13 @@ def _delete(
     for some in batched(idents):
         mine = (col(table.garden_pk) == pk_of(garden)) & col(table.ident).in_(some)
         session.exec(delete(table).where(mine))
+
+
+def keep_season(session: Session, garden: GardenRow, season: SeasonPlan) -> None:
+    """Keep a closed season; one closed again, after that was undone, takes its place."""
+    mine = (col(SeasonRow.garden_pk) == pk_of(garden)) & (col(SeasonRow.ident) == season.id)
+    row = session.exec(select(SeasonRow).where(mine)).first() or SeasonRow(
+        garden_pk=pk_of(garden), ident=season.id, closed_at=datetime.now(UTC), document={}
+    )
+    row.closed_at, row.document = datetime.now(UTC), p.document(season.plan)
+    session.add(row)

@@ -1,5 +1,5 @@
-"""What can still be read of a damaged file, garden by garden, with its day book; the file is only
-read."""
+"""What can still be read of a damaged file, garden by garden, with its day book and its closed
+seasons; the file is only read."""
 
 import contextlib
 import io
@@ -7,7 +7,7 @@ import json
 import sqlite3
 import zipfile
 from collections import defaultdict
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 from pathlib import Path
 from typing import Any
@@ -19,6 +19,7 @@ _MOST_ROWS = 1_000_000
 _MOST_GARDENS = 1_000
 _SUFFIX = ".amplerows.json"
 _ENTRIES = ".entries.json"
+_SEASONS = ".seasons.json"
 
 Documents = list[dict[str, Any]]
 
@@ -31,38 +32,59 @@ class _Row:
 
 def readable_zip(path: Path) -> bytes:
     """An archive of every garden that can be read, each as a plan document, and beside it the
-    entries of its day book."""
+    entries of its day book and its closed seasons."""
     out = io.BytesIO()
-    entries = readable_entries(path)
+    beside = {_ENTRIES: _readable_entries(path), _SEASONS: _readable_seasons(path)}
     with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as archive:
         for slug, document in readable_gardens(path).items():
             text = json.dumps(document, ensure_ascii=False, indent=1)
             archive.writestr(f"{slug}{_SUFFIX}", text)
-            if slug in entries:
-                text = json.dumps(entries[slug], ensure_ascii=False, indent=1)
-                archive.writestr(f"{slug}{_ENTRIES}", text)
+            for suffix, found in beside.items():
+                if slug in found:
+                    text = json.dumps(found[slug], ensure_ascii=False, indent=1)
+                    archive.writestr(f"{slug}{suffix}", text)
     return out.getvalue()
 
 
-def salvaged_documents(path: Path) -> list[tuple[dict[str, Any], Documents]]:
-    """The plan documents of an archive that `readable_zip` wrote, each with its entries.
+@dataclass(frozen=True)
+class Salvaged:
+    """What an archive holds of one garden: its plan, the entries of its day book, and its closed
+    seasons, each with its plan."""
+
+    plan: dict[str, Any]
+    entries: Documents
+    seasons: Documents
+
+
+def salvaged_documents(path: Path) -> list[Salvaged]:
+    """The gardens of an archive that `readable_zip` wrote.
 
     Raises:
-        StoreError: A part of it is no plan document; the message names it.
+        StoreError: A part of it is not what its name says; the message names it.
     """
-    found = []
     with zipfile.ZipFile(path) as archive:
-        names = archive.namelist()
-        for name in names:
-            if name.endswith(_SUFFIX):
-                document = _json(archive, name)
-                if not isinstance(document, dict):
-                    raise StoreError(f"{name} in it holds no garden.")
-                beside = name.removesuffix(_SUFFIX) + _ENTRIES
-                entries = _json(archive, beside) if beside in names else []
-                if not isinstance(entries, list):
-                    raise StoreError(f"{beside} in it holds no entries.")
-                found.append((document, entries))
+        stems = [n.removesuffix(_SUFFIX) for n in archive.namelist() if n.endswith(_SUFFIX)]
+        return [
+            Salvaged(
+                _plan(archive, stem + _SUFFIX),
+                _beside(archive, stem + _ENTRIES),
+                _beside(archive, stem + _SEASONS),
+            )
+            for stem in stems
+        ]
+
+
+def _plan(archive: zipfile.ZipFile, name: str) -> dict[str, Any]:
+    document = _json(archive, name)
+    if not isinstance(document, dict):
+        raise StoreError(f"{name} in it holds no garden.")
+    return document
+
+
+def _beside(archive: zipfile.ZipFile, name: str) -> Documents:
+    found = _json(archive, name) if name in archive.namelist() else []
+    if not isinstance(found, list):
+        raise StoreError(f"{name} in it holds no list.")
     return found
 
 
@@ -73,14 +95,31 @@ def _json(archive: zipfile.ZipFile, name: str) -> Any:
         raise StoreError(f"{name} in it cannot be read ({error}).") from error
 
 
-def readable_entries(path: Path) -> dict[str, Documents]:
+def _readable_entries(path: Path) -> dict[str, Documents]:
     """Entries that stand and can be read, by the addresses of their gardens."""
+    return _by_garden(
+        path, "entries", lambda row: None if row.values["removed_at"] else row.document
+    )
+
+
+def _readable_seasons(path: Path) -> dict[str, Documents]:
+    """Closed seasons that can be read, by the addresses of their gardens."""
+    return _by_garden(
+        path, "seasons", lambda row: {"id": row.values["ident"], "plan": row.document}
+    )
+
+
+def _by_garden(
+    path: Path, table: str, told: Callable[[_Row], dict[str, Any] | None]
+) -> dict[str, Documents]:
+    """What the rows of a table that can be read tell, by the addresses of their gardens."""
     found: dict[str, Documents] = defaultdict(list)
     with contextlib.suppress(sqlite3.Error), opened(path) as connection:
         slugs = {row.values["pk"]: row.values["slug"] for row in _rows(connection, "gardens")}
-        for row in _rows(connection, "entries"):
-            if row.values["removed_at"] is None and row.values["garden_pk"] in slugs:
-                found[slugs[row.values["garden_pk"]]].append(row.document)
+        for row in _rows(connection, table):
+            slug, document = slugs.get(row.values["garden_pk"]), told(row)
+            if slug is not None and document is not None:
+                found[slug].append(document)
     return found
 
 

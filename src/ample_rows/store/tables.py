@@ -128,3 +128,16 @@ class EntryRow(SQLModel, table=True):
     entered_at: datetime
     removed_at: datetime | None = None
     document: Document = _document()
+
+
+class SeasonRow(SQLModel, table=True):
+    """A season that was closed, with the plan document that it was grown by."""
+
+    __tablename__ = "seasons"
+    __table_args__ = (UniqueConstraint("garden_pk", "ident"),)
+
+    pk: int | None = Field(default=None, primary_key=True)
+    garden_pk: int = _parent("gardens", index=False)
+    ident: str
+    closed_at: datetime
+    document: Document = _document()

@@ -1300,6 +1300,71 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/seasons": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Seasons
+         * @description Seasons side by side: what was estimated and what was picked, crop by crop.
+         */
+        get: operations["list_seasons_api_gardens__slug__seasons_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{slug}/seasons/{season}/plan.amplerows.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Season
+         * @description The plan that a season was grown by, as an open document: the start of a new plan, too.
+         */
+        get: operations["read_season_api_gardens__slug__seasons__season__plan_amplerows_json_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{slug}/next-year": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show Next Year
+         * @description What closing the season would do, and a draft of the next year; nothing is kept.
+         */
+        get: operations["show_next_year_api_gardens__slug__next_year_get"];
+        put?: never;
+        /**
+         * Begin Next Year
+         * @description Close the season that `version` has seen, and begin the next with a draft; undone as any
+         *     edit is.
+         */
+        post: operations["begin_next_year_api_gardens__slug__next_year_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/crops": {
         parameters: {
             query?: never;
@@ -2866,6 +2931,16 @@ export interface components {
             good: boolean;
         };
         /**
+         * Compared
+         * @description Seasons, the first first, and the crops that gave most of all first.
+         */
+        Compared: {
+            /** Seasons */
+            seasons: components["schemas"]["SeasonTotal"][];
+            /** Crops */
+            crops: components["schemas"]["CropOverSeasons"][];
+        };
+        /**
          * CopyPlace
          * @description Set up a twin of a place, with all that is planted there, as it is or in the mirror.
          */
@@ -3381,6 +3456,18 @@ export interface components {
             fits: boolean | null;
             /** Words */
             words: string;
+        };
+        /**
+         * CropOverSeasons
+         * @description One crop through all seasons in which it was planned or picked.
+         */
+        CropOverSeasons: {
+            /** Crop */
+            crop: string;
+            /** Name */
+            name: string;
+            /** Seasons */
+            seasons: components["schemas"]["SeasonCrop"][];
         };
         /**
          * CropPage
@@ -4953,6 +5040,23 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * LeftOut
+         * @description A planting of the year before that has no room in the draft: `stands` is in its squares.
+         */
+        LeftOut: {
+            /** Name */
+            name: string;
+            /** Place */
+            place: string;
+            /**
+             * Start Date
+             * Format: date
+             */
+            start_date: string;
+            /** Stands */
+            stands: string;
+        };
+        /**
          * LightReport
          * @description Mean daily sun from start to clearing, and the useful part that its need is met by:
          *     the sun above ten degrees, long days counting most. `lost_to_neighbours` of it stay behind
@@ -5313,6 +5417,16 @@ export interface components {
             [key: string]: unknown;
         };
         /**
+         * Moved
+         * @description A place whose crops go to another, or to its other side where both are the same.
+         */
+        Moved: {
+            /** Place */
+            place: string;
+            /** To */
+            to: string;
+        };
+        /**
          * Neighbour
          * @description Another crop that is said to matter beside it, by grade of evidence.
          */
@@ -5327,6 +5441,42 @@ export interface components {
             evidence: string;
             /** Good */
             good: boolean;
+        };
+        /**
+         * NextYear
+         * @description A draft of the next year, and what it does: `over` were last year's, `stays` goes on,
+         *     `planted` are begun again. `soon` squares still have a family back too early.
+         */
+        NextYear: {
+            /** Season */
+            season: string;
+            /** Year */
+            year: string;
+            /** Over */
+            over: number;
+            /** Stays */
+            stays: string[];
+            /** Planted */
+            planted: number;
+            /** Moved */
+            moved: components["schemas"]["Moved"][];
+            /** Left Out */
+            left_out: components["schemas"]["LeftOut"][];
+            /** Soon */
+            soon: number;
+        };
+        /**
+         * NextYearRequest
+         * @description Close the season and begin the next year with a draft.
+         */
+        NextYearRequest: {
+            /** Version */
+            version: number;
+            /**
+             * Draft
+             * @enum {string}
+             */
+            draft: "moved" | "same" | "empty";
         };
         /**
          * Note
@@ -7088,6 +7238,18 @@ export interface components {
             winter: number;
         };
         /**
+         * SeasonCrop
+         * @description One crop in one season; nothing is estimated of what was not planned. [kg]
+         */
+        SeasonCrop: {
+            /** Season */
+            season: string;
+            /** Estimated Kg */
+            estimated_kg: number;
+            /** Picked Kg */
+            picked_kg: number;
+        };
+        /**
          * SeasonPlan
          * @description One growing year of the garden, with the plan that it was grown by.
          */
@@ -7097,6 +7259,32 @@ export interface components {
             plan: components["schemas"]["Plan"];
         } & {
             [key: string]: unknown;
+        };
+        /**
+         * SeasonTotal
+         * @description One season as a whole: its first and last day, what was estimated and what was picked.
+         *     [kg]
+         */
+        SeasonTotal: {
+            /** Id */
+            id: string;
+            /**
+             * Start
+             * Format: date
+             */
+            start: string;
+            /**
+             * End
+             * Format: date
+             */
+            end: string;
+            /** Plantings */
+            plantings: number;
+            estimated_kg: components["schemas"]["Quantiles"];
+            /** Picked Kg */
+            picked_kg: number;
+            /** Pickings */
+            pickings: number;
         };
         /**
          * SeedBox
@@ -9222,6 +9410,7 @@ export type Closeness = components['schemas']['Closeness'];
 export type Coefficient = components['schemas']['Coefficient'];
 export type Collects = components['schemas']['Collects'];
 export type Companion = components['schemas']['Companion'];
+export type Compared = components['schemas']['Compared'];
 export type CopyPlace = components['schemas']['CopyPlace'];
 export type Cover = components['schemas']['Cover'];
 export type CoverAdvice = components['schemas']['CoverAdvice'];
@@ -9237,6 +9426,7 @@ export type CropField = components['schemas']['CropField'];
 export type CropFile = components['schemas']['CropFile'];
 export type CropFileText = components['schemas']['CropFileText'];
 export type CropLine = components['schemas']['CropLine'];
+export type CropOverSeasons = components['schemas']['CropOverSeasons'];
 export type CropPage = components['schemas']['CropPage'];
 export type CropPrice = components['schemas']['CropPrice'];
 export type CropSupply = components['schemas']['CropSupply'];
@@ -9308,6 +9498,7 @@ export type Learnt = components['schemas']['Learnt'];
 export type LearntCrop = components['schemas']['LearntCrop'];
 export type LearntFactor = components['schemas']['LearntFactor'];
 export type LedOver = components['schemas']['LedOver'];
+export type LeftOut = components['schemas']['LeftOut'];
 export type LightReport = components['schemas']['LightReport'];
 export type LikeAnswer = components['schemas']['LikeAnswer'];
 export type LikelyEnd = components['schemas']['LikelyEnd'];
@@ -9325,7 +9516,10 @@ export type Method = components['schemas']['Method'];
 export type Mix = components['schemas']['Mix'];
 export type MixOrder = components['schemas']['MixOrder'];
 export type Mound = components['schemas']['Mound'];
+export type Moved = components['schemas']['Moved'];
 export type Neighbour = components['schemas']['Neighbour'];
+export type NextYear = components['schemas']['NextYear'];
+export type NextYearRequest = components['schemas']['NextYearRequest'];
 export type Note = components['schemas']['Note'];
 export type Number = components['schemas']['Number'];
 export type Obstacle = components['schemas']['Obstacle'];
@@ -9401,7 +9595,9 @@ export type Ripening = components['schemas']['Ripening'];
 export type Rule = components['schemas']['Rule'];
 export type SchoolFigures = components['schemas']['SchoolFigures'];
 export type Season = components['schemas']['Season'];
+export type SeasonCrop = components['schemas']['SeasonCrop'];
 export type SeasonPlan = components['schemas']['SeasonPlan'];
+export type SeasonTotal = components['schemas']['SeasonTotal'];
 export type SeedBox = components['schemas']['SeedBox'];
 export type SeedChoice = components['schemas']['SeedChoice'];
 export type SeedPacket = components['schemas']['SeedPacket'];
@@ -15850,6 +16046,389 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Tape"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_seasons_api_gardens__slug__seasons_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Compared"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_season_api_gardens__slug__seasons__season__plan_amplerows_json_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                season: string;
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Plan"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    show_next_year_api_gardens__slug__next_year_get: {
+        parameters: {
+            query?: {
+                draft?: "moved" | "same" | "empty";
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NextYear"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    begin_next_year_api_gardens__slug__next_year_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NextYearRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GardenChange"];
                 };
             };
             /** @description The request cannot be read */

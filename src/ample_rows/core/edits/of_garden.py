@@ -110,3 +110,12 @@ class ReplacePlan(EditBase):
 
     def named(self, before: p.Plan) -> str:
         return "replace the whole plan"
+
+
+class BeginYear(ReplacePlan):
+    """The garden's next year in place of the one that ends."""
+
+    year: str
+
+    def named(self, before: p.Plan) -> str:
+        return f"begin {self.year}"

@@ -45,7 +45,7 @@ def twin_of(
         again = copy.deepcopy(planting) | {"id": names[planting["id"]], "place": new_id}
         rename(again, names)
         if mirrored and isinstance(again["cells"], list):
-            again["cells"] = [_across(address, original) for address in again["cells"]]
+            again["cells"] = [across(address, original) for address in again["cells"]]
         if mirrored and again.get("spots_cm"):
             again["spots_cm"] = [_flipped(spot, original) for spot in again["spots_cm"]]
         if mirrored and again.get("run_cm"):
@@ -81,7 +81,7 @@ def _mirror_place(twin: Document, place: p.Place) -> None:
             shape[key] = flipped[0] if key == "outline_cm" else flipped
     for part in (*twin.get("held", []), *twin.get("covers", [])):
         if isinstance(part["cells"], list):
-            part["cells"] = [_across(address, place) for address in part["cells"]]
+            part["cells"] = [across(address, place) for address in part["cells"]]
     for support in twin.get("supports", []):
         if support.get("run_cm"):
             support["run_cm"] = _run_across(support["run_cm"], support.get("edge"), place)
@@ -108,7 +108,7 @@ def _run_across(run: list[float], edge: str | None, place: p.Place) -> list[floa
     return [length - run[1], length - run[0]]
 
 
-def _across(address: str, place: p.Place) -> str:
+def across(address: str, place: p.Place) -> str:
     """The cell as far from one end as this one is from the other."""
     grid = grid_of(place)
     column, row = grid.cells[address].spot

@@ -1,0 +1,58 @@
+"""Routes of seasons: those that are closed, side by side, and the year that comes next."""
+
+import json
+
+from fastapi import APIRouter, Response
+
+from ample_rows.api.gardens import CHANGED, Catalogue, Computed, Garden, Store, file_answer
+from ample_rows.api.problems import RESPONSES
+from ample_rows.api.record import Record
+from ample_rows.api.state import VersionRequest, change_response
+from ample_rows.core.ask.next_year.draft import Draft, NextYear, next_year
+from ample_rows.core.edits.of_garden import BeginYear
+from ample_rows.core.errors import UnknownPartError
+from ample_rows.core.plan import Plan, document
+from ample_rows.core.record.compared import Compared, compared
+from ample_rows.core.record.entries import SeasonPlan
+
+router = APIRouter(prefix="/api/gardens/{slug}", tags=["seasons"], responses=RESPONSES)
+
+
+@router.get("/seasons")
+def list_seasons(record: Record, catalogue: Catalogue) -> Compared:
+    """Seasons side by side: what was estimated and what was picked, crop by crop."""
+    return compared(record, catalogue)
+
+
+@router.get("/seasons/{season}/plan.amplerows.json", responses={200: {"model": Plan}})
+def read_season(season: str, record: Record) -> Response:
+    """The plan that a season was grown by, as an open document: the start of a new plan, too."""
+    found = next((each.plan for each in record.seasons if each.id == season), None)
+    if found is None:
+        raise UnknownPartError(kind="season", ident=season)
+    text = json.dumps(document(found), ensure_ascii=False, separators=(",", ":"))
+    return file_answer(text + "\n", "application/json", f"season-{season}.amplerows.json")
+
+
+@router.get("/next-year")
+def show_next_year(here: Garden, draft: Draft = "moved") -> NextYear:
+    """What closing the season would do, and a draft of the next year; nothing is kept."""
+    return next_year(here, draft).told
+
+
+class NextYearRequest(VersionRequest):
+    """Close the season and begin the next year with a draft."""
+
+    draft: Draft
+
+
+@router.post("/next-year", responses=CHANGED)
+def begin_next_year(
+    slug: str, asked: NextYearRequest, store: Store, estimates: Computed, here: Garden
+) -> Response:
+    """Close the season that `version` has seen, and begin the next with a draft; undone as any
+    edit is."""
+    drafted = next_year(here, asked.draft)
+    edit = BeginYear(plan=document(drafted.plan), year=drafted.told.year)
+    closing = SeasonPlan(id=drafted.told.season, plan=here.plan)
+    return change_response(store.edit(slug, asked.version, edit, closing=closing), estimates)

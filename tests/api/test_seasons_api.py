@@ -1,0 +1,98 @@
+"""Seasons over the wire: closed in one press, undone as an edit is, side by side, kept for good."""
+
+import json
+
+import pytest
+
+from ample_rows.core.record.entries import SeasonPlan
+from ample_rows.store import restore
+from ample_rows.store.seasons import Seasons
+
+GARDEN = "/api/gardens/lantern-court"
+
+
+def version(client):
+    return client.get(GARDEN).json()["head"]["version"]
+
+
+@pytest.fixture
+def begin(client, lantern):
+    """Begin the next year."""
+
+    def send(draft="same", seen=None):
+        asked = {"version": version(client) if seen is None else seen, "draft": draft}
+        return client.post(f"{GARDEN}/next-year", json=asked)
+
+    return send
+
+
+def pick(client, ident, day, **keys):
+    entry = {"id": ident, "day": day, "kind": "picked", "kg": 1.5, "crop": "carrot", **keys}
+    return client.put(
+        f"{GARDEN}/entries/{ident}", params={"sure": "true"}, content=json.dumps(entry)
+    )
+
+
+def test_a_draft_is_told_before_it_is_kept(client, lantern):
+    told = client.get(f"{GARDEN}/next-year", params={"draft": "same"}).json()
+    assert (told["season"], told["year"]) == ("2027", "2028")
+    assert told["planted"] > 40
+    assert told["left_out"]
+    assert client.get(GARDEN).json() == lantern
+
+
+def test_a_year_is_begun_and_undone(client, begin, lantern):
+    begun = begin()
+    assert begun.status_code == 200
+    assert begun.json()["head"]["undo_label"] == "begin 2028"
+    now = client.get(GARDEN).json()
+    assert now["plan"]["garden"]["last_frost"].startswith("2028")
+    undone = client.post(f"{GARDEN}/undo", json={"version": now["head"]["version"]})
+    assert undone.status_code == 200
+    assert client.get(GARDEN).json()["plan"] == lantern["plan"]
+    # The season runs again: it is not its own past.
+    assert [s["id"] for s in client.get(f"{GARDEN}/seasons").json()["seasons"]] == ["2027"]
+
+
+def test_a_year_begun_on_what_another_changed_is_refused_and_closes_nothing(
+    client, begin, store, book
+):
+    seen = version(client)
+    rename = {"do": "change-garden", "changes": {"name": "Changed meanwhile"}}
+    client.post(f"{GARDEN}/edits", json={"version": seen, "edit": rename})
+    assert begin(seen=seen).status_code == 409
+    assert Seasons(store.database, book).closed("lantern-court") == ()
+
+
+def test_seasons_stand_side_by_side_with_what_was_picked_in_each(client, begin):
+    pick(client, "a", "2027-08-01")
+    begin()
+    # A day of the closed season belongs to it, also when it is entered later.
+    assert pick(client, "b", "2027-09-01").json()["season"] == "2027"
+    assert pick(client, "c", "2028-08-01").json()["season"] == "2028"
+    told = client.get(f"{GARDEN}/seasons").json()
+    assert [(s["id"], s["picked_kg"]) for s in told["seasons"]] == [("2027", 3.0), ("2028", 1.5)]
+    carrot = next(row for row in told["crops"] if row["crop"] == "carrot")
+    assert [s["picked_kg"] for s in carrot["seasons"]] == [3.0, 1.5]
+    assert all(s["estimated_kg"] > 0 for s in carrot["seasons"])
+
+
+def test_a_closed_season_is_read_as_the_plan_it_was(client, begin, lantern):
+    begin()
+    plan = client.get(f"{GARDEN}/seasons/2027/plan.amplerows.json").json()
+    assert [each["id"] for each in plan["plantings"]] == [
+        each["id"] for each in lantern["plan"]["plantings"]
+    ]
+    assert plan["garden"]["last_frost"].startswith("2027")
+    assert client.get(f"{GARDEN}/seasons/1999/plan.amplerows.json").status_code == 404
+    record = client.get(f"{GARDEN}/record.amplerows.json").json()
+    assert [season["id"] for season in record["seasons"]] == ["2027", "2028"]
+
+
+def test_closed_seasons_are_in_every_backup(client, begin, store, book):
+    begin()
+    backup = store.database.backups.make("daily")
+    [slug] = restore(store.database, store.database.backups.path(backup.name))
+    [season] = Seasons(store.database, book).closed(slug)
+    assert isinstance(season, SeasonPlan)
+    assert season.plan.garden.last_frost.year == 2027

@@ -1,0 +1,149 @@
+"""The next year: what lasts goes on, what ended is remembered, and drafts of what is planted."""
+
+from datetime import date
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from ample_rows.core import plan as p
+from ample_rows.core.ask.next_year.draft import next_year
+from ample_rows.core.checks import check_plan
+from ample_rows.core.estimate.estimate import Estimate
+from tests.conftest import bed, block, document, planting
+
+CARROT = planting("carrot", block("A1", "B2"), id="carrot", start_date="2027-04-10")
+BEAN = planting("dwarf-bean", block("A1", "B2"), id="bean", start_date="2027-08-01")
+GARLIC = planting("garlic", block("C1", "D2"), id="garlic", start="set", start_date="2027-10-20")
+RHUBARB = planting("rhubarb", block("A5", "C7"), id="rhubarb", start="set", start_date="2025-03-20")
+OTHER = bed(id="other", name="Other bed")
+
+
+@pytest.fixture
+def drafted(read, book):
+    def draft(*plantings, how="same", **keys):
+        return next_year(Estimate(read(document(*plantings, **keys)), book), how)
+
+    return draft
+
+
+def by_crop(plan):
+    return {planting.crop: planting for planting in plan.plantings}
+
+
+def test_the_year_moves_on_by_one(drafted):
+    plan, told = drafted(CARROT).plan, drafted(CARROT).told
+    assert (told.season, told.year) == ("2027", "2028")
+    assert (plan.garden.last_frost, plan.garden.first_frost) == (
+        date(2028, 4, 25),
+        date(2028, 10, 20),
+    )
+
+
+def test_what_is_over_is_remembered_by_square_and_what_lasts_goes_on(drafted):
+    made = drafted(CARROT, GARLIC, RHUBARB, how="empty")
+    standing = {planting.id: planting for planting in made.plan.plantings}
+    assert set(standing) == {"garlic", "rhubarb"}
+    assert standing["rhubarb"].start_date == date(2025, 3, 20)
+    [grew] = made.plan.places[0].grew
+    assert (grew.year, grew.crops, set(grew.cells)) == (2027, ("carrot",), set(block("A1", "B2")))
+    assert (made.told.over, made.told.planted) == (1, 0)
+    assert made.told.stays == ("garlic", "rhubarb")
+
+
+def test_a_year_as_before_begins_everything_again_a_year_later_but_what_stays(drafted):
+    made = drafted(CARROT, GARLIC, RHUBARB)
+    starts = sorted((q.crop, q.start_date) for q in made.plan.plantings)
+    assert starts == [
+        ("carrot", date(2028, 4, 10)),
+        ("garlic", date(2027, 10, 20)),
+        ("garlic", date(2028, 10, 20)),
+        ("rhubarb", date(2025, 3, 20)),
+    ]
+    assert made.told.planted == 2
+    # No id is used again: what was entered of last year's is not of this year's.
+    assert {"carrot", "bean"} & {q.id for q in made.plan.plantings} == set()
+
+
+def test_what_has_no_room_beside_what_stays_is_left_out_and_told(drafted):
+    spring = planting("lettuce", block("C1", "D2"), id="l", start_date="2027-04-10")
+    [left] = drafted(spring, GARLIC).told.left_out
+    assert (left.name, left.stands, left.start_date) == (
+        "head lettuce",
+        "garlic",
+        date(2028, 4, 10),
+    )
+
+
+def test_links_follow_what_is_begun_again(drafted):
+    follows = {**BEAN, "follows": "carrot"}
+    bean = by_crop(drafted(CARROT, follows).plan)["dwarf-bean"]
+    assert bean.follows == by_crop(drafted(CARROT, follows).plan)["carrot"].id
+    after = by_crop(drafted(GARLIC, {**CARROT, "follows": None}).plan)["carrot"]
+    assert after.follows is None
+
+
+def test_beds_alike_trade_their_crops_so_that_families_move_on(drafted):
+    bean = {**BEAN, "id": "b2", "place": "other", "start_date": "2027-06-01"}
+    made = drafted(CARROT, bean, places=[bed(name="One"), OTHER], how="moved")
+    where = {planting.crop: planting.place for planting in made.plan.plantings}
+    assert where == {"carrot": "other", "dwarf-bean": "bed"}
+    assert {(m.place, m.to) for m in made.told.moved} == {
+        ("One", "Other bed"),
+        ("Other bed", "One"),
+    }
+    assert made.told.soon == 0
+    assert drafted(CARROT, bean, places=[bed(), OTHER]).told.soon > 0
+
+
+def test_a_bed_alone_has_its_crops_on_its_other_side(drafted):
+    made = drafted(CARROT, how="moved")
+    [carrot] = made.plan.plantings
+    assert set(carrot.cells) == set(block("C1", "D2"))
+    assert made.told.soon == 0
+
+
+def test_held_squares_and_supports_keep_all_where_it_stood(drafted):
+    held = bed(held=[{"cells": ["D1"], "reason": "post"}])
+    [carrot] = drafted(CARROT, places=[held], how="moved").plan.plantings
+    assert carrot.cells == block("A1", "B2")
+
+
+def test_covers_and_holidays_move_on_and_marks_and_stores_are_gone(drafted, read):
+    cover = {"id": "f", "kind": "fleece", "cells": "all", "since": "2027-04-01"}
+    kept = bed(covers=[{**cover, "until": "2027-05-10"}])
+    want = {"crop": "carrot", "kg_per_year": 5, "in_store_kg": 2}
+    plan = drafted(CARROT, places=[kept], household={"wants": [want]}, how="empty").plan
+    [moved] = plan.places[0].covers
+    assert (moved.since, moved.until) == (date(2028, 4, 1), date(2028, 5, 10))
+    assert plan.garden.household.wants[0].in_store_kg is None
+    assert plan.jobs == ()
+
+
+@given(
+    how=st.sampled_from(["moved", "same", "empty"]),
+    starts=st.lists(
+        st.tuples(
+            st.sampled_from(["carrot", "garlic", "kale", "dwarf-bean", "rhubarb", "potato"]),
+            st.integers(1, 360),
+            st.sampled_from([("A1", "B2"), ("C1", "D4"), ("A3", "B5"), ("A6", "D8")]),
+        ),
+        max_size=6,
+    ),
+)
+def test_every_draft_is_a_sound_plan_that_can_be_rolled_on_again(how, starts, read, book):
+    plantings = [
+        planting(
+            crop,
+            block(*cells),
+            id=f"p{number}",
+            start=book.crops[crop].starts[0],
+            start_date=date.fromordinal(date(2027, 2, 1).toordinal() + day).isoformat(),
+        )
+        for number, (crop, day, cells) in enumerate(starts)
+    ]
+    plan = read(document(*plantings, places=[bed(), OTHER]))
+    for _ in range(3):
+        plan = next_year(Estimate(plan, book), how).plan
+        assert check_plan(plan, book) == []
+        assert p.Plan.model_validate_json(p.Plan.model_dump_json(plan)) == plan
