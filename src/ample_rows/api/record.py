@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass
 from datetime import UTC, date, datetime, timedelta
+from itertools import chain
 from typing import Annotated, Any, Literal
 
 from fastapi import APIRouter, Depends, Query, Response
@@ -17,6 +18,7 @@ from ample_rows.core.record.compared import season_on
 from ample_rows.core.record.doubts import doubts, require_entry, season_id
 from ample_rows.core.record.entries import Entry, GardenRecord, Kind, SeasonPlan
 from ample_rows.core.record.likely import LATELY, ripe_on
+from ample_rows.core.record.marked import entries_of_jobs
 from ample_rows.core.record.outcomes import outcomes_of
 from ample_rows.core.record.own_factors import Learnt, learnt
 from ample_rows.core.record.typed import Typed, typed_entry
@@ -49,15 +51,17 @@ Closed = Annotated[Seasons, Depends(seasons_of)]
 
 
 def record_of(slug: str, book: Book, seasons: Closed, here: Garden) -> GardenRecord:
-    """All that is kept of a garden: its closed seasons, the one that runs, and its entries."""
+    """All that is kept of a garden: its closed seasons, the one that runs, and its entries, those
+    of jobs that were marked done among them."""
     runs = SeasonPlan(id=season_id(here.setting.year.start), plan=here.plan)
     before = [season for season in seasons.closed(slug) if season.id != runs.id]
+    done = chain(*(entries_of_jobs(season.plan, here.book) for season in (*before, runs)))
     return GardenRecord(
         format="ample-rows/record",
         version=1,
         garden=here.plan.garden.name,
         seasons=(*before, runs),
-        entries=tuple(reversed(book.entries(slug))),
+        entries=(*reversed(book.entries(slug)), *done),
     )
 
 
@@ -83,6 +87,12 @@ def list_entries(
     return book.entries(
         slug, Wanted(since, until, season, place, planting, crop, kind, words, most)
     )
+
+
+@router.get("/entries/of-jobs")
+def list_entries_of_jobs(here: Garden) -> list[Entry]:
+    """What is in the day book because its job was marked done; opened again, it goes."""
+    return list(entries_of_jobs(here.plan, here.book))
 
 
 @router.put("/entries/{entry}", openapi_extra=_BODY, responses=_KEPT)

@@ -16,7 +16,7 @@ from ample_rows.cli.folders import base_folder, data_folder
 from ample_rows.cli.log import log, open_log, programs
 from ample_rows.cli.memory import keep_what_stands
 from ample_rows.crops import load_book
-from ample_rows.demo import demo_plans
+from ample_rows.demo import keep_demo
 from ample_rows.store import Database, GardenStore, StoreError
 from ample_rows.store.folder import only_owner, prepare_folder, write_own
 from ample_rows.store.keeper import Keeper
@@ -33,7 +33,7 @@ SHARED = (
 
 
 def open_store(*, demo: bool, data: Path | None, reset: bool) -> GardenStore:
-    """The store of a folder; a new demo gets its gardens, both or none.
+    """The store of a folder; a new demo gets its gardens and their record.
 
     Raises:
         StoreError: The folder or file cannot be used.
@@ -45,7 +45,7 @@ def open_store(*, demo: bool, data: Path | None, reset: bool) -> GardenStore:
     store = GardenStore(Database(folder), book)
     damage = store.database.check(quick=True)
     if demo and damage is None and not store.list() and not store.removed():
-        store.create_all(demo_plans(book))
+        keep_demo(store, book)
     return store
 
 

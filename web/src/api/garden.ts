@@ -10,7 +10,7 @@ import { held, merged } from './merge';
 import type { HeldGarden } from './merge';
 import { Pending } from './pending';
 import { refusalWords } from './refusal';
-import type { Edit, GardenChange, Head, ShelfAnswer } from './types';
+import type { Draft, Edit, GardenChange, Head, ShelfAnswer } from './types';
 
 export const gardenKey = (slug: string) => ['garden', slug] as const;
 export const gardensKey = ['gardens'] as const;
@@ -85,6 +85,8 @@ export interface Editor {
   edit: (edit: Edit, told?: Told) => Promise<boolean>;
   undo: () => Promise<boolean>;
   redo: () => Promise<boolean>;
+  /** Close the season and begin the next year with a draft. */
+  beginYear: (draft: Draft) => Promise<boolean>;
 }
 
 /** One edit after another: each is made on the version that the one before it left. */
@@ -198,6 +200,18 @@ export function useEditor(slug: string): Editor {
               }),
             ),
           'Redoing',
+        ),
+      beginYear: (draft) =>
+        step(
+          (version, signal) =>
+            answeredChange(
+              api.POST('/api/gardens/{slug}/next-year', {
+                params: { path: { slug } },
+                body: { version, draft },
+                signal,
+              }),
+            ),
+          'Beginning the year',
         ),
     }),
     [slug, step],

@@ -28,7 +28,7 @@ from ample_rows.core.book.crop import (
 from ample_rows.core.book.families import FamilyRest
 from ample_rows.core.book.ground import Animal, PathNeed, Worker
 from ample_rows.core.book.growing_up import Footing, SupportBuild, TrainingSystem
-from ample_rows.core.book.jobs import JobMinutes, JobRule, PlaceRound, UsualChore
+from ample_rows.core.book.jobs import DoneAs, JobMinutes, JobRule, PlaceRound, UsualChore
 from ample_rows.core.book.keeping import CropKeeping, KeepingWay
 from ample_rows.core.book.labels import LabelSheet
 from ample_rows.core.book.materials import Material, Walling
@@ -68,6 +68,7 @@ __all__ = [
     "CropTraining",
     "DaysToPick",
     "DepthPolicy",
+    "DoneAs",
     "Eaten",
     "FamilyRest",
     "FeederClass",

@@ -14,7 +14,7 @@ from ample_rows.core.book.crop import (
 from ample_rows.core.book.families import FamilyRest
 from ample_rows.core.book.ground import Animal, PathNeed, Worker
 from ample_rows.core.book.growing_up import Footing, TrainingSystem
-from ample_rows.core.book.jobs import JobMinutes, JobRule, PlaceRound, UsualChore
+from ample_rows.core.book.jobs import DoneAs, JobMinutes, JobRule, PlaceRound, UsualChore
 from ample_rows.core.book.keeping import CropKeeping, KeepingWay
 from ample_rows.core.book.labels import LabelSheet
 from ample_rows.core.book.materials import Material
@@ -56,6 +56,7 @@ class Book:
     place_minutes: dict[str, JobMinutes]
     rounds: dict[str, PlaceRound]
     usual_chores: dict[str, UsualChore]
+    done_as: dict[str, DoneAs]
     families: dict[str, FamilyRest]
     keeping_ways: dict[str, KeepingWay]
     crop_keeping: dict[str, CropKeeping]

@@ -67,6 +67,12 @@ class UsualChore(Record):
     source: Text
 
 
+class DoneAs(Record):
+    """Jobs that are one kind of entry in the day book once they are done."""
+
+    jobs: tuple[Text, ...]
+
+
 class JobRule(Record):
     """One kind of job. Where `starts`, `crops` and the like are empty it is for any.
 

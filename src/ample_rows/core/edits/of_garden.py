@@ -44,7 +44,8 @@ class ChangeGarden(_ChangePart):
 
     @property
     def part(self) -> tuple[str, str]:
-        return "garden", "the garden"
+        own = set(self.changes) == {"own"}
+        return "garden", "what the garden learnt" if own else "the garden"
 
 
 class ChangeSite(_ChangePart):

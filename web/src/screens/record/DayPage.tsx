@@ -1,14 +1,16 @@
 import { useState } from 'react';
+import { Link } from 'react-router';
 
 import type { HeldGarden } from '../../api/merge';
 import type { Entry } from '../../api/types';
-import { words } from '../../kit/day';
+import { isoOf, words } from '../../kit/day';
 import { useUnits } from '../../kit/preferences';
 import type { Units } from '../../kit/units';
 import { capital } from '../../kit/text';
 import { useDay } from '../../shared/DayContext';
+import { ChangeEntry } from './ChangeEntry';
 import { EntryLine } from './EntryLine';
-import { useDayBook, useDayPage } from './useRecord';
+import { useDayBook, useDayPage, useEntriesOfJobs } from './useRecord';
 
 const DONE: Record<Entry['kind'], string> = {
   sown: 'sown',
@@ -31,8 +33,11 @@ export function DayPage({ state }: { state: HeldGarden }) {
   const { slug } = state.head;
   const { day } = useDay();
   const page = useDayPage(slug, day);
+  const jobs = useEntriesOfJobs(slug, state.head.version);
+  const done = jobs.data?.filter((entry) => entry.day === isoOf(day)) ?? [];
   const book = useDayBook(slug);
   const [gone, setGone] = useState<Entry>();
+  const [changing, setChanging] = useState<Entry>();
   const weekday = new Date(day * 86_400_000).toLocaleDateString('en', {
     weekday: 'long',
     timeZone: 'UTC',
@@ -45,21 +50,35 @@ export function DayPage({ state }: { state: HeldGarden }) {
       <h2 className="text-lg">{`${weekday} ${words(day)}`}</h2>
       <div className="min-h-0 overflow-y-auto">
         {page.error && <p role="alert">{page.error.message}</p>}
-        {page.data?.length === 0 && <p className="text-muted">Nothing is entered of this day.</p>}
-        {page.data && page.data.length > 0 && (
+        {page.data?.length === 0 && done.length === 0 && (
+          <p className="text-muted">Nothing is entered of this day.</p>
+        )}
+        {page.data && page.data.length + done.length > 0 && (
           <table className="w-full max-w-4xl text-[14px]">
             <caption className="sr-only">What was done and picked</caption>
             <tbody>
+              {done.map((entry) => (
+                <Row key={entry.id} state={state} entry={entry} />
+              ))}
               {[...page.data].reverse().map((entry) => (
                 <Row
                   key={entry.id}
                   state={state}
                   entry={entry}
+                  onChange={() => setChanging(entry)}
                   onRemove={() => void book.remove(entry.id).then((done) => done && setGone(entry))}
                 />
               ))}
             </tbody>
           </table>
+        )}
+        {changing && (
+          <ChangeEntry
+            key={changing.id}
+            slug={slug}
+            entry={changing}
+            onDone={() => setChanging(undefined)}
+          />
         )}
         {gone && (
           <p className="text-[13px] text-muted">
@@ -82,10 +101,12 @@ export function DayPage({ state }: { state: HeldGarden }) {
 interface RowProps {
   state: HeldGarden;
   entry: Entry;
-  onRemove: () => void;
+  /** What a job makes is changed with the job. */
+  onChange?: () => void;
+  onRemove?: () => void;
 }
 
-function Row({ state, entry, onRemove }: RowProps) {
+function Row({ state, entry, onChange, onRemove }: RowProps) {
   const units = useUnits();
   const place = state.plan.places.find((p) => p.id === entry.place);
   return (
@@ -96,15 +117,31 @@ function Row({ state, entry, onRemove }: RowProps) {
         {amount(entry, units)}
       </td>
       <td className="pr-3 text-muted">{entry.text}</td>
-      <td className="text-right">
-        <button
-          type="button"
-          className="press"
-          aria-label={`Delete: ${told(state, entry)}`}
-          onClick={onRemove}
-        >
-          Delete
-        </button>
+      <td className="text-right whitespace-nowrap">
+        {onChange && (
+          <button
+            type="button"
+            className="press mr-4"
+            aria-label={`Change: ${told(state, entry)}`}
+            onClick={onChange}
+          >
+            Change
+          </button>
+        )}
+        {onRemove ? (
+          <button
+            type="button"
+            className="press"
+            aria-label={`Delete: ${told(state, entry)}`}
+            onClick={onRemove}
+          >
+            Delete
+          </button>
+        ) : (
+          <Link className="press" to={`/gardens/${state.head.slug}/year`}>
+            from its job
+          </Link>
+        )}
       </td>
     </tr>
   );

@@ -1,5 +1,6 @@
 import { useRef, useState } from 'react';
 import type { SyntheticEvent } from 'react';
+import { useSearchParams } from 'react-router';
 
 import { attempt } from '../../api/attempt';
 import type { ProblemError } from '../../api/client';
@@ -8,6 +9,7 @@ import type { Entry, PlantingReport } from '../../api/types';
 import { isoOf } from '../../kit/day';
 import { useUnits } from '../../kit/preferences';
 import { useDay } from '../../shared/DayContext';
+import { lineBegun, namedIn } from '../../shared/weighing';
 import { freshId, readLine, useDayBook, useReading, useRipe } from './useRecord';
 import type { Line } from './useRecord';
 
@@ -26,7 +28,9 @@ export function EntryLine({ state }: { state: HeldGarden }) {
   const units = useUnits();
   const book = useDayBook(slug);
   const field = useRef<HTMLInputElement>(null);
-  const [text, setText] = useState('');
+  // A job to pick comes with its planting; the weight is all that is left.
+  const begun = useSearchParams()[0].get('line');
+  const [text, setText] = useState(begun ?? '');
   const [id, setId] = useState(freshId);
   const [odd, setOdd] = useState<Odd>();
   const [fault, setFault] = useState<string>();
@@ -93,6 +97,7 @@ export function EntryLine({ state }: { state: HeldGarden }) {
           className="min-w-[16rem] flex-1 text-[16px]"
           placeholder="carrots low bed 1.2 kg"
           maxLength={500}
+          autoFocus={begun !== null}
           autoComplete="off"
           value={text}
           onChange={(event) => typed(event.target.value)}
@@ -137,15 +142,10 @@ export function EntryLine({ state }: { state: HeldGarden }) {
   );
 }
 
-function named(state: HeldGarden, planting: PlantingReport): string {
-  const place = state.plan.places.find((p) => p.id === planting.place);
-  return `${planting.name}, ${place?.name ?? planting.place}`;
-}
-
-/** The same with its squares: a bed may hold several of one crop. */
+/** A planting with its squares: a bed may hold several of one crop. */
 function squared(state: HeldGarden, planting: PlantingReport): string {
   const [first, last] = [planting.cells[0], planting.cells.at(-1)];
-  return `${named(state, planting)} ${first === last ? (first ?? '') : `${first}–${last}`}`.trim();
+  return `${namedIn(state, planting)} ${first === last ? (first ?? '') : `${first}–${last}`}`.trim();
 }
 
 interface RipeProps {
@@ -168,11 +168,9 @@ function RipeRow({ state, ripe, onChoose }: RipeProps) {
           <button
             type="button"
             className="press"
-            onClick={() =>
-              onChoose(`${named(state, planting).replace(',', '')} ${planting.cells[0] ?? ''} `)
-            }
+            onClick={() => onChoose(lineBegun(state, planting))}
           >
-            {named(state, planting)}
+            {namedIn(state, planting)}
           </button>
         </li>
       ))}

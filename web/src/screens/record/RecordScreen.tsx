@@ -1,4 +1,5 @@
 import { useMemo } from 'react';
+import { Link, useSearchParams } from 'react-router';
 
 import type { HeldGarden } from '../../api/merge';
 import type { Tape } from '../../api/types';
@@ -9,42 +10,74 @@ import { useExtent } from '../../kit/useExtent';
 import { useDay } from '../../shared/DayContext';
 import { timeScale } from '../../shared/SeasonRuler';
 import { DayPage } from './DayPage';
+import { Seasons } from './Seasons';
 import { TapeStrip } from './TapeStrip';
 import { useTape } from './useRecord';
+import { WhatWasLearnt } from './WhatWasLearnt';
 
-/** What the garden really gave, over what was estimated; below it the day as a page. */
+const VIEWS = [
+  ['pickings', 'Pickings'],
+  ['seasons', 'Seasons'],
+  ['learnt', 'What was learnt'],
+] as const;
+
+/** What the garden really gave: by the day, by the season, and what is learnt from it. */
 export function RecordScreen({ state }: { state: HeldGarden }) {
-  const { day, start, end } = useDay();
-  const units = useUnits();
-  const [main, extent] = useExtent<HTMLElement>();
-  const scale = useMemo(() => timeScale(start, end, extent.width), [start, end, extent.width]);
-  const tape = useTape(state.head.slug, state.head.version, day);
-  const crops = tape.data?.crops ?? [];
-  const picked = crops.filter((crop) => crop.picked.length > 0);
+  const wanted = useSearchParams()[0].get('view');
+  const view = VIEWS.find(([id]) => id === wanted)?.[0] ?? 'pickings';
   return (
-    <main ref={main} className="record h-full min-h-0">
+    <main className={`record h-full min-h-0 ${view === 'pickings' ? '' : 'whole'}`}>
       <section
-        aria-label="The tape"
+        aria-label={view === 'pickings' ? 'The tape' : 'The record'}
         tabIndex={0}
         className="min-h-0 overflow-x-hidden overflow-y-auto"
       >
         <header className="flex flex-wrap items-baseline gap-x-5 px-[14px] pt-2">
           <h1 className="text-xl">The record</h1>
-          {tape.data && <p>{headline(tape.data, units)}</p>}
+          <nav aria-label="Views of the record" className="ml-auto flex flex-wrap gap-x-4">
+            {VIEWS.map(([id, name]) => (
+              <Link
+                key={id}
+                to={id === 'pickings' ? '.' : `?view=${id}`}
+                className="press"
+                aria-current={view === id ? 'page' : undefined}
+              >
+                {name}
+              </Link>
+            ))}
+          </nav>
         </header>
-        {tape.error && <p role="alert">{tape.error.message}</p>}
-        {tape.data && picked.length === 0 && (
-          <p className="px-[14px] text-muted">
-            Nothing is weighed yet. Type below what was picked, and it stands here over its
-            estimate.
-          </p>
-        )}
-        {(picked.length > 0 ? picked : crops).map((crop) => (
-          <TapeStrip key={crop.crop} tape={crop} scale={scale} width={extent.width} day={day} />
-        ))}
+        {view === 'pickings' && <Pickings state={state} />}
+        {view === 'seasons' && <Seasons state={state} />}
+        {view === 'learnt' && <WhatWasLearnt state={state} />}
       </section>
-      <DayPage state={state} />
+      {view === 'pickings' && <DayPage state={state} />}
     </main>
+  );
+}
+
+/** Pickings as they came, over what was estimated. */
+function Pickings({ state }: { state: HeldGarden }) {
+  const { day, start, end } = useDay();
+  const units = useUnits();
+  const [ref, extent] = useExtent<HTMLDivElement>();
+  const scale = useMemo(() => timeScale(start, end, extent.width), [start, end, extent.width]);
+  const tape = useTape(state.head.slug, state.head.version, day);
+  const crops = tape.data?.crops ?? [];
+  const picked = crops.filter((crop) => crop.picked.length > 0);
+  return (
+    <div ref={ref}>
+      {tape.data && <p className="px-[14px]">{headline(tape.data, units)}</p>}
+      {tape.error && <p role="alert">{tape.error.message}</p>}
+      {tape.data && picked.length === 0 && (
+        <p className="px-[14px] text-muted">
+          Nothing is weighed yet. Type below what was picked, and it stands here over its estimate.
+        </p>
+      )}
+      {(picked.length > 0 ? picked : crops).map((crop) => (
+        <TapeStrip key={crop.crop} tape={crop} scale={scale} width={extent.width} day={day} />
+      ))}
+    </div>
   );
 }
 

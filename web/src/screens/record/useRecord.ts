@@ -4,7 +4,7 @@ import { useCallback } from 'react';
 import { attempt } from '../../api/attempt';
 import { answered, answeredAs, api } from '../../api/client';
 import type { ProblemError } from '../../api/client';
-import type { Entry, Ripe, Tape, Typed } from '../../api/types';
+import type { Compared, Draft, Entry, Learnt, NextYear, Ripe, Tape, Typed } from '../../api/types';
 import { isoOf } from '../../kit/day';
 import type { Day } from '../../kit/day';
 
@@ -20,6 +20,18 @@ export function useDayPage(slug: string, day: Day) {
           params: { path: { slug }, query: { since: iso, until: iso } },
           signal,
         }),
+      ),
+  });
+}
+
+/** What is in the book because its job was marked done. */
+export function useEntriesOfJobs(slug: string, version: number) {
+  return useQuery<Entry[], ProblemError>({
+    queryKey: ['record', slug, 'of-jobs', version],
+    placeholderData: keepPreviousData,
+    queryFn: ({ signal }) =>
+      answeredAs(
+        api.GET('/api/gardens/{slug}/entries/of-jobs', { params: { path: { slug } }, signal }),
       ),
   });
 }
@@ -50,6 +62,43 @@ export function useRipe(slug: string, version: number, day: Day) {
           params: { path: { slug }, query: { day: isoOf(day) } },
           signal,
         }),
+      ),
+  });
+}
+
+/** Seasons side by side. */
+export function useSeasons(slug: string, version: number) {
+  return useQuery<Compared, ProblemError>({
+    queryKey: ['record', slug, 'seasons', version],
+    placeholderData: keepPreviousData,
+    queryFn: ({ signal }) =>
+      answeredAs(api.GET('/api/gardens/{slug}/seasons', { params: { path: { slug } }, signal })),
+  });
+}
+
+/** What the next year would be with a draft. */
+export function useNextYear(slug: string, version: number, draft: Draft) {
+  return useQuery<NextYear, ProblemError>({
+    queryKey: ['record', slug, 'next-year', version, draft],
+    placeholderData: keepPreviousData,
+    queryFn: ({ signal }) =>
+      answeredAs(
+        api.GET('/api/gardens/{slug}/next-year', {
+          params: { path: { slug }, query: { draft } },
+          signal,
+        }),
+      ),
+  });
+}
+
+/** How much more or less than estimated comes here. */
+export function useLearnt(slug: string, version: number) {
+  return useQuery<Learnt, ProblemError>({
+    queryKey: ['record', slug, 'learnt', version],
+    placeholderData: keepPreviousData,
+    queryFn: ({ signal }) =>
+      answeredAs(
+        api.GET('/api/gardens/{slug}/own-factors', { params: { path: { slug } }, signal }),
       ),
   });
 }

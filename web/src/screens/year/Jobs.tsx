@@ -1,9 +1,12 @@
+import { Link } from 'react-router';
+
 import { useEditor } from '../../api/garden';
 import type { HeldGarden } from '../../api/merge';
 import type { Behind, Edit, Job } from '../../api/types';
 import { capital } from '../../kit/text';
 import { dayOf, isoOf, shortWords } from '../../kit/day';
 import type { Day } from '../../kit/day';
+import { weighingAt } from '../../shared/weighing';
 import { together, whereOf } from './alike';
 import type { Alike } from './alike';
 import { DaysAhead } from './DaysAhead';
@@ -24,6 +27,7 @@ export function Jobs({ state, day }: { state: HeldGarden; day: Day }) {
   const first = dayOf(monday);
   const groups = new Map(state.plan.places.map((place) => [place.id, place.group]));
   const groupOf = (place: string) => groups.get(place);
+  const weighed = (job: Job) => (job.job === 'pick' ? weighingAt(state, job.planting) : null);
   const span = (from: Day) => `${shortWords(from)} to ${shortWords(from + 6)}`;
   return (
     <div className="jobs isolate grid grid-cols-1 scrolls min-h-0 flex-1 gap-x-8 px-[14px] py-2 md:grid-cols-2">
@@ -33,7 +37,7 @@ export function Jobs({ state, day }: { state: HeldGarden; day: Day }) {
           {`This week, ${span(first)} `}
           <span className="font-sans text-[13px] font-normal text-muted">{`${closed} of ${now.length} done; marked for ${shortWords(day)}`}</span>
         </h2>
-        <List jobs={now} groupOf={groupOf} day={day} onEdit={edit} />
+        <List jobs={now} {...{ groupOf, weighed, day }} onEdit={edit} />
       </section>
       <div>
         {behind.length > 0 && (
@@ -54,7 +58,7 @@ export function Jobs({ state, day }: { state: HeldGarden; day: Day }) {
             {`Next week, ${span(first + 7)} `}
             <span className="font-sans text-[13px] font-normal text-muted">{following.length}</span>
           </h2>
-          <List jobs={following} groupOf={groupOf} day={day} onEdit={edit} />
+          <List jobs={following} {...{ groupOf, weighed, day }} onEdit={edit} />
         </section>
       </div>
       <OwnJobs state={state} day={day} />
@@ -71,16 +75,23 @@ function mondayOf(day: Day): Day {
 interface ListProps {
   jobs: readonly Job[];
   groupOf: (place: string) => string | null | undefined;
+  weighed: (job: Job) => string | null;
   day: Day;
   onEdit: (edit: Edit) => void;
 }
 
-function List({ jobs, groupOf, day, onEdit }: ListProps) {
+function List({ jobs, groupOf, weighed, day, onEdit }: ListProps) {
   if (jobs.length === 0) return <p className="text-muted">Nothing to do.</p>;
   return (
     <ul>
       {together(jobs, groupOf).map((alike) => (
-        <Line key={alike[0].key} alike={alike} day={day} onEdit={onEdit} />
+        <Line
+          key={alike[0].key}
+          alike={alike}
+          weighAt={alike.length === 1 ? weighed(alike[0]) : null}
+          day={day}
+          onEdit={onEdit}
+        />
       ))}
     </ul>
   );
@@ -96,11 +107,12 @@ const STATE = {
 
 interface LineProps {
   alike: Alike;
+  weighAt: string | null;
   day: Day;
   onEdit: (edit: Edit) => void;
 }
 
-function Line({ alike, day, onEdit }: LineProps) {
+function Line({ alike, weighAt, day, onEdit }: LineProps) {
   const [job] = alike;
   const closed = job.state === 'done' || job.state === 'left-out';
   const mark = (state: Mark['state'], on: Day) => {
@@ -132,6 +144,11 @@ function Line({ alike, day, onEdit }: LineProps) {
           </button>
         ) : (
           <>
+            {weighAt && (
+              <Link className="press" to={weighAt} aria-label={`Weigh: ${job.about}`}>
+                Weigh
+              </Link>
+            )}
             <button
               type="button"
               className="press"
