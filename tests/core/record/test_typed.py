@@ -101,3 +101,24 @@ def test_more_than_any_entry_holds_is_named(line, text):
     with pytest.raises(PlanFaultsError) as raised:
         line(text)
     assert raised.value.faults[0].path in ("kg", "pieces")
+
+
+def test_a_bed_that_is_called_after_a_crop_and_a_square_tell_two_crops_apart(read, run, book):
+    """As the line is begun by a press: the planting's name, its bed and its first square."""
+    stands = [
+        planting("rhubarb", block("A1", "B2"), id="r", start="set", start_date="2025-03-20"),
+        planting("asparagus", block("C1", "D2"), id="a", start="set", start_date="2024-04-01"),
+        planting("carrot", block("A3", "B4"), id="c3", start_date="2027-04-10"),
+        planting("carrot", block("C5", "D6"), id="c5", start_date="2027-04-10"),
+    ]
+    plan = read(document(*stands, places=[bed(name="Rhubarb bed")]))
+    for text, meant in (
+        ("asparagus Rhubarb bed C1 0.35", "a"),
+        ("asparagus Rhubarb bed 0.35", "a"),
+        ("rhubarb Rhubarb bed A1 0.9", "r"),
+        ("rhubarb 0.9", "r"),
+        ("carrot Rhubarb bed C5 0.2", "c5"),
+        ("carrot Rhubarb bed A3 0.2", "c3"),
+    ):
+        read_as = typed_entry(text, plan, run(plan).plantings, book, day=DAY, ident="e")
+        assert (read_as.entry.planting, read_as.among) == (meant, ())

@@ -34,7 +34,7 @@ _PIECES = ("pieces", "piece", "pcs", "x", "heads", "head", "fruits", "fruit")
 _MINUTES = ("min", "mins", "minutes", "minute")
 _UNITS = "|".join((*_KG, *_PIECES, *_MINUTES))
 _AMOUNT = re.compile(rf"(?<![\w.,])(\d+(?:[.,]\d+)?|[.,]\d+)\s*({_UNITS})?\b", re.I)
-_WORD = re.compile(r"[^\W\d_]+(?:['’-][^\W\d_]+)*|[A-Z]{1,3}\d+")
+_WORD = re.compile(r"[A-Z]{1,3}\d+|[^\W\d_]+(?:['’-][^\W\d_]+)*")
 _MOST = 1e9
 _LITTLE = frozenset(("the", "in", "of", "from", "on", "at", "and", "a", "out", "by"))
 
@@ -128,7 +128,9 @@ def _meant(
     }
     fits = {
         report.id: sum(
-            (stem in crop) * 2 + (stem in place or word in place) for stem, word in asked.items()
+            # "Rhubarb" of "asparagus, Rhubarb bed" says the bed; a word counts once.
+            2 if stem in crop else int(stem in place or word in place)
+            for stem, word in asked.items()
         )
         for report in reports
         for crop, place in [vocabulary[report.id]]

@@ -93,7 +93,7 @@ export function DayPage({ state }: { state: HeldGarden }) {
           </p>
         )}
       </div>
-      <EntryLine state={state} />
+      {!changing && <EntryLine state={state} />}
     </section>
   );
 }

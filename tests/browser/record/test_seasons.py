@@ -1,0 +1,95 @@
+"""Seasons: a year rolled over and undone, what was learnt taken up, entries from jobs and put
+right."""
+
+import pytest
+from playwright.sync_api import expect
+
+from ample_rows.demo import demo_record
+from ample_rows.store.day_book import DayBook
+from ample_rows.store.seasons import Seasons
+
+RECORD = "/gardens/lantern-court/record"
+
+
+@pytest.fixture
+def recorded(demo_store, book, base_url):
+    """The demo garden with the record that ships."""
+    record = demo_record(book)
+    Seasons(demo_store.database, book).keep_all("lantern-court", record.seasons)
+    DayBook(demo_store.database).keep_all("lantern-court", record.entries)
+    return base_url
+
+
+def test_a_year_is_closed_and_the_next_begun_and_both_undone(page, recorded):
+    page.goto(f"{recorded}{RECORD}?view=seasons")
+    table = page.get_by_role("table")
+    expect(table.get_by_role("columnheader", name="2027, running")).to_be_visible()
+    expect(table.get_by_role("columnheader")).to_have_count(4)
+    page.get_by_label("Empty beds").check()
+    expect(page.get_by_text("begun again a year later")).to_have_count(0)
+    page.get_by_label("The same crops in the same squares").check()
+    expect(page.get_by_text("plantings are begun again a year later")).to_be_visible()
+    page.get_by_role("button", name="Begin 2028").click()
+    expect(page.get_by_text("growing year 2028")).to_be_visible()
+    expect(page.get_by_text("Last: begin 2028")).to_be_visible()
+    expect(table.get_by_role("columnheader", name="2028, running")).to_be_visible()
+    expect(table.get_by_role("link", name="2027", exact=True)).to_be_visible()
+    page.get_by_role("button", name="Undo").click()
+    expect(page.get_by_text("growing year 2027")).to_be_visible()
+    expect(table.get_by_role("columnheader", name="2027, running")).to_be_visible()
+
+
+def test_what_was_learnt_is_taken_up_crop_by_crop_or_whole_and_put_down(page, recorded):
+    page.goto(f"{recorded}{RECORD}?view=learnt")
+    carrot = page.get_by_label("Go by it for maincrop carrot")
+    carrot.click()
+    expect(page.get_by_text("Last: change what the garden learnt")).to_be_visible()
+    expect(carrot).to_be_checked()
+    page.get_by_role("button", name="Go by all of it").click()
+    expect(page.get_by_label("Go by it for all that was never weighed")).to_be_checked()
+    page.get_by_role("button", name="Go by the book alone").click()
+    expect(carrot).not_to_be_checked()
+    for _ in range(3):
+        page.get_by_role("button", name="Undo").click()
+    expect(page.get_by_role("button", name="Go by the book alone")).to_have_count(0)
+
+
+def test_nothing_is_learnt_of_a_garden_that_was_never_weighed(page, base_url):
+    page.goto(f"{base_url}{RECORD}?view=learnt")
+    expect(page.get_by_text("Nothing is learnt yet.")).to_be_visible()
+
+
+def test_a_job_done_is_in_the_book_and_a_job_to_pick_leads_to_its_line(page, base_url):
+    page.goto(f"{base_url}/gardens/lantern-court/year")
+    page.get_by_role("button", name="Done: Tie in").first.click()
+    expect(page.get_by_text("Last: mark a job done")).to_be_visible()
+    page.get_by_role("link", name="Weigh:").first.click()
+    line = page.get_by_label("What was done or picked")
+    expect(line).to_be_focused()
+    row = page.get_by_role("row", name="Tied")
+    expect(row.get_by_role("link", name="from its job")).to_be_visible()
+    page.keyboard.type("0.35")
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("row", name="Picked")).to_contain_text("350 g")
+    page.get_by_role("button", name="Undo").last.click()
+
+
+def test_an_entry_is_put_right_and_moved_to_another_day(page, base_url):
+    page.goto(f"{base_url}{RECORD}")
+    page.get_by_label("What was done or picked").fill("rhubarb 0.9")
+    page.keyboard.press("Enter")
+    row = page.get_by_role("row", name="Picked rhubarb")
+    row.get_by_role("button", name="Change").click()
+    form = page.get_by_role("form", name="Change the entry")
+    form.get_by_label("Weight, kg").fill("3 hands")
+    form.get_by_role("button", name="Save").click()
+    expect(form.get_by_label("Weight, kg")).to_have_attribute("aria-invalid", "true")
+    form.get_by_label("Weight, kg").fill("2 lb")
+    form.get_by_label("Words").fill("before the rain")
+    form.get_by_role("button", name="Save").click()
+    expect(row).to_contain_text("907 g")
+    expect(row).to_contain_text("before the rain")
+    row.get_by_role("button", name="Change").click()
+    form.get_by_label("Day").fill("2027-06-10")
+    form.get_by_role("button", name="Save").click()
+    expect(row).to_have_count(0)
