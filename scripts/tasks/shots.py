@@ -76,9 +76,12 @@ def choose_border(page: Page) -> None:
     page.get_by_role("button", name="House border", exact=True).click()
 
 
-def show_layouts(page: Page) -> None:
-    page.get_by_role("button", name="Layouts").click()
-    page.get_by_role("columnheader", name="beds up and down").wait_for()
+def show_pickings(page: Page) -> None:
+    page.get_by_role("region", name="rhubarb").wait_for()
+
+
+def show_next_year(page: Page) -> None:
+    page.get_by_role("button", name="Begin 2028").wait_for()
 
 
 def type_a_place(page: Page) -> None:
@@ -88,11 +91,11 @@ def type_a_place(page: Page) -> None:
 
 VIEWS: dict[str, tuple[str, dict[str, int], str, Steps]] = {
     "ground": (f"{LANTERN}/ground", DESK, "light", choose_long_bed),
-    "marking": (f"{LANTERN}/places/south/marking", DESK, "light", None),
     "soil": (f"{LANTERN}/soil", DESK, "light", choose_border),
-    "layouts": (f"{LANTERN}/ground", DESK, "light", show_layouts),
     "building": (f"{LANTERN}/soil?view=building", DESK, "light", None),
     "pantry": (f"{LANTERN}/pantry", DESK, "light", run_the_seasons),
+    "record": (f"{LANTERN}/record", DESK, "light", show_pickings),
+    "seasons": (f"{LANTERN}/record?view=seasons", DESK, "light", show_next_year),
     "year": (f"{LANTERN}/year", DESK, "light", in_april),
     "bed-sheet": (f"{LANTERN}/squares/south", DESK, "light", select_carrot),
     "what-fits": (f"{LANTERN}/squares/south", DESK, "light", choose_free_squares),

@@ -133,3 +133,31 @@ def test_days_far_off_and_endless_numbers_are_refused_in_words(client, lantern):
         assert client.get(f"{GARDEN}/{path}", params={"day": "1900-01-01"}).status_code == 200
     line = {"text": "9" * 400, "day": "2027-06-01", "id": "e"}
     assert client.post(f"{GARDEN}/entry-read", json=line).status_code == 422
+
+
+def test_the_record_goes_out_as_a_table_and_comes_in_once(client, put):
+    put("a", kind="picked", kg=0.4, crop="carrot", place="low", day="2027-08-01", sure=True)
+    put("b", text="slugs")
+    table = client.get(f"{GARDEN}/entries.csv").text
+    again = client.post(f"{GARDEN}/entries.csv", json={"text": table, "keep": True}).json()
+    assert (again["entries"], again["known"], again["refused"]) == ([], 2, [])
+    more = table + ",2027-08-09,,picked,low,,carrot,,0.25\n"
+    looked = client.post(f"{GARDEN}/entries.csv", json={"text": more}).json()
+    assert len(looked["entries"]) == 1
+    assert len(entries(client)) == 2
+    client.post(f"{GARDEN}/entries.csv", json={"text": more, "keep": True})
+    [new] = entries(client, since="2027-08-09")
+    assert (new["kg"], new["season"]) == (0.25, "2027")
+
+
+def test_a_job_marked_done_is_in_the_record_until_it_is_opened_again(client, lantern):
+    mark = {"planting": "p1", "place": "south", "job": "tie-in", "nth": 1, "on": "2027-06-01"}
+    version = lantern["head"]["version"]
+    for state, count in (("done", 1), ("open", 0)):
+        edit = {"do": "mark-job", "mark": {**mark, "state": state}}
+        made = client.post(f"{GARDEN}/edits", json={"version": version, "edit": edit}).json()
+        version = made["head"]["version"]
+        tied = [e for e in client.get(f"{GARDEN}/entries/of-jobs").json() if e["kind"] == "tied"]
+        assert len(tied) == count
+        record = client.get(f"{GARDEN}/record.amplerows.json").json()
+        assert sum(e["kind"] == "tied" for e in record["entries"]) == count

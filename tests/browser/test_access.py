@@ -24,6 +24,8 @@ SCREENS = {
     "year": "/gardens/lantern-court/year",
     "pantry": "/gardens/lantern-court/pantry",
     "record": "/gardens/lantern-court/record",
+    "seasons": "/gardens/lantern-court/record?view=seasons",
+    "what was learnt": "/gardens/lantern-court/record?view=learnt",
     "covers": "/gardens/lantern-court/places/south/covers",
     "feeding": "/gardens/lantern-court/soil?view=feeding",
     "garden": "/gardens/lantern-court/garden",

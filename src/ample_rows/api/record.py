@@ -1,5 +1,6 @@
 """Routes of the day book: entries in and out, what they say of this garden, the record itself."""
 
+from collections.abc import Iterable
 from dataclasses import dataclass
 from datetime import UTC, date, datetime, timedelta
 from itertools import chain
@@ -8,7 +9,7 @@ from typing import Annotated, Any, Literal
 from fastapi import APIRouter, Depends, Query, Response
 from pydantic import BaseModel, ConfigDict, Field
 
-from ample_rows.api.gardens import Body, Catalogue, Garden, Store
+from ample_rows.api.gardens import Body, Catalogue, Garden, Store, file_answer
 from ample_rows.api.problems import RESPONSES, problem
 from ample_rows.core.ask.tape import Tape, tape_of
 from ample_rows.core.estimate.estimate import Estimate
@@ -21,6 +22,7 @@ from ample_rows.core.record.likely import LATELY, ripe_on
 from ample_rows.core.record.marked import entries_of_jobs
 from ample_rows.core.record.outcomes import outcomes_of
 from ample_rows.core.record.own_factors import Learnt, learnt
+from ample_rows.core.record.table import TableRead, entries_csv, read_table
 from ample_rows.core.record.typed import Typed, typed_entry
 from ample_rows.store.day_book import DayBook, Wanted
 from ample_rows.store.seasons import Seasons
@@ -118,9 +120,7 @@ def keep_entry(
     if odd:
         words = "; ".join(str(fault) for fault in odd)
         return problem(422, "doubtful", f"{words}. It was not kept yet.", faults=odd)
-    if read.season is None:
-        season = season_on(read.day, here.plan, seasons.closed(slug), here.book)
-        read = read.model_copy(update={"season": season})
+    read = _in_season(read, here, seasons.closed(slug))
     new = book.keep(slug, read)
     return Response(read.model_dump_json(), 201 if new else 200, media_type="application/json")
 
@@ -157,6 +157,45 @@ def own_factors(record: Record, here: Garden, catalogue: Catalogue) -> Learnt:
 def export_record(record: Record) -> GardenRecord:
     """The whole record as the open document."""
     return record
+
+
+@router.get(
+    "/entries.csv",
+    response_class=Response,
+    responses={200: {"content": {"text/csv": {}}}},
+)
+def export_entries(slug: str, record: Record) -> Response:
+    """The day book of all seasons as a table, one line an entry."""
+    return file_answer(entries_csv(record.entries), "text/csv; charset=utf-8", f"{slug}-record.csv")
+
+
+class TableRequest(BaseModel):
+    """A table of entries as text; kept only where `keep` says so."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    text: str = Field(max_length=8_000_000)
+    keep: bool = False
+
+
+@router.post("/entries.csv")
+def import_entries(
+    slug: str, asked: TableRequest, book: Book, seasons: Closed, here: Garden
+) -> TableRead:
+    """What a table would bring, and what in it cannot be used; its new entries are kept, all of
+    them or none, where that is asked."""
+    found = read_table(asked.text, here.plan, here.book, book.entries(slug))
+    if asked.keep:
+        closed = seasons.closed(slug)
+        book.keep_all(slug, [_in_season(entry, here, closed) for entry in found.entries])
+    return found
+
+
+def _in_season(entry: Entry, here: Estimate, closed: Iterable[SeasonPlan]) -> Entry:
+    if entry.season is not None:
+        return entry
+    season = season_on(entry.day, here.plan, closed, here.book)
+    return entry.model_copy(update={"season": season})
 
 
 class LineRequest(BaseModel):

@@ -93,3 +93,26 @@ def test_an_entry_is_put_right_and_moved_to_another_day(page, base_url):
     form.get_by_label("Day").fill("2027-06-10")
     form.get_by_role("button", name="Save").click()
     expect(row).to_have_count(0)
+
+
+def test_a_table_is_looked_at_before_it_is_kept_and_kept_once(page, base_url, tmp_path):
+    table = tmp_path / "picked.csv"
+    table.write_text(
+        "Date;Bed;Vegetable;Weight (g);Weather\n"
+        "3.8.2027;Low bed;carrot;400;dry\n"
+        "4.8.2027;Far bed;carrot;200;wet\n"
+    )
+    page.goto(f"{base_url}{RECORD}?view=seasons")
+    for kept in ("1 entry to keep", "0 entries to keep, 1 kept already"):
+        page.get_by_label("A table of pickings, CSV").set_input_files(table)
+        files = page.get_by_role("region", name="Files of the record")
+        expect(files.get_by_text(f"picked.csv: {kept}")).to_be_visible()
+        expect(files.get_by_text("Left aside: the column Weather.")).to_be_visible()
+        expect(files.get_by_role("alert")).to_have_text(
+            "Line 3, Bed: “Far bed” is no place of this garden; write it as it is called here"
+        )
+        keep = files.get_by_role("button", name="Keep 1 entry")
+        if keep.is_visible():
+            keep.click()
+            expect(files.get_by_role("alert")).to_have_count(0)
+    expect(page.get_by_role("row", name="maincrop carrot")).to_contain_text("0.4 of")

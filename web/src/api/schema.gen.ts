@@ -1260,6 +1260,31 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/entries.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Entries
+         * @description The day book of all seasons as a table, one line an entry.
+         */
+        get: operations["export_entries_api_gardens__slug__entries_csv_get"];
+        put?: never;
+        /**
+         * Import Entries
+         * @description What a table would bring, and what in it cannot be used; its new entries are kept, all of
+         *     them or none, where that is asked.
+         */
+        post: operations["import_entries_api_gardens__slug__entries_csv_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{slug}/entry-read": {
         parameters: {
             query?: never;
@@ -4559,6 +4584,16 @@ export interface components {
             redo_label: string | null;
         };
         /**
+         * HeadRead
+         * @description A column of a table, and what of an entry it was read as; null where it was left aside.
+         */
+        HeadRead: {
+            /** Head */
+            head: string;
+            /** Key */
+            key: string | null;
+        };
+        /**
          * Held
          * @description Cells kept for a post, a seat or a later project.
          */
@@ -5125,6 +5160,20 @@ export interface components {
             spares_young?: boolean | null;
         } & {
             [key: string]: unknown;
+        };
+        /**
+         * LineRefused
+         * @description A line that is no entry, and why.
+         */
+        LineRefused: {
+            /** Line */
+            line: number;
+            /** Column */
+            column: string;
+            /** Value */
+            value: string;
+            /** Text */
+            text: string;
         };
         /**
          * LineRequest
@@ -8430,6 +8479,34 @@ export interface components {
             working: components["schemas"]["Term"][];
         };
         /**
+         * TableRead
+         * @description What a table would bring: entries that are new, how many are in the book already, and the
+         *     lines that cannot be used.
+         */
+        TableRead: {
+            /** Columns */
+            columns: components["schemas"]["HeadRead"][];
+            /** Entries */
+            entries: components["schemas"]["Entry"][];
+            /** Known */
+            known: number;
+            /** Refused */
+            refused: components["schemas"]["LineRefused"][];
+        };
+        /**
+         * TableRequest
+         * @description A table of entries as text; kept only where `keep` says so.
+         */
+        TableRequest: {
+            /** Text */
+            text: string;
+            /**
+             * Keep
+             * @default false
+             */
+            keep: boolean;
+        };
+        /**
          * TableWeek
          * @description One week at table, each at its median over all seasons; the week by its Monday. [kg]
          */
@@ -9494,6 +9571,7 @@ export type GroundReport = components['schemas']['GroundReport'];
 export type GroundTool = components['schemas']['GroundTool'];
 export type GrowthReport = components['schemas']['GrowthReport'];
 export type Head = components['schemas']['Head'];
+export type HeadRead = components['schemas']['HeadRead'];
 export type Held = components['schemas']['Held'];
 export type Hours = components['schemas']['Hours'];
 export type Household = components['schemas']['Household'];
@@ -9522,6 +9600,7 @@ export type LeftOut = components['schemas']['LeftOut'];
 export type LightReport = components['schemas']['LightReport'];
 export type LikeAnswer = components['schemas']['LikeAnswer'];
 export type LikelyEnd = components['schemas']['LikelyEnd'];
+export type LineRefused = components['schemas']['LineRefused'];
 export type LineRequest = components['schemas']['LineRequest'];
 export type Lines = components['schemas']['Lines'];
 export type LiquidFeed = components['schemas']['LiquidFeed'];
@@ -9662,6 +9741,8 @@ export type Support = components['schemas']['Support'];
 export type SupportBuild = components['schemas']['SupportBuild'];
 export type SupportReport = components['schemas']['SupportReport'];
 export type SupportSheet = components['schemas']['SupportSheet'];
+export type TableRead = components['schemas']['TableRead'];
+export type TableRequest = components['schemas']['TableRequest'];
 export type TableWeek = components['schemas']['TableWeek'];
 export type TakeAlternative = components['schemas']['TakeAlternative'];
 export type Tank = components['schemas']['Tank'];
@@ -15870,6 +15951,198 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["GardenRecord"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    export_entries_api_gardens__slug__entries_csv_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": unknown;
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    import_entries_api_gardens__slug__entries_csv_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TableRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TableRead"];
                 };
             };
             /** @description The request cannot be read */

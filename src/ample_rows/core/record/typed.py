@@ -16,7 +16,7 @@ from ample_rows.core.record.entries import Entry, Kind
 from ample_rows.core.record.likely import likely_picked
 from ample_rows.core.words.message import Count, Mass, Message, Squares, clauses, message
 
-_KINDS: dict[str, Kind] = {
+KINDS: dict[str, Kind] = {
     **dict.fromkeys(("picked", "pick", "cut", "harvested", "lifted", "dug"), "picked"),
     **dict.fromkeys(("sown", "sowed", "sow"), "sown"),
     **dict.fromkeys(("up", "sprouted", "germinated"), "up"),
@@ -29,10 +29,10 @@ _KINDS: dict[str, Kind] = {
     **dict.fromkeys(("cleared", "pulled"), "cleared"),
     **dict.fromkeys(("note", "noted"), "note"),
 }
-_KG = {"kg": 1.0, "g": 0.001, "lb": 0.45359237, "lbs": 0.45359237, "oz": 0.028349523}
+KG = {"kg": 1.0, "g": 0.001, "lb": 0.45359237, "lbs": 0.45359237, "oz": 0.028349523}
 _PIECES = ("pieces", "piece", "pcs", "x", "heads", "head", "fruits", "fruit")
 _MINUTES = ("min", "mins", "minutes", "minute")
-_UNITS = "|".join((*_KG, *_PIECES, *_MINUTES))
+_UNITS = "|".join((*KG, *_PIECES, *_MINUTES))
 _AMOUNT = re.compile(rf"(?<![\w.,])(\d+(?:[.,]\d+)?|[.,]\d+)\s*({_UNITS})?\b", re.I)
 _WORD = re.compile(r"[A-Z]{1,3}\d+|[^\W\d_]+(?:['’-][^\W\d_]+)*")
 _MOST = 1e9
@@ -71,8 +71,8 @@ def typed_entry(
     """
     kg, pieces, minutes, left = _amounts(text, unit)
     words = [word for word in _WORD.findall(left) if word.lower() not in _LITTLE]
-    kind = next((_KINDS[word.lower()] for word in words if word.lower() in _KINDS), None)
-    words = [word for word in words if word.lower() not in _KINDS]
+    kind = next((KINDS[word.lower()] for word in words if word.lower() in KINDS), None)
+    words = [word for word in words if word.lower() not in KINDS]
     weighed = kg is not None or pieces is not None
     found, unread = _meant(words, plan, reports, book, day)
     place = found[0].place if found else _place(words, plan)
@@ -103,8 +103,8 @@ def _amounts(text: str, unit: str) -> tuple[float | None, int | None, float | No
     for number, named in _AMOUNT.findall(text):
         value = min(float(number.replace(",", ".")), _MOST)
         of = (named or unit).lower()
-        if of in _KG:
-            kg = (kg or 0.0) + value * _KG[of]
+        if of in KG:
+            kg = (kg or 0.0) + value * KG[of]
         elif of in _MINUTES:
             minutes = value
         else:

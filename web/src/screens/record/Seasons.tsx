@@ -3,6 +3,7 @@ import type { Compared, SeasonTotal } from '../../api/types';
 import { useUnits } from '../../kit/preferences';
 import type { Units } from '../../kit/units';
 import { NextYearPanel } from './NextYearPanel';
+import { RecordFiles } from './RecordFiles';
 import { useSeasons } from './useRecord';
 
 /** Seasons side by side, what was picked beside what was estimated; and the year that comes. */
@@ -18,6 +19,7 @@ export function Seasons({ state }: { state: HeldGarden }) {
         </p>
         {told.error && <p role="alert">{told.error.message}</p>}
         {told.data && <Table told={told.data} units={units} slug={slug} />}
+        <RecordFiles slug={slug} />
       </div>
       <NextYearPanel state={state} />
     </div>

@@ -131,13 +131,18 @@ export function readLine(slug: string, line: Line, signal?: AbortSignal): Promis
   );
 }
 
-/** Keeping, deleting and putting back entries; what rests on them is asked for anew. */
-export function useDayBook(slug: string) {
+/** Ask anew for all that rests on the entries. */
+export function useAfresh(slug: string) {
   const client = useQueryClient();
-  const afresh = useCallback(
+  return useCallback(
     () => client.invalidateQueries({ queryKey: ['record', slug] }),
     [client, slug],
   );
+}
+
+/** Keeping, deleting and putting back entries; what rests on them is asked for anew. */
+export function useDayBook(slug: string) {
+  const afresh = useAfresh(slug);
   const keep = useCallback(
     async (entry: Entry, sure: boolean) => {
       const kept = await attempt(() =>
