@@ -96,3 +96,14 @@ def test_closed_seasons_are_in_every_backup(client, begin, store, book):
     [season] = Seasons(store.database, book).closed(slug)
     assert isinstance(season, SeasonPlan)
     assert season.plan.garden.last_frost.year == 2027
+
+
+def test_a_verdict_comes_back_and_is_obeyed_in_the_next_year(client, lantern):
+    entry = {"id": "v", "day": "2027-10-01", "kind": "verdict", "crop": "carrot"}
+    said = {**entry, "quality": "never again", "text": "forked"}
+    client.put(f"{GARDEN}/entries/v", params={"sure": "true"}, content=json.dumps(said))
+    verdict = client.get(f"{GARDEN}/verdicts").json()["carrot"]
+    assert (verdict["verdict"], verdict["text"]) == ("never again", "forked")
+    told = client.get(f"{GARDEN}/next-year", params={"draft": "same"}).json()
+    unwanted = [left["name"] for left in told["left_out"] if left["stands"] is None]
+    assert "maincrop carrot" in unwanted

@@ -1410,6 +1410,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/verdicts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Verdicts
+         * @description The last verdict on each crop, for the moment when it is chosen again.
+         */
+        get: operations["list_verdicts_api_gardens__slug__verdicts_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/crops": {
         parameters: {
             query?: never;
@@ -3650,6 +3670,21 @@ export interface components {
             picking_scale: number;
         };
         /**
+         * CropVerdict
+         * @description The last verdict on a crop: which of them, where it is one, and in the grower's words.
+         */
+        CropVerdict: {
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /** Verdict */
+            verdict: string | null;
+            /** Text */
+            text: string | null;
+        };
+        /**
          * CropWindow
          * @description One way of starting a crop here; the picks are those of the earliest start, or of what stays
          *     for years once it is grown.
@@ -5096,7 +5131,8 @@ export interface components {
         };
         /**
          * LeftOut
-         * @description A planting of the year before that has no room in the draft: `stands` is in its squares.
+         * @description A planting of the year before that is not in the draft: `stands` is in its squares then, or
+         *     it is wanted no more where nothing is.
          */
         LeftOut: {
             /** Name */
@@ -5109,7 +5145,7 @@ export interface components {
              */
             start_date: string;
             /** Stands */
-            stands: string;
+            stands: string | null;
         };
         /**
          * LightReport
@@ -9529,6 +9565,7 @@ export type CropPrice = components['schemas']['CropPrice'];
 export type CropSupply = components['schemas']['CropSupply'];
 export type CropTape = components['schemas']['CropTape'];
 export type CropTraining = components['schemas']['CropTraining'];
+export type CropVerdict = components['schemas']['CropVerdict'];
 export type CropWindow = components['schemas']['CropWindow'];
 export type CropYield = components['schemas']['CropYield'];
 export type DayLength = components['schemas']['DayLength'];
@@ -16816,6 +16853,102 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["GardenChange"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_verdicts_api_gardens__slug__verdicts_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: components["schemas"]["CropVerdict"];
+                    };
                 };
             };
             /** @description The request cannot be read */

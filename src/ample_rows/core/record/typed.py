@@ -14,6 +14,7 @@ from ample_rows.core.plan.reading import PlanFaultsError, faults_of
 from ample_rows.core.planting.report import PlantingReport
 from ample_rows.core.record.entries import Entry, Kind
 from ample_rows.core.record.likely import likely_picked
+from ample_rows.core.record.verdicts import Verdict
 from ample_rows.core.words.message import Count, Mass, Message, Squares, clauses, message
 
 KINDS: dict[str, Kind] = {
@@ -28,6 +29,14 @@ KINDS: dict[str, Kind] = {
     **dict.fromkeys(("seen", "saw"), "seen"),
     **dict.fromkeys(("cleared", "pulled"), "cleared"),
     **dict.fromkeys(("note", "noted"), "note"),
+    "verdict": "verdict",
+}
+_VERDICTS: dict[str, Verdict] = {
+    **dict.fromkeys(("keep", "again"), "keep"),
+    "drop": "drop",
+    "more": "more",
+    **dict.fromkeys(("fewer", "less"), "fewer"),
+    "never": "never again",
 }
 KG = {"kg": 1.0, "g": 0.001, "lb": 0.45359237, "lbs": 0.45359237, "oz": 0.028349523}
 _PIECES = ("pieces", "piece", "pcs", "x", "heads", "head", "fruits", "fruit")
@@ -90,11 +99,17 @@ def typed_entry(
             kg=kg,
             pieces=pieces,
             minutes=minutes,
+            quality=_verdict(unread) if kind == "verdict" else None,
             text=" ".join(unread) or None,
         )
     except ValidationError as error:
         raise PlanFaultsError(faults_of(error)) from error
     return Typed(entry, _said(entry, one, plan), tuple(report.id for report in found[1:]))
+
+
+def _verdict(words: Iterable[str]) -> Verdict | None:
+    """What is said of a crop in one word; "never again" is said by its first."""
+    return next((_VERDICTS[word.lower()] for word in words if word.lower() in _VERDICTS), None)
 
 
 def _amounts(text: str, unit: str) -> tuple[float | None, int | None, float | None, str]:

@@ -23,6 +23,7 @@ typed-kind = { $kind ->
     [watered] watered
     [seen] seen
     [cleared] cleared
+    [verdict] verdict on
    *[note] note
 }
 typed-done = { $done } { $crop }

@@ -147,3 +147,11 @@ def test_every_draft_is_a_sound_plan_that_can_be_rolled_on_again(how, starts, re
         plan = next_year(Estimate(plan, book), how).plan
         assert check_plan(plan, book) == []
         assert p.Plan.model_validate_json(p.Plan.model_dump_json(plan)) == plan
+
+
+def test_what_is_wanted_no_more_is_not_begun_again(read, book):
+    season = Estimate(read(document(CARROT, BEAN)), book)
+    made = next_year(season, "same", not_again={"carrot"})
+    assert [planting.crop for planting in made.plan.plantings] == ["dwarf-bean"]
+    [left] = made.told.left_out
+    assert (left.name, left.stands) == ("maincrop carrot", None)

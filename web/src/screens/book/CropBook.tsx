@@ -2,6 +2,7 @@ import { Link, useSearchParams } from 'react-router';
 
 import { useEditor } from '../../api/garden';
 import type { HeldGarden } from '../../api/merge';
+import { Verdict, useVerdicts } from '../../shared/Verdict';
 import { CropEntry } from './CropEntry';
 import { CropFiles } from './CropFiles';
 import { CropIndex } from './CropIndex';
@@ -20,6 +21,7 @@ export function CropBook({ state }: { state: HeldGarden }) {
   const place = asked.get('place');
   const { slug, version } = state.head;
   const editor = useEditor(slug);
+  const verdicts = useVerdicts(slug);
   const index = useIndex(state, place);
   const page = useCropPage(state, crop);
   const set = (key: 'crop' | 'place', value: string) =>
@@ -52,6 +54,7 @@ export function CropBook({ state }: { state: HeldGarden }) {
         {trouble && <p role="alert">{trouble.message}</p>}
         {page.data && (
           <>
+            <Verdict of={verdicts.data?.[page.data.crop.id]} />
             <CropEntry page={page.data} nameOf={nameOf} onOpen={(id) => set('crop', id)} />
             <OwnFigures
               key={`${page.data.crop.id} ${version}`}

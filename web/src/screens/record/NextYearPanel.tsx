@@ -77,10 +77,10 @@ function Told({ next }: { next: NextYear }) {
       )}
       {next.left_out.slice(0, MOST_LEFT_OUT).map((left) => (
         <li key={`${left.name} ${left.place} ${left.start_date}`}>
-          {`${capital(left.name)}, ${left.place}, ${shortWords(dayOf(left.start_date))}: left out, ${left.stands} stands there.`}
+          {`${capital(left.name)}, ${left.place}, ${shortWords(dayOf(left.start_date))}: left out, ${left.stands === null ? 'by your verdict' : `${left.stands} stands there`}.`}
         </li>
       ))}
-      {more > 0 && <li>{`${more} more left out for the same reason.`}</li>}
+      {more > 0 && <li>{`${more} more left out.`}</li>}
     </ul>
   );
 }

@@ -4,6 +4,7 @@ import { lazy, Suspense } from 'react';
 import type { HeldGarden } from '../../api/merge';
 import { spotOf } from '../../drawing/cells';
 import { MarginNotes } from '../../shared/MarginNotes';
+import { useVerdicts } from '../../shared/Verdict';
 import { ChoosingMore } from './ChoosingMore';
 import { Holding } from './Holding';
 import { RiserForm } from './RiserForm';
@@ -23,6 +24,7 @@ const SpacingPanel = lazy(() =>
 export function BenchPanels({ state, bench }: { state: HeldGarden; bench: Bench }) {
   const { place, document, plantings, chosen, selected, edit } = bench;
   const { slug, version } = state.head;
+  const verdicts = useVerdicts(slug);
   const notes = state.report.notes.filter((n) => n.place === place.id || n.place === null);
   const stops = notes.filter((n) => n.level !== 'tip').length;
   const planned = state.plan.plantings.find((p) => p.id === selected?.id);
@@ -57,6 +59,7 @@ export function BenchPanels({ state, bench }: { state: HeldGarden; bench: Bench 
           cells={chosen.cells}
           day={bench.day}
           answer={bench.shelf.data}
+          verdicts={verdicts.data}
           onDay={bench.setDay}
           problem={bench.shelf.error}
           onPlant={bench.plant}

@@ -1,24 +1,26 @@
 import { useState } from 'react';
 
 import type { ProblemError } from '../../api/client';
-import type { ShelfAnswer, ShelfEntry } from '../../api/types';
+import type { CropVerdict, ShelfAnswer, ShelfEntry } from '../../api/types';
 import { Find } from '../../kit/Find';
 import { useUnits } from '../../kit/preferences';
 import { dayOf, shortWords, words } from '../../kit/day';
 import type { Day } from '../../kit/day';
+import { Verdict } from '../../shared/Verdict';
 import { EVIDENCE, HOW_STARTED } from '../../shared/words';
 
 interface Props {
   cells: readonly string[];
   day: Day;
   answer: ShelfAnswer | undefined;
+  verdicts: Record<string, CropVerdict> | undefined;
   problem: ProblemError | null;
   onPlant: (entry: ShelfEntry) => void;
   onDay: (day: Day) => void;
 }
 
 /** What fits the chosen squares on the day, best first; below it what does not, and why. */
-export function Shelf({ cells, day, answer, problem, onPlant, onDay }: Props) {
+export function Shelf({ cells, day, answer, verdicts, problem, onPlant, onDay }: Props) {
   const [wanted, setWanted] = useState('');
   if (cells.length === 0) {
     return (
@@ -73,7 +75,7 @@ export function Shelf({ cells, day, answer, problem, onPlant, onDay }: Props) {
       <ul aria-label="Crops that fit">
         {fitting.map((entry) => (
           <li key={entry.crop} className="border-b border-faint">
-            <Offer entry={entry} onPlant={onPlant} />
+            <Offer entry={entry} verdict={verdicts?.[entry.crop]} onPlant={onPlant} />
           </li>
         ))}
       </ul>
@@ -110,7 +112,13 @@ function Against({ entry, onPlant }: { entry: ShelfEntry; onPlant: (entry: Shelf
   );
 }
 
-function Offer({ entry, onPlant }: { entry: ShelfEntry; onPlant: (entry: ShelfEntry) => void }) {
+interface OfferProps {
+  entry: ShelfEntry;
+  verdict: CropVerdict | undefined;
+  onPlant: (entry: ShelfEntry) => void;
+}
+
+function Offer({ entry, verdict, onPlant }: OfferProps) {
   const units = useUnits();
   const kg = entry.harvest_kg;
   const gives =
@@ -139,6 +147,7 @@ function Offer({ entry, onPlant }: { entry: ShelfEntry; onPlant: (entry: ShelfEn
             {entry.clear_by ? `cleared by ${shortWords(dayOf(entry.clear_by))}` : pick}
           </span>
         </span>
+        <Verdict of={verdict} />
         {entry.companions.map((near) => (
           <span
             key={`${near.name} ${near.effect}`}

@@ -1,7 +1,7 @@
 """A draft of the next year: empty, planted as before, or with families moved on."""
 
 from collections import defaultdict
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Collection, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date, timedelta
 from functools import partial
@@ -24,12 +24,13 @@ Moves = Mapping[str, tuple[str, bool]]
 
 @dataclass(frozen=True, slots=True)
 class LeftOut:
-    """A planting of the year before that has no room in the draft: `stands` is in its squares."""
+    """A planting of the year before that is not in the draft: `stands` is in its squares then, or
+    it is wanted no more where nothing is."""
 
     name: str
     place: str
     start_date: date
-    stands: str
+    stands: str | None
 
 
 @dataclass(frozen=True, slots=True)
@@ -63,11 +64,18 @@ class Drafted:
     told: NextYear
 
 
-def next_year(season: Estimate, draft: Draft) -> Drafted:
-    """The garden's next year. Nothing in it is kept until the grower says so."""
+def next_year(
+    season: Estimate, draft: Draft, *, not_again: Collection[str] = frozenset()
+) -> Drafted:
+    """The garden's next year. Nothing in it is kept until the grower says so.
+
+    Args:
+        not_again: Crops that are wanted no more, and not begun again.
+    """
     ended = closed(season)
     bare = carried_over(ended)
-    again = _again(ended) if draft != "empty" else []
+    every = _again(ended) if draft != "empty" else []
+    again = [report for report in every if report.crop not in not_again]
     moves = _moves(ended, bare, again) if draft == "moved" else {}
     planted, left_out = _planted(ended, bare, again, moves)
     plan = bare.model_copy(update={"plantings": (*bare.plantings, *planted)})
@@ -83,10 +91,19 @@ def next_year(season: Estimate, draft: Draft) -> Drafted:
             for place, (to, mirrored) in moves.items()
             if to != place or mirrored
         ),
-        left_out=tuple(left_out),
+        left_out=(*left_out, *_unwanted(every, not_again, labels)),
         soon=_soon_in(bare, planted, season),
     )
     return Drafted(plan, told)
+
+
+def _unwanted(
+    every: Iterable[PlantingReport], not_again: Collection[str], labels: Mapping[str, str]
+) -> Iterator[LeftOut]:
+    for report in every:
+        if report.crop in not_again:
+            begun = move_years(report.start_date, 1)
+            yield LeftOut(report.name, labels[report.place], begun, None)
 
 
 def _again(ended: Closed) -> list[PlantingReport]:

@@ -1,0 +1,41 @@
+"""Verdicts: what the grower made of a crop, to come back when the choice comes back."""
+
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass
+from datetime import date
+from typing import Literal, get_args
+
+from ample_rows.core.book import Book
+from ample_rows.core.record.entries import Entry
+
+Verdict = Literal["keep", "drop", "more", "fewer", "never again"]
+VERDICTS = get_args(Verdict)
+_NOT_AGAIN = frozenset({"drop", "never again"})
+
+
+@dataclass(frozen=True, slots=True)
+class CropVerdict:
+    """The last verdict on a crop: which of them, where it is one, and in the grower's words."""
+
+    day: date
+    verdict: str | None
+    text: str | None
+
+
+def verdicts_of(entries: Iterable[Entry], book: Book) -> dict[str, CropVerdict]:
+    """The last verdict on each crop, by id; one on a whole crop is one on its kinds, unless they
+    have a later one of their own."""
+    last: dict[str, CropVerdict] = {}
+    told = [entry for entry in entries if entry.kind == "verdict" and entry.crop is not None]
+    for entry in sorted(told, key=lambda entry: entry.day):
+        kind = entry.quality if entry.quality in VERDICTS else None
+        verdict = CropVerdict(entry.day, kind, entry.text)
+        for crop in book.crops.values():
+            if entry.crop in (crop.id, crop.variety_of):
+                last[crop.id] = verdict
+    return last
+
+
+def not_again(verdicts: Mapping[str, CropVerdict]) -> frozenset[str]:
+    """Crops that the grower wants no more of."""
+    return frozenset(crop for crop, found in verdicts.items() if found.verdict in _NOT_AGAIN)

@@ -1,0 +1,30 @@
+import { useQuery } from '@tanstack/react-query';
+
+import { answeredAs, api } from '../api/client';
+import type { ProblemError } from '../api/client';
+import type { CropVerdict } from '../api/types';
+import { dayOf, words } from '../kit/day';
+
+type Verdicts = Record<string, CropVerdict>;
+
+/** What was said of crops in the record. */
+export function useVerdicts(slug: string) {
+  return useQuery<Verdicts, ProblemError>({
+    queryKey: ['record', slug, 'verdicts'],
+    queryFn: ({ signal }) =>
+      answeredAs<Verdicts>(
+        api.GET('/api/gardens/{slug}/verdicts', { params: { path: { slug } }, signal }),
+      ),
+  });
+}
+
+/** What was made of a crop, at the moment when it is chosen again. */
+export function Verdict({ of }: { of: CropVerdict | undefined }) {
+  if (!of) return null;
+  const said = [of.verdict, of.text && `“${of.text}”`].filter(Boolean).join(', ');
+  return (
+    <span className="block text-[12.5px] text-damson">
+      {`Your verdict of ${words(dayOf(of.day))} ${of.day.slice(0, 4)}: ${said}`}
+    </span>
+  );
+}
