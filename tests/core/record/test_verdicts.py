@@ -42,7 +42,7 @@ def test_words_of_another_program_are_kept_but_decide_nothing(book):
         ("verdict carrot never again forked", "never again"),
         ("verdict carrots more", "more"),
         ("verdict carrot drop", "drop"),
-        ("verdict carrot less of these", "fewer"),
+        ("verdict carrot less please", "fewer"),
         ("verdict carrot lovely", None),
     ],
 )
@@ -51,4 +51,4 @@ def test_a_verdict_is_typed_in_a_line(read, run, book, line, quality):
     reports = run(plan).plantings
     entry = typed_entry(line, plan, reports, book, day=date(2027, 9, 1), ident="e").entry
     assert (entry.kind, entry.crop, entry.quality) == ("verdict", "carrot", quality)
-    assert entry.text is not None
+    assert (entry.planting, entry.text) == (None, line.partition(" ")[2].partition(" ")[2])

@@ -88,6 +88,11 @@ def typed_entry(
     if not found and place is None and not (kind or weighed):
         return Typed(None, message("typed-nothing"), ())
     one = found[0] if found else None
+    if kind == "verdict" and one is not None:
+        # It is on the crop, not on one of its plantings.
+        kinds = {report.crop for report in found}
+        crop = one.crop if len(kinds) == 1 else (book.crops[one.crop].variety_of or one.crop)
+        return _on_crop(crop, unread, book, day=day, ident=ident)
     try:
         entry = Entry(
             id=ident,
@@ -99,12 +104,22 @@ def typed_entry(
             kg=kg,
             pieces=pieces,
             minutes=minutes,
-            quality=_verdict(unread) if kind == "verdict" else None,
             text=" ".join(unread) or None,
         )
     except ValidationError as error:
         raise PlanFaultsError(faults_of(error)) from error
     return Typed(entry, _said(entry, one, plan), tuple(report.id for report in found[1:]))
+
+
+def _on_crop(crop: str, words: Sequence[str], book: Book, *, day: date, ident: str) -> Typed:
+    """A verdict on a crop, in so many words."""
+    text = " ".join(words) or None
+    entry = Entry(id=ident, day=day, kind="verdict", crop=crop, quality=_verdict(words), text=text)
+    done = message(
+        "typed-done", done=message("typed-kind", kind="verdict"), crop=book.crops[crop].name
+    )
+    said = None if text is None else message("typed-text", text=text)
+    return Typed(entry, clauses(done, said, message("typed-day", day=day)), ())
 
 
 def _verdict(words: Iterable[str]) -> Verdict | None:

@@ -2,7 +2,7 @@ import { Link, useSearchParams } from 'react-router';
 
 import { useEditor } from '../../api/garden';
 import type { HeldGarden } from '../../api/merge';
-import { Verdict, useVerdicts } from '../../shared/Verdict';
+import { useVerdicts } from '../../shared/Verdict';
 import { CropEntry } from './CropEntry';
 import { CropFiles } from './CropFiles';
 import { CropIndex } from './CropIndex';
@@ -54,8 +54,12 @@ export function CropBook({ state }: { state: HeldGarden }) {
         {trouble && <p role="alert">{trouble.message}</p>}
         {page.data && (
           <>
-            <Verdict of={verdicts.data?.[page.data.crop.id]} />
-            <CropEntry page={page.data} nameOf={nameOf} onOpen={(id) => set('crop', id)} />
+            <CropEntry
+              page={page.data}
+              verdict={verdicts.data?.[page.data.crop.id]}
+              nameOf={nameOf}
+              onOpen={(id) => set('crop', id)}
+            />
             <OwnFigures
               key={`${page.data.crop.id} ${version}`}
               page={page.data}

@@ -1,8 +1,9 @@
 import type { ReactNode } from 'react';
 
-import type { CropPage } from '../../api/types';
+import type { CropPage, CropVerdict } from '../../api/types';
 import { useRegional, useUnits } from '../../kit/preferences';
 import { perSquareWords } from '../../kit/text';
+import { Verdict } from '../../shared/Verdict';
 import { EVIDENCE } from '../../shared/words';
 import type { Units } from '../../kit/units';
 import { WindowWords } from './CropWindows';
@@ -13,6 +14,7 @@ const SQUARE_CM = 30;
 
 interface Props {
   page: CropPage;
+  verdict: CropVerdict | undefined;
   nameOf: (id: string) => string;
   onOpen: (id: string) => void;
 }
@@ -30,7 +32,7 @@ const PICKED: Record<string, string> = {
 };
 
 /** One crop as a reference book has it: drawn at scale, its figures, its cautions, its company. */
-export function CropEntry({ page, nameOf, onOpen }: Props) {
+export function CropEntry({ page, verdict, nameOf, onOpen }: Props) {
   const units = useUnits();
   const { crop } = page;
   return (
@@ -44,6 +46,7 @@ export function CropEntry({ page, nameOf, onOpen }: Props) {
           {`, ${crop.family}`}
           {crop.names.length > 0 && `; also ${crop.names.join(', ')}`}
         </p>
+        <Verdict of={verdict} />
       </header>
       <div className="grid gap-x-8 sm:grid-cols-2">
         <Profile crop={crop} />
