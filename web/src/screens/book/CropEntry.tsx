@@ -14,7 +14,6 @@ const SQUARE_CM = 30;
 
 interface Props {
   page: CropPage;
-  verdict: CropVerdict | undefined;
   nameOf: (id: string) => string;
   onOpen: (id: string) => void;
 }
@@ -31,8 +30,12 @@ const PICKED: Record<string, string> = {
   continuous: 'every few days',
 };
 
+interface EntryProps extends Props {
+  verdict: CropVerdict | undefined;
+}
+
 /** One crop as a reference book has it: drawn at scale, its figures, its cautions, its company. */
-export function CropEntry({ page, verdict, nameOf, onOpen }: Props) {
+export function CropEntry({ page, verdict, nameOf, onOpen }: EntryProps) {
   const units = useUnits();
   const { crop } = page;
   return (
