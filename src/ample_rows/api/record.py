@@ -1,6 +1,6 @@
 """Routes of the day book: entries in and out, what they say of this garden, the record itself."""
 
-from collections.abc import Iterable
+from collections.abc import Collection
 from dataclasses import dataclass
 from datetime import UTC, date, datetime, timedelta
 from itertools import chain
@@ -120,7 +120,7 @@ def keep_entry(
     if odd:
         words = "; ".join(str(fault) for fault in odd)
         return problem(422, "doubtful", f"{words}. It was not kept yet.", faults=odd)
-    read = _in_season(read, here, seasons.closed(slug))
+    read = _in_season(read, here, seasons.ids(slug))
     new = book.keep(slug, read)
     return Response(read.model_dump_json(), 201 if new else 200, media_type="application/json")
 
@@ -186,12 +186,12 @@ def import_entries(
     them or none, where that is asked."""
     found = read_table(asked.text, here.plan, here.book, book.entries(slug))
     if asked.keep:
-        closed = seasons.closed(slug)
+        closed = seasons.ids(slug)
         book.keep_all(slug, [_in_season(entry, here, closed) for entry in found.entries])
     return found
 
 
-def _in_season(entry: Entry, here: Estimate, closed: Iterable[SeasonPlan]) -> Entry:
+def _in_season(entry: Entry, here: Estimate, closed: Collection[str]) -> Entry:
     if entry.season is not None:
         return entry
     season = season_on(entry.day, here.plan, closed, here.book)

@@ -1,23 +1,31 @@
 """Routes of seasons: those that are closed, side by side, and the year that comes next."""
 
 import json
+from typing import Annotated
 
-from fastapi import APIRouter, Response
+from fastapi import APIRouter, Depends, Response
 
 from ample_rows.api.gardens import CHANGED, Catalogue, Computed, Garden, Store, file_answer
 from ample_rows.api.problems import RESPONSES
-from ample_rows.api.record import Record
+from ample_rows.api.record import Book, Record
 from ample_rows.api.state import VersionRequest, change_response
-from ample_rows.core.ask.next_year.draft import Draft, Drafted, NextYear, next_year
+from ample_rows.core.ask.next_year.draft import Draft, NextYear, next_year
 from ample_rows.core.edits.of_garden import BeginYear
 from ample_rows.core.errors import UnknownPartError
-from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.plan import Plan, document
 from ample_rows.core.record.compared import Compared, compared
-from ample_rows.core.record.entries import GardenRecord, SeasonPlan
+from ample_rows.core.record.entries import SeasonPlan
 from ample_rows.core.record.verdicts import CropVerdict, not_again, verdicts_of
+from ample_rows.store.day_book import Wanted
 
 router = APIRouter(prefix="/api/gardens/{slug}", tags=["seasons"], responses=RESPONSES)
+
+
+def verdicts_in(slug: str, book: Book, here: Garden) -> dict[str, CropVerdict]:
+    return verdicts_of(book.entries(slug, Wanted(kind="verdict")), here.book)
+
+
+Verdicts = Annotated[dict[str, CropVerdict], Depends(verdicts_in)]
 
 
 @router.get("/seasons")
@@ -37,19 +45,15 @@ def read_season(season: str, record: Record) -> Response:
 
 
 @router.get("/next-year")
-def show_next_year(record: Record, here: Garden, draft: Draft = "moved") -> NextYear:
+def show_next_year(verdicts: Verdicts, here: Garden, draft: Draft = "moved") -> NextYear:
     """What closing the season would do, and a draft of the next year; nothing is kept."""
-    return _drafted(record, here, draft).told
-
-
-def _drafted(record: GardenRecord, here: Estimate, draft: Draft) -> Drafted:
-    return next_year(here, draft, not_again=not_again(verdicts_of(record.entries, here.book)))
+    return next_year(here, draft, not_again=not_again(verdicts)).told
 
 
 @router.get("/verdicts")
-def list_verdicts(record: Record, here: Garden) -> dict[str, CropVerdict]:
+def list_verdicts(verdicts: Verdicts) -> dict[str, CropVerdict]:
     """The last verdict on each crop, for the moment when it is chosen again."""
-    return verdicts_of(record.entries, here.book)
+    return verdicts
 
 
 class NextYearRequest(VersionRequest):
@@ -66,11 +70,11 @@ def begin_next_year(
     store: Store,
     estimates: Computed,
     here: Garden,
-    record: Record,
+    verdicts: Verdicts,
 ) -> Response:
     """Close the season that `version` has seen, and begin the next with a draft; undone as any
     edit is."""
-    drafted = _drafted(record, here, asked.draft)
+    drafted = next_year(here, asked.draft, not_again=not_again(verdicts))
     edit = BeginYear(plan=document(drafted.plan), year=drafted.told.year)
     closing = SeasonPlan(id=drafted.told.season, plan=here.plan)
     return change_response(store.edit(slug, asked.version, edit, closing=closing), estimates)

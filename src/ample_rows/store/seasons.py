@@ -1,9 +1,13 @@
 """The closed seasons of each garden: the plans that it was grown by, year by year."""
 
+import json
 from collections.abc import Iterable
+from functools import lru_cache
 
+from sqlalchemy import String, cast
 from sqlmodel import col, select
 
+from ample_rows.core import plan as p
 from ample_rows.core.book import Book
 from ample_rows.core.checks import usable_plan
 from ample_rows.core.record.entries import SeasonPlan
@@ -11,6 +15,8 @@ from ample_rows.store.database import Database
 from ample_rows.store.gardens import row_of
 from ample_rows.store.rows import keep_season, pk_of
 from ample_rows.store.tables import SeasonRow
+
+_PLANS_HELD = 64
 
 
 class Seasons:
@@ -29,12 +35,16 @@ class Seasons:
         """
         with self._database.reading() as session:
             mine = col(SeasonRow.garden_pk) == pk_of(row_of(session, slug))
-            rows = session.exec(select(SeasonRow).where(mine).order_by(col(SeasonRow.ident))).all()
-            documents = [(row.ident, row.document) for row in rows]
-        return tuple(
-            SeasonPlan(id=ident, plan=usable_plan(document, self._book))
-            for ident, document in documents
-        )
+            # As text: a plan that was read before is known by it.
+            asked = select(col(SeasonRow.ident), cast(col(SeasonRow.document), String))
+            rows = session.exec(asked.where(mine).order_by(col(SeasonRow.ident))).all()
+        return tuple(SeasonPlan(id=ident, plan=_plan(text, self._book)) for ident, text in rows)
+
+    def ids(self, slug: str) -> frozenset[str]:
+        """Which seasons are closed. Raises `UnknownGardenError`."""
+        with self._database.reading() as session:
+            mine = col(SeasonRow.garden_pk) == pk_of(row_of(session, slug))
+            return frozenset(session.exec(select(SeasonRow.ident).where(mine)).all())
 
     def keep_all(self, slug: str, seasons: Iterable[SeasonPlan]) -> None:
         """Keep some closed seasons, all of them or none."""
@@ -42,3 +52,9 @@ class Seasons:
             garden = row_of(session, slug)
             for season in seasons:
                 keep_season(session, garden, season)
+
+
+@lru_cache(maxsize=_PLANS_HELD)
+def _plan(text: str, book: Book) -> p.Plan:
+    """A closed season's plan; it never changes, and is asked for with each look at the record."""
+    return usable_plan(json.loads(text), book)

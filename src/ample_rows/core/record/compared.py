@@ -1,14 +1,15 @@
 """Seasons side by side: what was estimated of each crop, and what was picked of it."""
 
 from collections import defaultdict
-from collections.abc import Iterable, Sequence
+from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date
+from functools import lru_cache
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
 from ample_rows.core.book.own import own_book
-from ample_rows.core.calendar.growing_year import growing_year, move_years
+from ample_rows.core.calendar.growing_year import GrowingYear, growing_year, move_years
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.planting.harvest import Quantiles
 from ample_rows.core.record.entries import Entry, GardenRecord, SeasonPlan, picked_kg
@@ -78,47 +79,64 @@ def compared(record: GardenRecord, book: Book) -> Compared:
     return Compared(tuple(total for total, _ in told), tuple(rows))
 
 
+@dataclass(frozen=True)
+class _Planned:
+    """What a season's plan estimates: by crop, kinds with their crop, and in all. [kg]"""
+
+    year: GrowingYear
+    by_crop: Mapping[str, float]
+    total_kg: Quantiles
+
+
+# A closed season is asked for with every look at the record, and never changes.
+@lru_cache(maxsize=64)
+def _planned(plan: p.Plan, book: Book) -> _Planned:
+    own = own_book(book, plan)
+    estimate = Estimate(plan, own)
+    by_crop: dict[str, float] = defaultdict(float)
+    for report in estimate.report.plantings:
+        by_crop[_whole(own, report.crop)] += report.harvest_kg.p50
+    return _Planned(estimate.setting.year, by_crop, estimate.report.totals.harvest_kg)
+
+
+def _whole(book: Book, crop: str) -> str:
+    """Kinds of a crop are told together."""
+    return book.crops[crop].variety_of or crop
+
+
 def _told(
     season: SeasonPlan, picked: Sequence[Entry], book: Book
 ) -> tuple[SeasonTotal, dict[tuple[str, str], SeasonCrop]]:
-    crops = own_book(book, season.plan).crops
-    estimate = Estimate(season.plan, book)
-    year = estimate.setting.year
-
-    def whole(crop: str) -> str:
-        # Kinds of a crop are told together.
-        return crops[crop].variety_of or crop
-
-    estimated: dict[str, float] = defaultdict(float)
-    for report in estimate.report.plantings:
-        estimated[whole(report.crop)] += report.harvest_kg.p50
+    own, planned = own_book(book, season.plan), _planned(season.plan, book)
     kg: dict[str, float] = defaultdict(float)
     grown = {planting.id: planting.variety or planting.crop for planting in season.plan.plantings}
     for entry in picked:
         crop = grown.get(entry.planting or "") or entry.crop
-        if crop in crops:
-            kg[whole(crop)] += picked_kg(entry, crops[crop].piece_kg)
+        if crop in own.crops:
+            kg[_whole(own, crop)] += picked_kg(entry, own.crops[crop].piece_kg)
     told = {
-        (crop, crops[crop].name): SeasonCrop(season.id, estimated[crop], kg[crop])
-        for crop in dict.fromkeys((*estimated, *kg))
-        if estimated[crop] or kg[crop]
+        (crop, own.crops[crop].name): SeasonCrop(
+            season.id, planned.by_crop.get(crop, 0.0), kg.get(crop, 0.0)
+        )
+        for crop in dict.fromkeys((*planned.by_crop, *kg))
+        if planned.by_crop.get(crop) or kg.get(crop)
     }
     total = SeasonTotal(
         id=season.id,
-        start=year.start,
-        end=year.end,
+        start=planned.year.start,
+        end=planned.year.end,
         plantings=len(season.plan.plantings),
-        estimated_kg=estimate.report.totals.harvest_kg,
+        estimated_kg=planned.total_kg,
         picked_kg=sum(kg.values()),
         pickings=len(picked),
     )
     return total, told
 
 
-def season_on(day: date, runs: p.Plan, closed: Iterable[SeasonPlan], book: Book) -> str:
-    """The season that a day belongs to: a closed one that it lies in, else the one that runs."""
+def season_on(day: date, runs: p.Plan, closed: Collection[str], book: Book) -> str:
+    """The season that a day belongs to: of those that are closed, by id, the one that it lies in;
+    else the one that runs."""
     start = growing_year(runs.garden, book).start
-    known = {season.id for season in closed}
-    while day < start and str(move_years(start, -1).year) in known:
+    while day < start and str(move_years(start, -1).year) in closed:
         start = move_years(start, -1)
     return str(start.year)

@@ -4,6 +4,7 @@ from collections import defaultdict
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date, timedelta
+from functools import lru_cache
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
@@ -52,7 +53,9 @@ class Outcomes:
         return len(self.lost) + len(self.set_aside)
 
 
-def expected_of(plan: p.Plan, book: Book) -> dict[str, Expected]:
+# A closed season never changes, and is asked for with each look at what was learnt.
+@lru_cache(maxsize=64)
+def expected_of(plan: p.Plan, book: Book) -> Mapping[str, Expected]:
     """What a plan estimates of each of its plantings that is to give something, by the book alone:
     what was learnt before is not learnt again."""
     own = own_book(book, plan)

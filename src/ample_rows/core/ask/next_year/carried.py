@@ -46,8 +46,8 @@ def closed(season: Estimate) -> Closed:
 
 def carried_over(ended: Closed) -> p.Plan:
     """The garden as its next year begins: frosts and season a year on, what is over remembered by
-    place, square and year, covers and holidays a year on, marks of jobs and last year's stores
-    gone; all that lasts stays as it was."""
+    place, square and year, covers a year on; marks of jobs, drawings beside the plan, holidays that
+    are over and last year's stores gone. All that lasts stays as it was."""
     plan = ended.season.plan
     garden = _a_year_on(plan.garden, ended.next_start)
     places = tuple(_remembering(place, ended) for place in plan.places)
@@ -58,7 +58,7 @@ def carried_over(ended: Closed) -> p.Plan:
         if planting.id not in gone
     )
     values = {"garden": garden, "places": places, "plantings": plantings}
-    return plan.model_copy(update={**values, "jobs": (), "alternatives": (), "set_aside": ()})
+    return plan.model_copy(update={**values, "jobs": (), "alternatives": ()})
 
 
 def linked(planting: p.Planting, names: Mapping[str, str]) -> p.Planting:
