@@ -30,7 +30,7 @@ from ample_rows.core.checks import read_plan
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.estimate.place_result import evaluate_place
 from ample_rows.crops import load_book
-from ample_rows.demo import demo_plans
+from ample_rows.demo import demo_plans, keep_demo
 from ample_rows.store import Database, GardenStore
 
 BED_CROPS = ("carrot", "lettuce", "onion", "beetroot", "spinach", "chard", "dwarf-bean", "radish")
@@ -118,8 +118,7 @@ class Server:
 
         book = load_book()
         self.store = GardenStore(Database(folder), book)
-        for plan in demo_plans(book):
-            self.store.create(plan)
+        keep_demo(self.store, book)
         config = uvicorn.Config(
             create_app(self.store, book), host="127.0.0.1", port=0, log_level="error"
         )
