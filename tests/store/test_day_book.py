@@ -102,3 +102,13 @@ def test_entries_are_asked_for_by_what_they_are_of(kept):
         Wanted(kind="picked"),
     ):
         assert [e.id for e in days.entries(one, wanted)] == ["a"]
+
+
+def test_many_are_kept_together_once_and_in_the_stead_of_what_was_taken_out(kept):
+    _, days, (one, other) = kept
+    days.keep(one, entry("a"))
+    days.remove(one, "a")
+    days.keep(other, entry("b", text="there"))
+    days.keep_all(one, [entry("a", kg=2.0), entry("b"), entry("b", kg=3.0)])
+    assert {e.id: e.kg for e in days.entries(one)} == {"a": 2.0, "b": 3.0}
+    assert [e.text for e in days.entries(other)] == ["there"]

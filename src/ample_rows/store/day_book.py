@@ -15,7 +15,7 @@ from ample_rows.core.errors import UnknownPartError
 from ample_rows.core.record.entries import Entry, usable_entry
 from ample_rows.store.database import Database
 from ample_rows.store.gardens import row_of
-from ample_rows.store.rows import pk_of
+from ample_rows.store.rows import batched, pk_of
 from ample_rows.store.tables import EntryRow, GardenRow
 
 _MOST_AT_ONCE = 200_000
@@ -87,9 +87,11 @@ class DayBook:
     def keep_all(self, slug: str, entries: Iterable[Entry]) -> None:
         """Keep some entries, all of them or none."""
         with self._database.writing() as session:
-            garden = row_of(session, slug)
-            for entry in entries:
-                _keep(session, garden, entry)
+            garden, wanted = row_of(session, slug), list(entries)
+            before = _by_id(session, garden, (entry.id for entry in wanted))
+            for entry in wanted:
+                row = before[entry.id] = _written(before.get(entry.id), garden, entry)
+                session.add(row)
 
     def remove(self, slug: str, ident: str) -> None:
         """Take an entry out; it can be put back.
@@ -127,6 +129,12 @@ def _entry(row: EntryRow) -> Entry:
 
 def _keep(session: Session, garden: GardenRow, entry: Entry) -> bool:
     before = _found(session, garden, entry.id)
+    session.add(_written(before, garden, entry))
+    return before is None
+
+
+def _written(before: EntryRow | None, garden: GardenRow, entry: Entry) -> EntryRow:
+    """The row of an entry, new or as it was changed."""
     row = before or EntryRow(
         garden_pk=pk_of(garden),
         ident=entry.id,
@@ -138,8 +146,16 @@ def _keep(session: Session, garden: GardenRow, entry: Entry) -> bool:
     row.day, row.kind, row.season = entry.day, entry.kind, entry.season
     row.place, row.planting, row.crop = entry.place, entry.planting, entry.crop
     row.document, row.removed_at = p.document(entry), None
-    session.add(row)
-    return before is None
+    return row
+
+
+def _by_id(session: Session, garden: GardenRow, idents: Iterable[str]) -> dict[str, EntryRow]:
+    """Those of some entries that are kept, taken out or not; read together."""
+    found: dict[str, EntryRow] = {}
+    for some in batched(idents):
+        mine = (col(EntryRow.garden_pk) == pk_of(garden)) & col(EntryRow.ident).in_(some)
+        found |= {row.ident: row for row in session.exec(select(EntryRow).where(mine))}
+    return found
 
 
 def _found(session: Session, garden: GardenRow, ident: str) -> EntryRow | None:

@@ -107,6 +107,18 @@ def test_held_squares_and_supports_keep_all_where_it_stood(drafted):
     held = bed(held=[{"cells": ["D1"], "reason": "post"}])
     [carrot] = drafted(CARROT, places=[held], how="moved").plan.plantings
     assert carrot.cells == block("A1", "B2")
+    net = {"id": "net", "edge": "north", "system": "net", "height_cm": 180}
+    pea = planting("pea", block("A1", "A2"), id="pea", support="net", start_date="2027-03-20")
+    plan = drafted(CARROT | {"cells": ["C3"]}, pea, places=[bed(supports=[net])], how="moved").plan
+    assert [each.cells for each in plan.plantings] == [block("A1", "A2"), ("C3",)]
+
+
+def test_a_bed_with_a_corner_cut_out_is_not_mirrored_into_the_corner(drafted, book):
+    corner = [[0, 0], [60, 0], [60, 120], [120, 120], [120, 240], [0, 240]]
+    bent = bed(shape={"type": "polygon", "outline_cm": corner})
+    made = drafted(CARROT, places=[bent], how="moved")
+    assert check_plan(made.plan, book) == []
+    assert made.plan.plantings[0].cells == block("A1", "B2")
 
 
 def test_covers_and_holidays_move_on_and_marks_and_stores_are_gone(drafted, read):

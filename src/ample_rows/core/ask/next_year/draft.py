@@ -17,6 +17,9 @@ from ample_rows.core.place.families import too_soon
 from ample_rows.core.plan.idents import free_ident
 from ample_rows.core.planting.report import PlantingReport
 
+# Of many places alike so many rounds are tried.
+_MOST_ROUNDS = 8
+
 Draft = Literal["moved", "same", "empty"]
 Moves = Mapping[str, tuple[str, bool]]
 """For each place, the place that its crops go to, and whether they are mirrored there."""
@@ -137,11 +140,16 @@ def _moves(ended: Closed, bare: p.Plan, again: Sequence[PlantingReport]) -> Move
         rounds: list[dict[str, tuple[str, bool]]] = [
             {ident: (ids[(i + by) % len(ids)], mirrored) for i, ident in enumerate(ids)}
             # Where several do as well: another bed rather than the other side of this one.
-            for mirrored in (False, True)
-            for by in (*range(1, len(ids)), 0)
+            for mirrored in ((False, True) if _is_alike_both_sides(places[0]) else (False,))
+            for by in (*range(1, min(len(ids), _MOST_ROUNDS)), 0)
         ]
         moves.update(min(rounds, key=partial(_soon, ended, bare, again)))
     return moves
+
+
+def _is_alike_both_sides(place: p.Place) -> bool:
+    cells = grid_of(place).cells
+    return all(across(address, place) in cells for address in cells)
 
 
 def _bound(ended: Closed, again: Sequence[PlantingReport]) -> set[str]:
