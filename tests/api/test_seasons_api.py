@@ -4,7 +4,9 @@ import json
 
 import pytest
 
+from ample_rows.core.plan import document
 from ample_rows.core.record.entries import SeasonPlan
+from ample_rows.demo import demo_plans
 from ample_rows.store import restore
 from ample_rows.store.seasons import Seasons
 
@@ -107,3 +109,10 @@ def test_a_verdict_comes_back_and_is_obeyed_in_the_next_year(client, lantern):
     told = client.get(f"{GARDEN}/next-year", params={"draft": "same"}).json()
     unwanted = [left["name"] for left in told["left_out"] if left["stands"] is None]
     assert "maincrop carrot" in unwanted
+
+
+def test_crops_have_the_names_of_the_gardens_region(client, book):
+    client.post("/api/gardens", json=document(demo_plans(book)[2]))
+    told = client.get("/api/gardens/kettle-corner/seasons").json()
+    names = {row["crop"]: row["name"] for row in told["crops"]}
+    assert (names["courgette"], names["rocket"]) == ("zucchini", "arugula")

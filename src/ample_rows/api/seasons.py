@@ -10,6 +10,7 @@ from ample_rows.api.problems import RESPONSES
 from ample_rows.api.record import Book, Record
 from ample_rows.api.state import VersionRequest, change_response
 from ample_rows.core.ask.next_year.draft import Draft, NextYear, next_year
+from ample_rows.core.book.regions import book_in
 from ample_rows.core.edits.of_garden import BeginYear
 from ample_rows.core.errors import UnknownPartError
 from ample_rows.core.plan import Plan, document
@@ -29,9 +30,9 @@ Verdicts = Annotated[dict[str, CropVerdict], Depends(verdicts_in)]
 
 
 @router.get("/seasons")
-def list_seasons(record: Record, catalogue: Catalogue) -> Compared:
+def list_seasons(record: Record, here: Garden, catalogue: Catalogue) -> Compared:
     """Seasons side by side: what was estimated and what was picked, crop by crop."""
-    return compared(record, catalogue)
+    return compared(record, book_in(catalogue, here.plan.garden.words))
 
 
 @router.get("/seasons/{season}/plan.amplerows.json", responses={200: {"model": Plan}})

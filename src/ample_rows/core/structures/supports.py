@@ -214,20 +214,29 @@ def _cells_under(shape: p.Shape, pitch: Pitch, run: Run) -> tuple[str, ...]:
         return ()
     strip = _strip(run)
     grid = grid_over(shape, pitch)
+    if strip.is_empty:
+        return ()
     x0, y0, x1, y1 = strip.bounds
-    taken = []
     whole = grid.bounds
-    columns = range(int((x0 - whole.x0) // pitch.x_cm), int((x1 - whole.x0) // pitch.x_cm) + 1)
-    rows = range(int((y0 - whole.y0) // pitch.y_cm), int((y1 - whole.y0) // pitch.y_cm) + 1)
+    columns = _between(x0 - whole.x0, x1 - whole.x0, pitch.x_cm, grid.columns)
+    rows = _between(y0 - whole.y0, y1 - whole.y0, pitch.y_cm, grid.rows)
+    taken = []
     for spot in itertools.product(columns, rows):
         address = address_of(spot)
-        if min(spot) < 0 or address not in grid.cells:
+        if address not in grid.cells:
             continue
         box = grid.box(spot)
         shared = strip.intersection(shapely.box(box.x0, box.y0, box.x1, box.y1)).area
         if shared > FIT_TOLERANCE_CM * pitch.narrower_cm:
             taken.append(address)
     return tuple(taken)
+
+
+def _between(start_cm: float, end_cm: float, pitch_cm: float, count: int) -> range:
+    """Which of so many columns or rows a stretch reaches into."""
+    most = count * pitch_cm
+    first, last = (min(max(cm, 0.0), most) // pitch_cm for cm in (start_cm, end_cm))
+    return range(int(first), min(int(last) + 1, count))
 
 
 def _strip(run: Run) -> shapely.Polygon:
