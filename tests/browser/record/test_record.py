@@ -14,7 +14,7 @@ def enter(page, text):
 
 def test_a_picking_is_typed_kept_seen_over_its_estimate_and_undone(page, base_url):
     page.goto(f"{base_url}/gardens/lantern-court/record")
-    expect(page.get_by_text("Nothing is entered of this day")).to_be_visible()
+    expect(page.get_by_text("Nothing entered for this day")).to_be_visible()
     page.get_by_label(LINE).fill("carrots low bed 400 g")
     expect(page.get_by_text("reads: picked short-rooted carrot; Low bed C1–C4")).to_be_visible()
     page.keyboard.press("Enter")

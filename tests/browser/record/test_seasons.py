@@ -26,9 +26,9 @@ def test_a_year_is_closed_and_the_next_begun_and_both_undone(page, recorded):
     expect(table.get_by_role("columnheader", name="2027, running")).to_be_visible()
     expect(table.get_by_role("columnheader")).to_have_count(4)
     page.get_by_label("Empty beds").check()
-    expect(page.get_by_text("begun again a year later")).to_have_count(0)
+    expect(page.get_by_text("planted again a year later")).to_have_count(0)
     page.get_by_label("The same crops in the same squares").check()
-    expect(page.get_by_text("plantings are begun again a year later")).to_be_visible()
+    expect(page.get_by_text("plantings are planted again a year later")).to_be_visible()
     page.get_by_role("button", name="Begin 2028").click()
     expect(page.get_by_text("growing year 2028")).to_be_visible()
     expect(page.get_by_text("Last: begin 2028")).to_be_visible()
@@ -41,17 +41,17 @@ def test_a_year_is_closed_and_the_next_begun_and_both_undone(page, recorded):
 
 def test_what_was_learnt_is_taken_up_crop_by_crop_or_whole_and_put_down(page, recorded):
     page.goto(f"{recorded}{RECORD}?view=learnt")
-    carrot = page.get_by_label("Go by it for maincrop carrot")
+    carrot = page.get_by_label("Use it for maincrop carrot")
     carrot.click()
     expect(page.get_by_text("Last: change what the garden learnt")).to_be_visible()
     expect(carrot).to_be_checked()
-    page.get_by_role("button", name="Go by all of it").click()
-    expect(page.get_by_label("Go by it for all that was never weighed")).to_be_checked()
-    page.get_by_role("button", name="Go by the book alone").click()
+    page.get_by_role("button", name="Use all of it").click()
+    expect(page.get_by_label("Use it for all that was never weighed")).to_be_checked()
+    page.get_by_role("button", name="Use the book alone").click()
     expect(carrot).not_to_be_checked()
     for _ in range(3):
         page.get_by_role("button", name="Undo").click()
-    expect(page.get_by_role("button", name="Go by the book alone")).to_have_count(0)
+    expect(page.get_by_role("button", name="Use the book alone")).to_have_count(0)
 
 
 def test_nothing_is_learnt_of_a_garden_that_was_never_weighed(page, base_url):
@@ -107,7 +107,7 @@ def test_a_table_is_looked_at_before_it_is_kept_and_kept_once(page, base_url, tm
         page.get_by_label("A table of pickings, CSV").set_input_files(table)
         files = page.get_by_role("region", name="Files of the record")
         expect(files.get_by_text(f"picked.csv: {kept}")).to_be_visible()
-        expect(files.get_by_text("Left aside: the column Weather.")).to_be_visible()
+        expect(files.get_by_text("Ignored: the column Weather.")).to_be_visible()
         expect(files.get_by_role("alert")).to_have_text(
             "Line 3, Bed: “Far bed” is no place of this garden; write it as it is called here"
         )

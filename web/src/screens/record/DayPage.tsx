@@ -51,7 +51,7 @@ export function DayPage({ state }: { state: HeldGarden }) {
       <div className="min-h-0 overflow-y-auto">
         {page.error && <p role="alert">{page.error.message}</p>}
         {page.data?.length === 0 && done.length === 0 && (
-          <p className="text-muted">Nothing is entered of this day.</p>
+          <p className="text-muted">Nothing entered for this day.</p>
         )}
         {page.data && page.data.length + done.length > 0 && (
           <table className="w-full max-w-4xl text-[14px]">

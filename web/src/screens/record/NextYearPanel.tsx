@@ -31,7 +31,7 @@ export function NextYearPanel({ state }: { state: HeldGarden }) {
         Next year
       </h2>
       {next && (
-        <p>{`Closes ${next.season} and begins ${next.year}. What lasts stays where it is, what is over is remembered by its squares, and the frosts move on a year. Undo takes it back.`}</p>
+        <p>{`Closes ${next.season} and begins ${next.year}. What lasts stays where it is, what is finished is remembered square by square, and the frost dates move on a year. Undo takes it back.`}</p>
       )}
       <fieldset className="my-2">
         <legend className="sr-only">What is planted</legend>
@@ -60,11 +60,11 @@ function Told({ next }: { next: NextYear }) {
   const more = next.left_out.length - MOST_LEFT_OUT;
   return (
     <ul className="my-2 list-disc pl-5 text-[14px]">
-      <li>{`${plantings(next.over)} over and remembered.`}</li>
+      <li>{`${plantings(next.over)} finished and remembered.`}</li>
       {next.stays.length > 0 && (
-        <li>{`${capital(and(next.stays))} ${next.stays.length > 1 ? 'go' : 'goes'} on.`}</li>
+        <li>{`${capital(and(next.stays))} ${next.stays.length > 1 ? 'stay' : 'stays'} where ${next.stays.length > 1 ? 'they are' : 'it is'}.`}</li>
       )}
-      {next.planted > 0 && <li>{`${plantings(next.planted)} begun again a year later.`}</li>}
+      {next.planted > 0 && <li>{`${plantings(next.planted)} planted again a year later.`}</li>}
       {next.moved.map((move) => (
         <li key={move.place}>
           {move.place === move.to
@@ -73,7 +73,7 @@ function Told({ next }: { next: NextYear }) {
         </li>
       ))}
       {next.soon > 0 && (
-        <li>{`In ${next.soon} ${next.soon === 1 ? 'square' : 'squares'} a family still comes back before its rest is over; the notes of each bed name them.`}</li>
+        <li>{`In ${next.soon} ${next.soon === 1 ? 'square' : 'squares'} a family still comes back too soon; the notes of each bed name them.`}</li>
       )}
       {next.left_out.slice(0, MOST_LEFT_OUT).map((left) => (
         <li key={`${left.name} ${left.place} ${left.start_date}`}>

@@ -88,7 +88,7 @@ function Looked({ preview: { name, read }, onKeep, onLeave }: LookedProps) {
         {`${name}: ${entries(count)} to keep${read.known > 0 ? `, ${read.known} kept already` : ''}${read.refused.length > 0 ? `, ${read.refused.length} that cannot be used` : ''}.`}
       </p>
       {aside.length > 0 && (
-        <p className="text-muted">{`Left aside: the ${aside.length === 1 ? 'column' : 'columns'} ${and(aside)}.`}</p>
+        <p className="text-muted">{`Ignored: the ${aside.length === 1 ? 'column' : 'columns'} ${and(aside)}.`}</p>
       )}
       {read.refused.length > 0 && (
         <ul aria-label="Not to be used" role="alert">

@@ -5,7 +5,7 @@ import type { LearntCrop, LearntFactor, OwnFactors } from '../../api/types';
 import { goBy, goByAll } from '../../edits/own';
 import { useLearnt } from './useRecord';
 
-/** How much more or less than estimated comes here, and what of it the plan goes by. */
+/** How much more or less than estimated comes here, and what of it the plan uses. */
 export function WhatWasLearnt({ state }: { state: HeldGarden }) {
   const { slug, version } = state.head;
   const editor = useEditor(slug);
@@ -19,8 +19,8 @@ export function WhatWasLearnt({ state }: { state: HeldGarden }) {
   if (told.used === 0) {
     return (
       <p className="max-w-prose px-[14px] text-muted">
-        Nothing is learnt yet. Weigh what is picked until a planting is over; then it says here how
-        much more or less than estimated this garden gives.
+        Nothing is learnt yet. Weigh what is picked until a planting is finished; then this page
+        says how much more or less than estimated this garden gives.
       </p>
     );
   }
@@ -29,15 +29,15 @@ export function WhatWasLearnt({ state }: { state: HeldGarden }) {
   return (
     <div className="px-[14px] pb-4">
       <p className="max-w-prose">
-        {`From ${plantings(told.used)} that ${told.used === 1 ? 'is' : 'are'} over${told.left_out > 0 ? `; ${plantings(told.left_out)} left aside` : ''}. A factor of 0.8 says that a fifth less than estimated comes here. With few plantings it stays near 1. The plan goes by a factor only once you say so; undo takes it back.`}
+        {`From ${finished(told.used)}${told.left_out > 0 ? `; ${finished(told.left_out)} left out` : ''}. A factor of 0.8 means that this garden gives a fifth less than estimated. With only a few plantings it stays near 1. The plan uses a factor only when you say so; undo takes it back.`}
       </p>
       <p className="my-2 flex flex-wrap gap-x-4">
         <button type="button" className="act act-main" onClick={() => change(goByAll(told))}>
-          Go by all of it
+          Use all of it
         </button>
         {own && (
           <button type="button" className="act" onClick={() => change(null)}>
-            Go by the book alone
+            Use the book alone
           </button>
         )}
       </p>
@@ -61,7 +61,7 @@ export function WhatWasLearnt({ state }: { state: HeldGarden }) {
               First pick
             </th>
             <th scope="col" className="pl-6 text-left font-normal">
-              Goes by it
+              In use
             </th>
           </tr>
         </thead>
@@ -108,7 +108,7 @@ function Row({ name, of, used, onUse }: RowProps) {
       <td className="pl-6">
         <label className="flex min-h-[28px] items-center gap-2">
           <input type="checkbox" checked={used} onChange={(event) => onUse(event.target.checked)} />
-          <span className="sr-only">{`Go by it for ${name}`}</span>
+          <span className="sr-only">{`Use it for ${name}`}</span>
         </label>
       </td>
     </tr>
@@ -121,4 +121,4 @@ function shifted(days: number): string {
   return `${whole} ${whole === 1 ? 'day' : 'days'} ${days > 0 ? 'later' : 'sooner'}`;
 }
 
-const plantings = (count: number) => `${count} ${count === 1 ? 'planting' : 'plantings'}`;
+const finished = (count: number) => `${count} finished ${count === 1 ? 'planting' : 'plantings'}`;
