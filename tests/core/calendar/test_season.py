@@ -110,12 +110,25 @@ def test_a_frost_survival_follows_the_normal_law(grown):
     assert at_risk.harvest_kg.p10 < 0.15 * at_risk.harvest_kg.p90
 
 
+def test_a_potato_grows_again_when_frost_took_its_leaves(grown):
+    def left(day):
+        return grown(planting("potato-early", start="set", start_date=day)).season.winter
+
+    # Up three weeks after it is set, with a quarter to lose to the frosts of fourteen days before
+    # the last: in half of the springs then, in a sixth of them a day of spread later.
+    assert left("2027-03-21") == pytest.approx(1 - 0.5 * 0.25, abs=0.01)
+    assert left("2027-04-02") == pytest.approx(1 - 0.1587 * 0.25, abs=0.01)
+
+
 @pytest.mark.parametrize(
     ("crop", "start", "earliest"),
     [
         # 12 days of spread: risk falls to one in ten 15 days after the last frost.
         ("tomato", "transplant", date(2027, 5, 10)),
         ("climbing-bean", "sow", date(2027, 5, 3)),  # a week underground
+        # Fourteen days before and three weeks underground, and 0.36 of a frost that takes a
+        # quarter is worth as much as a tenth of one that takes nine of ten.
+        ("potato-early", "set", date(2027, 3, 25)),
         ("pea", "sow", date(2027, 3, 14)),  # 56 days less two degrees' warming
         ("kale", "transplant", date(2027, 3, 14)),
     ],

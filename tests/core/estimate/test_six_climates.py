@@ -85,7 +85,7 @@ def bands():
             yield crop, climate, months, None if months == "-" else next(cells)
 
 
-@pytest.mark.parametrize(("crop", "climate", "months", "gives"), bands())
+@pytest.mark.parametrize(("crop", "climate", "months", "gives"), [*bands()])
 def test_first_pick_and_yield(crop, climate, months, gives):
     garden = garden_in(climate)
     window, start = in_good_time(crop, garden)

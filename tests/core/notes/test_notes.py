@@ -53,6 +53,8 @@ def test_each_fix_of_a_clash_ends_it(read, noted, reported):
         (planting("climbing-bean", start_date="2027-05-20"), {}, "no-support", "care"),
         (planting("dwarf-bean", start_date="2027-03-20"), {}, "before-window", "stop"),
         (planting("dwarf-bean", start_date="2027-04-20"), {}, "before-window", "care"),
+        (planting("potato", start="set", start_date="2027-02-20"), {}, "before-window", "care"),
+        (planting("cabbage", per_cell=1), {}, "close", "tip"),
         (planting("dwarf-bean", start_date="2027-09-25"), {}, "no-pick", "stop"),
         (planting("dwarf-bean", start_date="2027-08-10"), {}, "frost-first", "care"),
         (planting("leek", start="transplant", start_date="2027-09-20"), {}, "after-window", "care"),

@@ -3311,6 +3311,8 @@ export interface components {
             kill_c: {
                 [key: string]: number;
             };
+            /** After Frost Share */
+            after_frost_share?: number | null;
             /** Days From */
             days_from: string;
             /** Usual Start */

@@ -48,6 +48,7 @@ export function useTyped<T extends Texts<T>, R>(
     { read: R }
   >({
     defaultValues: first,
+    mode: 'onTouched',
     resolver: (typed) => {
       const { reader, faults } = readerOf(typed as unknown as T, units);
       const values = { read: read(reader) };

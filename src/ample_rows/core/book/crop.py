@@ -249,6 +249,7 @@ class Crop(Record):
     perennial: Perennial | None = None
     before_winter: BeforeWinter | None = None
     kill_c: dict[Stage, float]
+    after_frost_share: Share | None = None
     days_from: Text
     usual_start: DayOfYear
     germination_least_c: float

@@ -53,6 +53,7 @@ FIELDS = (
     CropField("fruit_set.day_high_c", "Sets on days up to", "°C", "warmth"),
     CropField("kill_c.leaf", "Leaf dies at", "°C", "cold"),
     CropField("kill_c.crown", "Crown or root dies at", "°C", "cold"),
+    CropField("after_frost_share", "Left when frost took its leaves", "share", "cold"),
     CropField("usual_start", "Days and yield for a start on", "", "warmth", "text"),
     CropField("days_from", "Days and yield from the climate", "", "warmth", "text"),
     CropField("germination_least_c", "Germinates from", "°C", "time"),

@@ -111,8 +111,20 @@ def spares_young(likely: p.LikelyEnd, book: Book) -> bool:
 
 
 def under_ground_days(crop: Crop, start: p.Start) -> float:
-    """Days from a start until something stands above ground that frost can take."""
-    return crop.germination_days.low if start in ("sow", "set") else 0.0
+    """Days from a start until something stands above ground that frost can take: of seed the
+    fewest, of what is set deep in cold ground the mean."""
+    if start == "set":
+        return (crop.germination_days.low + crop.germination_days.high) / 2
+    return crop.germination_days.low if start == "sow" else 0.0
+
+
+def frost_leaves(crop: Crop, book: Book) -> float:
+    """What a spring frost leaves of a crop that stands above ground. [0-1]
+
+    Few plants live; one that sprouts again from below gives less, and later.
+    """
+    again = crop.after_frost_share
+    return 1 - book.value("frost_kills_share") if again is None else again
 
 
 def spring_frost(

@@ -15,7 +15,7 @@ from numpy.typing import NDArray
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book, Crop
 from ample_rows.core.calendar.cold import coldest_nights_c, coming_nights_c, deadly_c
-from ample_rows.core.calendar.dates import sun_share, under_ground_days
+from ample_rows.core.calendar.dates import frost_leaves, sun_share, under_ground_days
 from ample_rows.core.calendar.growing_year import (
     GrowingYear,
     days,
@@ -324,7 +324,11 @@ def _earliest(year: GrowingYear, crop: Crop, start: p.Start, book: Book) -> tupl
     under_ground = under_ground_days(crop, start)
     if crop.frost == "hardy":
         return _earliest_hardy(year, crop, start, book)
-    risk_days = year.spread_days * NormalDist().inv_cdf(1 - book.value("frost_risk_accepted"))
+    # Where frost takes less than all of it, more springs with frost are worth the risk.
+    all_but = 1 - book.value("frost_kills_share")
+    weight = (1 - all_but) / max(1 - frost_leaves(crop, book), 0.01)
+    accepted = min(book.value("frost_risk_accepted") * weight, 0.5)
+    risk_days = year.spread_days * NormalDist().inv_cdf(1 - accepted)
     lead = 0.0 if crop.frost == "tender" else book.value("half_hardy_lead_days")
     day = year.last_frost + days(risk_days - lead - under_ground)
     warm = _warm_enough(year, crop.germination_least_c, in_soil=True) if start == "sow" else None

@@ -15,7 +15,7 @@ from ample_rows.core.planting.setting_out import schools_of, setting_out
 from ample_rows.core.planting.single_squares import block_cells
 from ample_rows.core.words.message import Length, Message, Share, message
 
-COST_WORTH_SAYING = 0.25
+COST_WORTH_SAYING = 0.15
 OVERHANG_WORTH_SAYING_CM = 15.0
 _BY_OWN_SPACING: dict[str, None] = dict.fromkeys(("spacing_cm", "per_cell", "plants", "spots_cm"))
 

@@ -100,17 +100,19 @@ def _no_window(view: PlaceView, e: Evaluated) -> Note:
 def _too_early(view: PlaceView, e: Evaluated) -> Note:
     opens = e.report.window.earliest
     risk = round((1 - e.dates.frost_survival) * 100)
-    why = (
-        message("timing-frost-takes-springs", risk=risk)
-        if risk >= _RISK_SAID
-        else message("timing-soil-still-cold")
-    )
+    again = e.crop.after_frost_share is not None
+    if risk < _RISK_SAID:
+        why = message("timing-soil-still-cold")
+    elif again:
+        why = message("timing-frost-takes-leaves", risk=risk)
+    else:
+        why = message("timing-frost-takes-springs", risk=risk)
     fix = Fix(
         label=message("timing-start-2", opens=opens),
         edit=change_planting(e, start_date=opens.isoformat()),
     )
     return Note(
-        level="care" if risk < 50 else "stop",
+        level="care" if risk < 50 or again else "stop",
         code="before-window",
         place=view.place.id,
         planting=e.planting.id,

@@ -11,7 +11,7 @@ import numpy as np
 
 from ample_rows.core.book import Book, Crop
 from ample_rows.core.calendar.cold import Nights, deadly_c, nights_of, snow_covers
-from ample_rows.core.calendar.dates import Dates, picked_by, spring_frost
+from ample_rows.core.calendar.dates import Dates, frost_leaves, picked_by, spring_frost
 from ample_rows.core.calendar.growing_year import GrowingYear
 from ample_rows.core.calendar.season import Season, WeeksHere, weeks_here
 from ample_rows.core.plan import Start
@@ -152,7 +152,9 @@ class _Drawn:
             return None
         last = np.round(spread * stream(self.lot.seed, "last-frost", self.count))
         caught = (frost - up).days + last > 0
-        spared = 1 - self.book.value("frost_kills_share")
+        spared = frost_leaves(self.crop, self.book)
+        if self.crop.after_frost_share is not None:
+            return np.where(caught, spared, 1.0)
         of_lot = f"spring/{self.lot.crop}/{self.lot.place}"
         live = luck(self.lot.seed, of_lot, max(1, self.lot.plants), spared, self.count)
         return np.where(caught, live, 1.0)

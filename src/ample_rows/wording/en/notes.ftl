@@ -199,6 +199,7 @@ timing-last-years = Picked before { $year }, when this plan’s year begins: { $
 timing-remembered = The bed remembers which families grew there.
 timing-starts-before = { CAPITAL($planting) } starts on { $start }; before { $opens } { $why }.
 timing-frost-takes-springs = frost takes it in { $risk } springs in 100
+timing-frost-takes-leaves = frost takes its leaves in { $risk } springs in 100, and it comes again with less and later
 timing-soil-still-cold = it is still too cold for it
 timing-wait-until = Wait until { $opens }.
 timing-start-6 = Start on { $ready }

@@ -213,6 +213,10 @@ function warmthRows({ crop, days_from }: CropPage, units: Units): Row[] {
   }
   rows.push(['Frost', FROST[crop.frost] ?? crop.frost]);
   if (leaf !== undefined) rows.push(['Leaf dies at', units.temperature(leaf)]);
+  if (crop.after_frost_share !== null) {
+    const left = `${Math.round(crop.after_frost_share * 100)} % of its harvest`;
+    rows.push(['Frost took its young leaves', `grows again, ${left}`]);
+  }
   if (crown !== undefined) rows.push(['Crown or root dies at', units.temperature(crown)]);
   rows.push(['Germinates from', units.temperature(crop.germination_least_c)]);
   rows.push(['Days and harvest are for', days_from]);
