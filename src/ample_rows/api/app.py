@@ -10,6 +10,7 @@ from starlette.exceptions import HTTPException
 
 from ample_rows import __version__
 from ample_rows.api import (
+    ailments,
     crop_book,
     gardens,
     ground,
@@ -60,6 +61,7 @@ def create_app(store: GardenStore, book: Book, door: Door | None = None) -> Fast
         squares,
         crop_book,
         year,
+        ailments,
         record,
         seasons,
         reference,

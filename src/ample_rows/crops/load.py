@@ -53,6 +53,7 @@ from ample_rows.core.book import (
     WaterWay,
     Worker,
 )
+from ample_rows.core.book.ailments import Cause, Question, Sign
 from ample_rows.core.book.safety import (
     cautioned,
     cautioned_crop,
@@ -140,6 +141,7 @@ _TABLES: dict[str, tuple[type[BaseModel], str, str]] = {
     "airs": (AirBand, "policies.toml", "air"),
     "bad_years": (BadYear, "bad_years.toml", "bad_year"),
     "animals": (Animal, "reach.toml", "animal"),
+    "causes": (Cause, "causes.toml", "cause"),
     "cautions": (Caution, "safety.toml", "caution"),
     "climates": (MadeUpClimate, "climates.toml", "climate"),
     "coefficients": (Coefficient, "coefficients.toml", ""),
@@ -164,9 +166,11 @@ _TABLES: dict[str, tuple[type[BaseModel], str, str]] = {
     "path_needs": (PathNeed, "reach.toml", "path"),
     "patterns": (PatternKind, "water.toml", "pattern"),
     "picking_shapes": (PickingShape, "policies.toml", "picking"),
+    "questions": (Question, "signs.toml", "question"),
     "rounds": (PlaceRound, "jobs.toml", "round"),
     "place_minutes": (JobMinutes, "jobs.toml", "place"),
     "rules": (Rule, "rules.toml", ""),
+    "signs": (Sign, "signs.toml", "sign"),
     "soft": (SoftMatter, "soil.toml", "soft"),
     "starters": (Starter, "starters.toml", "starter"),
     "trainings": (TrainingSystem, "growing_up.toml", "training"),

@@ -1134,6 +1134,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/signs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Signs
+         * @description Signs that can be seen on a planting, on a crop, or on anything.
+         */
+        get: operations["list_signs_api_gardens__slug__signs_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{slug}/causes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Causes
+         * @description Likely causes of what is seen, the likeliest first, and what to ask next.
+         */
+        get: operations["list_causes_api_gardens__slug__causes_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{slug}/entries": {
         parameters: {
             query?: never;
@@ -4300,6 +4340,16 @@ export interface components {
             do: "forget-set-aside";
         };
         /**
+         * Found
+         * @description Causes, the likeliest first, and the questions that narrow them, the most telling first.
+         */
+        Found: {
+            /** Causes */
+            causes: components["schemas"]["LikelyCause"][];
+            /** Ask */
+            ask: string[];
+        };
+        /**
          * FreeSpot
          * @description A spot for a place: its origin (a circle's centre), its heading, sun and water.
          *
@@ -5176,6 +5226,43 @@ export interface components {
             id: string;
             /** Label */
             label: string;
+        };
+        /**
+         * LikelyCause
+         * @description A cause with its share among all that could be, and what to do about it.
+         *
+         *     `loses` is the share of this year's harvest that it takes, from light to heavy, `loses_kg`
+         *     that of the planting; `plan_says` is what the plan itself reckons that speaks for it.
+         */
+        LikelyCause: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Share */
+            share: number;
+            /** Look */
+            look: string;
+            /** Remedy */
+            remedy: string;
+            /** Lesson */
+            lesson: string;
+            /** Next Year */
+            next_year: string;
+            /** Loses */
+            loses: [
+                number,
+                number
+            ];
+            /** Loses Kg */
+            loses_kg: [
+                number,
+                number
+            ] | null;
+            /** Plan Says */
+            plan_says: string | null;
+            /** Source */
+            source: string;
         };
         /**
          * LikelyEnd
@@ -7658,6 +7745,38 @@ export interface components {
             working: components["schemas"]["Term"][];
         };
         /**
+         * SignLine
+         * @description A sign, as it is told.
+         */
+        SignLine: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+        };
+        /**
+         * SignList
+         * @description Signs by the part that shows them, and the words of each question.
+         */
+        SignList: {
+            /** Parts */
+            parts: components["schemas"]["SignsOfPart"][];
+            /** Questions */
+            questions: {
+                [key: string]: string;
+            };
+        };
+        /**
+         * SignsOfPart
+         * @description What can be seen on one part of a plant.
+         */
+        SignsOfPart: {
+            /** Part */
+            part: string;
+            /** Signs */
+            signs: components["schemas"]["SignLine"][];
+        };
+        /**
          * Site
          * @description The yard. `horizon_deg`: height of the hills all round, evenly from north, clockwise;
          *     `wind_from_deg`: where the strongest wind comes from, clockwise from true north, and
@@ -9595,6 +9714,7 @@ export type Following = components['schemas']['Following'];
 export type Footing = components['schemas']['Footing'];
 export type ForgetAlternative = components['schemas']['ForgetAlternative'];
 export type ForgetSetAside = components['schemas']['ForgetSetAside'];
+export type Found = components['schemas']['Found'];
 export type FreeSpot = components['schemas']['FreeSpot'];
 export type FreeSpotAnswer = components['schemas']['FreeSpotAnswer'];
 export type FrostAnswer = components['schemas']['FrostAnswer'];
@@ -9638,6 +9758,7 @@ export type LedOver = components['schemas']['LedOver'];
 export type LeftOut = components['schemas']['LeftOut'];
 export type LightReport = components['schemas']['LightReport'];
 export type LikeAnswer = components['schemas']['LikeAnswer'];
+export type LikelyCause = components['schemas']['LikelyCause'];
 export type LikelyEnd = components['schemas']['LikelyEnd'];
 export type LineRefused = components['schemas']['LineRefused'];
 export type LineRequest = components['schemas']['LineRequest'];
@@ -9749,6 +9870,9 @@ export type ShelfEntry = components['schemas']['ShelfEntry'];
 export type ShelfRequest = components['schemas']['ShelfRequest'];
 export type ShoppingList = components['schemas']['ShoppingList'];
 export type ShoppingRow = components['schemas']['ShoppingRow'];
+export type SignLine = components['schemas']['SignLine'];
+export type SignList = components['schemas']['SignList'];
+export type SignsOfPart = components['schemas']['SignsOfPart'];
 export type Site = components['schemas']['Site'];
 export type Slope = components['schemas']['Slope'];
 export type SoftLayer = components['schemas']['SoftLayer'];
@@ -15305,6 +15429,204 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Earnings"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_signs_api_gardens__slug__signs_get: {
+        parameters: {
+            query?: {
+                planting?: string | null;
+                crop?: string | null;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SignList"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_causes_api_gardens__slug__causes_get: {
+        parameters: {
+            query: {
+                day: string;
+                sign: string[];
+                yes?: string[];
+                no?: string[];
+                planting?: string | null;
+                crop?: string | null;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Found"];
                 };
             };
             /** @description The request cannot be read */

@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass, field
 
+from ample_rows.core.book.ailments import Cause, Question, Sign
 from ample_rows.core.book.bad_years import BadYear
 from ample_rows.core.book.climate import MadeUpClimate
 from ample_rows.core.book.covers import CoverKind
@@ -65,6 +66,9 @@ class Book:
     covers: dict[str, CoverKind]
     traits: dict[str, Trait]
     troubles: dict[str, Trouble]
+    signs: dict[str, Sign]
+    questions: dict[str, Question]
+    causes: dict[str, Cause]
     workers: dict[str, Worker]
     animals: dict[str, Animal]
     path_needs: dict[str, PathNeed]

@@ -33,3 +33,11 @@ typed-pieces = { $n }
 typed-minutes = { $minutes } min
 typed-text = “{ $text }”
 typed-day = { $day }
+
+## What ails a plant
+
+ailments-plan-density = The plan reckons that crowding leaves { $left } of its harvest.
+ailments-plan-depth = The plan reckons that the depth of the soil leaves { $left } of its harvest.
+ailments-plan-light = The plan reckons that its light leaves { $left } of its harvest.
+ailments-plan-litres = The plan reckons that so few litres leave { $left } of its harvest.
+ailments-plan-season = The plan reckons that its weeks of warmth and frost leave { $left } of its harvest.

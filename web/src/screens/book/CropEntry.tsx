@@ -213,7 +213,7 @@ function warmthRows({ crop, days_from }: CropPage, units: Units): Row[] {
   }
   rows.push(['Frost', FROST[crop.frost] ?? crop.frost]);
   if (leaf !== undefined) rows.push(['Leaf dies at', units.temperature(leaf)]);
-  if (crop.after_frost_share !== null) {
+  if (crop.after_frost_share) {
     const left = `${Math.round(crop.after_frost_share * 100)} % of its harvest`;
     rows.push(['Frost took its young leaves', `grows again, ${left}`]);
   }

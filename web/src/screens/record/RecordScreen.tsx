@@ -9,6 +9,7 @@ import type { Units } from '../../kit/units';
 import { useExtent } from '../../kit/useExtent';
 import { useDay } from '../../shared/DayContext';
 import { timeScale } from '../../shared/SeasonRuler';
+import { WhatIsWrong } from './ailing/WhatIsWrong';
 import { DayPage } from './DayPage';
 import { Seasons } from './Seasons';
 import { TapeStrip } from './TapeStrip';
@@ -19,6 +20,7 @@ const VIEWS = [
   ['pickings', 'Pickings'],
   ['seasons', 'Seasons'],
   ['learnt', 'What was learnt'],
+  ['wrong', 'What is wrong?'],
 ] as const;
 
 /** What the garden really gave: by the day, by the season, and what is learnt from it. */
@@ -49,6 +51,7 @@ export function RecordScreen({ state }: { state: HeldGarden }) {
         </header>
         {view === 'pickings' && <Pickings state={state} />}
         {view === 'seasons' && <Seasons state={state} />}
+        {view === 'wrong' && <WhatIsWrong state={state} />}
         {view === 'learnt' && <WhatWasLearnt state={state} />}
       </section>
       {view === 'pickings' && <DayPage state={state} />}

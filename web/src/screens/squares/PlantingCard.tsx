@@ -1,3 +1,5 @@
+import { Link } from 'react-router';
+
 import { alikeEdit } from '../../edits/edits';
 import type { HeldGarden } from '../../api/merge';
 import type { Edit, Place, Planting, PlantingReport, VarietyReport } from '../../api/types';
@@ -17,6 +19,7 @@ import { Spots } from './Spots';
 import { Sprinkle } from './Sprinkle';
 import { Varieties } from './Varieties';
 import { Waves } from './Waves';
+import { lineBegun } from '../../shared/weighing';
 import { LAYOUTS, STARTS } from '../../shared/words';
 
 interface Props {
@@ -43,6 +46,7 @@ export function PlantingCard({ state, planting, report, place, chosen, onEdit }:
   const change = (changes: Record<string, unknown>) =>
     onEdit({ do: 'change-planting', id: planting.id, changes });
   const by = (days: number) => change({ start_date: isoOf(dayOf(planting.start_date) + days) });
+  const record = `/gardens/${state.head.slug}/record`;
   const alike = alikeEdit(state.plan, place, planting);
   return (
     <div className="space-y-2">
@@ -83,6 +87,18 @@ export function PlantingCard({ state, planting, report, place, chosen, onEdit }:
         >
           Remove
         </button>
+        <Link
+          className="press"
+          to={`${record}?line=${encodeURIComponent(lineBegun(state, report))}`}
+        >
+          Weigh
+        </Link>
+        <Link
+          className="press"
+          to={`${record}?view=wrong&planting=${encodeURIComponent(planting.id)}`}
+        >
+          What is wrong?
+        </Link>
       </p>
       <div className="grid grid-cols-2 gap-x-3 gap-y-1.5">
         <Choice

@@ -1,0 +1,1 @@
+"""What ails a plant: from what is seen to its likely causes, and what to do about each."""
