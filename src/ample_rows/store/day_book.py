@@ -4,6 +4,7 @@ import json
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from datetime import UTC, date, datetime
+from functools import lru_cache
 
 from pydantic import TypeAdapter, ValidationError
 from sqlalchemy import String, cast
@@ -19,6 +20,10 @@ from ample_rows.store.rows import batched, pk_of
 from ample_rows.store.tables import EntryRow, GardenRow
 
 _MOST_AT_ONCE = 200_000
+_TOGETHER = 1_000
+_THOUSANDS_HELD = 64
+# No JSON text has one.
+_SEAM = "\x00"
 _ENTRIES = TypeAdapter(list[Entry])
 
 
@@ -116,11 +121,30 @@ class DayBook:
 
 
 def _entries(texts: Sequence[str]) -> list[Entry]:
-    """Kept entries, read together; where one is none that this version can use, each by itself."""
+    """Kept entries, the newest first as their texts are.
+
+    They are read a thousand together, counted from the oldest: what was entered long ago stays in
+    the same thousand, and is read once.
+    """
+    oldest = texts[::-1]
+    found: list[Entry] = []
+    for start in range(0, len(oldest), _TOGETHER):
+        some = oldest[start : start + _TOGETHER]
+        found += _read_once(_SEAM.join(some)) if len(some) == _TOGETHER else _read(some)
+    return found[::-1]
+
+
+def _read(texts: Sequence[str]) -> list[Entry]:
+    """Entries read together; where one is none that this version can use, each by itself."""
     try:
         return _ENTRIES.validate_json(f"[{','.join(texts)}]")
     except ValidationError:
         return [usable_entry(json.loads(text)) for text in texts]
+
+
+@lru_cache(maxsize=_THOUSANDS_HELD)
+def _read_once(texts: str) -> list[Entry]:
+    return _read(texts.split(_SEAM))
 
 
 def _entry(row: EntryRow) -> Entry:
