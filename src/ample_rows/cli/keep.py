@@ -22,6 +22,7 @@ from ample_rows.store.database import FILE_NAME, damage_of
 from ample_rows.store.day_book import DayBook
 from ample_rows.store.folder import only_owner, prepare_folder
 from ample_rows.store.migrate import schema_of
+from ample_rows.store.record_parts import keep_documents
 from ample_rows.store.restore import replace_damaged
 from ample_rows.store.salvage import Documents, readable_zip, salvaged_documents
 from ample_rows.store.seasons import Seasons
@@ -80,6 +81,7 @@ class _Garden:
     plan: Plan
     entries: tuple[Entry, ...]
     seasons: tuple[SeasonPlan, ...]
+    parts: Documents
 
 
 def _salvaged(file: Path) -> list[_Garden] | None:
@@ -92,6 +94,7 @@ def _salvaged(file: Path) -> list[_Garden] | None:
             usable_plan(found.plan, book),
             tuple(_usable(found.entries)),
             tuple(_seasons(found.seasons, book)),
+            found.parts,
         )
         for found in salvaged_documents(file)
     ]
@@ -115,6 +118,7 @@ def _kept(store: GardenStore, salvaged: list[_Garden]) -> list[str]:
     for slug, garden in zip(slugs, salvaged, strict=True):
         DayBook(store.database).keep_all(slug, garden.entries)
         Seasons(store.database, load_book()).keep_all(slug, garden.seasons)
+        keep_documents(store.database, slug, garden.parts)
     return slugs
 
 

@@ -1,5 +1,6 @@
 """What can go wrong between the gardens and the disk, each with words of its own."""
 
+import errno
 import sqlite3
 
 from sqlalchemy.exc import DBAPIError
@@ -56,9 +57,23 @@ _KINDS = {
 }
 
 
+_DISK_KINDS = {
+    errno.ENOSPC: "full",
+    errno.EDQUOT: "full",
+    errno.EROFS: "read-only",
+    errno.EACCES: "read-only",
+    errno.EPERM: "read-only",
+}
+
+
 def storage_error(kind: str) -> StorageError:
     """An error of one kind with its sentence."""
     return StorageError(kind, _WORDS[kind])
+
+
+def of_disk(error: OSError) -> StorageError:
+    """What an error of the disk means, where a file is written beside the database."""
+    return storage_error(_DISK_KINDS.get(error.errno or 0, "other"))
 
 
 def of_database(error: DBAPIError | sqlite3.Error) -> StorageError:

@@ -36,12 +36,12 @@ def own_file(path: Path) -> None:
     _restrict(path, OWNER_FILE)
 
 
-def write_own(path: Path, text: str) -> None:
-    """Write a small file that only the owner can read, whole or not at all."""
+def write_own(path: Path, content: str | bytes) -> None:
+    """Write a file that only the owner can read, whole or not at all."""
     part = path.with_name(f".{path.name}.{os.getpid()}.part")
     descriptor = os.open(part, os.O_WRONLY | os.O_CREAT | os.O_TRUNC, OWNER_FILE)
-    with os.fdopen(descriptor, "w", encoding="utf-8") as file:
-        file.write(text)
+    with os.fdopen(descriptor, "wb") as file:
+        file.write(content.encode() if isinstance(content, str) else content)
         file.flush()
         os.fsync(file.fileno())
     part.replace(path)

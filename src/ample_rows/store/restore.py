@@ -16,6 +16,7 @@ from ample_rows.store.tables import (
     GardenRow,
     PlaceRow,
     PlantingRow,
+    RecordPartRow,
     RevisionRow,
     SeasonRow,
     SupportRow,
@@ -77,6 +78,8 @@ def _copy_garden(garden: GardenRow, old: Session, new: Session) -> str:
         new.add(_like(revision, garden_pk=pk_of(row)))
     for entry in old.exec(select(EntryRow).where(EntryRow.garden_pk == garden.pk)):
         new.add(_like(entry, garden_pk=pk_of(row)))
+    for part in old.exec(select(RecordPartRow).where(RecordPartRow.garden_pk == garden.pk)):
+        new.add(_like(part, garden_pk=pk_of(row)))
     for season in old.exec(select(SeasonRow).where(SeasonRow.garden_pk == garden.pk)):
         new.add(_like(season, garden_pk=pk_of(row)))
     new.flush()

@@ -20,6 +20,7 @@ _MOST_GARDENS = 1_000
 _SUFFIX = ".amplerows.json"
 _ENTRIES = ".entries.json"
 _SEASONS = ".seasons.json"
+_PARTS = ".record-parts.json"
 
 Documents = list[dict[str, Any]]
 
@@ -32,9 +33,13 @@ class _Row:
 
 def readable_zip(path: Path) -> bytes:
     """An archive of every garden that can be read, each as a plan document, and beside it the
-    entries of its day book and its closed seasons."""
+    entries of its day book, its closed seasons and the other parts of its record."""
     out = io.BytesIO()
-    beside = {_ENTRIES: _readable_entries(path), _SEASONS: _readable_seasons(path)}
+    beside = {
+        _ENTRIES: _readable_entries(path),
+        _SEASONS: _readable_seasons(path),
+        _PARTS: _readable_parts(path),
+    }
     with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as archive:
         for slug, document in readable_gardens(path).items():
             text = json.dumps(document, ensure_ascii=False, indent=1)
@@ -48,12 +53,13 @@ def readable_zip(path: Path) -> bytes:
 
 @dataclass(frozen=True)
 class Salvaged:
-    """What an archive holds of one garden: its plan, the entries of its day book, and its closed
-    seasons, each with its plan."""
+    """What an archive holds of one garden: its plan, the entries of its day book, its closed
+    seasons, each with its plan, and the other parts of its record, each with its kind and id."""
 
     plan: dict[str, Any]
     entries: Documents
     seasons: Documents
+    parts: Documents
 
 
 def salvaged_documents(path: Path) -> list[Salvaged]:
@@ -69,6 +75,7 @@ def salvaged_documents(path: Path) -> list[Salvaged]:
                 _plan(archive, stem + _SUFFIX),
                 _beside(archive, stem + _ENTRIES),
                 _beside(archive, stem + _SEASONS),
+                _beside(archive, stem + _PARTS),
             )
             for stem in stems
         ]
@@ -107,6 +114,17 @@ def _readable_seasons(path: Path) -> dict[str, Documents]:
     return _by_garden(
         path, "seasons", lambda row: {"id": row.values["ident"], "plan": row.document}
     )
+
+
+def _readable_parts(path: Path) -> dict[str, Documents]:
+    """Parts of records that stand and can be read, by the addresses of their gardens."""
+    return _by_garden(path, "record_parts", _part)
+
+
+def _part(row: _Row) -> dict[str, Any] | None:
+    if row.values["removed_at"]:
+        return None
+    return {**{key: row.values[key] for key in ("kind", "ident", "day")}, "part": row.document}
 
 
 def _by_garden(

@@ -141,3 +141,19 @@ class SeasonRow(SQLModel, table=True):
     ident: str
     closed_at: datetime
     document: Document = _document()
+
+
+class RecordPartRow(SQLModel, table=True):
+    """A part of a record beside its entries, of a `kind` that says what its document is; what was
+    deleted keeps its row, so that it can be put back."""
+
+    __tablename__ = "record_parts"
+    __table_args__ = (UniqueConstraint("garden_pk", "kind", "ident"),)
+
+    pk: int | None = Field(default=None, primary_key=True)
+    garden_pk: int = _parent("gardens", index=False)
+    kind: str
+    ident: str
+    day: date
+    removed_at: datetime | None = None
+    document: Document = _document()
