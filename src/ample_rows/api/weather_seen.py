@@ -10,7 +10,7 @@ from ample_rows.api.problems import RESPONSES
 from ample_rows.core.plan import PlanDate
 from ample_rows.core.plan.reading import PlanFaultsError, read_as
 from ample_rows.core.record.parts import WeatherSeen
-from ample_rows.core.record.weather import DayOfWeather, weather_days
+from ample_rows.core.record.weather import WEEK, DayOfWeather, weather_days
 from ample_rows.core.weather.forecast import StandInForecast
 from ample_rows.store.record_parts import RecordParts
 
@@ -36,7 +36,7 @@ def list_weather(
     if not 1 <= length <= MOST_DAYS:
         raise PlanFaultsError.one("until", f"is not within {MOST_DAYS} days after since")
     stand_in = StandInForecast(here.plan.garden.climate, here.report.seed, here.book)
-    seen = measured.every(slug, since=since, until=until + _GAUGE_DAYS)
+    seen = measured.every(slug, since=since - WEEK, until=until + _GAUGE_DAYS)
     return weather_days(seen, stand_in.ahead(since, length), since, until)
 
 

@@ -7,7 +7,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from ample_rows.core.record.parts import WeatherSeen
-from ample_rows.core.record.weather import rain_measured, weather_days
+from ample_rows.core.record.weather import weather_days
 from ample_rows.core.weather.days import DayWeather
 
 DAY = date(2027, 6, 10)
@@ -31,8 +31,13 @@ def test_a_gauge_emptied_days_ago_rained_evenly_since():
     seen = [on(2, rain_mm=9.0, rain_days=3), on(1, rain_mm=5.0)]
     days = weather_days(seen, (), DAY, DAY + timedelta(days=2))
     assert [day.rain_mm for day in days] == [3.0, 5.0, 3.0]
-    assert rain_measured(seen, DAY, DAY + timedelta(days=2)) == pytest.approx(11.0)
-    assert rain_measured(seen, DAY - timedelta(days=9), DAY - timedelta(days=1)) is None
+    assert [day.week_rain_mm for day in days] == pytest.approx([3.0, 8.0, 11.0])
+
+
+def test_a_week_s_rain_is_that_of_seven_days():
+    seen = [on(0, rain_mm=4.0), on(6, rain_mm=2.0)]
+    days = weather_days(seen, (), DAY, DAY + timedelta(days=14))
+    assert [day.week_rain_mm for day in days] == [4.0] * 6 + [6.0] + [2.0] * 6 + [None] * 2
 
 
 def test_without_a_climate_what_was_not_measured_is_not_known():

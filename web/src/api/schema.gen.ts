@@ -3948,6 +3948,7 @@ export interface components {
          * @description One day's weather, as it was measured or made up. [°C, mm]
          *
          *     `measured` is what was entered for it; what was not is the stand-in's, and null without one.
+         *     `week_rain_mm` is what was measured over seven days up to it, null where nothing was.
          */
         DayOfWeather: {
             /**
@@ -3965,6 +3966,8 @@ export interface components {
             frost: boolean;
             /** Measured */
             measured: string[];
+            /** Week Rain Mm */
+            week_rain_mm: number | null;
         };
         /**
          * DayWeather

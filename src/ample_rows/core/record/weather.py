@@ -1,6 +1,6 @@
 """The weather of days: what was measured, and what the stand-in makes up for the others."""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date, timedelta
 
@@ -13,6 +13,7 @@ class DayOfWeather:
     """One day's weather, as it was measured or made up. [°C, mm]
 
     `measured` is what was entered for it; what was not is the stand-in's, and null without one.
+    `week_rain_mm` is what was measured over seven days up to it, null where nothing was.
     """
 
     day: date
@@ -21,6 +22,10 @@ class DayOfWeather:
     rain_mm: float | None
     frost: bool
     measured: tuple[str, ...]
+    week_rain_mm: float | None
+
+
+WEEK = timedelta(days=7)
 
 
 def weather_days(
@@ -37,10 +42,8 @@ def weather_days(
     return tuple(_of_day(day, seen.get(day), rain, stand_in.get(day)) for day in days)
 
 
-def rain_measured(measured: Sequence[WeatherSeen], since: date, until: date) -> float | None:
-    """What a gauge caught over a spell, None where none of its days was measured. [mm]"""
-    rain = _rain_by_day(measured)
-    caught = [mm for day, mm in rain.items() if since <= day <= until]
+def _of_week(rain: Mapping[date, float], until: date) -> float | None:
+    caught = [mm for day, mm in rain.items() if until - WEEK < day <= until]
     return sum(caught) if caught else None
 
 
@@ -80,4 +83,5 @@ def _of_day(
         rain_mm=told["rain_mm"],
         frost=frost,
         measured=tuple(measured),
+        week_rain_mm=_of_week(rain, day),
     )

@@ -9,6 +9,7 @@ import type { Units } from '../../kit/units';
 import { capital } from '../../kit/text';
 import { useDay } from '../../shared/DayContext';
 import { ChangeEntry } from './ChangeEntry';
+import { WeatherLine } from './day/WeatherLine';
 import { EntryLine } from './EntryLine';
 import { useDayBook, useDayPage, useEntriesOfJobs } from './useRecord';
 
@@ -49,6 +50,7 @@ export function DayPage({ state }: { state: HeldGarden }) {
     >
       <h2 className="text-lg">{`${weekday} ${words(day)}`}</h2>
       <div className="min-h-0 overflow-y-auto">
+        <WeatherLine state={state} />
         {page.error && <p role="alert">{page.error.message}</p>}
         {page.data?.length === 0 && done.length === 0 && (
           <p className="text-muted">Nothing entered for this day.</p>

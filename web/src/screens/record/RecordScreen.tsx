@@ -11,6 +11,7 @@ import { useDay } from '../../shared/DayContext';
 import { timeScale } from '../../shared/SeasonRuler';
 import { WhatIsWrong } from './ailing/WhatIsWrong';
 import { DayPage } from './DayPage';
+import { Photos } from './photos/Photos';
 import { Seasons } from './Seasons';
 import { TapeStrip } from './TapeStrip';
 import { useTape } from './useRecord';
@@ -20,6 +21,7 @@ const VIEWS = [
   ['pickings', 'Pickings'],
   ['seasons', 'Seasons'],
   ['learnt', 'What was learnt'],
+  ['photos', 'Photos'],
   ['wrong', 'What is wrong?'],
 ] as const;
 
@@ -51,6 +53,7 @@ export function RecordScreen({ state }: { state: HeldGarden }) {
         </header>
         {view === 'pickings' && <Pickings state={state} />}
         {view === 'seasons' && <Seasons state={state} />}
+        {view === 'photos' && <Photos state={state} />}
         {view === 'wrong' && <WhatIsWrong state={state} />}
         {view === 'learnt' && <WhatWasLearnt state={state} />}
       </section>
