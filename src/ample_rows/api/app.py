@@ -12,6 +12,7 @@ from ample_rows import __version__
 from ample_rows.api import (
     ailments,
     crop_book,
+    devices,
     gardens,
     ground,
     keeping,
@@ -67,6 +68,7 @@ def create_app(store: GardenStore, book: Book, door: Door | None = None) -> Fast
         record,
         weather_seen,
         photos,
+        devices,
         seasons,
         reference,
         where,
@@ -87,6 +89,7 @@ def occupy(app: FastAPI, store: GardenStore, book: Book) -> None:
     app.state.store, app.state.book = store, book
     app.state.estimates = Estimates(book)
     app.state.gates, app.state.answers = Gates(), Answers()
+    app.state.devices = devices.attached()
 
 
 def _openapi(app: FastAPI) -> dict[str, Any]:

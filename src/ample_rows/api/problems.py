@@ -12,6 +12,7 @@ from ample_rows.api.gate import BusyError
 from ample_rows.core.errors import CannotBeDoneError, UnknownPartError
 from ample_rows.core.plan.reading import Fault, PlanFaultsError, path_of
 from ample_rows.core.words.message import said
+from ample_rows.devices.device import DeviceGoneError
 from ample_rows.store import (
     ChangedElsewhereError,
     NothingToDoError,
@@ -45,6 +46,7 @@ TITLES = {
     "storage-read-only": "The file cannot be written",
     "storage-damaged": "The file is damaged",
     "storage-other": "The disk did not answer",
+    "device": "The device does not answer",
     "backup": "The backup cannot be used",
 }
 _DISK_FULL = 507
@@ -174,6 +176,10 @@ def install(app: FastAPI) -> None:
     @app.exception_handler(StoreError)
     def _store(_: Request, error: StoreError) -> JSONResponse:
         return problem(422, "backup", str(error))
+
+    @app.exception_handler(DeviceGoneError)
+    def _device(_: Request, error: DeviceGoneError) -> JSONResponse:
+        return problem(503, "device", str(error))
 
     @app.exception_handler(HTTPException)
     def _http(_: Request, error: HTTPException) -> JSONResponse:

@@ -1518,6 +1518,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/devices/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Device
+         * @description What a device shows now; what stands still is taken, once.
+         */
+        get: operations["read_device_api_devices__kind__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{kind}/tare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Tare Device
+         * @description What lies on it now counts as nothing.
+         */
+        post: operations["tare_device_api_devices__kind__tare_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{kind}/stand-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Set Stand In
+         * @description Put something before the stand-in, or pull out its cable.
+         */
+        post: operations["set_stand_in_api_devices__kind__stand_in_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{slug}/seasons": {
         parameters: {
             query?: never;
@@ -7931,6 +7991,27 @@ export interface components {
             working: components["schemas"]["Term"][];
         };
         /**
+         * Shown
+         * @description What a device shows: in kilograms, or °C.
+         *
+         *     `taken` is the last reading that stood still, the `nth` since the server started. A `stand_in`
+         *     is no real device.
+         */
+        Shown: {
+            /** Value */
+            value: number;
+            /** Steady */
+            steady: boolean;
+            /** Battery */
+            battery: number;
+            /** Nth */
+            nth: number;
+            /** Taken */
+            taken: number | null;
+            /** Stand In */
+            stand_in: boolean;
+        };
+        /**
          * SignLine
          * @description A sign, as it is told.
          */
@@ -8388,6 +8469,16 @@ export interface components {
             from_start_m: number;
             /** From End M */
             from_end_m: number;
+        };
+        /**
+         * StandInRequest
+         * @description What to put before a stand-in, and whether it is connected.
+         */
+        StandInRequest: {
+            /** Value */
+            value?: number | null;
+            /** Connected */
+            connected?: boolean | null;
         };
         /**
          * StandRiser
@@ -10089,6 +10180,7 @@ export type ShelfEntry = components['schemas']['ShelfEntry'];
 export type ShelfRequest = components['schemas']['ShelfRequest'];
 export type ShoppingList = components['schemas']['ShoppingList'];
 export type ShoppingRow = components['schemas']['ShoppingRow'];
+export type Shown = components['schemas']['Shown'];
 export type SignLine = components['schemas']['SignLine'];
 export type SignList = components['schemas']['SignList'];
 export type SignsOfPart = components['schemas']['SignsOfPart'];
@@ -10108,6 +10200,7 @@ export type Sprinkled = components['schemas']['Sprinkled'];
 export type SquaresSun = components['schemas']['SquaresSun'];
 export type StageCost = components['schemas']['StageCost'];
 export type Stake = components['schemas']['Stake'];
+export type StandInRequest = components['schemas']['StandInRequest'];
 export type StandRiser = components['schemas']['StandRiser'];
 export type Standing = components['schemas']['Standing'];
 export type StandsOn = components['schemas']['StandsOn'];
@@ -17886,6 +17979,288 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Photo"];
                 };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_device_api_devices__kind__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: "scale" | "thermometer";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Shown"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tare_device_api_devices__kind__tare_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: "scale" | "thermometer";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    set_stand_in_api_devices__kind__stand_in_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: "scale" | "thermometer";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StandInRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description The request cannot be read */
             400: {

@@ -1,4 +1,4 @@
-import { useRef, useState } from 'react';
+import { useCallback, useRef, useState } from 'react';
 import type { SyntheticEvent } from 'react';
 import { useSearchParams } from 'react-router';
 
@@ -10,10 +10,12 @@ import { isoOf } from '../../kit/day';
 import { useUnits } from '../../kit/preferences';
 import { useDay } from '../../shared/DayContext';
 import { lineBegun, namedIn } from '../../shared/weighing';
+import { ScalePanel } from './day/ScalePanel';
 import { freshId, readLine, useDayBook, useReading, useRipe } from './useRecord';
 import type { Line } from './useRecord';
 
 const MOST_RIPE = 8;
+const WEIGHT = /\s*[\d.,]+ ?(kg|g|lb|oz)\s*$/;
 
 interface Odd {
   entry: Entry;
@@ -34,6 +36,7 @@ export function EntryLine({ state }: { state: HeldGarden }) {
   const [id, setId] = useState(freshId);
   const [odd, setOdd] = useState<Odd>();
   const [fault, setFault] = useState<string>();
+  const [weighing, setWeighing] = useState(false);
   const [kept, setKept] = useState<{ entry: Entry; words: string }>();
   const line: Line = {
     text,
@@ -50,6 +53,10 @@ export function EntryLine({ state }: { state: HeldGarden }) {
     setFault(undefined);
     field.current?.focus();
   };
+  const weighed = useCallback((weight: string) => {
+    // Weighed anew, a line has the new weight.
+    setText((line) => `${line.replace(WEIGHT, '').trimEnd()} ${weight}`.trimStart());
+  }, []);
   const keep = async (entry: Entry, said: string, sure: boolean) => {
     // The line is free for the next one at once; what is refused comes back to it.
     const was = text;
@@ -88,6 +95,7 @@ export function EntryLine({ state }: { state: HeldGarden }) {
           </button>
         </p>
       )}
+      {weighing && <ScalePanel onWeight={weighed} />}
       <RipeRow state={state} ripe={ripe.data?.plantings ?? []} onChoose={typed} />
       <form className="flex flex-wrap items-center gap-x-4 gap-y-1" onSubmit={(e) => void enter(e)}>
         <input
@@ -104,6 +112,14 @@ export function EntryLine({ state }: { state: HeldGarden }) {
         />
         <button type="submit" className="act act-main min-h-11">
           Enter
+        </button>
+        <button
+          type="button"
+          className="press min-h-11"
+          aria-expanded={weighing}
+          onClick={() => setWeighing(!weighing)}
+        >
+          {weighing ? 'Put the scale away' : 'Use the scale'}
         </button>
         <p id="reads" className="w-full text-[13px] text-muted">
           {text.trim() !== '' && reading.data

@@ -1,0 +1,53 @@
+"""Weighing with the stand-in scale: a weight that stands still comes into the line, once."""
+
+import re
+
+from playwright.sync_api import expect
+
+NOUGHT = re.compile(r"-?0\.00[01] kg")
+RECORD = "/gardens/lantern-court/record"
+
+
+def put_on(page, load):
+    page.get_by_label("put on it").fill(load)
+    page.get_by_role("button", name="Put it on").click()
+
+
+def test_a_picking_is_weighed_on_a_phone(page, base_url):
+    page.set_viewport_size({"width": 390, "height": 844})
+    page.goto(f"{base_url}{RECORD}")
+    line = page.get_by_label("What was done or picked")
+    line.fill("carrots low bed")
+    page.get_by_role("button", name="Use the scale").click()
+    scale = page.get_by_role("region", name="The scale")
+    expect(scale).to_contain_text(NOUGHT)
+    put_on(page, "0.84")
+    expect(scale).to_contain_text("stands still")
+    expect(line).to_have_value(re.compile(r"^carrots low bed 0\.8(39|40|41) kg$"))
+    scale.get_by_label("Unit").select_option("g")
+    page.get_by_role("button", name="Take it off").click()
+    expect(scale).to_contain_text(re.compile(r"^\s*-?[01] g"))
+    put_on(page, "0.9")
+    expect(line).to_have_value(re.compile(r"^carrots low bed (899|900|901) g$"))
+    page.get_by_role("button", name="Enter", exact=True).click()
+    expect(page.get_by_text("Kept: ")).to_contain_text("carrot")
+    # It lies there still, and is not taken twice.
+    expect(scale).to_contain_text("stands still")
+    expect(line).to_have_value("")
+
+
+def test_a_scale_that_breaks_off_loses_nothing(page, base_url):
+    page.goto(f"{base_url}{RECORD}")
+    line = page.get_by_label("What was done or picked")
+    line.fill("carrots low bed 0.5 kg")
+    page.get_by_role("button", name="Use the scale").click()
+    scale = page.get_by_role("region", name="The scale")
+    expect(scale.get_by_role("status")).to_contain_text(NOUGHT)
+    url = f"{base_url}/api/devices/scale/stand-in"
+    assert page.request.post(url, data={"connected": False}).ok
+    expect(scale.get_by_role("alert")).to_contain_text("does not answer")
+    expect(line).to_have_value("carrots low bed 0.5 kg")
+    scale.get_by_role("button", name="Connect it again").click()
+    expect(scale.get_by_role("status")).to_contain_text(NOUGHT)
+    put_on(page, "1.1 lb")
+    expect(line).to_have_value(re.compile(r"^carrots low bed 0\.(498|499|500) kg$"))
