@@ -51,3 +51,21 @@ def test_a_scale_that_breaks_off_loses_nothing(page, base_url):
     expect(scale.get_by_role("status")).to_contain_text(NOUGHT)
     put_on(page, "1.1 lb")
     expect(line).to_have_value(re.compile(r"^carrots low bed 0\.(498|499|500) kg$"))
+
+
+def test_a_weight_is_typed_on_a_pad_under_the_thumb(page, base_url):
+    page.set_viewport_size({"width": 390, "height": 844})
+    page.goto(f"{base_url}{RECORD}")
+    page.get_by_role("button", name=re.compile("^head lettuce, South bed")).first.click()
+    page.get_by_role("button", name="Number pad").click()
+    pad = page.get_by_role("group", name="Number pad")
+    for key in ("4", "5", "1", "Delete the last", "0", "kg", "g"):
+        pad.get_by_role("button", name=key, exact=True).click()
+    line = page.get_by_label("What was done or picked")
+    expect(line).to_have_value(re.compile(r"450 g$"))
+    expect(line).to_have_attribute("inputmode", "none")
+    box = pad.get_by_role("button", name="5", exact=True).bounding_box()
+    assert box["height"] >= 44
+    assert box["width"] >= 44
+    page.get_by_role("button", name="Enter", exact=True).click()
+    expect(page.get_by_text("Kept: ")).to_contain_text("0.45 kg")

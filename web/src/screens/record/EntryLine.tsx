@@ -10,6 +10,7 @@ import { isoOf } from '../../kit/day';
 import { useUnits } from '../../kit/preferences';
 import { useDay } from '../../shared/DayContext';
 import { lineBegun, namedIn } from '../../shared/weighing';
+import { NumberPad } from './day/NumberPad';
 import { ScalePanel } from './day/ScalePanel';
 import { freshId, readLine, useDayBook, useReading, useRipe } from './useRecord';
 import type { Line } from './useRecord';
@@ -36,6 +37,7 @@ export function EntryLine({ state }: { state: HeldGarden }) {
   const [id, setId] = useState(freshId);
   const [odd, setOdd] = useState<Odd>();
   const [fault, setFault] = useState<string>();
+  const [pad, setPad] = useState(false);
   const [weighing, setWeighing] = useState(false);
   const [kept, setKept] = useState<{ entry: Entry; words: string }>();
   const line: Line = {
@@ -105,6 +107,7 @@ export function EntryLine({ state }: { state: HeldGarden }) {
           className="min-w-[16rem] flex-1 text-[16px]"
           placeholder="carrots low bed 1.2 kg"
           maxLength={500}
+          inputMode={pad ? 'none' : 'text'}
           autoFocus={begun !== null}
           autoComplete="off"
           value={text}
@@ -121,6 +124,14 @@ export function EntryLine({ state }: { state: HeldGarden }) {
         >
           {weighing ? 'Put the scale away' : 'Use the scale'}
         </button>
+        <button
+          type="button"
+          className="press min-h-11 sm:hidden"
+          aria-expanded={pad}
+          onClick={() => setPad(!pad)}
+        >
+          {pad ? 'Close the number pad' : 'Number pad'}
+        </button>
         <p id="reads" className="w-full text-[13px] text-muted">
           {text.trim() !== '' && reading.data
             ? reading.data.entry
@@ -129,6 +140,13 @@ export function EntryLine({ state }: { state: HeldGarden }) {
             : ' '}
         </p>
       </form>
+      {pad && (
+        <NumberPad
+          line={text}
+          units={units.system === 'imperial' ? ['lb', 'oz'] : ['kg', 'g']}
+          onLine={typed}
+        />
+      )}
       {text.trim() !== '' && reading.data && reading.data.among.length > 0 && (
         <Among
           state={state}
