@@ -69,3 +69,14 @@ def test_a_weight_is_typed_on_a_pad_under_the_thumb(page, base_url):
     assert box["width"] >= 44
     page.get_by_role("button", name="Enter", exact=True).click()
     expect(page.get_by_text("Kept: ")).to_contain_text("0.45 kg")
+
+
+def test_the_soil_is_measured_and_kept_once_it_stands_still(page, base_url):
+    page.goto(f"{base_url}{RECORD}")
+    page.get_by_role("button", name="Measure the soil").click()
+    probe = page.get_by_role("region", name="The soil thermometer")
+    expect(probe).to_contain_text("The plan reckons")
+    expect(probe.get_by_role("status").last).to_contain_text(
+        re.compile(r"Kept: soil \d+ °C, a finger deep"), timeout=60_000
+    )
+    expect(page.get_by_role("region", name="The day")).to_contain_text("a finger deep")

@@ -9,6 +9,7 @@ import { useUnits } from '../../../kit/preferences';
 import type { Units } from '../../../kit/units';
 import { useDay } from '../../../shared/DayContext';
 import { useAfresh } from '../useRecord';
+import { SoilProbe } from './SoilProbe';
 import { keepWeather, useMeasured, useWeather } from './useWeather';
 
 /** The weather of the day in one line, and a press to enter what was measured. */
@@ -16,6 +17,7 @@ export function WeatherLine({ state }: { state: HeldGarden }) {
   const { slug, version } = state.head;
   const { day } = useDay();
   const units = useUnits();
+  const [probing, setProbing] = useState(false);
   const [entering, setEntering] = useState(false);
   const weather = useWeather(slug, version, day).data?.[0];
   const measured = useMeasured(slug, day);
@@ -31,8 +33,17 @@ export function WeatherLine({ state }: { state: HeldGarden }) {
           onClick={() => setEntering(!entering)}
         >
           {entering ? 'Close the weather' : 'Enter the weather'}
+        </button>{' '}
+        <button
+          type="button"
+          className="press ml-3"
+          aria-expanded={probing}
+          onClick={() => setProbing(!probing)}
+        >
+          {probing ? 'Put the thermometer away' : 'Measure the soil'}
         </button>
       </p>
+      {probing && <SoilProbe state={state} />}
       {entering && measured.data && (
         <Measured
           key={measured.data.day}

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useRef } from 'react';
+import { useCallback, useEffect, useRef } from 'react';
 
 import { attempt } from '../../../api/attempt';
 import { answeredAs, api } from '../../../api/client';
@@ -31,13 +31,16 @@ export function useDevice(kind: Kind, onTaken: (value: number) => void) {
   }, [data, onTaken]);
   const tare = () =>
     attempt(() => answeredAs(api.POST('/api/devices/{kind}/tare', { params: { path: { kind } } })));
-  const standIn = async (asked: StandInRequest) => {
-    await attempt(() =>
-      answeredAs(
-        api.POST('/api/devices/{kind}/stand-in', { params: { path: { kind } }, body: asked }),
-      ),
-    );
-    await refetch();
-  };
+  const standIn = useCallback(
+    async (asked: StandInRequest) => {
+      await attempt(() =>
+        answeredAs(
+          api.POST('/api/devices/{kind}/stand-in', { params: { path: { kind } }, body: asked }),
+        ),
+      );
+      await refetch();
+    },
+    [kind, refetch],
+  );
   return { read, tare, standIn };
 }
