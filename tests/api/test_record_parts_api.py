@@ -81,3 +81,22 @@ def test_what_is_no_picture_is_refused_and_nothing_kept(client, lantern):
     assert answer.json()["errors"][0]["path"] == "picture"
     assert client.get(f"{GARDEN}/photos").json() == []
     assert send(client, place="no-such-place").status_code == 404
+
+
+def test_a_lot_of_seedlings_is_kept_told_taken_out_and_put_back(client, lantern):
+    lot = {
+        "id": "l1",
+        "crop": "kale",
+        "events": [{"day": "2027-03-01", "step": "sown", "count": 9}],
+    }
+    assert client.put(f"{GARDEN}/nursery/l1", content=json.dumps(lot)).status_code == 200
+    lot["events"].append({"day": "2027-03-09", "step": "up", "count": 7})
+    assert client.put(f"{GARDEN}/nursery/l1", content=json.dumps(lot)).status_code == 200
+    (state,) = client.get(f"{GARDEN}/nursery").json()
+    assert (state["name"], state["on_shelf"], state["spare"]) == ("kale", 7, 7)
+    assert client.delete(f"{GARDEN}/nursery/l1").status_code == 204
+    assert client.get(f"{GARDEN}/nursery").json() == []
+    assert client.post(f"{GARDEN}/nursery/l1/put-back").json()["id"] == "l1"
+    for wrong in ({"crop": "no-such"}, {"events": []}, {"id": "l2"}):
+        sent = json.dumps({**lot, **wrong})
+        assert client.put(f"{GARDEN}/nursery/l1", content=sent).status_code == 422

@@ -1518,6 +1518,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/nursery": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Lots
+         * @description Every lot as it stands, those that still have plants first.
+         */
+        get: operations["list_lots_api_gardens__slug__nursery_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{slug}/nursery/{lot}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Keep Lot
+         * @description Keep a lot, or what became of it.
+         */
+        put: operations["keep_lot_api_gardens__slug__nursery__lot__put"];
+        post?: never;
+        /**
+         * Remove Lot
+         * @description Take a lot out; it can be put back.
+         */
+        delete: operations["remove_lot_api_gardens__slug__nursery__lot__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{slug}/nursery/{lot}/put-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Put Back Lot
+         * @description Put back a lot that was taken out.
+         */
+        post: operations["put_back_lot_api_gardens__slug__nursery__lot__put_back_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/devices/{kind}": {
         parameters: {
             query?: never;
@@ -5594,6 +5658,77 @@ export interface components {
             limited_by: string;
         };
         /**
+         * LotEvent
+         * @description What became of a lot of seedlings on a day, and of how many.
+         */
+        LotEvent: {
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /**
+             * Step
+             * @enum {string}
+             */
+            step: "sown" | "bought" | "up" | "singled" | "divided" | "potted-on" | "ready" | "set-out" | "given" | "lost";
+            /** Count */
+            count: number;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * LotState
+         * @description One lot as it stands: how many came of it, are on the shelf, and went where.
+         *
+         *     `up_share` is what came up of what was sown, `up_expected` what the book expects of it. A lot
+         *     for a planting has `needed` plants still to give it; it is `short` of them or has `spare` ones;
+         *     without a planting all are to spare. `replaces` are other lots that have some of its crop.
+         */
+        LotState: {
+            lot: components["schemas"]["SeedlingLot"];
+            /** Crop */
+            crop: string;
+            /** Name */
+            name: string;
+            /**
+             * Began
+             * Format: date
+             */
+            began: string;
+            /**
+             * Last Step
+             * @enum {string}
+             */
+            last_step: "sown" | "bought" | "up" | "singled" | "divided" | "potted-on" | "ready" | "set-out" | "given" | "lost";
+            /** Sown */
+            sown: number;
+            /** Up */
+            up: number | null;
+            /** Up Share */
+            up_share: number | null;
+            /** Up Expected */
+            up_expected: number;
+            /** On Shelf */
+            on_shelf: number;
+            /** Ready */
+            ready: number;
+            /** Set Out */
+            set_out: number;
+            /** Given */
+            given: number;
+            /** Lost */
+            lost: number;
+            /** Needed */
+            needed: number;
+            /** Short */
+            short: number;
+            /** Spare */
+            spare: number;
+            /** Replaces */
+            replaces: string[];
+        };
+        /**
          * MarkJob
          * @description Mark a job as done, done in part, put off or left out; or as open again. `planned` is the
          *     day that it was planned for: what follows a crop that is cleared later than that waits.
@@ -7782,6 +7917,26 @@ export interface components {
             name?: string | null;
             /** Saved */
             saved?: boolean | null;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
+         * SeedlingLot
+         * @description Seedlings that are raised or were bought together, and what became of them in order.
+         *
+         *     `planting` is the one that they are for.
+         */
+        SeedlingLot: {
+            /** Id */
+            id: string;
+            /** Crop */
+            crop: string;
+            /** Planting */
+            planting?: string | null;
+            /** Text */
+            text?: string | null;
+            /** Events */
+            events: components["schemas"]["LotEvent"][];
         } & {
             [key: string]: unknown;
         };
@@ -10075,6 +10230,8 @@ export type Lines = components['schemas']['Lines'];
 export type LiquidFeed = components['schemas']['LiquidFeed'];
 export type Load = components['schemas']['Load'];
 export type Loads = components['schemas']['Loads'];
+export type LotEvent = components['schemas']['LotEvent'];
+export type LotState = components['schemas']['LotState'];
 export type MarkJob = components['schemas']['MarkJob'];
 export type MarkRequest = components['schemas']['MarkRequest'];
 export type MarkingSheet = components['schemas']['MarkingSheet'];
@@ -10170,6 +10327,7 @@ export type SeasonTotal = components['schemas']['SeasonTotal'];
 export type SeedBox = components['schemas']['SeedBox'];
 export type SeedChoice = components['schemas']['SeedChoice'];
 export type SeedPacket = components['schemas']['SeedPacket'];
+export type SeedlingLot = components['schemas']['SeedlingLot'];
 export type SetAside = components['schemas']['SetAside'];
 export type SetOut = components['schemas']['SetOut'];
 export type SetOutSheet = components['schemas']['SetOutSheet'];
@@ -17978,6 +18136,387 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Photo"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_lots_api_gardens__slug__nursery_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LotState"][];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_lot_api_gardens__slug__nursery__lot__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                lot: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SeedlingLot"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SeedlingLot"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    remove_lot_api_gardens__slug__nursery__lot__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                lot: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_back_lot_api_gardens__slug__nursery__lot__put_back_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                lot: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SeedlingLot"];
                 };
             };
             /** @description The request cannot be read */

@@ -27,6 +27,8 @@ export interface TypedForm<T, R = unknown> {
   control: Held;
   typed: T;
   set: <K extends keyof T>(key: K, text: T[K]) => void;
+  /** Empty again as at first, but for what is kept for the next one. */
+  clear: (kept: Partial<T>) => void;
   fault: (key: keyof T | 'whole') => string | undefined;
   /** Say at a field what only the core could find wrong with it. */
   refuse: (key: keyof T, words: string) => void;
@@ -42,7 +44,7 @@ export function useTyped<T extends Texts<T>, R>(
   read: (reader: Reader<T>) => R,
 ): TypedForm<T, R> {
   const units = useUnits();
-  const { control, setValue, setError, handleSubmit, formState } = useForm<
+  const { control, setValue, reset, setError, handleSubmit, formState } = useForm<
     Loose,
     unknown,
     { read: R }
@@ -68,6 +70,7 @@ export function useTyped<T extends Texts<T>, R>(
     control: control,
     typed,
     set: (key, text) => setValue(String(key), text, { shouldValidate: formState.isSubmitted }),
+    clear: (kept) => reset({ ...first, ...kept }),
     fault: (key) => formState.errors[String(key)]?.message,
     refuse: (key, message) => refuse(String(key), message),
     refusedAt: (paths, why) => {

@@ -11,6 +11,7 @@ import { useDay } from '../../shared/DayContext';
 import { timeScale } from '../../shared/SeasonRuler';
 import { WhatIsWrong } from './ailing/WhatIsWrong';
 import { DayPage } from './DayPage';
+import { Nursery } from './nursery/Nursery';
 import { Photos } from './photos/Photos';
 import { Seasons } from './Seasons';
 import { TapeStrip } from './TapeStrip';
@@ -21,6 +22,7 @@ const VIEWS = [
   ['pickings', 'Pickings'],
   ['seasons', 'Seasons'],
   ['learnt', 'What was learnt'],
+  ['nursery', 'Seedlings'],
   ['photos', 'Photos'],
   ['wrong', 'What is wrong?'],
 ] as const;
@@ -53,6 +55,7 @@ export function RecordScreen({ state }: { state: HeldGarden }) {
         </header>
         {view === 'pickings' && <Pickings state={state} />}
         {view === 'seasons' && <Seasons state={state} />}
+        {view === 'nursery' && <Nursery state={state} />}
         {view === 'photos' && <Photos state={state} />}
         {view === 'wrong' && <WhatIsWrong state={state} />}
         {view === 'learnt' && <WhatWasLearnt state={state} />}

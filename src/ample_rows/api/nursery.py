@@ -1,0 +1,61 @@
+"""Routes of the nursery shelf: lots of seedlings, and what stands of each."""
+
+from typing import Annotated
+
+from fastapi import APIRouter, Depends, Response
+
+from ample_rows.api.gardens import Body, Garden, Store
+from ample_rows.api.problems import RESPONSES
+from ample_rows.core.plan.reading import PlanFaultsError, read_as
+from ample_rows.core.record.nursery import LotState, nursery
+from ample_rows.core.record.parts import SeedlingLot
+from ample_rows.store.record_parts import RecordParts
+
+router = APIRouter(prefix="/api/gardens/{slug}", tags=["record"], responses=RESPONSES)
+
+
+def lots_of(store: Store) -> RecordParts[SeedlingLot]:
+    return RecordParts(store.database, "seedlings", SeedlingLot)
+
+
+Lots = Annotated[RecordParts[SeedlingLot], Depends(lots_of)]
+
+
+@router.get("/nursery")
+def list_lots(slug: str, lots: Lots, here: Garden) -> tuple[LotState, ...]:
+    """Every lot as it stands, those that still have plants first."""
+    return nursery(lots.every(slug), here.report.plantings, here.book)
+
+
+@router.put(
+    "/nursery/{lot}",
+    openapi_extra={
+        "requestBody": {
+            "required": True,
+            "content": {
+                "application/json": {"schema": {"$ref": "#/components/schemas/SeedlingLot"}}
+            },
+        }
+    },
+)
+def keep_lot(slug: str, lot: str, body: Body, lots: Lots, here: Garden) -> SeedlingLot:
+    """Keep a lot, or what became of it."""
+    read = read_as(SeedlingLot, body)
+    if read.id != lot:
+        raise PlanFaultsError.one("id", f'is "{read.id}", and the address says "{lot}"')
+    if read.crop not in here.book.crops:
+        raise PlanFaultsError.one("crop", f'"{read.crop}" is not in the crop book')
+    lots.keep(slug, read, ident=lot, day=read.day)
+    return read
+
+
+@router.delete("/nursery/{lot}", status_code=204, response_class=Response)
+def remove_lot(slug: str, lot: str, lots: Lots) -> None:
+    """Take a lot out; it can be put back."""
+    lots.remove(slug, lot)
+
+
+@router.post("/nursery/{lot}/put-back")
+def put_back_lot(slug: str, lot: str, lots: Lots) -> SeedlingLot:
+    """Put back a lot that was taken out."""
+    return lots.put_back(slug, lot)

@@ -1,0 +1,133 @@
+"""The nursery shelf: what stands of each lot of seedlings, for whom, and what there is to spare."""
+
+from collections import defaultdict
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
+from datetime import date
+
+from ample_rows.core.book import Book
+from ample_rows.core.planting.report import PlantingReport
+from ample_rows.core.record.parts import LotEvent, LotStep, SeedlingLot
+
+_LEAVES: frozenset[LotStep] = frozenset({"set-out", "given", "lost"})
+_COUNTS_WHAT_IS_LEFT: frozenset[LotStep] = frozenset({"up", "singled", "divided"})
+
+
+@dataclass(frozen=True, slots=True)
+class LotState:
+    """One lot as it stands: how many came of it, are on the shelf, and went where.
+
+    `up_share` is what came up of what was sown, `up_expected` what the book expects of it. A lot
+    for a planting has `needed` plants still to give it; it is `short` of them or has `spare` ones;
+    without a planting all are to spare. `replaces` are other lots that have some of its crop.
+    """
+
+    lot: SeedlingLot
+    crop: str
+    name: str
+    began: date
+    last_step: LotStep
+    sown: int
+    up: int | None
+    up_share: float | None
+    up_expected: float
+    on_shelf: int
+    ready: int
+    set_out: int
+    given: int
+    lost: int
+    needed: int
+    short: int
+    spare: int
+    replaces: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class _Tally:
+    """Counts after all that became of a lot."""
+
+    sown: int = 0
+    up: int | None = None
+    on_shelf: int = 0
+    ready: int = 0
+    left: Mapping[str, int] | None = None
+
+
+def tally(events: Sequence[LotEvent]) -> _Tally:
+    """Counts after each step in its order: what is up, singled or divided is what is on the shelf
+    then; what is set out, given or lost leaves it."""
+    sown, up, on_shelf, ready = 0, None, 0, 0
+    left: dict[str, int] = defaultdict(int)
+    for event in events:
+        if event.step == "sown":
+            sown += event.count
+        elif event.step == "bought":
+            on_shelf += event.count
+        elif event.step in _COUNTS_WHAT_IS_LEFT:
+            on_shelf = event.count
+            up = event.count if event.step == "up" else up
+        elif event.step in _LEAVES:
+            left[event.step] += event.count
+            on_shelf = max(0, on_shelf - event.count)
+        elif event.step == "ready":
+            ready = event.count
+    return _Tally(sown, up, on_shelf, min(ready, on_shelf), left)
+
+
+def nursery(
+    lots: Sequence[SeedlingLot], reports: Sequence[PlantingReport], book: Book
+) -> tuple[LotState, ...]:
+    """Every lot as it stands, those that still have plants first."""
+    plants = {report.id: report.plants for report in reports}
+    tallies = {lot.id: tally(lot.events) for lot in lots}
+    out: dict[str, int] = defaultdict(int)
+    for lot in lots:
+        out[lot.planting or ""] += (tallies[lot.id].left or {}).get("set-out", 0)
+    states = [_state(lot, tallies[lot.id], plants, out, book) for lot in lots]
+    spare = {state.lot.id: state for state in states if state.spare > 0}
+    told = [_helped(state, spare) for state in states]
+    return tuple(sorted(told, key=lambda state: (state.on_shelf == 0, state.began)))
+
+
+def _state(
+    lot: SeedlingLot,
+    counts: _Tally,
+    plants: Mapping[str, int],
+    out: Mapping[str, int],
+    book: Book,
+) -> LotState:
+    crop = book.crops.get(lot.crop)
+    needed = max(0, plants.get(lot.planting or "", 0) - out[lot.planting or ""])
+    # What is sown and has not come up yet is neither short nor to spare.
+    counted = counts.up is not None or any(event.step == "bought" for event in lot.events)
+    left = counts.left or {}
+    return LotState(
+        lot=lot,
+        crop=lot.crop,
+        name=crop.name if crop else lot.crop,
+        began=lot.events[0].day,
+        last_step=lot.events[-1].step,
+        sown=counts.sown,
+        up=counts.up,
+        up_share=counts.up / counts.sown if counts.up is not None and counts.sown else None,
+        up_expected=crop.emergence if crop else 1.0,
+        on_shelf=counts.on_shelf,
+        ready=counts.ready,
+        set_out=left.get("set-out", 0),
+        given=left.get("given", 0),
+        lost=left.get("lost", 0),
+        needed=needed,
+        short=max(0, needed - counts.on_shelf) if counted else 0,
+        spare=max(0, counts.on_shelf - needed) if counted else 0,
+        replaces=(),
+    )
+
+
+def _helped(state: LotState, spare: Mapping[str, LotState]) -> LotState:
+    """With the lots that have of its crop what it is short of."""
+    if state.short == 0:
+        return state
+    from_others = tuple(
+        ident for ident, other in spare.items() if other.crop == state.crop and other is not state
+    )
+    return replace(state, replaces=from_others)

@@ -1,0 +1,37 @@
+"""The nursery shelf: a lot begun, counted, set out, taken back, deleted and put back."""
+
+import re
+
+from playwright.sync_api import expect
+
+RECORD = "/gardens/lantern-court/record"
+
+
+def step(lot, what, count):
+    lot.get_by_label(re.compile("^On ")).select_option(what)
+    lot.get_by_label("How many").fill(count)
+    lot.get_by_role("button", name="Enter").click()
+
+
+def test_a_lot_goes_from_seed_to_its_bed(page, base_url):
+    page.goto(f"{base_url}{RECORD}?view=nursery")
+    expect(page.get_by_text("The shelf is empty.")).to_be_visible()
+    new = page.get_by_role("form", name="A new lot")
+    new.get_by_label("Seedlings for").select_option("crop:kale")
+    new.get_by_role("button", name="Put it on the shelf").click()
+    expect(new.get_by_role("alert")).to_contain_text("how many")
+    new.get_by_label("How many").fill("40")
+    new.get_by_role("button", name="Put it on the shelf").click()
+    expect(new.get_by_role("alert")).to_have_count(0)
+    lot = page.get_by_role("main").get_by_role("listitem").filter(has_text="kale")
+    expect(lot).to_contain_text("40 sown, not counted yet; 0 on the shelf.")
+    step(lot, "up", "30")
+    expect(lot).to_contain_text("30 of 40 up, 75 %; the book expects")
+    step(lot, "set-out", "8")
+    expect(lot).to_contain_text("22 on the shelf, 8 set out; 22 to spare.")
+    lot.get_by_role("button", name="Take back the last").click()
+    expect(lot).to_contain_text("30 on the shelf; 30 to spare.")
+    lot.get_by_role("button", name="Delete").click()
+    expect(page.get_by_text("The shelf is empty.")).to_be_visible()
+    page.get_by_role("button", name="Put it back").click()
+    expect(lot).to_be_visible()

@@ -1,0 +1,55 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+
+import { attempt } from '../../../api/attempt';
+import { answeredAs, api } from '../../../api/client';
+import type { ProblemError } from '../../../api/client';
+import type { LotState, SeedlingLot } from '../../../api/types';
+import { useMessages } from '../../../kit/messages';
+import { useAfresh } from '../useRecord';
+
+/** Every lot of seedlings as it stands. */
+export function useNursery(slug: string, version: number) {
+  return useQuery<LotState[], ProblemError>({
+    queryKey: ['record', slug, 'nursery', version],
+    placeholderData: keepPreviousData,
+    queryFn: ({ signal }) =>
+      answeredAs(api.GET('/api/gardens/{slug}/nursery', { params: { path: { slug } }, signal })),
+  });
+}
+
+/** Keeping, deleting and putting back lots. */
+export function useLots(slug: string) {
+  const afresh = useAfresh(slug);
+  const { say } = useMessages();
+  const done = async (asking: () => Promise<unknown>) => {
+    const answer = await attempt(asking);
+    if (answer.is === 'refused') say({ kind: 'stop', text: answer.why.message });
+    await afresh();
+    return answer.is === 'done';
+  };
+  return {
+    keep: (lot: SeedlingLot) =>
+      done(() =>
+        answeredAs(
+          api.PUT('/api/gardens/{slug}/nursery/{lot}', {
+            params: { path: { slug, lot: lot.id } },
+            body: lot,
+          }),
+        ),
+      ),
+    remove: (lot: string) =>
+      done(() =>
+        answeredAs(
+          api.DELETE('/api/gardens/{slug}/nursery/{lot}', { params: { path: { slug, lot } } }),
+        ),
+      ),
+    putBack: (lot: string) =>
+      done(() =>
+        answeredAs(
+          api.POST('/api/gardens/{slug}/nursery/{lot}/put-back', {
+            params: { path: { slug, lot } },
+          }),
+        ),
+      ),
+  };
+}
