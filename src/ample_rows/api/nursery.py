@@ -9,13 +9,14 @@ from ample_rows.api.problems import RESPONSES
 from ample_rows.core.plan.reading import PlanFaultsError, read_as
 from ample_rows.core.record.nursery import LotState, nursery
 from ample_rows.core.record.parts import SeedlingLot
+from ample_rows.store import record_parts
 from ample_rows.store.record_parts import RecordParts
 
 router = APIRouter(prefix="/api/gardens/{slug}", tags=["record"], responses=RESPONSES)
 
 
 def lots_of(store: Store) -> RecordParts[SeedlingLot]:
-    return RecordParts(store.database, "seedlings", SeedlingLot)
+    return record_parts.seedling_lots(store.database)
 
 
 Lots = Annotated[RecordParts[SeedlingLot], Depends(lots_of)]

@@ -10,6 +10,7 @@ from ample_rows.core.errors import UnknownPartError
 from ample_rows.core.plan import Ident, PlanDate
 from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.record.parts import Photo
+from ample_rows.store import record_parts
 from ample_rows.store.photo_files import NoPictureError, PhotoFiles
 from ample_rows.store.record_parts import RecordParts
 
@@ -26,7 +27,7 @@ _FOR_EVER = {"cache-control": "private, max-age=31536000, immutable"}
 
 
 def photos_of(store: Store) -> RecordParts[Photo]:
-    return RecordParts(store.database, "photo", Photo)
+    return record_parts.photos(store.database)
 
 
 def files_of(store: Store) -> PhotoFiles:

@@ -1,5 +1,6 @@
 """Routes of the day book: entries in and out, what they say of this garden, the record itself."""
 
+import json
 from collections.abc import Collection
 from dataclasses import dataclass
 from datetime import UTC, date, datetime, timedelta
@@ -13,7 +14,7 @@ from ample_rows.api.gardens import Body, Catalogue, Garden, Store, file_answer
 from ample_rows.api.problems import RESPONSES, problem
 from ample_rows.core.ask.tape import Tape, tape_of
 from ample_rows.core.estimate.estimate import Estimate
-from ample_rows.core.plan import Ident, PlanDate
+from ample_rows.core.plan import Ident, PlanDate, document
 from ample_rows.core.plan.reading import Fault, PlanFaultsError, read_as
 from ample_rows.core.record.compared import season_on
 from ample_rows.core.record.doubts import doubts, require_entry, season_id
@@ -25,6 +26,7 @@ from ample_rows.core.record.own_factors import Learnt, learnt
 from ample_rows.core.record.table import TableRead, entries_csv, read_table
 from ample_rows.core.record.typed import Typed, typed_entry
 from ample_rows.store.day_book import DayBook, Wanted
+from ample_rows.store.record_parts import with_parts
 from ample_rows.store.seasons import Seasons
 
 router = APIRouter(prefix="/api/gardens/{slug}", tags=["record"], responses=RESPONSES)
@@ -153,10 +155,12 @@ def own_factors(record: Record, here: Garden, catalogue: Catalogue) -> Learnt:
     return learnt(outcomes, catalogue, also=planned)
 
 
-@router.get("/record.amplerows.json")
-def export_record(record: Record) -> GardenRecord:
-    """The whole record as the open document."""
-    return record
+@router.get("/record.amplerows.json", responses={200: {"model": GardenRecord}})
+def export_record(slug: str, record: Record, store: Store) -> Response:
+    """The whole record as the open document: seasons, entries, and what else there is."""
+    whole = document(with_parts(store.database, slug, record))
+    text = json.dumps(whole, ensure_ascii=False, separators=(",", ":"))
+    return Response(text + "\n", media_type="application/json")
 
 
 @router.get(

@@ -12,6 +12,7 @@ from ample_rows.core.plan.reading import PlanFaultsError, read_as
 from ample_rows.core.record.parts import WeatherSeen
 from ample_rows.core.record.weather import WEEK, DayOfWeather, weather_days
 from ample_rows.core.weather.forecast import StandInForecast
+from ample_rows.store import record_parts
 from ample_rows.store.record_parts import RecordParts
 
 router = APIRouter(prefix="/api/gardens/{slug}", tags=["record"], responses=RESPONSES)
@@ -21,7 +22,7 @@ _GAUGE_DAYS = timedelta(days=31)
 
 
 def weather_of_days(store: Store) -> RecordParts[WeatherSeen]:
-    return RecordParts(store.database, "weather", WeatherSeen)
+    return record_parts.weather_days(store.database)
 
 
 Measured = Annotated[RecordParts[WeatherSeen], Depends(weather_of_days)]

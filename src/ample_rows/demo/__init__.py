@@ -9,6 +9,7 @@ from ample_rows.core.plan import Plan
 from ample_rows.core.record.entries import GardenRecord, read_record
 from ample_rows.store import GardenStore
 from ample_rows.store.day_book import DayBook
+from ample_rows.store.record_parts import keep_parts
 from ample_rows.store.seasons import Seasons
 
 NAMES = ("lantern-court", "magpie-terrace", "kettle-corner")
@@ -32,3 +33,4 @@ def keep_demo(store: GardenStore, book: Book) -> None:
     record = demo_record(book)
     Seasons(store.database, book).keep_all(first, record.seasons)
     DayBook(store.database).keep_all(first, record.entries)
+    keep_parts(store.database, first, record)

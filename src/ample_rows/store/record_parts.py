@@ -13,6 +13,8 @@ from ample_rows.core import plan as p
 from ample_rows.core.errors import UnknownPartError
 from ample_rows.core.plan.reading import PlanFaultsError, validated
 from ample_rows.core.plan.values import PlanValue
+from ample_rows.core.record.entries import GardenRecord
+from ample_rows.core.record.parts import Photo, SeedlingLot, Trial, WeatherSeen
 from ample_rows.store.database import Database
 from ample_rows.store.gardens import row_of
 from ample_rows.store.rows import pk_of
@@ -142,3 +144,37 @@ def keep_documents(database: Database, slug: str, found: Iterable[dict[str, Any]
                         document=dict(each["part"]),
                     )
                 )
+
+
+def weather_days(database: Database) -> RecordParts[WeatherSeen]:
+    return RecordParts(database, "weather", WeatherSeen)
+
+
+def seedling_lots(database: Database) -> RecordParts[SeedlingLot]:
+    return RecordParts(database, "seedlings", SeedlingLot)
+
+
+def trials(database: Database) -> RecordParts[Trial]:
+    return RecordParts(database, "trial", Trial)
+
+
+def photos(database: Database) -> RecordParts[Photo]:
+    return RecordParts(database, "photo", Photo)
+
+
+def with_parts(database: Database, slug: str, record: GardenRecord) -> GardenRecord:
+    """A record with all its other parts, each kind where there is one."""
+    parts = {
+        "weather": tuple(weather_days(database).every(slug)),
+        "seedlings": tuple(seedling_lots(database).every(slug)),
+        "trials": tuple(trials(database).every(slug)),
+        "photos": tuple(photos(database).every(slug)),
+    }
+    return record.model_copy(update={kind: found for kind, found in parts.items() if found})
+
+
+def keep_parts(database: Database, slug: str, record: GardenRecord) -> None:
+    """Keep the other parts of a record but its photos, whose pictures are files."""
+    weather_days(database).keep_all(slug, ((w, w.id, w.day) for w in record.weather))
+    seedling_lots(database).keep_all(slug, ((lot, lot.id, lot.day) for lot in record.seedlings))
+    trials(database).keep_all(slug, ((trial, trial.id, trial.day) for trial in record.trials))

@@ -11,6 +11,7 @@ from ample_rows.core.checks import check_plan
 from ample_rows.core.checks.words import twice
 from ample_rows.core.plan.reading import MOST_FAULTS, Fault, PlanFaultsError, read_as, validated
 from ample_rows.core.plan.values import Address, Ident, Name, PlanDate, PlanValue
+from ample_rows.core.record.parts import Photo, SeedlingLot, Trial, WeatherSeen
 
 Kind = Literal[
     "sown",
@@ -30,6 +31,8 @@ Kind = Literal[
 
 _MOST_TEXT = 4_000
 _MOST_ENTRIES = 200_000
+_MOST_DAYS = 40_000
+_MOST_PARTS = 20_000
 
 Kilograms = Annotated[float, Field(ge=0, le=10_000, allow_inf_nan=False)]
 Amount = Annotated[int, Field(ge=0, le=1_000_000)]
@@ -101,13 +104,17 @@ class SeasonPlan(PlanValue):
 
 
 class GardenRecord(PlanValue):
-    """All that was entered of a garden."""
+    """All that was entered of a garden; what there is none of is left out of its document."""
 
     format: Literal["ample-rows/record"]
     version: Literal[1]
     garden: Name
     seasons: Annotated[tuple[SeasonPlan, ...], Field(max_length=200)] = ()
     entries: Annotated[tuple[Entry, ...], Field(max_length=_MOST_ENTRIES)] = ()
+    weather: Annotated[tuple[WeatherSeen, ...], Field(max_length=_MOST_DAYS)] = ()
+    seedlings: Annotated[tuple[SeedlingLot, ...], Field(max_length=_MOST_PARTS)] = ()
+    trials: Annotated[tuple[Trial, ...], Field(max_length=_MOST_PARTS)] = ()
+    photos: Annotated[tuple[Photo, ...], Field(max_length=_MOST_PARTS)] = ()
 
 
 def read_record(raw: bytes | str, book: Book) -> GardenRecord:

@@ -78,3 +78,21 @@ class SeedlingLot(PlanValue):
     def day(self) -> date:
         """The day on which the lot began."""
         return self.events[0].day
+
+
+class Trial(PlanValue):
+    """Two sides of plantings that differ in one thing, to be compared season after season."""
+
+    id: Ident
+    day: PlanDate
+    differs: Name
+    one_name: Name
+    other_name: Name
+    one: Annotated[tuple[Ident, ...], Field(min_length=1, max_length=100)]
+    other: Annotated[tuple[Ident, ...], Field(min_length=1, max_length=100)]
+
+    @model_validator(mode="after")
+    def _apart(self) -> "Trial":
+        if set(self.one) & set(self.other):
+            raise ValueError("a planting is on both sides")
+        return self

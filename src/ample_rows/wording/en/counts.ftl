@@ -92,3 +92,11 @@ count-bucket = { $n ->
     [one] 1 bucket
    *[other] { $n } buckets
 }
+count-season = { $n ->
+    [one] 1 season
+   *[other] { $n } seasons
+}
+count-more-season = { $n ->
+    [one] 1 more season
+   *[other] { $n } more seasons
+}

@@ -41,3 +41,11 @@ ailments-plan-depth = The plan reckons that the depth of the soil leaves { $left
 ailments-plan-light = The plan reckons that its light leaves { $left } of its harvest.
 ailments-plan-litres = The plan reckons that so few litres leave { $left } of its harvest.
 ailments-plan-season = The plan reckons that its weeks of warmth and frost leave { $left } of its harvest.
+
+## Twins
+
+twins-not-picked = Nothing can be said before both sides were picked. With as many plants as now a difference of a fifth would show after about { $seasons }.
+twins-could-be-chance = The difference of { $difference } could well be chance. A difference of a fifth would show after about { $more }.
+twins-no-fifth = The difference of { $difference } could well be chance; one of a fifth would have shown by now.
+twins-more = { $side } gave { $difference } more, which is hardly chance.
+twins-less = { $side } gave { $difference } less, which is hardly chance.
