@@ -1,23 +1,9 @@
 """Seasons: a year rolled over and undone, what was learnt taken up, entries from jobs and put
 right."""
 
-import pytest
 from playwright.sync_api import expect
 
-from ample_rows.demo import demo_record
-from ample_rows.store.day_book import DayBook
-from ample_rows.store.seasons import Seasons
-
 RECORD = "/gardens/lantern-court/record"
-
-
-@pytest.fixture
-def recorded(demo_store, book, base_url):
-    """The demo garden with the record that ships."""
-    record = demo_record(book)
-    Seasons(demo_store.database, book).keep_all("lantern-court", record.seasons)
-    DayBook(demo_store.database).keep_all("lantern-court", record.entries)
-    return base_url
 
 
 def test_a_year_is_closed_and_the_next_begun_and_both_undone(page, recorded):

@@ -39,12 +39,15 @@ def told(read, book):
     """What the trial says after some seasons of (one, other) kilograms."""
     plan = read(document(ONE, OTHER))
 
-    def tell(*seasons, plants=40, left_out=False):
+    def tell(*seasons, plants=40, left_out=False, running=False):
         entries, plans = [], []
         for at, pair in enumerate(seasons):
             season = str(2027 + at)
             plans.append(SeasonPlan(id=season, plan=plan))
             for side, kg in zip(("one", "other"), pair, strict=True):
+                over = {"season": season, "planting": side, "day": date(2027 + at, 9, 1)}
+                if not running:
+                    entries.append(Entry(id=f"{season}-{side}-over", kind="cleared", **over))
                 entries.append(
                     Entry(
                         id=f"{season}-{side}",
@@ -91,6 +94,10 @@ def test_more_seasons_narrow_the_interval(told):
     assert math.log(once.high / once.low) == pytest.approx(
         math.sqrt(3) * math.log(thrice.high / thrice.low)
     )
+
+
+def test_a_season_counts_once_both_sides_are_over(told):
+    assert told((1.0, 2.0), running=True).seasons == ()
 
 
 def test_nothing_is_said_before_both_were_picked(told):

@@ -1289,7 +1289,7 @@ export interface paths {
         };
         /**
          * Export Record
-         * @description The whole record as the open document.
+         * @description The whole record as the open document: seasons, entries, and what else there is.
          */
         get: operations["export_record_api_gardens__slug__record_amplerows_json_get"];
         put?: never;
@@ -4848,7 +4848,7 @@ export interface components {
         };
         /**
          * GardenRecord
-         * @description All that was entered of a garden.
+         * @description All that was entered of a garden; what there is none of is left out of its document.
          */
         GardenRecord: {
             /**
@@ -4873,6 +4873,26 @@ export interface components {
              * @default []
              */
             entries: components["schemas"]["Entry"][];
+            /**
+             * Weather
+             * @default []
+             */
+            weather: components["schemas"]["WeatherSeen"][];
+            /**
+             * Seedlings
+             * @default []
+             */
+            seedlings: components["schemas"]["SeedlingLot"][];
+            /**
+             * Trials
+             * @default []
+             */
+            trials: components["schemas"]["Trial"][];
+            /**
+             * Photos
+             * @default []
+             */
+            photos: components["schemas"]["Photo"][];
         } & {
             [key: string]: unknown;
         };

@@ -8,7 +8,7 @@ stays in it, and is known from the crop's range in the book.
 import math
 import random
 from collections import defaultdict
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 from statistics import NormalDist
@@ -19,7 +19,8 @@ from ample_rows.core.book import Book, Crop
 from ample_rows.core.book.own import own_book
 from ample_rows.core.geometry.cells import cells_of, grid_of
 from ample_rows.core.planting.harvest import swing
-from ample_rows.core.record.entries import Entry, GardenRecord, picked_kg
+from ample_rows.core.record.entries import GardenRecord
+from ample_rows.core.record.outcomes import outcomes_of
 from ample_rows.core.record.parts import Trial
 from ample_rows.core.words.message import Count, Message, Share, message
 
@@ -134,23 +135,21 @@ def twin_result(
     plants: Mapping[str, int],
     book: Book,
 ) -> TwinResult:
-    """A trial by all seasons in which both of its sides were picked.
+    """A trial by all seasons in which both of its sides are over and have given something.
 
     Args:
         plants: How many stand in each planting of the running plan, by id.
     """
     plans = {season.id: season.plan for season in record.seasons} or {"": running}
-    by_season: dict[str, list[Entry]] = defaultdict(list)
-    for entry in record.entries:
-        if entry.kind == "picked" and not entry.left_out:
-            by_season[entry.season or ""].append(entry)
+    gave = {
+        (each.season, each.planting): each.kg for each in outcomes_of(record, running, book).used
+    }
     seasons = [
         told
         for season, plan in plans.items()
-        if (told := _season(trial, season, plan, by_season[season], book)) is not None
+        if (told := _season(trial, season, plan, gave)) is not None
     ]
-    sd = _sd(trial, running, plans, plants, book)
-    return _result(trial, seasons, sd)
+    return _result(trial, seasons, _sd(trial, running, plans, plants, book))
 
 
 def _result(trial: Trial, seasons: Sequence[TwinSeason], sd: float) -> TwinResult:
@@ -185,22 +184,16 @@ def _words(trial: Trial, times: float, low: float, high: float, more: int) -> Me
 
 
 def _season(
-    trial: Trial, season: str, plan: p.Plan, picked: Iterable[Entry], book: Book
+    trial: Trial, season: str, plan: p.Plan, gave: Mapping[tuple[str, str], float]
 ) -> TwinSeason | None:
-    """Both sides in one season; None where one of them has no ground or gave nothing."""
-    ground, own = _ground_m2(plan), own_book(book, plan)
-    crops = {planting.id: own.crops.get(planting.crop) for planting in plan.plantings}
-    kg: dict[str, float] = defaultdict(float)
-    for entry in picked:
-        crop = crops.get(entry.planting or "")
-        kg[entry.planting or ""] += picked_kg(entry, crop.piece_kg if crop else None)
+    """Both sides in one season; None until all of both is over and has given something."""
+    ground = _ground_m2(plan)
     sides = []
     for plantings in (trial.one, trial.other):
-        area = sum(ground.get(ident, 0.0) for ident in plantings)
-        gave = sum(kg[ident] for ident in plantings)
-        if area <= 0 or gave <= 0:
+        if any((season, ident) not in gave or ident not in ground for ident in plantings):
             return None
-        sides.append(gave / area)
+        area = sum(ground[ident] for ident in plantings)
+        sides.append(sum(gave[season, ident] for ident in plantings) / area)
     return TwinSeason(season, *sides)
 
 

@@ -15,6 +15,7 @@ import { Nursery } from './nursery/Nursery';
 import { Photos } from './photos/Photos';
 import { Seasons } from './Seasons';
 import { TapeStrip } from './TapeStrip';
+import { Twins } from './twins/Twins';
 import { useTape } from './useRecord';
 import { WhatWasLearnt } from './WhatWasLearnt';
 
@@ -22,6 +23,7 @@ const VIEWS = [
   ['pickings', 'Pickings'],
   ['seasons', 'Seasons'],
   ['learnt', 'What was learnt'],
+  ['twins', 'Twins'],
   ['nursery', 'Seedlings'],
   ['photos', 'Photos'],
   ['wrong', 'What is wrong?'],
@@ -55,6 +57,7 @@ export function RecordScreen({ state }: { state: HeldGarden }) {
         </header>
         {view === 'pickings' && <Pickings state={state} />}
         {view === 'seasons' && <Seasons state={state} />}
+        {view === 'twins' && <Twins state={state} />}
         {view === 'nursery' && <Nursery state={state} />}
         {view === 'photos' && <Photos state={state} />}
         {view === 'wrong' && <WhatIsWrong state={state} />}

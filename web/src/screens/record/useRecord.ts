@@ -7,6 +7,7 @@ import type { ProblemError } from '../../api/client';
 import type { Compared, Draft, Entry, Learnt, NextYear, Ripe, Tape, Typed } from '../../api/types';
 import { isoOf } from '../../kit/day';
 import type { Day } from '../../kit/day';
+import { useMessages } from '../../kit/messages';
 
 /** The entries of one day. */
 export function useDayPage(slug: string, day: Day) {
@@ -137,6 +138,21 @@ export function useAfresh(slug: string) {
   return useCallback(
     () => client.invalidateQueries({ queryKey: ['record', slug] }),
     [client, slug],
+  );
+}
+
+/** Do something to a part of the record; what is refused is said, and all is asked for anew. */
+export function useDone(slug: string) {
+  const afresh = useAfresh(slug);
+  const { say } = useMessages();
+  return useCallback(
+    async (asking: () => Promise<unknown>) => {
+      const answer = await attempt(asking);
+      if (answer.is === 'refused') say({ kind: 'stop', text: answer.why.message });
+      await afresh();
+      return answer.is === 'done';
+    },
+    [afresh, say],
   );
 }
 

@@ -1,11 +1,9 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 
-import { attempt } from '../../../api/attempt';
 import { answeredAs, api } from '../../../api/client';
 import type { ProblemError } from '../../../api/client';
 import type { LotState, SeedlingLot } from '../../../api/types';
-import { useMessages } from '../../../kit/messages';
-import { useAfresh } from '../useRecord';
+import { useDone } from '../useRecord';
 
 /** Every lot of seedlings as it stands. */
 export function useNursery(slug: string, version: number) {
@@ -19,14 +17,7 @@ export function useNursery(slug: string, version: number) {
 
 /** Keeping, deleting and putting back lots. */
 export function useLots(slug: string) {
-  const afresh = useAfresh(slug);
-  const { say } = useMessages();
-  const done = async (asking: () => Promise<unknown>) => {
-    const answer = await attempt(asking);
-    if (answer.is === 'refused') say({ kind: 'stop', text: answer.why.message });
-    await afresh();
-    return answer.is === 'done';
-  };
+  const done = useDone(slug);
   return {
     keep: (lot: SeedlingLot) =>
       done(() =>

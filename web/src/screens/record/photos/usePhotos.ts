@@ -8,7 +8,7 @@ import type { Photo } from '../../../api/types';
 import { isoOf } from '../../../kit/day';
 import type { Day } from '../../../kit/day';
 import { useMessages } from '../../../kit/messages';
-import { freshId, useAfresh } from '../useRecord';
+import { freshId, useAfresh, useDone } from '../useRecord';
 
 export interface Wanted {
   day?: Day;
@@ -77,31 +77,20 @@ export function usePhotoBook(slug: string) {
     },
     [slug, afresh, say],
   );
-  const remove = useCallback(
-    async (id: string) => {
-      await attempt(() =>
-        answeredAs(
-          api.DELETE('/api/gardens/{slug}/photos/{photo}', {
-            params: { path: { slug, photo: id } },
-          }),
-        ),
-      );
-      await afresh();
-    },
-    [slug, afresh],
-  );
-  const putBack = useCallback(
-    async (id: string) => {
-      await attempt(() =>
-        answeredAs(
-          api.POST('/api/gardens/{slug}/photos/{photo}/put-back', {
-            params: { path: { slug, photo: id } },
-          }),
-        ),
-      );
-      await afresh();
-    },
-    [slug, afresh],
-  );
+  const done = useDone(slug);
+  const remove = (photo: string) =>
+    done(() =>
+      answeredAs(
+        api.DELETE('/api/gardens/{slug}/photos/{photo}', { params: { path: { slug, photo } } }),
+      ),
+    );
+  const putBack = (photo: string) =>
+    done(() =>
+      answeredAs(
+        api.POST('/api/gardens/{slug}/photos/{photo}/put-back', {
+          params: { path: { slug, photo } },
+        }),
+      ),
+    );
   return { keep, remove, putBack };
 }
