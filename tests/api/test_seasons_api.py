@@ -116,3 +116,15 @@ def test_crops_have_the_names_of_the_gardens_region(client, book):
     told = client.get("/api/gardens/kettle-corner/seasons").json()
     names = {row["crop"]: row["name"] for row in told["crops"]}
     assert (names["courgette"], names["rocket"]) == ("zucchini", "arugula")
+
+
+def test_the_sheet_of_a_season_running_or_closed(client, begin):
+    pick(client, "s1", "2027-07-20", planting="p3")
+    running = client.get(f"{GARDEN}/seasons/2027/sheet").json()
+    line = next(each for each in running["plantings"] if each["planting"] == "p3")
+    assert line["picked_kg"] == 1.5
+    assert begin().status_code == 200
+    closed = client.get(f"{GARDEN}/seasons/2027/sheet").json()
+    assert "going on" not in {each["where"] for each in closed["plantings"]}
+    assert closed["picked_kg"] == running["picked_kg"]
+    assert client.get(f"{GARDEN}/seasons/1999/sheet").status_code == 404

@@ -10,14 +10,18 @@ from ample_rows.api.problems import RESPONSES
 from ample_rows.api.record import Book, Record
 from ample_rows.api.state import VersionRequest, change_response
 from ample_rows.core.ask.next_year.draft import Draft, NextYear, next_year
+from ample_rows.core.ask.season_sheet import SeasonSheet, season_sheet
+from ample_rows.core.book.own import own_book
 from ample_rows.core.book.regions import book_in
 from ample_rows.core.edits.of_garden import BeginYear
 from ample_rows.core.errors import UnknownPartError
+from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.plan import Plan, document
 from ample_rows.core.record.compared import Compared, compared
 from ample_rows.core.record.entries import SeasonPlan
 from ample_rows.core.record.verdicts import CropVerdict, not_again, verdicts_of
 from ample_rows.store.day_book import Wanted
+from ample_rows.store.record_parts import weather_days
 
 router = APIRouter(prefix="/api/gardens/{slug}", tags=["seasons"], responses=RESPONSES)
 
@@ -43,6 +47,23 @@ def read_season(season: str, record: Record) -> Response:
         raise UnknownPartError(kind="season", ident=season)
     text = json.dumps(document(found), ensure_ascii=False, separators=(",", ":"))
     return file_answer(text + "\n", "application/json", f"season-{season}.amplerows.json")
+
+
+@router.get("/seasons/{season}/sheet")
+def read_sheet(
+    slug: str, season: str, *, record: Record, store: Store, here: Garden, catalogue: Catalogue
+) -> SeasonSheet:
+    """A season told whole: estimate beside harvest, and what explains a miss."""
+    found = next((each.plan for each in record.seasons if each.id == season), None)
+    if found is None:
+        raise UnknownPartError(kind="season", ident=season)
+    runs = found == here.plan
+    book = book_in(catalogue, here.plan.garden.words)
+    of = here if runs else Estimate(found, own_book(book, found))
+    year = of.setting.year
+    entries = [entry for entry in record.entries if entry.season == season]
+    weather = weather_days(store.database).every(slug, since=year.start, until=year.end)
+    return season_sheet(of, season, entries, weather, closed=not runs)
 
 
 @router.get("/next-year")

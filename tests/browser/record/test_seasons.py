@@ -102,3 +102,21 @@ def test_a_table_is_looked_at_before_it_is_kept_and_kept_once(page, base_url, tm
             keep.click()
             expect(files.get_by_role("alert")).to_have_count(0)
     expect(page.get_by_role("row", name="maincrop carrot")).to_contain_text("0.4 of")
+
+
+def test_a_season_is_told_whole_on_a_sheet_that_prints(page, recorded):
+    page.goto(f"{recorded}{RECORD}?view=seasons")
+    page.get_by_role("table").get_by_role("link", name="2026").click()
+    sheet = page.get_by_role("article", name="Season 2026")
+    expect(sheet).to_contain_text("estimated for the whole season")
+    by_planting = sheet.get_by_role("table", name="By planting")
+    expect(by_planting).to_contain_text("within the range")
+    expect(by_planting).to_contain_text("below the range")
+    expect(by_planting).not_to_contain_text("going on")
+    expect(sheet.get_by_role("table", name="By place")).to_contain_text("South bed")
+    page.emulate_media(media="print")
+    expect(page.get_by_role("navigation", name="Views of the record")).to_be_hidden()
+    expect(by_planting).to_be_visible()
+    page.emulate_media(media="screen")
+    sheet.get_by_role("link", name="All seasons").click()
+    expect(page.get_by_role("button", name="Begin 2028")).to_be_visible()

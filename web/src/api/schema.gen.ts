@@ -1766,6 +1766,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/seasons/{season}/sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Sheet
+         * @description A season told whole: estimate beside harvest, and what explains a miss.
+         */
+        get: operations["read_sheet_api_gardens__slug__seasons__season__sheet_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{slug}/next-year": {
         parameters: {
             query?: never;
@@ -5021,6 +5041,27 @@ export interface components {
             source: string;
         };
         /**
+         * GroupLine
+         * @description A crop, or a place: what was estimated and picked of its plantings, and for each square
+         *     metre, each 100 litres of soil, and in money at the shop's price, where these are known.
+         */
+        GroupLine: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Estimated Kg */
+            estimated_kg: number;
+            /** Picked Kg */
+            picked_kg: number;
+            /** Kg Per M2 */
+            kg_per_m2: number | null;
+            /** Kg Per 100 Litres */
+            kg_per_100_litres: number | null;
+            /** Worth */
+            worth: number | null;
+        };
+        /**
          * GrowthReport
          * @description Size through time, sampled at even steps from the start. [cm, share 0-1]
          */
@@ -7258,6 +7299,44 @@ export interface components {
             depth: components["schemas"]["DepthReport"];
         };
         /**
+         * PlantingLine
+         * @description One planting: its estimate, what was picked, where that lies, and what explains a miss.
+         */
+        PlantingLine: {
+            /** Planting */
+            planting: string;
+            /** Name */
+            name: string;
+            /** Place */
+            place: string;
+            /** Cells */
+            cells: string[];
+            estimated_kg: components["schemas"]["Quantiles"];
+            /** Picked Kg */
+            picked_kg: number;
+            /** Pickings */
+            pickings: number;
+            /**
+             * Where
+             * @enum {string}
+             */
+            where: "below" | "within" | "above" | "going on" | "not weighed";
+            /** First Pick */
+            first_pick: string | null;
+            /** Late Days */
+            late_days: number | null;
+            /** Came Up */
+            came_up: number | null;
+            /** Came Up Expected */
+            came_up_expected: number;
+            /** Stood */
+            stood: number | null;
+            /** Stand Expected */
+            stand_expected: number;
+            /** Why */
+            why: string[];
+        };
+        /**
          * PlantingMarks
          * @description How one planting is set out by tape: lines in one direction, marks on each.
          */
@@ -7938,6 +8017,31 @@ export interface components {
             plan: components["schemas"]["Plan"];
         } & {
             [key: string]: unknown;
+        };
+        /**
+         * SeasonSheet
+         * @description One season told whole. Hours are those that were entered, and those that its plan takes.
+         */
+        SeasonSheet: {
+            /** Season */
+            season: string;
+            estimated_kg: components["schemas"]["Quantiles"];
+            /** Picked Kg */
+            picked_kg: number;
+            /** Worth */
+            worth: number | null;
+            /** Hours */
+            hours: number;
+            /** Hours Planned */
+            hours_planned: number;
+            /** Kg Per Hour */
+            kg_per_hour: number | null;
+            /** Plantings */
+            plantings: components["schemas"]["PlantingLine"][];
+            /** Crops */
+            crops: components["schemas"]["GroupLine"][];
+            /** Places */
+            places: components["schemas"]["GroupLine"][];
         };
         /**
          * SeasonTotal
@@ -10371,6 +10475,7 @@ export type Grew = components['schemas']['Grew'];
 export type GridString = components['schemas']['GridString'];
 export type GroundReport = components['schemas']['GroundReport'];
 export type GroundTool = components['schemas']['GroundTool'];
+export type GroupLine = components['schemas']['GroupLine'];
 export type GrowthReport = components['schemas']['GrowthReport'];
 export type Head = components['schemas']['Head'];
 export type HeadRead = components['schemas']['HeadRead'];
@@ -10468,6 +10573,7 @@ export type PlanChange = components['schemas']['PlanChange'];
 export type Plant = components['schemas']['Plant'];
 export type Planting = components['schemas']['Planting'];
 export type PlantingDepth = components['schemas']['PlantingDepth'];
+export type PlantingLine = components['schemas']['PlantingLine'];
 export type PlantingMarks = components['schemas']['PlantingMarks'];
 export type PlantingReport = components['schemas']['PlantingReport'];
 export type PlantingSupply = components['schemas']['PlantingSupply'];
@@ -10502,6 +10608,7 @@ export type SchoolFigures = components['schemas']['SchoolFigures'];
 export type Season = components['schemas']['Season'];
 export type SeasonCrop = components['schemas']['SeasonCrop'];
 export type SeasonPlan = components['schemas']['SeasonPlan'];
+export type SeasonSheet = components['schemas']['SeasonSheet'];
 export type SeasonTotal = components['schemas']['SeasonTotal'];
 export type SeedBox = components['schemas']['SeedBox'];
 export type SeedChoice = components['schemas']['SeedChoice'];
@@ -19652,6 +19759,101 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Plan"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_sheet_api_gardens__slug__seasons__season__sheet_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                season: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SeasonSheet"];
                 };
             };
             /** @description The request cannot be read */

@@ -49,3 +49,12 @@ twins-could-be-chance = The difference of { $difference } could well be chance. 
 twins-no-fifth = The difference of { $difference } could well be chance; one of a fifth would have shown by now.
 twins-more = { $side } gave { $difference } more, which is hardly chance.
 twins-less = { $side } gave { $difference } less, which is hardly chance.
+
+## Why less came than was estimated
+
+miss-late = first picked { $days } later than estimated
+miss-frost = frost on { $day }
+miss-few = only { $stood } stood, { $share } of what was expected
+miss-crowded = { $stood } stood where there is room for { $room }, and were not thinned
+miss-picked-late = not picked for { $days } at a stretch
+miss-seen = seen on { $day }: { $text }

@@ -40,7 +40,7 @@ export function RecordScreen({ state }: { state: HeldGarden }) {
         tabIndex={0}
         className="min-h-0 overflow-x-hidden overflow-y-auto"
       >
-        <header className="flex flex-wrap items-baseline gap-x-5 px-[14px] pt-2">
+        <header className="no-print flex flex-wrap items-baseline gap-x-5 px-[14px] pt-2">
           <h1 className="text-xl">The record</h1>
           <nav aria-label="Views of the record" className="ml-auto flex flex-wrap gap-x-4">
             {VIEWS.map(([id, name]) => (

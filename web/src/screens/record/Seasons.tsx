@@ -1,13 +1,21 @@
+import { Link, useSearchParams } from 'react-router';
+
 import type { HeldGarden } from '../../api/merge';
 import type { Compared, SeasonTotal } from '../../api/types';
 import { useUnits } from '../../kit/preferences';
 import type { Units } from '../../kit/units';
 import { NextYearPanel } from './NextYearPanel';
 import { RecordFiles } from './RecordFiles';
+import { SeasonSheetView } from './SeasonSheetView';
 import { useSeasons } from './useRecord';
 
 /** Seasons side by side, what was picked beside what was estimated; and the year that comes. */
 export function Seasons({ state }: { state: HeldGarden }) {
+  const season = useSearchParams()[0].get('season');
+  return season ? <SeasonSheetView state={state} season={season} /> : <SideBySide state={state} />;
+}
+
+function SideBySide({ state }: { state: HeldGarden }) {
   const { slug, version } = state.head;
   const units = useUnits();
   const told = useSeasons(slug, version);
@@ -18,7 +26,7 @@ export function Seasons({ state }: { state: HeldGarden }) {
           What was picked of what was estimated, season by season. A dash: nothing was weighed.
         </p>
         {told.error && <p role="alert">{told.error.message}</p>}
-        {told.data && <Table told={told.data} units={units} slug={slug} />}
+        {told.data && <Table told={told.data} units={units} />}
         <RecordFiles slug={slug} />
       </div>
       <NextYearPanel state={state} />
@@ -26,7 +34,7 @@ export function Seasons({ state }: { state: HeldGarden }) {
   );
 }
 
-function Table({ told, units, slug }: { told: Compared; units: Units; slug: string }) {
+function Table({ told, units }: { told: Compared; units: Units }) {
   const running = told.seasons.at(-1)?.id;
   return (
     <table className="mt-2 w-full max-w-3xl text-[14px] tabular-nums">
@@ -38,18 +46,9 @@ function Table({ told, units, slug }: { told: Compared; units: Units; slug: stri
           </th>
           {told.seasons.map((season) => (
             <th key={season.id} scope="col" className="pl-4 text-right font-normal">
-              {season.id === running ? (
-                `${season.id}, running`
-              ) : (
-                <a
-                  className="press"
-                  href={`/api/gardens/${slug}/seasons/${season.id}/plan.amplerows.json`}
-                  download
-                  title={`The plan of ${season.id} as a file`}
-                >
-                  {season.id}
-                </a>
-              )}
+              <Link className="press" to={`?view=seasons&season=${season.id}`}>
+                {season.id === running ? `${season.id}, running` : season.id}
+              </Link>
             </th>
           ))}
         </tr>

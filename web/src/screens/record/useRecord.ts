@@ -4,7 +4,17 @@ import { useCallback } from 'react';
 import { attempt } from '../../api/attempt';
 import { answered, answeredAs, api } from '../../api/client';
 import type { ProblemError } from '../../api/client';
-import type { Compared, Draft, Entry, Learnt, NextYear, Ripe, Tape, Typed } from '../../api/types';
+import type {
+  Compared,
+  Draft,
+  Entry,
+  Learnt,
+  NextYear,
+  Ripe,
+  SeasonSheet,
+  Tape,
+  Typed,
+} from '../../api/types';
 import { isoOf } from '../../kit/day';
 import type { Day } from '../../kit/day';
 import { useMessages } from '../../kit/messages';
@@ -74,6 +84,21 @@ export function useSeasons(slug: string, version: number) {
     placeholderData: keepPreviousData,
     queryFn: ({ signal }) =>
       answeredAs(api.GET('/api/gardens/{slug}/seasons', { params: { path: { slug } }, signal })),
+  });
+}
+
+/** One season told whole. */
+export function useSheet(slug: string, version: number, season: string) {
+  return useQuery<SeasonSheet, ProblemError>({
+    queryKey: ['record', slug, 'sheet', version, season],
+    placeholderData: keepPreviousData,
+    queryFn: ({ signal }) =>
+      answeredAs(
+        api.GET('/api/gardens/{slug}/seasons/{season}/sheet', {
+          params: { path: { slug, season } },
+          signal,
+        }),
+      ),
   });
 }
 

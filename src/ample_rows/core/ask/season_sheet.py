@@ -1,0 +1,288 @@
+"""The sheet of a season: estimate beside harvest by planting, crop and place, and what explains a
+miss, from what was entered."""
+
+from collections import defaultdict
+from collections.abc import Iterable, Iterator, Mapping, Sequence
+from dataclasses import dataclass
+from datetime import date, timedelta
+from itertools import pairwise
+from typing import Literal
+
+from ample_rows.core.ask.jobs.year import jobs_of
+from ample_rows.core.book import Crop
+from ample_rows.core.estimate.estimate import Estimate
+from ample_rows.core.planting.harvest import Quantiles
+from ample_rows.core.planting.report import PlantingReport
+from ample_rows.core.record.entries import Entry, picked_kg
+from ample_rows.core.record.parts import WeatherSeen
+from ample_rows.core.words.message import Count, Message, Share, message
+
+Where = Literal["below", "within", "above", "going on", "not weighed"]
+
+_LATE_DAYS = 10
+_FEW = 0.8
+_MANY = 1.3
+_GAP_TIMES = 2.5
+_LEAST_GAP_DAYS = 8
+_OVER_DAYS = timedelta(days=14)
+_MOST_SEEN = 2
+_LITRES = 100.0
+
+
+@dataclass(frozen=True, slots=True)
+class PlantingLine:
+    """One planting: its estimate, what was picked, where that lies, and what explains a miss."""
+
+    planting: str
+    name: str
+    place: str
+    cells: tuple[str, ...]
+    estimated_kg: Quantiles
+    picked_kg: float
+    pickings: int
+    where: Where
+    first_pick: date | None
+    late_days: int | None
+    came_up: float | None
+    came_up_expected: float
+    stood: int | None
+    stand_expected: float
+    why: tuple[Message, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class GroupLine:
+    """A crop, or a place: what was estimated and picked of its plantings, and for each square
+    metre, each 100 litres of soil, and in money at the shop's price, where these are known."""
+
+    id: str
+    name: str
+    estimated_kg: float
+    picked_kg: float
+    kg_per_m2: float | None
+    kg_per_100_litres: float | None
+    worth: float | None
+
+
+@dataclass(frozen=True, slots=True)
+class SeasonSheet:
+    """One season told whole. Hours are those that were entered, and those that its plan takes."""
+
+    season: str
+    estimated_kg: Quantiles
+    picked_kg: float
+    worth: float | None
+    hours: float
+    hours_planned: float
+    kg_per_hour: float | None
+    plantings: tuple[PlantingLine, ...]
+    crops: tuple[GroupLine, ...]
+    places: tuple[GroupLine, ...]
+
+
+def season_sheet(
+    here: Estimate,
+    season: str,
+    entries: Sequence[Entry],
+    weather: Sequence[WeatherSeen] = (),
+    *,
+    closed: bool = False,
+) -> SeasonSheet:
+    """The sheet of a season by its plan.
+
+    Args:
+        entries: Those of the season.
+        closed: Whether all of its plantings are over.
+    """
+    by_planting: dict[str, list[Entry]] = defaultdict(list)
+    for entry in entries:
+        by_planting[entry.planting or ""].append(entry)
+    until = max((entry.day for entry in entries), default=date.min)
+    lines = tuple(
+        _line(report, by_planting[report.id], weather, here, until=until, closed=closed)
+        for report in here.report.plantings
+        if report.harvest_kg.p50 > 0 or by_planting[report.id]
+    )
+    minutes = sum(entry.minutes or 0.0 for entry in entries)
+    picked = sum(line.picked_kg for line in lines)
+    crops = _crops(lines, here)
+    worths = [line.worth for line in crops if line.worth is not None]
+    return SeasonSheet(
+        season=season,
+        estimated_kg=here.report.totals.harvest_kg,
+        picked_kg=picked,
+        worth=sum(worths) if worths else None,
+        hours=minutes / 60,
+        hours_planned=sum(j.minutes for j in jobs_of(here) if j.state != "left-out") / 60,
+        kg_per_hour=picked * 60 / minutes if minutes > 0 else None,
+        plantings=lines,
+        crops=crops,
+        places=_places(lines, here),
+    )
+
+
+def _line(
+    report: PlantingReport,
+    told: Sequence[Entry],
+    weather: Sequence[WeatherSeen],
+    here: Estimate,
+    *,
+    until: date,
+    closed: bool,
+) -> PlantingLine:
+    crop = here.book.crops[report.crop]
+    picked = sorted((e for e in told if e.kind == "picked"), key=lambda entry: entry.day)
+    kg = sum(picked_kg(entry, crop.piece_kg) for entry in picked)
+    over = closed or _is_over(report, told, until)
+    first = picked[0].day if picked else None
+    late = (first - report.first_pick).days if first and report.first_pick else None
+    where = _where(kg, report.harvest_kg, weighed=bool(picked), over=over)
+    stood = _last_count(told, ("thinned", "set-out", "up"))
+    return PlantingLine(
+        planting=report.id,
+        name=report.name,
+        place=report.place,
+        cells=report.cells,
+        estimated_kg=report.harvest_kg,
+        picked_kg=kg,
+        pickings=len(picked),
+        where=where,
+        first_pick=first,
+        late_days=late,
+        came_up=_came_up(told),
+        came_up_expected=crop.emergence,
+        stood=stood,
+        stand_expected=report.stand_expected,
+        why=tuple(_why(report, crop, told, picked, weather)) if where == "below" else (),
+    )
+
+
+def _is_over(report: PlantingReport, told: Iterable[Entry], until: date) -> bool:
+    if any(entry.kind == "cleared" for entry in told):
+        return True
+    return report.last_pick is not None and until >= report.last_pick - _OVER_DAYS
+
+
+def _where(kg: float, estimated: Quantiles, *, weighed: bool, over: bool) -> Where:
+    if not over:
+        return "going on"
+    if not weighed:
+        return "not weighed"
+    if kg < estimated.p10:
+        return "below"
+    return "above" if kg > estimated.p90 else "within"
+
+
+def _last_count(told: Iterable[Entry], kinds: Sequence[str]) -> int | None:
+    counted = [e for e in told if e.kind in kinds and e.count is not None]
+    return max(counted, key=lambda entry: entry.day).count if counted else None
+
+
+def _came_up(told: Sequence[Entry]) -> float | None:
+    """What came up of what was sown, where both were counted. [0-1]"""
+    sown = sum(e.count or 0 for e in told if e.kind == "sown")
+    up = sum(e.count or 0 for e in told if e.kind == "up")
+    return min(1.0, up / sown) if sown and up else None
+
+
+def _why(
+    report: PlantingReport,
+    crop: Crop,
+    told: Sequence[Entry],
+    picked: Sequence[Entry],
+    weather: Sequence[WeatherSeen],
+) -> Iterator[Message]:
+    """What was entered that explains why less came than was estimated."""
+    yield from _late(report, picked)
+    yield from _frosted(report, crop, weather)
+    yield from _few_or_many(report, told)
+    yield from _picked_late(crop, picked)
+    for entry in [e for e in told if e.kind == "seen" and e.text][:_MOST_SEEN]:
+        yield message("miss-seen", text=entry.text or "", day=entry.day)
+
+
+def _late(report: PlantingReport, picked: Sequence[Entry]) -> Iterator[Message]:
+    if picked and report.first_pick is not None:
+        late = (picked[0].day - report.first_pick).days
+        if late >= _LATE_DAYS:
+            yield message("miss-late", days=Count(late, "day"))
+
+
+def _frosted(
+    report: PlantingReport, crop: Crop, weather: Sequence[WeatherSeen]
+) -> Iterator[Message]:
+    if crop.frost == "hardy":
+        return
+    end = report.clear_date or date.max
+    nights = [w.day for w in weather if w.frost and report.start_date <= w.day <= end]
+    if nights:
+        yield message("miss-frost", day=min(nights))
+
+
+def _few_or_many(report: PlantingReport, told: Sequence[Entry]) -> Iterator[Message]:
+    stood = _last_count(told, ("thinned", "set-out", "up"))
+    if stood is None:
+        return
+    if stood < _FEW * report.stand_expected:
+        share = Share(stood / report.stand_expected)
+        yield message("miss-few", stood=Count(stood, "plant"), share=share)
+    elif stood > _MANY * report.plants and not any(e.kind == "thinned" for e in told):
+        yield message("miss-crowded", stood=Count(stood, "plant"), room=report.plants)
+
+
+def _picked_late(crop: Crop, picked: Sequence[Entry]) -> Iterator[Message]:
+    """Long gaps between pickings of what wants to be picked often."""
+    if crop.picking.kind not in {"continuous", "cut-and-come-again"} or len(picked) < 3:
+        return
+    gaps = sorted((b.day - a.day).days for a, b in pairwise(picked))
+    usual, longest = gaps[len(gaps) // 2], gaps[-1]
+    if longest >= _LEAST_GAP_DAYS and longest > _GAP_TIMES * max(1, usual):
+        yield message("miss-picked-late", days=Count(longest, "day"))
+
+
+def _crops(lines: Iterable[PlantingLine], here: Estimate) -> tuple[GroupLine, ...]:
+    of = {planting.id: planting.crop for planting in here.plan.plantings}
+    household = here.plan.garden.household
+    prices = {each.crop: each.per_kg for each in household.prices} if household else {}
+    sums = _sums((of.get(line.planting, ""), line) for line in lines)
+    return tuple(
+        GroupLine(
+            id=crop,
+            name=here.book.crops[crop].name if crop in here.book.crops else crop,
+            estimated_kg=estimated,
+            picked_kg=picked,
+            kg_per_m2=None,
+            kg_per_100_litres=None,
+            worth=picked * prices[crop] if crop in prices else None,
+        )
+        for crop, (estimated, picked) in sums.items()
+    )
+
+
+def _places(lines: Iterable[PlantingLine], here: Estimate) -> tuple[GroupLine, ...]:
+    sums = _sums((line.place, line) for line in lines)
+    labels = {place.id: place.label for place in here.plan.places}
+    return tuple(
+        GroupLine(
+            id=report.id,
+            name=labels[report.id],
+            estimated_kg=sums[report.id][0],
+            picked_kg=sums[report.id][1],
+            kg_per_m2=sums[report.id][1] / report.inside_area_m2,
+            kg_per_100_litres=(
+                sums[report.id][1] * _LITRES / report.soil_litres if report.soil_litres else None
+            ),
+            worth=None,
+        )
+        for report in here.report.places
+        if report.id in sums
+    )
+
+
+def _sums(lines: Iterable[tuple[str, PlantingLine]]) -> Mapping[str, tuple[float, float]]:
+    """Estimated and picked of each group, what gave most first. [kg]"""
+    sums: dict[str, tuple[float, float]] = defaultdict(lambda: (0.0, 0.0))
+    for group, line in lines:
+        estimated, picked = sums[group]
+        sums[group] = (estimated + line.estimated_kg.p50, picked + line.picked_kg)
+    return dict(sorted(sums.items(), key=lambda item: -max(item[1])))

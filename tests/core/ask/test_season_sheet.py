@@ -1,0 +1,123 @@
+"""The sheet of a season: sums that agree, where each planting lies, and what explains a miss."""
+
+from datetime import timedelta
+
+import pytest
+
+from ample_rows.core.ask.season_sheet import season_sheet
+from ample_rows.core.estimate.estimate import Estimate
+from ample_rows.core.record.entries import Entry
+from ample_rows.core.record.parts import WeatherSeen
+from ample_rows.core.words.message import said
+from tests.conftest import block, document, planting
+
+BEAN = planting("dwarf-bean", block("A1", "B4"), id="bean", start_date="2027-05-20")
+CARROT = planting("carrot", block("C1", "D4"), id="carrot", start_date="2027-04-10")
+PRICES = {"people": 2.0, "prices": [{"crop": "carrot", "per_kg": 2.0}]}
+
+
+@pytest.fixture
+def here(read, book):
+    return Estimate(read(document(BEAN, CARROT, household=PRICES)), book)
+
+
+@pytest.fixture
+def report(here):
+    return {report.id: report for report in here.report.plantings}
+
+
+def entry(kind, planting_id, day, number=[0], **keys):  # noqa: B006 - counts its calls
+    number[0] += 1
+    return Entry(id=f"e{number[0]}", day=day, kind=kind, planting=planting_id, **keys)
+
+
+def lines(sheet):
+    return {line.planting: line for line in sheet.plantings}
+
+
+def reasons(sheet, planting_id):
+    return [said(words) for words in lines(sheet)[planting_id].why]
+
+
+def test_sums_agree_and_money_and_ground_are_told(here, report):
+    day = report["carrot"].first_pick
+    entries = [
+        entry("picked", "carrot", day, kg=1.5, minutes=30.0),
+        entry("picked", "bean", day, kg=0.5),
+    ]
+    sheet = season_sheet(here, "2027", entries, closed=True)
+    assert sheet.picked_kg == pytest.approx(2.0)
+    assert sum(line.picked_kg for line in sheet.crops) == pytest.approx(2.0)
+    (place,) = sheet.places
+    area, litres = here.report.places[0].inside_area_m2, here.report.places[0].soil_litres
+    assert place.kg_per_m2 == pytest.approx(2.0 / area)
+    assert place.kg_per_100_litres == pytest.approx(200 / litres)
+    assert {line.id: line.worth for line in sheet.crops} == {"carrot": 3.0, "dwarf-bean": None}
+    assert (sheet.worth, sheet.hours, sheet.kg_per_hour) == (3.0, 0.5, pytest.approx(4.0))
+    assert sheet.hours_planned > 0
+
+
+def test_where_a_planting_lies(here, report):
+    day, estimated = report["carrot"].first_pick, report["carrot"].harvest_kg
+    for kg, where in (
+        (estimated.p10 * 0.5, "below"),
+        (estimated.p50, "within"),
+        (estimated.p90 * 1.2, "above"),
+    ):
+        sheet = season_sheet(here, "2027", [entry("picked", "carrot", day, kg=kg)], closed=True)
+        assert lines(sheet)["carrot"].where == where
+        assert lines(sheet)["bean"].where == "not weighed"
+    running = season_sheet(here, "2027", [entry("picked", "carrot", day, kg=0.01)])
+    assert lines(running)["carrot"].where == "going on"
+    cleared = [entry("picked", "carrot", day, kg=0.01), entry("cleared", "carrot", day)]
+    assert lines(season_sheet(here, "2027", cleared))["carrot"].where == "below"
+
+
+def test_what_was_entered_explains_a_miss(here, report):
+    bean = report["bean"]
+    start, first = bean.start_date, bean.first_pick
+    stood = round(bean.stand_expected / 2)
+    late = first + timedelta(days=14)
+    entries = [
+        entry("sown", "bean", start, count=40),
+        entry("up", "bean", start + timedelta(days=9), count=stood),
+        entry("seen", "bean", start + timedelta(days=20), text="slugs"),
+        *(entry("picked", "bean", late + timedelta(days=d), kg=0.02) for d in (0, 3, 6, 20, 23)),
+    ]
+    frost = [WeatherSeen(day=start + timedelta(days=3), frost=True)]
+    sheet = season_sheet(here, "2027", entries, frost, closed=True)
+    told = "; ".join(reasons(sheet, "bean"))
+    assert "first picked 14 days later" in told
+    assert "frost on" in told
+    assert f"only {stood} plants stood" in told
+    assert "not picked for 14 days" in told
+    assert "slugs" in told
+    line = lines(sheet)["bean"]
+    assert line.came_up == pytest.approx(stood / 40)
+    assert (line.late_days, line.stood) == (14, stood)
+
+
+def test_too_many_that_were_not_thinned_explain_a_miss_and_frost_takes_no_hardy_crop(here, report):
+    day = report["carrot"].first_pick
+    many = report["carrot"].plants * 2
+    entries = [
+        entry("up", "carrot", day - timedelta(days=60), count=many),
+        entry("picked", "carrot", day, kg=0.05),
+    ]
+    frost = [WeatherSeen(day=day - timedelta(days=50), frost=True)]
+    sheet = season_sheet(here, "2027", entries, frost, closed=True)
+    assert [words for words in reasons(sheet, "carrot") if "thinned" in words]
+    assert not [words for words in reasons(sheet, "carrot") if "frost" in words]
+    thinned = [*entries, entry("thinned", "carrot", day - timedelta(days=40), count=30)]
+    assert not [
+        words
+        for words in reasons(season_sheet(here, "2027", thinned, closed=True), "carrot")
+        if "thinned" in words
+    ]
+
+
+def test_an_empty_record_is_a_sheet_of_estimates(here):
+    sheet = season_sheet(here, "2027", [])
+    assert (sheet.picked_kg, sheet.worth, sheet.kg_per_hour) == (0, 0, None)
+    assert {line.where for line in sheet.plantings} == {"going on"}
+    assert sheet.estimated_kg.p50 > 0
