@@ -20,6 +20,7 @@ from ample_rows.core.ask.crop_book.pages import (
     crop_index,
     crop_page,
 )
+from ample_rows.core.ask.seed_box.saving import SavedSeed, saved_seed
 from ample_rows.core.ask.seed_box.shopping import ShoppingList, shopping_list
 
 router = APIRouter(prefix="/api/gardens/{slug}", tags=["crop book"], responses=RESPONSES)
@@ -78,3 +79,9 @@ def seed_box(here: Garden) -> ShoppingList:
     """What to buy of seed, plants and sets, and every packet as it is this year."""
     report = here.report
     return shopping_list(here.plan, report.plantings, report.year.start, here.book)
+
+
+@router.get("/plantings/{planting}/seed")
+def seed_of(planting: str, here: Garden) -> SavedSeed:
+    """What saving seed of a planting takes: until when, from how many plants, what would cross."""
+    return saved_seed(here, planting)

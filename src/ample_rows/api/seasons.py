@@ -19,6 +19,7 @@ from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.plan import Plan, document
 from ample_rows.core.record.compared import Compared, compared
 from ample_rows.core.record.entries import SeasonPlan
+from ample_rows.core.record.rotation import Rotation, rotation
 from ample_rows.core.record.verdicts import CropVerdict, not_again, verdicts_of
 from ample_rows.store.day_book import Wanted
 from ample_rows.store.record_parts import weather_days
@@ -47,6 +48,12 @@ def read_season(season: str, record: Record) -> Response:
         raise UnknownPartError(kind="season", ident=season)
     text = json.dumps(document(found), ensure_ascii=False, separators=(",", ":"))
     return file_answer(text + "\n", "application/json", f"season-{season}.amplerows.json")
+
+
+@router.get("/rotation")
+def read_rotation(record: Record, here: Garden, catalogue: Catalogue) -> Rotation:
+    """Which families stood in each place, season by season."""
+    return rotation(record.seasons, book_in(catalogue, here.plan.garden.words))
 
 
 @router.get("/seasons/{season}/sheet")

@@ -60,6 +60,7 @@ from ample_rows.core.book.safety import (
     cautioned_keeping,
     unknown_in,
 )
+from ample_rows.core.book.seed_saving import SeedSaving
 from ample_rows.core.book.together import disagreements
 
 Model = TypeVar("Model", bound=BaseModel)
@@ -170,6 +171,7 @@ _TABLES: dict[str, tuple[type[BaseModel], str, str]] = {
     "rounds": (PlaceRound, "jobs.toml", "round"),
     "place_minutes": (JobMinutes, "jobs.toml", "place"),
     "rules": (Rule, "rules.toml", ""),
+    "seed_saving": (SeedSaving, "seed_saving.toml", "saving"),
     "signs": (Sign, "signs.toml", "sign"),
     "soft": (SoftMatter, "soil.toml", "soft"),
     "starters": (Starter, "starters.toml", "starter"),

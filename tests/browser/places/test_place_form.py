@@ -112,3 +112,11 @@ def test_a_new_pot_has_a_floor_and_a_name_and_the_first_fault_is_gone_to(page, b
     # Mended, it is no longer said to be wrong.
     page.get_by_label("Wall height").fill("40")
     expect(page.get_by_role("alert")).to_have_count(0)
+
+
+def test_what_cannot_be_read_is_told_once_typing_rests(page, base_url):
+    page.goto(f"{base_url}/gardens/lantern-court/places/new")
+    page.get_by_label("Width, inside, cm").fill("3 hands")
+    expect(page.get_by_role("alert")).to_contain_text("Enter a length")
+    page.get_by_label("Width, inside, cm").fill("3 ft 5")
+    expect(page.get_by_role("alert")).to_have_count(0)

@@ -8,7 +8,7 @@ RECORD = "/gardens/lantern-court/record"
 
 def test_a_year_is_closed_and_the_next_begun_and_both_undone(page, recorded):
     page.goto(f"{recorded}{RECORD}?view=seasons")
-    table = page.get_by_role("table")
+    table = page.get_by_role("table", name="What was picked and estimated")
     expect(table.get_by_role("columnheader", name="2027, running")).to_be_visible()
     expect(table.get_by_role("columnheader")).to_have_count(4)
     page.get_by_label("Empty beds").check()
@@ -106,7 +106,7 @@ def test_a_table_is_looked_at_before_it_is_kept_and_kept_once(page, base_url, tm
 
 def test_a_season_is_told_whole_on_a_sheet_that_prints(page, recorded):
     page.goto(f"{recorded}{RECORD}?view=seasons")
-    page.get_by_role("table").get_by_role("link", name="2026").click()
+    page.get_by_role("table", name="What was picked").get_by_role("link", name="2026").click()
     sheet = page.get_by_role("article", name="Season 2026")
     expect(sheet).to_contain_text("estimated for the whole season")
     by_planting = sheet.get_by_role("table", name="By planting")
@@ -120,3 +120,10 @@ def test_a_season_is_told_whole_on_a_sheet_that_prints(page, recorded):
     page.emulate_media(media="screen")
     sheet.get_by_role("link", name="All seasons").click()
     expect(page.get_by_role("button", name="Begin 2028")).to_be_visible()
+
+
+def test_families_are_told_over_the_years(page, recorded):
+    page.goto(f"{recorded}{RECORD}?view=seasons")
+    families = page.get_by_role("table", name="Families over the years")
+    expect(families.get_by_role("columnheader")).to_have_count(4)
+    expect(families.get_by_role("row").filter(has_text="South bed")).to_contain_text("back early")

@@ -336,3 +336,17 @@ def test_a_box_is_stood_on_chosen_squares(page, at):
     expect(south.get_by_role("link", name="Box D1–D4, South bed")).to_be_visible()
     south.get_by_role("button", name="Undo").click()
     expect(south.get_by_role("link", name="Box D1–D4, South bed")).to_have_count(0)
+
+
+def test_plants_are_left_for_seed_until_it_is_ripe(at):
+    page = at("south")
+    page.get_by_role("button", name=re.compile("^dwarf French bean, ")).first.click()
+    card = page.get_by_role("tabpanel", name="This planting")
+    card.get_by_text("Save its seed").click()
+    expect(card).to_contain_text("It pollinates itself; it comes true 3 m from others")
+    expect(card).to_contain_text("Let pods dry on the plant")
+    card.get_by_role("button", name=re.compile("^Leave it for seed until")).click()
+    expect(page.get_by_text("Last: ")).to_be_visible()
+    page.get_by_role("link", name="Year", exact=True).click()
+    jobs = page.get_by_role("region", name="Jobs of your own")
+    expect(jobs).to_contain_text("Gather the seed of dwarf French bean")

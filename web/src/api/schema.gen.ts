@@ -774,6 +774,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/plantings/{planting}/seed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Seed Of
+         * @description What saving seed of a planting takes: until when, from how many plants, what would cross.
+         */
+        get: operations["seed_of_api_gardens__slug__plantings__planting__seed_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{slug}/jobs": {
         parameters: {
             query?: never;
@@ -1758,6 +1778,26 @@ export interface paths {
          * @description The plan that a season was grown by, as an open document: the start of a new plan, too.
          */
         get: operations["read_season_api_gardens__slug__seasons__season__plan_amplerows_json_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{slug}/rotation": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Rotation
+         * @description Which families stood in each place, season by season.
+         */
+        get: operations["read_rotation_api_gardens__slug__rotation_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -4150,6 +4190,23 @@ export interface components {
             value: number | null;
         };
         /**
+         * Crosses
+         * @description A planting of the same species that can flower with it, and how far away it stands: null
+         *     where the yard does not say. `near` is nearer than its seed comes true.
+         */
+        Crosses: {
+            /** Planting */
+            planting: string;
+            /** Name */
+            name: string;
+            /** Place */
+            place: string;
+            /** Metres */
+            metres: number | null;
+            /** Near */
+            near: boolean;
+        };
+        /**
          * DayLength
          * @description The length of day from which a crop makes its bulbs, and what it gives without; and of its
          *     young weeks, above which bulbs come too soon and stay small, or tubers too late, and what it
@@ -4439,6 +4496,23 @@ export interface components {
             training: number;
             /** Own */
             own: number;
+        };
+        /**
+         * FamilyThere
+         * @description A family in one place and season, with how many squares it had; `early` where it came back
+         *     to some of them before its rest was over.
+         */
+        FamilyThere: {
+            /** Family */
+            family: string;
+            /** Label */
+            label: string;
+            /** Crops */
+            crops: string[];
+            /** Squares */
+            squares: number;
+            /** Early */
+            early: boolean;
         };
         /**
          * Feed
@@ -7096,6 +7170,18 @@ export interface components {
             };
         };
         /**
+         * PlaceYears
+         * @description One place through the seasons, in their order; empty where nothing stood there.
+         */
+        PlaceYears: {
+            /** Place */
+            place: string;
+            /** Name */
+            name: string;
+            /** Seasons */
+            seasons: components["schemas"]["FamilyThere"][][];
+        };
+        /**
          * PlaceYield
          * @description What one place gives for its ground, its soil, the work and the water that it takes.
          *
@@ -7923,6 +8009,16 @@ export interface components {
             days_after: number;
         };
         /**
+         * Rotation
+         * @description Every place through all seasons.
+         */
+        Rotation: {
+            /** Seasons */
+            seasons: string[];
+            /** Places */
+            places: components["schemas"]["PlaceYears"][];
+        };
+        /**
          * Rule
          * @description One rule of the job, for the page of methods; `coefficients` are those that it reads.
          */
@@ -7941,6 +8037,42 @@ export interface components {
             coefficients: string[];
             /** Source */
             source: string;
+        };
+        /**
+         * SavedSeed
+         * @description What saving seed of a planting takes.
+         *
+         *     The plants that are left for it stay `until` a day: the squares are taken so long. `enough` says
+         *     whether so many stand. Kinds that only differ by hand, such as bulbs and tubers, do not cross.
+         */
+        SavedSeed: {
+            /** Planting */
+            planting: string;
+            /** Crop */
+            crop: string;
+            /** Name */
+            name: string;
+            /** Botanical */
+            botanical: string;
+            /** Pollinated */
+            pollinated: string;
+            /** Apart M */
+            apart_m: number;
+            /** Plants */
+            plants: number;
+            /** Enough */
+            enough: boolean;
+            /** Biennial */
+            biennial: boolean;
+            /**
+             * Until
+             * Format: date
+             */
+            until: string;
+            /** Dry */
+            dry: string;
+            /** Crosses */
+            crosses: components["schemas"]["Crosses"][];
         };
         /**
          * SchoolFigures
@@ -10435,6 +10567,7 @@ export type CropTraining = components['schemas']['CropTraining'];
 export type CropVerdict = components['schemas']['CropVerdict'];
 export type CropWindow = components['schemas']['CropWindow'];
 export type CropYield = components['schemas']['CropYield'];
+export type Crosses = components['schemas']['Crosses'];
 export type DayLength = components['schemas']['DayLength'];
 export type DayOfWeather = components['schemas']['DayOfWeather'];
 export type DayWeather = components['schemas']['DayWeather'];
@@ -10450,6 +10583,7 @@ export type Elsewhere = components['schemas']['Elsewhere'];
 export type Entry = components['schemas']['Entry'];
 export type FactorStep = components['schemas']['FactorStep'];
 export type Factors = components['schemas']['Factors'];
+export type FamilyThere = components['schemas']['FamilyThere'];
 export type Feed = components['schemas']['Feed'];
 export type FileFault = components['schemas']['FileFault'];
 export type FillTrial = components['schemas']['FillTrial'];
@@ -10567,6 +10701,7 @@ export type PlaceFigures = components['schemas']['PlaceFigures'];
 export type PlaceFit = components['schemas']['PlaceFit'];
 export type PlaceReport = components['schemas']['PlaceReport'];
 export type PlaceWorkings = components['schemas']['PlaceWorkings'];
+export type PlaceYears = components['schemas']['PlaceYears'];
 export type PlaceYield = components['schemas']['PlaceYield'];
 export type Plan = components['schemas']['Plan'];
 export type PlanChange = components['schemas']['PlanChange'];
@@ -10603,7 +10738,9 @@ export type RestSpell = components['schemas']['RestSpell'];
 export type RestoreRequest = components['schemas']['RestoreRequest'];
 export type Ripe = components['schemas']['Ripe'];
 export type Ripening = components['schemas']['Ripening'];
+export type Rotation = components['schemas']['Rotation'];
 export type Rule = components['schemas']['Rule'];
+export type SavedSeed = components['schemas']['SavedSeed'];
 export type SchoolFigures = components['schemas']['SchoolFigures'];
 export type Season = components['schemas']['Season'];
 export type SeasonCrop = components['schemas']['SeasonCrop'];
@@ -14474,6 +14611,101 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ShoppingList"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    seed_of_api_gardens__slug__plantings__planting__seed_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                planting: string;
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SavedSeed"];
                 };
             };
             /** @description The request cannot be read */
@@ -19759,6 +19991,100 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Plan"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_rotation_api_gardens__slug__rotation_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Rotation"];
                 };
             };
             /** @description The request cannot be read */

@@ -1,6 +1,7 @@
 import { useController, useForm, useWatch } from 'react-hook-form';
 import type { Control, FieldErrors } from 'react-hook-form';
-import type { BaseSyntheticEvent } from 'react';
+import { useEffect, useRef } from 'react';
+import type { BaseSyntheticEvent, ChangeEvent } from 'react';
 
 import { Choice } from './Choice';
 import type { Options } from './Choice';
@@ -13,6 +14,8 @@ import { readerOf } from './reader';
 import type { Reader, Texts } from './reader';
 
 const MOST_LETTERS = 120;
+/** Sooner, half a measure would be called wrong; at the press of a button, it would jump away. */
+const RESTS_MS = 900;
 
 type Loose = Record<string, string | undefined>;
 type Held = Control<Loose, unknown, { read: unknown }>;
@@ -29,6 +32,8 @@ export interface TypedForm<T, R = unknown> {
   set: <K extends keyof T>(key: K, text: T[K]) => void;
   /** Empty again as at first, but for what is kept for the next one. */
   clear: (kept: Partial<T>) => void;
+  /** Say at a field what cannot be read in it, once typing rests. */
+  look: (key: string) => void;
   fault: (key: keyof T | 'whole') => string | undefined;
   /** Say at a field what only the core could find wrong with it. */
   refuse: (key: keyof T, words: string) => void;
@@ -44,25 +49,21 @@ export function useTyped<T extends Texts<T>, R>(
   read: (reader: Reader<T>) => R,
 ): TypedForm<T, R> {
   const units = useUnits();
-  const { control, setValue, reset, setError, handleSubmit, formState } = useForm<
-    Loose,
-    unknown,
-    { read: R }
-  >({
-    defaultValues: first,
-    mode: 'onTouched',
-    resolver: (typed) => {
-      const { reader, faults } = readerOf(typed as unknown as T, units);
-      const values = { read: read(reader) };
-      const errors = Object.entries(faults).map(([key, message]) => [
-        key,
-        { type: 'read', message },
-      ]);
-      return errors.length === 0
-        ? { values, errors: {} }
-        : { values: {}, errors: Object.fromEntries(errors) as FieldErrors<Loose> };
-    },
-  });
+  const { control, setValue, reset, trigger, getValues, setError, handleSubmit, formState } =
+    useForm<Loose, unknown, { read: R }>({
+      defaultValues: first,
+      resolver: (typed) => {
+        const { reader, faults } = readerOf(typed as unknown as T, units);
+        const values = { read: read(reader) };
+        const errors = Object.entries(faults).map(([key, message]) => [
+          key,
+          { type: 'read', message },
+        ]);
+        return errors.length === 0
+          ? { values, errors: {} }
+          : { values: {}, errors: Object.fromEntries(errors) as FieldErrors<Loose> };
+      },
+    });
   const typed = useWatch({ control }) as unknown as T;
   const refuse = (key: string, message: string, shouldFocus = false) =>
     setError(key, { type: 'core', message }, { shouldFocus });
@@ -71,6 +72,10 @@ export function useTyped<T extends Texts<T>, R>(
     typed,
     set: (key, text) => setValue(String(key), text, { shouldValidate: formState.isSubmitted }),
     clear: (kept) => reset({ ...first, ...kept }),
+    look: (key) => {
+      // What is empty, or was saved and emptied meanwhile, is told when it is sent.
+      if (getValues(key)) void trigger(key);
+    },
     fault: (key) => formState.errors[String(key)]?.message,
     refuse: (key, message) => refuse(String(key), message),
     refusedAt: (paths, why) => {
@@ -88,7 +93,7 @@ export function useTyped<T extends Texts<T>, R>(
 }
 
 interface Props<T> {
-  form: Pick<TypedForm<T>, 'control' | 'typed'>;
+  form: Pick<TypedForm<T>, 'control' | 'typed' | 'look'>;
   name: keyof T & string;
   label: string;
   hint?: string | undefined;
@@ -103,9 +108,22 @@ function Input<T>({
 }: Props<T> & { native: React.ComponentProps<'input'> }) {
   const { field, fieldState } = useController({ control: form.control, name });
   const { label, hint } = words;
+  const resting = useRef(0);
+  useEffect(() => () => window.clearTimeout(resting.current), []);
+  const change = (event: ChangeEvent<HTMLInputElement>) => {
+    field.onChange(event);
+    window.clearTimeout(resting.current);
+    resting.current = window.setTimeout(() => form.look(name), RESTS_MS);
+  };
   return (
     <Field label={label} fault={fieldState.error?.message} {...(hint ? { hint } : {})}>
-      <input {...native} {...field} value={field.value ?? ''} aria-invalid={fieldState.invalid} />
+      <input
+        {...native}
+        {...field}
+        value={field.value ?? ''}
+        aria-invalid={fieldState.invalid}
+        onChange={change}
+      />
     </Field>
   );
 }

@@ -28,6 +28,7 @@ from ample_rows.core.book.rules import (
     Rule,
 )
 from ample_rows.core.book.safety import Caution
+from ample_rows.core.book.seed_saving import SeedSaving
 from ample_rows.core.book.soil import (
     FeederClass,
     GroundTool,
@@ -69,6 +70,7 @@ class Book:
     signs: dict[str, Sign]
     questions: dict[str, Question]
     causes: dict[str, Cause]
+    seed_saving: dict[str, SeedSaving]
     workers: dict[str, Worker]
     animals: dict[str, Animal]
     path_needs: dict[str, PathNeed]

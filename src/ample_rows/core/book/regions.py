@@ -18,7 +18,7 @@ _PROSE = frozenset(
     (
         *("about", "along", "assumes", "at", "at_the_top", "before_sowing", "caution", "costs"),
         *("does", "drip", "effect", "formula", "heat", "hoe", "how_often", "keeps_down"),
-        *("lesson", "look", "next_year", "part", "remedy", "text"),
+        *("lesson", "look", "next_year", "part", "remedy", "text", "dry"),
         *("keeps_off", "keeps_out", "label", "lessens", "says", "shades", "shows", "suits"),
         *("title", "why", "words"),
     )

@@ -58,3 +58,7 @@ miss-few = only { $stood } stood, { $share } of what was expected
 miss-crowded = { $stood } stood where there is room for { $room }, and were not thinned
 miss-picked-late = not picked for { $days } at a stretch
 miss-seen = seen on { $day }: { $text }
+
+## Saving seed
+
+saving-not-known = Nothing is known here of saving seed of { $crop }; many such plants are divided or come from cuttings.

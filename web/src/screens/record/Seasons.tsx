@@ -6,8 +6,9 @@ import { useUnits } from '../../kit/preferences';
 import type { Units } from '../../kit/units';
 import { NextYearPanel } from './NextYearPanel';
 import { RecordFiles } from './RecordFiles';
+import { RotationTable } from './RotationTable';
 import { SeasonSheetView } from './SeasonSheetView';
-import { useSeasons } from './useRecord';
+import { useRotation, useSeasons } from './useRecord';
 
 /** Seasons side by side, what was picked beside what was estimated; and the year that comes. */
 export function Seasons({ state }: { state: HeldGarden }) {
@@ -19,6 +20,7 @@ function SideBySide({ state }: { state: HeldGarden }) {
   const { slug, version } = state.head;
   const units = useUnits();
   const told = useSeasons(slug, version);
+  const rotation = useRotation(slug, version);
   return (
     <div className="grid gap-x-8 px-[14px] pb-4 lg:grid-cols-[minmax(0,1fr)_minmax(300px,380px)]">
       <div className="min-w-0 overflow-x-auto">
@@ -27,6 +29,9 @@ function SideBySide({ state }: { state: HeldGarden }) {
         </p>
         {told.error && <p role="alert">{told.error.message}</p>}
         {told.data && <Table told={told.data} units={units} />}
+        {rotation.data && rotation.data.seasons.length > 1 && (
+          <RotationTable told={rotation.data} />
+        )}
         <RecordFiles slug={slug} />
       </div>
       <NextYearPanel state={state} />

@@ -11,6 +11,7 @@ import type {
   Learnt,
   NextYear,
   Ripe,
+  Rotation,
   SeasonSheet,
   Tape,
   Typed,
@@ -84,6 +85,16 @@ export function useSeasons(slug: string, version: number) {
     placeholderData: keepPreviousData,
     queryFn: ({ signal }) =>
       answeredAs(api.GET('/api/gardens/{slug}/seasons', { params: { path: { slug } }, signal })),
+  });
+}
+
+/** Which families stood in each place, season by season. */
+export function useRotation(slug: string, version: number) {
+  return useQuery<Rotation, ProblemError>({
+    queryKey: ['record', slug, 'rotation', version],
+    placeholderData: keepPreviousData,
+    queryFn: ({ signal }) =>
+      answeredAs(api.GET('/api/gardens/{slug}/rotation', { params: { path: { slug } }, signal })),
   });
 }
 

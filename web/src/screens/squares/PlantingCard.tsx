@@ -15,6 +15,7 @@ import { Elsewhere } from './Elsewhere';
 import { HowMany } from './HowMany';
 import { LedOver } from './LedOver';
 import { Neighbours } from './Neighbours';
+import { SaveSeed } from './SaveSeed';
 import { Spots } from './Spots';
 import { Sprinkle } from './Sprinkle';
 import { Varieties } from './Varieties';
@@ -144,6 +145,7 @@ export function PlantingCard({ state, planting, report, place, chosen, onEdit }:
           onEdit={onEdit}
         />
       )}
+      <SaveSeed key={report.id} state={state} report={report} />
       <Elsewhere
         slug={state.head.slug}
         version={state.head.version}

@@ -28,7 +28,7 @@ export function CauseEntry({ state, cause, seen, planting }: Props) {
   const { day } = useDay();
   const [kept, setKept] = useState<readonly string[]>([]);
   const [fault, setFault] = useState<string>();
-  const done = (what: string) => setKept([...kept, what]);
+  const done = (what: string) => setKept((before) => [...before, what]);
 
   const enter = async (kind: 'seen' | 'note', text: string) => {
     const of = planting && { planting: planting.id, place: planting.place, crop: planting.crop };
