@@ -62,3 +62,4 @@ miss-seen = seen on { $day }: { $text }
 ## Saving seed
 
 saving-not-known = Nothing is known here of saving seed of { $crop }; many such plants are divided or come from cuttings.
+saving-no-figures = This garden has too many squares for its figures to be worked out; make its squares larger first.

@@ -61,7 +61,10 @@ def saved_seed(here: Estimate, planting: str) -> SavedSeed:
     how = here.book.seed_saving.get(crop.botanical)
     if how is None:
         raise CannotBeDoneError(_unknown(crop))
-    report = next(each for each in here.report.plantings if each.id == planting)
+    # A garden of too many squares has no figures.
+    report = next((each for each in here.report.plantings if each.id == planting), None)
+    if report is None:
+        raise CannotBeDoneError(message("saving-no-figures"))
     ripe = (report.first_pick or report.start_date) + timedelta(days=round(how.ripe_days))
     return SavedSeed(
         planting=planting,
