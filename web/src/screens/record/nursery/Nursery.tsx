@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { HeldGarden } from '../../../api/merge';
 import type { LotState, SeedlingLot } from '../../../api/types';
 import { dayOf, shortWords } from '../../../kit/day';
+import { PutBack } from '../PutBack';
 import { NewLot } from './NewLot';
 import { NextStep } from './NextStep';
 import { STEPS } from './steps';
@@ -25,16 +26,7 @@ export function Nursery({ state }: { state: HeldGarden }) {
       {shelf.error && <p role="alert">{shelf.error.message}</p>}
       {shelf.data?.length === 0 && <p className="pt-2 text-muted">The shelf is empty.</p>}
       {gone && (
-        <p className="text-[13px] text-muted" role="status">
-          {'Deleted. '}
-          <button
-            type="button"
-            className="press"
-            onClick={() => void lots.putBack(gone.id).then(() => setGone(undefined))}
-          >
-            Put it back
-          </button>
-        </p>
+        <PutBack onPutBack={() => void lots.putBack(gone.id).then(() => setGone(undefined))} />
       )}
       <ul className="max-w-4xl">
         {shelf.data?.map((each) => (

@@ -8,6 +8,7 @@ import { dayOf, words } from '../../../kit/day';
 import type { Day } from '../../../kit/day';
 import { FileButton } from '../../../kit/FileButton';
 import { useDay } from '../../../shared/DayContext';
+import { PutBack } from '../PutBack';
 import { pictureOf, usePhotoBook, usePhotos } from './usePhotos';
 
 /** The pictures of the garden or of one bed, week by week through the season, side by side. */
@@ -53,16 +54,7 @@ export function Photos({ state }: { state: HeldGarden }) {
       {photos.error && <p role="alert">{photos.error.message}</p>}
       {photos.data?.length === 0 && <p className="pt-2 text-muted">No photos yet.</p>}
       {gone && (
-        <p className="text-[13px] text-muted" role="status">
-          {'Deleted. '}
-          <button
-            type="button"
-            className="press"
-            onClick={() => void book.putBack(gone.id).then(() => setGone(undefined))}
-          >
-            Put it back
-          </button>
-        </p>
+        <PutBack onPutBack={() => void book.putBack(gone.id).then(() => setGone(undefined))} />
       )}
       <ol className="flex flex-wrap gap-x-4 gap-y-3 pt-2">
         {weeks.map(([monday, some]) => (

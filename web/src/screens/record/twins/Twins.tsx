@@ -4,6 +4,7 @@ import type { HeldGarden } from '../../../api/merge';
 import type { Trial, TwinResult } from '../../../api/types';
 import { fieldUnit, measureText } from '../../../kit/measures';
 import { useUnits } from '../../../kit/preferences';
+import { PutBack } from '../PutBack';
 import { CompareTwo } from './CompareTwo';
 import { TrialPlan } from './TrialPlan';
 import { useTrials, useTwins } from './useTwins';
@@ -24,16 +25,7 @@ export function Twins({ state }: { state: HeldGarden }) {
         {twins.error && <p role="alert">{twins.error.message}</p>}
         {twins.data?.length === 0 && <p className="pt-2 text-muted">Nothing is compared yet.</p>}
         {gone && (
-          <p className="text-[13px] text-muted" role="status">
-            {'Deleted. '}
-            <button
-              type="button"
-              className="press"
-              onClick={() => void trials.putBack(gone.id).then(() => setGone(undefined))}
-            >
-              Put it back
-            </button>
-          </p>
+          <PutBack onPutBack={() => void trials.putBack(gone.id).then(() => setGone(undefined))} />
         )}
         {twins.data?.map((result) => (
           <Result
