@@ -13,12 +13,13 @@ Factor = Literal["density", "depth", "light", "litres", "season"]
 
 class Sign(Record):
     """What is seen on a plant, by the part that shows it; of any crop where neither families nor
-    groups are named."""
+    groups are named. It answers the questions that it `implies` by itself."""
 
     label: Text
     part: Text
     families: tuple[Text, ...] = ()
     groups: tuple[Group, ...] = ()
+    implies: dict[str, bool] = Field(default_factory=dict)
 
 
 class Question(Record):

@@ -83,6 +83,13 @@ def test_the_tables_name_only_what_there_is():
     assert len(BOOK.causes) >= 45
 
 
+def test_what_a_sign_says_by_itself_is_not_asked():
+    found = causes_of(Seen(["old-yellow"], {}, BOOK.crops["kale"], 6), BOOK)
+    assert not {"old-first", "young-first"} & set(found.ask)
+    implied = set(chain.from_iterable(sign.implies for sign in BOOK.signs.values()))
+    assert implied <= BOOK.questions.keys()
+
+
 def test_each_sign_has_a_cause_that_is_usual_for_it():
     usual = {sign for cause in BOOK.causes.values() for sign, how in cause.signs.items() if how > 1}
     assert usual == BOOK.signs.keys()

@@ -1,7 +1,7 @@
 """Likely causes of what is seen on a plant, and the question that tells them apart best."""
 
 from collections.abc import Collection, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from itertools import chain
 
 from ample_rows.core.book import Book, Crop
@@ -86,6 +86,8 @@ def causes_of(seen: Seen, book: Book) -> Found:
     """
     _require(seen.signs, book.signs, "sign")
     _require(seen.answers, book.questions, "question")
+    implied = {q: yes for sign in seen.signs for q, yes in book.signs[sign].implies.items()}
+    seen = replace(seen, answers={**implied, **seen.answers})
     weights = {
         ident: _weight(cause, seen, book)
         for ident, cause in book.causes.items()
