@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass
 from threading import Lock
+from time import monotonic
 from typing import Annotated, Literal
 
 from fastapi import APIRouter, Depends, Request
@@ -11,6 +12,7 @@ from ample_rows.api.problems import RESPONSES
 from ample_rows.core.record.taking import (
     SCALE,
     THERMOMETER,
+    At,
     Steady,
     Taking,
     is_steady,
@@ -70,7 +72,7 @@ def read_device(one: One) -> Shown:
     """What a device shows now; what stands still is taken, once."""
     with one.lock:
         reading = one.device.read()
-        one.taking = with_reading(one.taking, reading.value, one.steady)
+        one.taking = with_reading(one.taking, At(monotonic(), reading.value), one.steady)
         taking = one.taking
     steady = is_steady(taking.lately, one.steady)
     return Shown(reading.value, steady, reading.battery, taking.nth, taking.taken, stand_in=True)
