@@ -16,7 +16,7 @@ def test_two_plantings_are_compared_over_the_seasons(page, recorded):
     expect(form.get_by_text("Choose another planting")).to_be_visible()
     form.get_by_label("Other side").select_option("p12")
     for at, words in ((0, "sown in April"), (1, "sown in May")):
-        form.get_by_label("called").nth(at).fill(words)
+        form.get_by_label("Its name").nth(at).fill(words)
     form.get_by_label("They differ in").fill("sowing day")
     form.get_by_role("button", name="Compare").click()
     told = page.get_by_role("article", name="sowing day")

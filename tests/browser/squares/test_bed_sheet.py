@@ -344,6 +344,7 @@ def test_plants_are_left_for_seed_until_it_is_ripe(at):
     card = page.get_by_role("tabpanel", name="This planting")
     card.get_by_text("Save its seed").click()
     expect(card).to_contain_text("It pollinates itself; it comes true 3 m from others")
+    expect(card).to_contain_text("It would cross with climbing French bean in the same bed.")
     expect(card).to_contain_text("Let pods dry on the plant")
     card.get_by_role("button", name=re.compile("^Leave it for seed until")).click()
     expect(page.get_by_text("Last: ")).to_be_visible()

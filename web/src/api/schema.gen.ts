@@ -4191,8 +4191,8 @@ export interface components {
         };
         /**
          * Crosses
-         * @description A planting of the same species that can flower with it, and how far away it stands: null
-         *     where the yard does not say. `near` is nearer than its seed comes true.
+         * @description A planting of the same species that can flower with it, and how far away its place is: 0 in
+         *     the same one, null where the yard does not say. `near` is nearer than its seed comes true.
          */
         Crosses: {
             /** Planting */

@@ -15,7 +15,7 @@ import { useDayBook, useDayPage, useEntriesOfJobs } from './useRecord';
 
 const DONE: Record<Entry['kind'], string> = {
   sown: 'sown',
-  up: 'come up',
+  up: 'came up',
   thinned: 'thinned',
   'set-out': 'set out',
   tied: 'tied',

@@ -55,7 +55,7 @@ export function SaveSeed({ state, report }: { state: HeldGarden; report: Plantin
   };
   return (
     <details open={open} onToggle={(event) => setOpen(event.currentTarget.open)}>
-      <summary>Save its seed</summary>
+      <summary className="press cursor-pointer">Save its seed</summary>
       {error && <p role="alert">{error.message}</p>}
       {told && told.planting === report.id && (
         <>
@@ -73,7 +73,7 @@ export function SaveSeed({ state, report }: { state: HeldGarden; report: Plantin
 
 function howLong(told: SavedSeed): string {
   const second = told.biennial ? 'It flowers in its second year. ' : '';
-  const ripe = `Seed is ripe about ${words(dayOf(told.until))} ${told.until.slice(0, 4)}; so long its squares are taken.`;
+  const ripe = `Seed is ripe about ${words(dayOf(told.until))} ${told.until.slice(0, 4)}; its squares stay taken until then.`;
   const many = told.enough
     ? `Take it from ${told.plants} plants or more.`
     : `Seed from fewer than ${told.plants} plants grows weak in time, and fewer stand here.`;
@@ -92,6 +92,7 @@ function crossing(told: SavedSeed, state: HeldGarden, units: Units): string {
   const near = told.crosses.filter((other) => other.near);
   if (near.length === 0) return `${pollen} Nothing in this plan is nearer; gardens near by may be.`;
   const names = near.map((other) => {
+    if (other.metres === 0) return `${other.name} in the same bed`;
     const place = state.plan.places.find((p) => p.id === other.place)?.name ?? other.place;
     const away = other.metres === null ? '' : `, ${units.distance(other.metres)} away`;
     return `${other.name} in ${place}${away}`;

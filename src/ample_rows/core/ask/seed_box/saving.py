@@ -12,13 +12,11 @@ from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.planting.report import PlantingReport
 from ample_rows.core.words.message import Message, message
 
-_ABREAST_M = 1.0
-
 
 @dataclass(frozen=True, slots=True)
 class Crosses:
-    """A planting of the same species that can flower with it, and how far away it stands: null
-    where the yard does not say. `near` is nearer than its seed comes true."""
+    """A planting of the same species that can flower with it, and how far away its place is: 0 in
+    the same one, null where the yard does not say. `near` is nearer than its seed comes true."""
 
     planting: str
     name: str
@@ -114,9 +112,9 @@ def _together(one: PlantingReport, other: PlantingReport) -> bool:
 
 
 def _metres(one: p.Place, other: p.Place) -> float | None:
-    """From one place to another; null where the yard does not say where they stand. [m]"""
+    """From one place to another, 0 within one; null where the yard does not say. [m]"""
     if one.id == other.id:
-        return _ABREAST_M
+        return 0.0
     if one.at_m is None or other.at_m is None:
         return None
     return math.dist(one.at_m, other.at_m)

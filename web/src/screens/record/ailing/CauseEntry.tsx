@@ -91,7 +91,7 @@ export function CauseEntry({ state, cause, seen, planting }: Props) {
 
 const KEPT = { seen: 'In the day book', job: 'Among the jobs', note: 'Its lesson is kept' };
 const WORDS: readonly [number, string][] = [
-  [0.5, 'most likely'],
+  [0.6, 'most likely'],
   [0.25, 'likely'],
   [0.1, 'possible'],
   [0, 'less likely'],

@@ -61,7 +61,7 @@ export function NewLot({ state, lots }: Props) {
       <ChoiceField form={form} name="of" label="Seedlings for" options={[...wanted, ...crops]} />
       <ChoiceField form={form} name="begun" label={`On ${words(day)}`} options={BEGUN} />
       <NumberField form={form} name="count" label="How many" />
-      <TextField form={form} name="text" label="Words, such as the shelf" />
+      <TextField form={form} name="text" label="Note, such as where it stands" />
       <button type="submit" className="act act-main">
         Put it on the shelf
       </button>

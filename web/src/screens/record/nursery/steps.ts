@@ -6,7 +6,7 @@ export type Step = SeedlingLot['events'][number]['step'];
 export const STEPS: Record<Step, string> = {
   sown: 'sown',
   bought: 'bought',
-  up: 'come up',
+  up: 'came up',
   singled: 'singled to',
   divided: 'divided into',
   'potted-on': 'potted on',

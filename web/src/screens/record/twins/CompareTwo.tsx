@@ -54,9 +54,9 @@ export function CompareTwo({ state, trials }: Props) {
     >
       <h2 className="col-span-2 text-base">Compare two plantings</h2>
       <ChoiceField form={form} name="one" label="One side" options={plantings} />
-      <TextField form={form} name="oneName" label="called" />
+      <TextField form={form} name="oneName" label="Its name" />
       <ChoiceField form={form} name="other" label="Other side" options={plantings} />
-      <TextField form={form} name="otherName" label="called" />
+      <TextField form={form} name="otherName" label="Its name" />
       <TextField form={form} name="differs" label="They differ in" />
       <button type="submit" className="act act-main self-end">
         Compare
