@@ -4,7 +4,7 @@ from typing import Annotated
 
 from fastapi import APIRouter, Depends, Response
 
-from ample_rows.api.gardens import Body, Garden, Store
+from ample_rows.api.gardens import Body, Garden, Store, body_of
 from ample_rows.api.problems import RESPONSES
 from ample_rows.core.plan.reading import PlanFaultsError, read_as
 from ample_rows.core.record.nursery import LotState, nursery
@@ -30,14 +30,7 @@ def list_lots(slug: str, lots: Lots, here: Garden) -> tuple[LotState, ...]:
 
 @router.put(
     "/nursery/{lot}",
-    openapi_extra={
-        "requestBody": {
-            "required": True,
-            "content": {
-                "application/json": {"schema": {"$ref": "#/components/schemas/SeedlingLot"}}
-            },
-        }
-    },
+    openapi_extra=body_of("SeedlingLot"),
 )
 def keep_lot(slug: str, lot: str, body: Body, lots: Lots, here: Garden) -> SeedlingLot:
     """Keep a lot, or what became of it."""

@@ -10,7 +10,7 @@ from typing import Annotated, Any, Literal
 from fastapi import APIRouter, Depends, Query, Response
 from pydantic import BaseModel, ConfigDict, Field
 
-from ample_rows.api.gardens import Body, Catalogue, Garden, Store, file_answer
+from ample_rows.api.gardens import Body, Catalogue, Garden, Store, body_of, file_answer
 from ample_rows.api.problems import RESPONSES, problem
 from ample_rows.core.ask.tape import Tape, tape_of
 from ample_rows.core.estimate.estimate import Estimate
@@ -33,12 +33,6 @@ router = APIRouter(prefix="/api/gardens/{slug}", tags=["record"], responses=RESP
 
 # Somewhere it is tomorrow already.
 _AHEAD = timedelta(days=1)
-_BODY: dict[str, Any] = {
-    "requestBody": {
-        "required": True,
-        "content": {"application/json": {"schema": {"$ref": "#/components/schemas/Entry"}}},
-    }
-}
 _KEPT: dict[int | str, dict[str, Any]] = {200: {"model": Entry}, 201: {"model": Entry}}
 
 
@@ -99,7 +93,7 @@ def list_entries_of_jobs(here: Garden) -> list[Entry]:
     return list(entries_of_jobs(here.plan, here.book))
 
 
-@router.put("/entries/{entry}", openapi_extra=_BODY, responses=_KEPT)
+@router.put("/entries/{entry}", openapi_extra=body_of("Entry"), responses=_KEPT)
 def keep_entry(
     slug: str,
     entry: str,

@@ -5,7 +5,7 @@ from typing import Annotated
 
 from fastapi import APIRouter, Depends, Query, Response
 
-from ample_rows.api.gardens import Body, Catalogue, Garden, Store
+from ample_rows.api.gardens import Body, Catalogue, Garden, Store, body_of
 from ample_rows.api.problems import RESPONSES
 from ample_rows.api.record import Record
 from ample_rows.core.errors import UnknownPartError
@@ -44,12 +44,7 @@ def list_twins(
 
 @router.put(
     "/twins/{trial}",
-    openapi_extra={
-        "requestBody": {
-            "required": True,
-            "content": {"application/json": {"schema": {"$ref": "#/components/schemas/Trial"}}},
-        }
-    },
+    openapi_extra=body_of("Trial"),
 )
 def keep_trial(slug: str, trial: str, body: Body, trials: Trials) -> Trial:
     """Keep a trial, or what it was changed to."""

@@ -5,7 +5,7 @@ from typing import Annotated
 
 from fastapi import APIRouter, Depends, Response
 
-from ample_rows.api.gardens import Body, Garden, Store
+from ample_rows.api.gardens import Body, Garden, Store, body_of
 from ample_rows.api.problems import RESPONSES
 from ample_rows.core.plan import PlanDate
 from ample_rows.core.plan.reading import PlanFaultsError, read_as
@@ -50,14 +50,7 @@ def read_weather(slug: str, day: PlanDate, measured: Measured) -> WeatherSeen:
 
 @router.put(
     "/weather/{day}",
-    openapi_extra={
-        "requestBody": {
-            "required": True,
-            "content": {
-                "application/json": {"schema": {"$ref": "#/components/schemas/WeatherSeen"}}
-            },
-        }
-    },
+    openapi_extra=body_of("WeatherSeen"),
 )
 def keep_weather(slug: str, day: PlanDate, body: Body, measured: Measured) -> WeatherSeen:
     """Keep what was measured on a day, or what it was changed to."""

@@ -4,7 +4,7 @@ miss, from what was entered."""
 from collections import defaultdict
 from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
-from datetime import date, timedelta
+from datetime import date
 from itertools import pairwise
 from typing import Literal
 
@@ -14,6 +14,7 @@ from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.planting.harvest import Quantiles
 from ample_rows.core.planting.report import PlantingReport
 from ample_rows.core.record.entries import Entry, picked_kg
+from ample_rows.core.record.outcomes import by_planting, is_over
 from ample_rows.core.record.parts import WeatherSeen
 from ample_rows.core.words.message import Count, Message, Share, message
 
@@ -24,8 +25,8 @@ _FEW = 0.8
 _MANY = 1.3
 _GAP_TIMES = 2.5
 _LEAST_GAP_DAYS = 8
-_OVER_DAYS = timedelta(days=14)
 _MOST_SEEN = 2
+_COUNTED = frozenset({"thinned", "set-out", "up"})
 _LITRES = 100.0
 
 
@@ -94,14 +95,12 @@ def season_sheet(
         entries: Those of the season.
         closed: Whether all of its plantings are over.
     """
-    by_planting: dict[str, list[Entry]] = defaultdict(list)
-    for entry in entries:
-        by_planting[entry.planting or ""].append(entry)
+    of_planting = by_planting(entries, here.plan)
     until = max((entry.day for entry in entries), default=date.min)
     lines = tuple(
-        _line(report, by_planting[report.id], weather, here, until=until, closed=closed)
+        _line(report, of_planting.get(report.id, ()), weather, here, until=until, closed=closed)
         for report in here.report.plantings
-        if report.harvest_kg.p50 > 0 or by_planting[report.id]
+        if report.harvest_kg.p50 > 0 or report.id in of_planting
     )
     minutes = sum(entry.minutes or 0.0 for entry in entries)
     picked = sum(line.picked_kg for line in lines)
@@ -133,11 +132,10 @@ def _line(
     crop = here.book.crops[report.crop]
     picked = sorted((e for e in told if e.kind == "picked"), key=lambda entry: entry.day)
     kg = sum(picked_kg(entry, crop.piece_kg) for entry in picked)
-    over = closed or _is_over(report, told, until)
+    over = closed or is_over(told, until, report.last_pick)
     first = picked[0].day if picked else None
     late = (first - report.first_pick).days if first and report.first_pick else None
     where = _where(kg, report.harvest_kg, weighed=bool(picked), over=over)
-    stood = _last_count(told, ("thinned", "set-out", "up"))
     return PlantingLine(
         planting=report.id,
         name=report.name,
@@ -151,16 +149,10 @@ def _line(
         late_days=late,
         came_up=_came_up(told),
         came_up_expected=crop.emergence,
-        stood=stood,
+        stood=_stood(told),
         stand_expected=report.stand_expected,
         why=tuple(_why(report, crop, told, picked, weather)) if where == "below" else (),
     )
-
-
-def _is_over(report: PlantingReport, told: Iterable[Entry], until: date) -> bool:
-    if any(entry.kind == "cleared" for entry in told):
-        return True
-    return report.last_pick is not None and until >= report.last_pick - _OVER_DAYS
 
 
 def _where(kg: float, estimated: Quantiles, *, weighed: bool, over: bool) -> Where:
@@ -173,8 +165,9 @@ def _where(kg: float, estimated: Quantiles, *, weighed: bool, over: bool) -> Whe
     return "above" if kg > estimated.p90 else "within"
 
 
-def _last_count(told: Iterable[Entry], kinds: Sequence[str]) -> int | None:
-    counted = [e for e in told if e.kind in kinds and e.count is not None]
+def _stood(told: Iterable[Entry]) -> int | None:
+    """How many stood when they were counted last."""
+    counted = [e for e in told if e.kind in _COUNTED and e.count is not None]
     return max(counted, key=lambda entry: entry.day).count if counted else None
 
 
@@ -220,7 +213,7 @@ def _frosted(
 
 
 def _few_or_many(report: PlantingReport, told: Sequence[Entry]) -> Iterator[Message]:
-    stood = _last_count(told, ("thinned", "set-out", "up"))
+    stood = _stood(told)
     if stood is None:
         return
     if stood < _FEW * report.stand_expected:

@@ -99,10 +99,12 @@ def outcomes_of(record: GardenRecord, plan: p.Plan, book: Book) -> Outcomes:
     for season, entries in of_season.items():
         runs = _is_same(plans[season], plan)
         expected = expected_of(plans[season], book)
-        for ident, told in _by_planting(entries, plans[season]).items():
+        for ident, told in by_planting(entries, plans[season]).items():
             picked = [entry for entry in told if entry.kind == "picked"]
             counted = [entry for entry in picked if not entry.left_out]
-            over = not runs or _is_over(told, entries, expected.get(ident))
+            of = expected.get(ident)
+            until = max(entry.day for entry in entries)
+            over = not runs or is_over(told, until, of.last_pick if of else None)
             if ident not in expected or not told or not over:
                 continue
             if not counted and (picked or any(entry.left_out for entry in told)):
@@ -125,7 +127,7 @@ def _outcome(
     return Outcome(season, ident, expected, kg, shift)
 
 
-def _by_planting(entries: Iterable[Entry], plan: p.Plan) -> Mapping[str, list[Entry]]:
+def by_planting(entries: Iterable[Entry], plan: p.Plan) -> Mapping[str, list[Entry]]:
     """Entries by planting; one that names a crop, with or without a place, is of the only planting
     that it can be of."""
     found: dict[str, list[Entry]] = defaultdict(list)
@@ -154,9 +156,12 @@ def _is_same(season: p.Plan, plan: p.Plan) -> bool:
     return season is plan or begun(season) == begun(plan)
 
 
-def _is_over(told: Sequence[Entry], entries: Sequence[Entry], expected: Expected | None) -> bool:
+def is_over(told: Iterable[Entry], until: date, last_pick: date | None) -> bool:
+    """Whether a planting is over: cleared, or entries go on to about its last pick.
+
+    Args:
+        until: The day of the last entry of all.
+    """
     if any(entry.kind == "cleared" for entry in told):
         return True
-    if expected is None or expected.last_pick is None:
-        return False
-    return max(entry.day for entry in entries) >= expected.last_pick - _ALL_BUT_OVER
+    return last_pick is not None and until >= last_pick - _ALL_BUT_OVER
