@@ -27,7 +27,7 @@ def clear_low_bed(page: Page) -> None:
 def test_a_bed_shows_its_plan_section_year_and_ledger_on_one_screen(at):
     page = at("south")
     expect(page.get_by_role("heading", name="South bed")).to_be_visible()
-    expect(page.locator("svg.bed")).to_contain_text("Section along row A")
+    expect(page.locator("svg.bed")).to_contain_text("Section along squares A")
     expect(
         page.get_by_role("button", name=re.compile("maincrop carrot, 1 Apr to 19 Aug"))
     ).to_be_visible()

@@ -75,6 +75,15 @@ def test_four_in_a_row_and_rows_70_cm_apart(grown):
     assert report.spacing_cm == 50
 
 
+@pytest.mark.parametrize("number", [{}, {"plants": 8}])
+def test_rows_stand_as_far_apart_as_was_asked_and_no_farther(grown, number):
+    rows = planting("cabbage", "all", layout="rows", spacing_cm=30, row_spacing_cm=70, **number)
+    report = grown(rows, places=[bed(shape=rectangle(120, 180))])
+    assert report.plants == 8
+    assert sorted({y for _, y in report.positions_cm}) == [55, 125]
+    assert len({x for x, _ in report.positions_cm}) == 4
+
+
 def test_squares_that_do_not_touch_share_them_by_area(grown):
     report = grown(planting("kale", (*block("A1", "B2"), "D8"), plants=5))
     assert sum(x < 60 for x, _ in report.positions_cm) == 4

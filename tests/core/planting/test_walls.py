@@ -151,7 +151,7 @@ def test_a_cordon_on_a_cane_in_a_pot_gives_what_growers_pick(grown):
         ("tomato-bush", 10, 1, 0.8, 1.5),
         ("courgette", 40, 1, 2.0, 3.0),
         ("chilli-pepper", 6, 1, 0.2, 0.4),
-        ("potato-early", 40, 3, 1.5, 3.0),
+        ("potato-early", 40, 3, 2.0, 3.0),
     ],
 )
 def test_a_good_plant_in_a_pot_gives_what_growers_pick(grown, crop, litres, plants, low, high):

@@ -19,6 +19,12 @@ def evenly(start_cm: float, extent_cm: float, count: int) -> list[float]:
     return [start_cm + extent_cm * (i + 0.5) / count for i in range(count)]
 
 
+def apart(start_cm: float, extent_cm: float, count: int, pitch_cm: float) -> list[float]:
+    """`count` places exactly a pitch apart, in the middle of an extent."""
+    first = start_cm + (extent_cm - (count - 1) * pitch_cm) / 2
+    return [first + i * pitch_cm for i in range(count)]
+
+
 def square_in_box(box: Box, *, x_spacing_cm: float, y_spacing_cm: float) -> list[Point]:
     """Rows and columns spread evenly over a box, never closer than the spacings.
 
@@ -30,11 +36,28 @@ def square_in_box(box: Box, *, x_spacing_cm: float, y_spacing_cm: float) -> list
     ]
 
 
-def rows_in_box(box: Box, *, in_row_cm: float, between_cm: float) -> list[Point]:
-    """Straight rows, whichever direction holds more. Along the length when equal."""
-    along = square_in_box(box, x_spacing_cm=between_cm, y_spacing_cm=in_row_cm)
-    across = square_in_box(box, x_spacing_cm=in_row_cm, y_spacing_cm=between_cm)
-    return along if len(along) >= len(across) else across
+def rows_in_box(
+    box: Box, *, in_row_cm: float, between_cm: float, exact: bool = False
+) -> list[Point]:
+    """Straight rows, whichever direction holds more. Along the length when equal.
+
+    Args:
+        exact: Whether rows stand that far apart and no farther, the room left beside them.
+    """
+
+    def across(start_cm: float, extent_cm: float) -> list[float]:
+        count = fits(extent_cm, between_cm)
+        if exact:
+            return apart(start_cm, extent_cm, count, between_cm)
+        return evenly(start_cm, extent_cm, count)
+
+    def in_row(start_cm: float, extent_cm: float) -> list[float]:
+        return evenly(start_cm, extent_cm, fits(extent_cm, in_row_cm))
+
+    xs, ys = (box.x0, box.width), (box.y0, box.length)
+    along_length = [(x, y) for y in in_row(*ys) for x in across(*xs)]
+    along_width = [(x, y) for y in across(*ys) for x in in_row(*xs)]
+    return along_length if len(along_length) >= len(along_width) else along_width
 
 
 def offset_in_box(box: Box, spacing_cm: float) -> list[Point]:

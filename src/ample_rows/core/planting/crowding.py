@@ -47,7 +47,8 @@ def density_words(case: Case, crowd: Crowd, by_ground: Message) -> Text:
 
 
 def _nearest_cm(case: Case, crowd: Crowd) -> float:
-    return case.book.value("pot_closest_share") * crowd.usual_cm
+    usual_cm = min(crowd.usual_cm, case.crop.in_row_cm)
+    return case.book.value("pot_closest_share") * usual_cm
 
 
 def _factor(case: Case, asked_share: float) -> float:

@@ -202,7 +202,7 @@ def in_rows(box: Box, plants: int, row_spacing_cm: float) -> Spread:
         rows = max(1, lattice.fits(across, row_spacing_cm))
         least, more = divmod(plants, rows)
         points = []
-        for row, x in enumerate(lattice.evenly(0, across, rows)):
+        for row, x in enumerate(lattice.apart(0, across, rows, row_spacing_cm)):
             for y in lattice.evenly(0, along, least + (row < more)):
                 points.append((box.x0 + y, box.y0 + x) if turned else (box.x0 + x, box.y0 + y))
         ways.append(Spread(tuple(points), along / (least + (more > 0))))

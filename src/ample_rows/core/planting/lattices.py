@@ -165,7 +165,9 @@ def spacing_in_force(out: SettingOut, book: Book) -> float:
 def in_box(box: Box, out: SettingOut, book: Book) -> list[Point]:
     spacing = spacing_in_force(out, book)
     if out.layout == "rows":
-        return lattice.rows_in_box(box, in_row_cm=spacing, between_cm=out.row_spacing_cm)
+        return lattice.rows_in_box(
+            box, in_row_cm=spacing, between_cm=out.row_spacing_cm, exact=out.own_rows
+        )
     if out.layout == "offset":
         return lattice.offset_in_box(box, spacing)
     return lattice.square_in_box(box, x_spacing_cm=spacing, y_spacing_cm=spacing)

@@ -48,23 +48,23 @@ def test_a_hole_parts_the_strings_that_cross_it(marked):
     [
         (
             planting("beetroot", ("A1", "A2", "B1", "B2")),
-            "Lines along: 6 lines 10 cm apart, the first 5 cm from the outer side of column A, "
+            "Lines along: 6 lines 10 cm apart, the first 5 cm from the outer edge of squares A, "
             "on each 6 plants 10 cm apart, the first 5 cm from the corner.",
         ),
         (
             planting("leek", ("B3",), start="transplant"),
-            "Lines along: 2 lines 15 cm apart, the first 37.5 cm from the outer side of column A, "
+            "Lines along: 2 lines 15 cm apart, the first 37.5 cm from the outer edge of squares A, "
             "on each 2 plants 15 cm apart, the first 67.5 cm from the corner.",
         ),
         (
             planting("chard", ("A1", "B1"), start="transplant"),
-            "Lines across: 1 line at 15 cm from the outer side of row 1, "
+            "Lines across: 1 line at 15 cm from the outer edge of squares 1, "
             "2 plants 30 cm apart, the first 15 cm from the corner.",
         ),
         (
             planting("onion", ("A1", "B1"), start="set", layout="stations", spacing_cm=20)
             | {"plants_per_station": 3},
-            "Lines across: 1 line at 15 cm from the outer side of row 1, "
+            "Lines across: 1 line at 15 cm from the outer edge of squares 1, "
             "3 stations of 3 20 cm apart, the first 10 cm from the corner.",
         ),
     ],

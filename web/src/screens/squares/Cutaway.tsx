@@ -81,7 +81,7 @@ export const Cutaway = memo(function Cutaway(props: Props) {
   return (
     <g>
       <text x={left} y={top + 11} fontSize={11.5} fill="var(--muted)">
-        {said ?? `Section along row ${letter}. Dashes: least depth; bars: full.`}
+        {said ?? `Section along squares ${letter}. Dashes: least depth; bars: full.`}
       </text>
       <Soil place={place} left={left} right={right} heights={heights} />
       <Nets place={place} left={left} right={right} scale={scale} heights={heights} cut={inCut} />

@@ -202,12 +202,21 @@ function MarkAt({
   );
 }
 
+/** The first square with a free one on its right, where the words have room. */
+function roomiest(cells: readonly string[]): string | undefined {
+  const follows = (cell: string) => {
+    const { column, row } = spotOf(cell);
+    return cells.includes(addressOf({ column, row: row + 1 }));
+  };
+  return cells.find(follows) ?? cells[0];
+}
+
 function IdleOutlines({ place, scale, day }: { place: PlaceReport; scale: GroundScale; day: Day }) {
   const now = place.idle.filter((spell) => dayOf(spell.start) <= day && day < dayOf(spell.end));
   return (
     <g>
       {now.map((spell) => {
-        const first = spell.cells[0];
+        const first = roomiest(spell.cells);
         const box = first ? boxOf(place, spotOf(first)) : null;
         const [x, y] = box ? groundToPx(scale, [box.x0, box.y0]) : [0, 0];
         return (

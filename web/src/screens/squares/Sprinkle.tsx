@@ -28,7 +28,9 @@ export function Sprinkle({ state, planting, report, onEdit }: Props) {
   const [typed, setTyped] = useState('3');
   const { slug, version } = state.head;
   const lines = useIndex(state, null).data ?? [];
-  const kinds = lines.filter((line) => KINDS.includes(line.group) && line.id !== planting.crop);
+  const kinds = lines.filter(
+    (line) => KINDS.includes(line.group) && line.per_square >= 1 && line.id !== planting.crop,
+  );
   const plants = Number(typed);
   const sound = Number.isInteger(plants) && plants >= 1 && plants <= MOST;
   const answer = useQuery<Sprinkled, ProblemError>({

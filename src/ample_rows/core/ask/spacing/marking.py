@@ -219,7 +219,7 @@ def _ring(ring: list[tuple[float, float]]) -> Message:
 
 
 def _words(lines: tuple[Lines, ...], runs: Direction, per: int) -> Message:
-    side = "column A" if runs == "along" else "row 1"
+    side = "A" if runs == "along" else "1"
     if len(lines) > _MOST_PATTERNS:
         return message("marking-each-line-itself-drawn")
     parts = []
