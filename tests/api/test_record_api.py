@@ -49,6 +49,39 @@ def test_entries_are_found_by_day_part_and_word(client, put):
     assert [e["id"] for e in entries(client, most=1)] == ["c"]
 
 
+def test_entries_are_found_by_their_tags_and_by_what_they_are_of(client, put):
+    put("a", kind="seen", crop="carrot", text="forked", tags=["stones", "2027-trial"])
+    put("b", kind="watered", place="south", minutes=5)
+    for words, found in (
+        ("#stones", ["a"]),
+        ("trial carrots", []),
+        ("trial carrot", ["a"]),
+        ("south", ["b"]),
+        ("watered", ["b"]),
+    ):
+        assert [e["id"] for e in entries(client, words=words)] == found
+    assert put("c", tags=["two words"]).status_code == 422
+
+
+def test_a_row_is_walked_and_a_lost_label_resolved(client, put):
+    plan = client.get(GARDEN).json()["plan"]
+    mixed = next(p for p in plan["plantings"] if p.get("varieties"))
+    day = mixed["start_date"]
+    kept = {"planting": mixed["id"], "kind": "seen", "day": day, "text": "split"}
+    assert put("a", plant=1, sure=True, **kept).status_code == 201
+    beyond = put("b", plant=20_000, sure=True, **kept)
+    assert beyond.json()["errors"][0]["path"] == "plant"
+    stranger = put("b", variety="carrot", sure=True, **kept)
+    assert stranger.json()["errors"][0]["path"] == "variety"
+    path = f"{GARDEN}/plantings/{mixed['id']}/row"
+    row = client.get(path).json()
+    assert [entry["text"] for entry in row["plants"][0]["entries"]] == ["split"]
+    other = next(k["kind"] for k in row["kinds"] if k["kind"] != row["plants"][0]["kind"])
+    edit = client.get(f"{path}/1/known-as/{other}").json()
+    assert (edit["do"], edit["id"]) == ("change-planting", mixed["id"])
+    assert client.get(f"{GARDEN}/plantings/none/row").status_code == 404
+
+
 def test_what_is_taken_out_can_be_put_back(client, put):
     put(text="kept")
     assert client.delete(f"{GARDEN}/entries/e1").status_code == 204

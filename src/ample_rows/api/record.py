@@ -16,9 +16,11 @@ from ample_rows.core.ask.tape import Tape, tape_of
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.plan import Ident, PlanDate, document
 from ample_rows.core.plan.reading import Fault, PlanFaultsError, read_as
+from ample_rows.core.planting.report import PlantingReport
 from ample_rows.core.record.compared import season_on
 from ample_rows.core.record.doubts import doubts, require_entry, season_id
 from ample_rows.core.record.entries import Entry, GardenRecord, Kind, SeasonPlan
+from ample_rows.core.record.found import meant_by
 from ample_rows.core.record.likely import LATELY, ripe_on
 from ample_rows.core.record.marked import entries_of_jobs
 from ample_rows.core.record.outcomes import outcomes_of
@@ -70,6 +72,7 @@ Record = Annotated[GardenRecord, Depends(record_of)]
 def list_entries(
     slug: str,
     book: Book,
+    here: Garden,
     *,
     since: date | None = None,
     until: date | None = None,
@@ -81,9 +84,11 @@ def list_entries(
     words: Annotated[str | None, Query(max_length=200)] = None,
     most: Annotated[int, Query(ge=1, le=100_000)] = 1000,
 ) -> list[Entry]:
-    """Entries, the newest day first; of a day, what was entered last."""
+    """Entries, the newest day first; of a day, what was entered last. Each of `words` is found
+    in what was entered, its tags, or the name of its crop, its place or what was done."""
+    meant = tuple(meant_by(word, here.plan, here.book) for word in (words or "").split())
     return book.entries(
-        slug, Wanted(since, until, season, place, planting, crop, kind, words, most)
+        slug, Wanted(since, until, season, place, planting, crop, kind, meant, most)
     )
 
 
@@ -111,8 +116,9 @@ def keep_entry(
     read = read_as(Entry, body)
     if read.id != entry:
         raise PlanFaultsError.one("id", f'is "{read.id}", and the address says "{entry}"')
-    require_entry(read, here.plan, here.book)
-    odd = [] if sure else _odd(read, here)
+    report = next((r for r in here.report.plantings if r.id == read.planting), None)
+    require_entry(read, here.plan, here.book, report)
+    odd = [] if sure else _odd(read, here, report)
     if odd:
         words = "; ".join(str(fault) for fault in odd)
         return problem(422, "doubtful", f"{words}. It was not kept yet.", faults=odd)
@@ -121,11 +127,10 @@ def keep_entry(
     return Response(read.model_dump_json(), 201 if new else 200, media_type="application/json")
 
 
-def _odd(entry: Entry, here: Estimate) -> list[Fault]:
-    reports = {report.id: report for report in here.report.plantings}
+def _odd(entry: Entry, here: Estimate, report: PlantingReport | None) -> list[Fault]:
     now = datetime.now(UTC).date() + _AHEAD
     today = now if now >= here.setting.year.start else None
-    return doubts(entry, here.plan, reports.get(entry.planting or ""), here.book, today=today)
+    return doubts(entry, here.plan, report, here.book, today=today)
 
 
 @router.delete("/entries/{entry}", status_code=204)
@@ -174,6 +179,11 @@ class TableRequest(BaseModel):
 
     text: str = Field(max_length=8_000_000)
     keep: bool = False
+    columns: dict[str, str | None] = Field(
+        default_factory=dict,
+        max_length=200,
+        description="What a column is, where the grower says so; null leaves it aside",
+    )
 
 
 @router.post("/entries.csv")
@@ -182,7 +192,8 @@ def import_entries(
 ) -> TableRead:
     """What a table would bring, and what in it cannot be used; its new entries are kept, all of
     them or none, where that is asked."""
-    found = read_table(asked.text, here.plan, here.book, book.entries(slug))
+    kept = book.entries(slug)
+    found = read_table(asked.text, here.plan, here.book, kept, asked.columns)
     if asked.keep:
         closed = seasons.ids(slug)
         book.keep_all(slug, [_in_season(entry, here, closed) for entry in found.entries])

@@ -7,13 +7,14 @@ from datetime import UTC, date, datetime
 from functools import lru_cache
 
 from pydantic import TypeAdapter, ValidationError
-from sqlalchemy import String, cast
+from sqlalchemy import ColumnElement, String, cast, or_
 from sqlmodel import Session, col, select
 from sqlmodel.sql.expression import SelectOfScalar
 
 from ample_rows.core import plan as p
 from ample_rows.core.errors import UnknownPartError
 from ample_rows.core.record.entries import Entry, usable_entry
+from ample_rows.core.record.found import Meant
 from ample_rows.store.database import Database
 from ample_rows.store.gardens import row_of
 from ample_rows.store.rows import batched, pk_of
@@ -36,7 +37,8 @@ class UnknownEntryError(UnknownPartError):
 
 @dataclass(frozen=True, slots=True)
 class Wanted:
-    """Which entries are asked for; what is None is not asked. `words` are found anywhere in it."""
+    """Which entries are asked for; what is None is not asked. Each of `words` is found anywhere
+    in it."""
 
     since: date | None = None
     until: date | None = None
@@ -45,7 +47,7 @@ class Wanted:
     planting: str | None = None
     crop: str | None = None
     kind: str | None = None
-    words: str | None = None
+    words: tuple[Meant, ...] = ()
     most: int = _MOST_AT_ONCE
 
 
@@ -207,8 +209,18 @@ def _asked(found: SelectOfScalar[EntryRow], asked: Wanted) -> SelectOfScalar[Ent
     for column, value in same.items():
         if value is not None:
             found = found.where(col(column) == value)
-    for word in (asked.words or "").split():
-        # Its own text, without the keys: each word anywhere in it.
-        text = col(EntryRow.document)["text"].as_string()
-        found = found.where(text.icontains(word, autoescape=True))
+    for meant in asked.words:
+        found = found.where(_says(meant))
     return found
+
+
+def _says(meant: Meant) -> ColumnElement[bool]:
+    """Whether an entry says a word: in its text, without the keys, or by what it is of."""
+    document = col(EntryRow.document)
+    written = [document[key].as_string() for key in ("text", "tags", "quality", "left_out")]
+    return or_(
+        *(text.icontains(meant.word, autoescape=True) for text in written),
+        col(EntryRow.crop).in_(meant.crops),
+        col(EntryRow.place).in_(meant.places),
+        col(EntryRow.kind).in_(meant.kinds),
+    )

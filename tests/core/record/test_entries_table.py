@@ -6,6 +6,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.record.entries import Entry
 from ample_rows.core.record.table import entries_csv, read_table
 from ample_rows.core.words.message import said
@@ -19,8 +20,9 @@ PLANT = planting("carrot", id="c", place="low", start_date="2027-04-10")
 def taken(read, book):
     """What a table would bring to a garden with one bed of carrots."""
 
-    def make(text, kept=(), **garden):
-        return read_table(text, read(document(PLANT, places=[LOW], **garden)), book, kept)
+    def make(text, kept=(), columns=None, **garden):
+        plan = read(document(PLANT, places=[LOW], **garden))
+        return read_table(text, plan, book, kept, columns)
 
     return make
 
@@ -97,6 +99,29 @@ def test_what_cannot_be_used_is_told_by_line_and_column_and_the_rest_is_taken(
     assert (refused.line, refused.column) == (3, column)
     assert words in said(refused.text)
     assert len(found.entries) == 1
+
+
+def test_columns_are_what_the_grower_says(taken):
+    text = "Tag,Ort,Kultur,Menge,Gewicht\n2027-08-03,low bed,carrot,3,1.2\n"
+    assert taken(text).entries == ()
+    columns = {"Tag": "day", "Ort": "place", "Kultur": "crop", "Menge": None, "Gewicht": "kg"}
+    entry = only(taken(text, columns=columns))
+    assert (entry.day, entry.place, entry.kg) == (date(2027, 8, 3), "low", 1.2)
+    # What is said of one column is no longer guessed of another.
+    found = taken("day,kg,net\n2027-08-03,2,1.5\n", columns={"net": "kg"})
+    assert only(found).kg == 1.5
+    assert {c.head: c.key for c in found.columns} == {"day": "day", "kg": None, "net": "kg"}
+
+
+@pytest.mark.parametrize(
+    ("columns", "words"),
+    [({"a": "moon"}, "nothing that a column can be"), ({"a": "kg", "b": "kg"}, "cannot both be")],
+)
+def test_a_column_that_nothing_can_be_is_named(taken, columns, words):
+    with pytest.raises(PlanFaultsError) as raised:
+        taken("a,b\n1,2\n", columns=columns)
+    assert raised.value.faults[0].path == "columns.a"
+    assert words in said(raised.value.faults[0].text)
 
 
 def test_the_same_file_twice_brings_nothing_new_and_the_same_line_twice_is_two_entries(taken):

@@ -87,6 +87,24 @@ def test_pieces_minutes_and_what_else_is_said(line):
     assert line("low bed looks dry").entry.kind == "note"
 
 
+def test_one_plant_one_kind_and_tags_are_read(read, run, book):
+    cherry = [{"variety": "tomato-cherry", "plants": 2}]
+    row = planting("tomato", block("A1", "A4"), id="row", place="bed", plants=4, varieties=cherry)
+    plan = read(document(row, places=[bed(id="bed")]))
+
+    def line(text):
+        return typed_entry(text, plan, run(plan).plantings, book, day=DAY, ident="e1")
+
+    one = line("tomato plant 3 0.4 kg #blight #first-2027")
+    assert (one.entry.plant, one.entry.kg) == (3, 0.4)
+    assert (one.entry.variety, one.entry.text) == (None, None)
+    assert one.entry.tags == ("blight", "first-2027")
+    assert "plant 3; 0.4 kg; tagged blight first-2027" in said(one.words)
+    kind = line("cherry tomatoes 0.3")
+    assert (kind.entry.planting, kind.entry.variety) == ("row", "tomato-cherry")
+    assert said(kind.words).startswith("picked cherry cordon tomato")
+
+
 def test_ripe_comes_first_and_what_was_picked_of_late_before_it(reports):
     assert likely_picked(reports, DAY)[0].id in ("c1", "b", "t")
     lately = [Entry(id="e", day=date(2027, 8, 8), kind="picked", planting="c2", kg=0.1)]

@@ -1203,7 +1203,8 @@ export interface paths {
         };
         /**
          * List Entries
-         * @description Entries, the newest day first; of a day, what was entered last.
+         * @description Entries, the newest day first; of a day, what was entered last. Each of `words` is found
+         *     in what was entered, its tags, or the name of its crop, its place or what was done.
          */
         get: operations["list_entries_api_gardens__slug__entries_get"];
         put?: never;
@@ -1678,6 +1679,46 @@ export interface paths {
          * @description Where to put the two sides of a trial within some squares, and what it can show.
          */
         get: operations["lay_out_trial_api_gardens__slug__trial_layout_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{slug}/plantings/{planting}/row": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Row
+         * @description A planting plant by plant, with what was entered of each in the season that runs.
+         */
+        get: operations["read_row_api_gardens__slug__plantings__planting__row_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{slug}/plantings/{planting}/row/{number}/known-as/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Know Plant
+         * @description The edit by which one plant, counted from 1, is known to be of a kind after all.
+         */
+        get: operations["know_plant_api_gardens__slug__plantings__planting__row__number__known_as__kind__get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -3846,6 +3887,8 @@ export interface components {
             withstands?: {
                 [key: string]: "little" | "some" | "well";
             };
+            /** @default {} */
+            looks: components["schemas"]["Looks"];
             /** Sources */
             sources: {
                 [key: string]: string;
@@ -4003,7 +4046,7 @@ export interface components {
             /** Neighbours */
             neighbours: components["schemas"]["Neighbour"][];
             /** Traits */
-            traits: components["schemas"]["Trait"][];
+            traits: components["schemas"]["ample_rows__core__book__crop__Trait"][];
             /** Troubles */
             troubles: components["schemas"]["Withstood"][];
             /** Kinds */
@@ -4421,6 +4464,8 @@ export interface components {
          * @description One thing that was done, seen or picked on a day.
          *
          *     `kg` and `pieces` are of a picking, `count` of plants (come up, thinned, set out, divided).
+         *     `plant` is one plant of the planting, counted from 1 as the plan sets them out, `variety` one
+         *     of its kinds. `tags` are the grower's own words to find it by.
          *     `left_out` keeps it out of what is learnt, in words where there is a reason: "hail".
          */
         Entry: {
@@ -4446,6 +4491,10 @@ export interface components {
             crop?: string | null;
             /** Cells */
             cells?: string[] | null;
+            /** Variety */
+            variety?: string | null;
+            /** Plant */
+            plant?: number | null;
             /** Kg */
             kg?: number | null;
             /** Pieces */
@@ -4462,6 +4511,8 @@ export interface components {
             left_out?: boolean | string | null;
             /** Photo */
             photo?: string | null;
+            /** Tags */
+            tags?: string[] | null;
         } & {
             [key: string]: unknown;
         };
@@ -5875,6 +5926,23 @@ export interface components {
             kg: number;
             /** Limited By */
             limited_by: string;
+        };
+        /**
+         * Looks
+         * @description By what a kind is told from the others of its crop when its label is lost: one trait of each
+         *     part that shows one.
+         */
+        Looks: {
+            /** Growth */
+            growth?: string | null;
+            /** Leaf */
+            leaf?: string | null;
+            /** Flower */
+            flower?: string | null;
+            /** Fruit */
+            fruit?: string | null;
+            /** Root */
+            root?: string | null;
         };
         /**
          * LotEvent
@@ -8019,6 +8087,59 @@ export interface components {
             places: components["schemas"]["PlaceYears"][];
         };
         /**
+         * Row
+         * @description A planting plant by plant, its kinds, and the traits that tell them apart, the most telling
+         *     part first; `whole_kg` was picked of it without saying of which plant or kind. [kg]
+         */
+        Row: {
+            /** Planting */
+            planting: string;
+            /** Plants */
+            plants: components["schemas"]["RowPlant"][];
+            /** Kinds */
+            kinds: components["schemas"]["RowKind"][];
+            /** Traits */
+            traits: components["schemas"]["ample_rows__core__record__row__Trait"][];
+            /** Whole Kg */
+            whole_kg: number;
+        };
+        /**
+         * RowKind
+         * @description One kind of a row: its plants, and what was picked of them or of the kind as such. [kg]
+         */
+        RowKind: {
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** Plants */
+            plants: number;
+            /** Picked Kg */
+            picked_kg: number;
+        };
+        /**
+         * RowPlant
+         * @description One plant, counted from 1: its kind by the plan, where it stands, what was entered of it
+         *     alone. [cm, kg]
+         */
+        RowPlant: {
+            /** Number */
+            number: number;
+            /** Kind */
+            kind: string;
+            /** At Cm */
+            at_cm: [
+                number,
+                number
+            ];
+            /** Picked Kg */
+            picked_kg: number;
+            /** Pieces */
+            pieces: number;
+            /** Entries */
+            entries: components["schemas"]["Entry"][];
+        };
+        /**
          * Rule
          * @description One rule of the job, for the page of methods; `coefficients` are those that it reads.
          */
@@ -9434,6 +9555,13 @@ export interface components {
              * @default false
              */
             keep: boolean;
+            /**
+             * Columns
+             * @description What a column is, where the grower says so; null leaves it aside
+             */
+            columns?: {
+                [key: string]: string | null;
+            };
         };
         /**
          * TableWeek
@@ -9689,23 +9817,6 @@ export interface components {
             /** Source */
             source: string;
             build: components["schemas"]["SupportBuild"];
-        };
-        /**
-         * Trait
-         * @description What a crop does of itself, or what its eater must know, and what follows from it.
-         */
-        Trait: {
-            /** Label */
-            label: string;
-            /** Follows */
-            follows: string;
-            /**
-             * Status
-             * @enum {string}
-             */
-            status: "measured" | "derived" | "judged";
-            /** Source */
-            source: string;
         };
         /**
          * Trial
@@ -10450,6 +10561,35 @@ export interface components {
             cm: number;
         };
         /**
+         * Trait
+         * @description What a crop does of itself, or what its eater must know, and what follows from it.
+         */
+        ample_rows__core__book__crop__Trait: {
+            /** Label */
+            label: string;
+            /** Follows */
+            follows: string;
+            /**
+             * Status
+             * @enum {string}
+             */
+            status: "measured" | "derived" | "judged";
+            /** Source */
+            source: string;
+        };
+        /**
+         * Trait
+         * @description What a part of a plant may look like, and the kinds that look so.
+         */
+        ample_rows__core__record__row__Trait: {
+            /** Part */
+            part: string;
+            /** Looks */
+            looks: string;
+            /** Kinds */
+            kinds: string[];
+        };
+        /**
          * FieldFault
          * @description What is wrong with one field, and what is wanted.
          */
@@ -10648,6 +10788,7 @@ export type Lines = components['schemas']['Lines'];
 export type LiquidFeed = components['schemas']['LiquidFeed'];
 export type Load = components['schemas']['Load'];
 export type Loads = components['schemas']['Loads'];
+export type Looks = components['schemas']['Looks'];
 export type LotEvent = components['schemas']['LotEvent'];
 export type LotState = components['schemas']['LotState'];
 export type MarkJob = components['schemas']['MarkJob'];
@@ -10739,6 +10880,9 @@ export type RestoreRequest = components['schemas']['RestoreRequest'];
 export type Ripe = components['schemas']['Ripe'];
 export type Ripening = components['schemas']['Ripening'];
 export type Rotation = components['schemas']['Rotation'];
+export type Row = components['schemas']['Row'];
+export type RowKind = components['schemas']['RowKind'];
+export type RowPlant = components['schemas']['RowPlant'];
 export type Rule = components['schemas']['Rule'];
 export type SavedSeed = components['schemas']['SavedSeed'];
 export type SchoolFigures = components['schemas']['SchoolFigures'];
@@ -10812,7 +10956,6 @@ export type TogetherOutput = components['schemas']['Together-Output'];
 export type Totals = components['schemas']['Totals'];
 export type Town = components['schemas']['Town'];
 export type TrainingSystem = components['schemas']['TrainingSystem'];
-export type Trait = components['schemas']['Trait'];
 export type Trial = components['schemas']['Trial'];
 export type TrialLayout = components['schemas']['TrialLayout'];
 export type TurfWay = components['schemas']['TurfWay'];
@@ -10851,6 +10994,8 @@ export type YearReport = components['schemas']['YearReport'];
 export type Years = components['schemas']['Years'];
 export type AmpleRowsCoreAskPantryVarianceShare = components['schemas']['ample_rows__core__ask__pantry__variance__Share'];
 export type AmpleRowsCoreAskYardPathCareShare = components['schemas']['ample_rows__core__ask__yard__path_care__Share'];
+export type AmpleRowsCoreBookCropTrait = components['schemas']['ample_rows__core__book__crop__Trait'];
+export type AmpleRowsCoreRecordRowTrait = components['schemas']['ample_rows__core__record__row__Trait'];
 export type FieldFault = components['schemas']['FieldFault'];
 export type Problem = components['schemas']['Problem'];
 export type $defs = Record<string, never>;
@@ -19520,6 +19665,198 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TrialLayout"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_row_api_gardens__slug__plantings__planting__row_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                planting: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Row"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    know_plant_api_gardens__slug__plantings__planting__row__number__known_as__kind__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                planting: string;
+                number: number;
+                kind: string;
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangePlanting"];
                 };
             };
             /** @description The request cannot be read */

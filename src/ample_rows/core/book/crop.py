@@ -208,6 +208,17 @@ class Relative(Record):
     good: bool = True
 
 
+class Looks(Record):
+    """By what a kind is told from the others of its crop when its label is lost: one trait of each
+    part that shows one."""
+
+    growth: Text | None = None
+    leaf: Text | None = None
+    flower: Text | None = None
+    fruit: Text | None = None
+    root: Text | None = None
+
+
 class Crop(Record):
     """A crop, or a variety type of one, as the rules use it; hashed by its id."""
 
@@ -285,6 +296,7 @@ class Crop(Record):
     page_cautions: tuple[str, ...] = ()
     traits: tuple[str, ...] = ()
     withstands: dict[str, Grade] = Field(default_factory=dict)
+    looks: Looks = Looks()
     sources: dict[str, Text]
     statuses: dict[str, Status] = Field(default_factory=dict)
 

@@ -82,6 +82,11 @@ FIELDS = (
     CropField("depletion_share", "Held water it may use", "share", "water"),
     CropField("crowding", "Loss to crowding at this spacing", "share", "spacing"),
     CropField("feeder", "Feeder", "", "yield", "choice", get_args(Feeder)),
+    CropField("looks.growth", "Told by its growth", "", "looks", "text"),
+    CropField("looks.leaf", "Told by its leaf", "", "looks", "text"),
+    CropField("looks.flower", "Told by its flower", "", "looks", "text"),
+    CropField("looks.fruit", "Told by its fruit", "", "looks", "text"),
+    CropField("looks.root", "Told by its root", "", "looks", "text"),
     CropField("turn_round_days", "Rest after clearing", "days", "time"),
 )
 BY_KEY = {field.key: field for field in FIELDS}

@@ -17,9 +17,20 @@ Region = Literal["en-GB", "en-US"]
 _PROSE = frozenset(
     (
         *("about", "along", "assumes", "at", "at_the_top", "before_sowing", "caution", "costs"),
-        *("does", "drip", "effect", "formula", "heat", "hoe", "how_often", "keeps_down"),
-        *("lesson", "look", "next_year", "part", "remedy", "text", "dry"),
-        *("keeps_off", "keeps_out", "label", "lessens", "says", "shades", "shows", "suits"),
+        *(
+            "does",
+            "drip",
+            "effect",
+            "flower",
+            "formula",
+            "fruit",
+            "growth",
+            "heat",
+            "hoe",
+            "how_often",
+        ),
+        *("keeps_down", "leaf", "lesson", "look", "next_year", "part", "remedy", "text", "dry"),
+        *("keeps_off", "keeps_out", "label", "lessens", "root", "says", "shades", "shows", "suits"),
         *("title", "why", "words"),
     )
 )

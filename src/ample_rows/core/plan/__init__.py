@@ -43,7 +43,7 @@ from ample_rows.core.plan.place import (
     Stay,
     Support,
 )
-from ample_rows.core.plan.planting import LedOver, Planting, by_place
+from ample_rows.core.plan.planting import LedOver, Planting, VarietyRun, by_place
 from ample_rows.core.plan.seeds import SeedBox, SeedChoice, SeedPacket
 from ample_rows.core.plan.set_aside import SetAside
 from ample_rows.core.plan.site import (
@@ -194,6 +194,7 @@ __all__ = [
     "Support",
     "Tank",
     "Tap",
+    "VarietyRun",
     "Vehicle",
     "Walls",
     "Want",
@@ -228,6 +229,9 @@ class Plan(PlanValue):
         site = self.site.model_copy(update={"paths": drawing.paths}) if self.site else None
         parts = {"places": drawing.places, "plantings": drawing.plantings}
         return self.model_copy(update={"site": site, "alternatives": (), **parts})
+
+    def planting(self, ident: str) -> Planting | None:
+        return next((each for each in self.plantings if each.id == ident), None)
 
     def place(self, ident: str) -> Place | None:
         return next((p for p in self.places if p.id == ident), None)

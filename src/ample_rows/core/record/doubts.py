@@ -8,7 +8,8 @@ from ample_rows.core.book import Book
 from ample_rows.core.plan.reading import Fault, PlanFaultsError
 from ample_rows.core.planting.report import PlantingReport
 from ample_rows.core.record.entries import Entry
-from ample_rows.core.words.message import Mass, Message, message
+from ample_rows.core.record.row import kinds_of
+from ample_rows.core.words.message import Count, Mass, Message, message
 
 _AFTER_END = timedelta(days=60)
 
@@ -18,15 +19,33 @@ def season_id(year_start: date) -> str:
     return str(year_start.year)
 
 
-def require_entry(entry: Entry, plan: p.Plan, book: Book) -> None:
-    """Raise `PlanFaultsError` for what no entry of this garden can say."""
+def require_entry(
+    entry: Entry, plan: p.Plan, book: Book, report: PlantingReport | None = None
+) -> None:
+    """Raise `PlanFaultsError` for what no entry of this garden can say.
+
+    Args:
+        report: What was estimated of its planting, where it names one that is there.
+    """
     faults = []
     if entry.kind == "picked" and entry.kg is None and entry.pieces is None:
         faults.append(Fault("kg", message("fault-needs-amount")))
     if entry.crop is not None and entry.crop not in book.crops:
         faults.append(Fault("crop", message("fault-no-crop", crop=entry.crop)))
+    planting = plan.planting(entry.planting) if entry.planting else None
+    if planting is not None and report is not None:
+        faults += _of_its_row(entry, planting, report)
     if faults:
         raise PlanFaultsError(faults)
+
+
+def _of_its_row(entry: Entry, planting: p.Planting, report: PlantingReport) -> Iterator[Fault]:
+    """What is wrong with the plant or the kind that an entry names."""
+    if entry.plant is not None and entry.plant > report.plants:
+        there = Count(report.plants, "plant")
+        yield Fault("plant", message("fault-no-such-plant", number=entry.plant, plants=there))
+    if entry.variety is not None and entry.variety not in kinds_of(planting):
+        yield Fault("variety", message("fault-not-its-kind", kind=entry.variety))
 
 
 def doubts(

@@ -36,6 +36,7 @@ _MOST_PARTS = 20_000
 
 Kilograms = Annotated[float, Field(ge=0, le=10_000, allow_inf_nan=False)]
 Amount = Annotated[int, Field(ge=0, le=1_000_000)]
+Tag = Annotated[str, Field(pattern=r"^[^\W_][\w-]{0,39}$")]
 Minutes = Annotated[float, Field(ge=0, le=100_000, allow_inf_nan=False)]
 
 
@@ -43,6 +44,8 @@ class Entry(PlanValue):
     """One thing that was done, seen or picked on a day.
 
     `kg` and `pieces` are of a picking, `count` of plants (come up, thinned, set out, divided).
+    `plant` is one plant of the planting, counted from 1 as the plan sets them out, `variety` one
+    of its kinds. `tags` are the grower's own words to find it by.
     `left_out` keeps it out of what is learnt, in words where there is a reason: "hail".
     """
 
@@ -54,6 +57,8 @@ class Entry(PlanValue):
     planting: Ident | None = None
     crop: Ident | None = None
     cells: tuple[Address, ...] | None = None
+    variety: Ident | None = None
+    plant: Annotated[int, Field(ge=1, le=20_000)] | None = None
     kg: Kilograms | None = None
     pieces: Amount | None = None
     quality: Name | None = None
@@ -62,6 +67,7 @@ class Entry(PlanValue):
     text: Annotated[str, Field(max_length=_MOST_TEXT)] | None = None
     left_out: bool | Name | None = None
     photo: Name | None = None
+    tags: Annotated[tuple[Tag, ...], Field(max_length=20)] | None = None
 
 
 def picked_kg(entry: Entry, piece_kg: float | None) -> float:

@@ -13,7 +13,7 @@ from pydantic import ValidationError
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
-from ample_rows.core.plan.reading import faults_of
+from ample_rows.core.plan.reading import PlanFaultsError, faults_of
 from ample_rows.core.record.entries import Entry, Kind
 from ample_rows.core.record.typed import KG, KINDS
 from ample_rows.core.words import csv_text
@@ -22,7 +22,11 @@ from ample_rows.core.words.message import Text, message
 _OUT = (
     *("id", "day", "season", "kind", "place", "planting", "crop", "cells"),
     *("kg", "pieces", "quality", "count", "minutes", "text", "left_out"),
+    *("variety", "plant_number", "tags"),
 )
+# What each of them holds of an entry, where it is not called so; lists are parted by spaces.
+_HOLDS = {"plant_number": "plant"}
+_LISTS = frozenset({"cells", "tags"})
 # What other tables call the same, without capitals, signs and what stands in brackets.
 _CALLED: dict[str, str] = {
     **{key: key for key in _OUT},
@@ -40,7 +44,12 @@ _CALLED: dict[str, str] = {
     **dict.fromkeys(("min", "time minutes"), "minutes"),
     **dict.fromkeys(("notes", "note", "comment", "comments", "remarks", "words"), "text"),
     "left out": "left_out",
+    **dict.fromkeys(("plant number", "plant no"), "plant_number"),
+    **dict.fromkeys(("tag", "labels"), "tags"),
 }
+TABLE_KEYS = tuple(dict.fromkeys((*_OUT, "g", "lb", "oz")))
+"""What a column of a grower's own table can be."""
+
 _ENTRY_KINDS = frozenset(get_args(Kind))
 _WEIGHTS = ("kg", "g", "lb", "oz")
 _AMOUNT = re.compile(r"^\s*(\d[\d\s]*(?:[.,]\d+)?|[.,]\d+)\s*([a-z]*)\.?\s*$", re.I)
@@ -52,12 +61,14 @@ def entries_csv(entries: Iterable[Entry]) -> str:
     """Entries as CSV, one line each; weights in kilograms, squares parted by spaces."""
     rows: list[list[object]] = [list(_OUT)]
     for entry in entries:
-        values = {**dict(entry), "cells": " ".join(entry.cells or ())}
-        rows.append([_cell(values[key]) for key in _OUT])
+        values = dict(entry)
+        rows.append([_cell(values[_HOLDS.get(key, key)]) for key in _OUT])
     return csv_text.written(rows)
 
 
 def _cell(value: object) -> object:
+    if isinstance(value, tuple):
+        return " ".join(value)
     return "" if value is None or value is False else "yes" if value is True else value
 
 
@@ -95,16 +106,29 @@ class _RefusedError(Exception):
         self.key, self.text = key, text
 
 
-def read_table(text: str, plan: p.Plan, book: Book, kept: Sequence[Entry]) -> TableRead:
+def read_table(
+    text: str,
+    plan: p.Plan,
+    book: Book,
+    kept: Sequence[Entry],
+    columns: Mapping[str, str | None] | None = None,
+) -> TableRead:
     """A table of entries, its columns matched by what they are called.
 
     The same line twice is two entries; a line of which as many are kept already is known. Days
     as 3/8/2027 are read in the order that the whole column bears out, else that of the garden's
     region.
+
+    Args:
+        columns: What a column is, where the grower says so: one of `TABLE_KEYS`, or None to leave
+            it aside.
+
+    Raises:
+        PlanFaultsError: A column is said to be what none can be, or two are said to be the same.
     """
     rows = list(csv_text.read(text))
     heads = dict.fromkeys(head for _, row in rows for head in row)
-    keys = {head: _CALLED.get(_plain(head)) for head in heads}
+    keys = _matched(heads, columns or {})
     said = [
         (line, {key: cell for head, cell in row.items() if (key := keys[head])})
         for line, row in rows
@@ -131,8 +155,25 @@ def read_table(text: str, plan: p.Plan, book: Book, kept: Sequence[Entry]) -> Ta
             entry = entry.model_copy(update={"id": _ident(like, seen[like])})
         ids.add(entry.id)
         entries.append(entry)
-    columns = tuple(HeadRead(head, key) for head, key in keys.items())
-    return TableRead(columns, tuple(entries), known, tuple(refused))
+    read_as = tuple(HeadRead(head, key) for head, key in keys.items())
+    return TableRead(read_as, tuple(entries), known, tuple(refused))
+
+
+def _matched(heads: Iterable[str], said: Mapping[str, str | None]) -> dict[str, str | None]:
+    """What each column is: as the grower says, else by what it is called."""
+    for head, key in said.items():
+        if key is not None and key not in TABLE_KEYS:
+            raise PlanFaultsError.one(f"columns.{head}", message("fault-table-no-such", key=key))
+    twice = Counter(key for key in said.values() if key is not None)
+    for head, key in said.items():
+        if key is not None and twice[key] > 1:
+            raise PlanFaultsError.one(f"columns.{head}", message("fault-table-twice", key=key))
+    taken = {key for key in said.values() if key is not None}
+    called = {head: _CALLED.get(_plain(head)) for head in heads}
+    return {
+        head: said[head] if head in said else (None if called[head] in taken else called[head])
+        for head in heads
+    }
 
 
 def _plain(head: str) -> str:
@@ -181,7 +222,9 @@ class _Reading:
             "place": place or (planting.place if planting else None),
             "planting": row.get("planting"),
             "crop": crop or (planting.crop if planting else None),
-            "cells": tuple(row["cells"].split()) if row.get("cells") else None,
+            "variety": row.get("variety"),
+            "plant": _whole(row, "plant_number"),
+            **{key: tuple(row[key].split()) for key in _LISTS if row.get(key)},
             "kg": kg,
             "pieces": pieces,
             "quality": row.get("quality"),

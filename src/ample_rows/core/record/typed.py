@@ -14,6 +14,7 @@ from ample_rows.core.plan.reading import PlanFaultsError, faults_of
 from ample_rows.core.planting.report import PlantingReport
 from ample_rows.core.record.entries import Entry, Kind
 from ample_rows.core.record.likely import likely_picked
+from ample_rows.core.record.row import kinds_of
 from ample_rows.core.record.verdicts import Verdict
 from ample_rows.core.words.message import Count, Mass, Message, Squares, clauses, message
 
@@ -43,6 +44,8 @@ _PIECES = ("pieces", "piece", "pcs", "x", "heads", "head", "fruits", "fruit")
 _MINUTES = ("min", "mins", "minutes", "minute")
 _UNITS = "|".join((*KG, *_PIECES, *_MINUTES))
 _AMOUNT = re.compile(rf"(?<![\w.,])(\d+(?:[.,]\d+)?|[.,]\d+)\s*({_UNITS})?\b", re.I)
+_TAG = re.compile(r"(?<!\w)#([^\W_][\w-]{0,39})")
+_PLANT = re.compile(r"\bplant (\d{1,5})\b", re.I)
 _WORD = re.compile(r"[A-Z]{1,3}\d+|[^\W\d_]+(?:['’-][^\W\d_]+)*")
 _MOST = 1e9
 _LITTLE = frozenset(("the", "in", "of", "from", "on", "at", "and", "a", "out", "by"))
@@ -70,7 +73,8 @@ def typed_entry(
     ident: str,
     unit: str = "kg",
 ) -> Typed:
-    """Read a line against what stands in a garden.
+    """Read a line against what stands in a garden. "#split" is a tag, "plant 3" the third of a
+    row; a kind of a mixed planting is meant by its own name.
 
     Args:
         unit: Of a bare number: one of kg, g, lb, oz or pieces, as it was typed last.
@@ -78,7 +82,10 @@ def typed_entry(
     Raises:
         PlanFaultsError: An amount that no entry can hold.
     """
-    kg, pieces, minutes, left = _amounts(text, unit)
+    tags = tuple(dict.fromkeys(_TAG.findall(text))) or None
+    untagged = _TAG.sub(" ", text)
+    plant = next((int(number) for number in _PLANT.findall(untagged)), None)
+    kg, pieces, minutes, left = _amounts(_PLANT.sub(" ", untagged), unit)
     words = [word for word in _WORD.findall(left) if word.lower() not in _LITTLE]
     kind = next((KINDS[word.lower()] for word in words if word.lower() in KINDS), None)
     words = [word for word in words if word.lower() not in KINDS]
@@ -88,6 +95,7 @@ def typed_entry(
     if not found and place is None and not (kind or weighed):
         return Typed(None, message("typed-nothing"), ())
     one = found[0] if found else None
+    planting = plan.planting(one.id) if one else None
     if kind == "verdict" and one is not None:
         # It is on the crop, not on one of its plantings.
         kinds = {report.crop for report in found}
@@ -101,14 +109,31 @@ def typed_entry(
             place=place,
             planting=one.id if one else None,
             crop=one.crop if one else None,
+            variety=_kind_meant(words, planting, book) if planting else None,
+            plant=plant if one else None,
             kg=kg,
             pieces=pieces,
             minutes=minutes,
             text=" ".join(unread) or None,
+            tags=tags,
         )
     except ValidationError as error:
         raise PlanFaultsError(faults_of(error)) from error
-    return Typed(entry, _said(entry, one, plan), tuple(report.id for report in found[1:]))
+    return Typed(entry, _said(entry, one, plan, book), tuple(report.id for report in found[1:]))
+
+
+def _kind_meant(words: Iterable[str], planting: p.Planting, book: Book) -> str | None:
+    """Of a mixed planting, the kind whose name most of the words are; None where none is."""
+    asked = {_stem(word) for word in words}
+    fits = {kind: len(asked & _stems(*_own_names(kind, book))) for kind in kinds_of(planting)}
+    best = max(fits.values())
+    meant = [kind for kind, score in fits.items() if score == best]
+    return meant[0] if best and len(meant) == 1 and len(fits) > 1 else None
+
+
+def _own_names(kind: str, book: Book) -> tuple[str, ...]:
+    crop = book.crops.get(kind)
+    return (crop.name, *crop.names) if crop else ()
 
 
 def _on_crop(crop: str, words: Sequence[str], book: Book, *, day: date, ident: str) -> Typed:
@@ -152,8 +177,12 @@ def _meant(
     """The plantings that most of the words fit, the likeliest first; and words that fit none."""
     asked = {_stem(word): word for word in words}
     labels = {place.id: _stems(place.label) for place in plan.places}
+    kinds = {planting.id: kinds_of(planting) for planting in plan.plantings}
     vocabulary = {
-        report.id: (_stems(*_names(report.crop, book)), labels[report.place] | set(report.cells))
+        report.id: (
+            _stems(*(name for kind in kinds[report.id] for name in _names(kind, book))),
+            labels[report.place] | set(report.cells),
+        )
         for report in reports
     }
     fits = {
@@ -202,7 +231,7 @@ def _stem(word: str) -> str:
     return small
 
 
-def _said(entry: Entry, of: PlantingReport | None, plan: p.Plan) -> Message:
+def _said(entry: Entry, of: PlantingReport | None, plan: p.Plan, book: Book) -> Message:
     place = plan.place(entry.place) if entry.place else None
     where = None
     if of is not None and place is not None:
@@ -210,12 +239,15 @@ def _said(entry: Entry, of: PlantingReport | None, plan: p.Plan) -> Message:
     elif place is not None:
         where = message("verbatim", text=place.label)
     done = message("typed-kind", kind=entry.kind)
+    kind = book.crops[entry.variety].name if entry.variety in book.crops else None
     return clauses(
-        message("typed-done", done=done, crop=of.name) if of is not None else done,
+        message("typed-done", done=done, crop=kind or of.name) if of is not None else done,
         where,
+        None if entry.plant is None else message("typed-plant", number=entry.plant),
         None if entry.kg is None else message("typed-weight", kg=Mass(entry.kg)),
         None if entry.pieces is None else message("typed-pieces", n=Count(entry.pieces, "piece")),
         None if entry.minutes is None else message("typed-minutes", minutes=round(entry.minutes)),
         None if entry.text is None else message("typed-text", text=entry.text),
+        None if entry.tags is None else message("typed-tags", tags=" ".join(entry.tags)),
         message("typed-day", day=entry.day),
     )

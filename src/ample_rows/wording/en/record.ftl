@@ -2,6 +2,10 @@
 
 fault-needs-amount = needs a weight, or a count of pieces
 fault-no-crop = "{ $crop }" is not in the crop book
+fault-no-such-plant = { $number } is beyond the last plant: there are { $plants }
+fault-not-its-kind = "{ $kind }" is not a kind of that planting
+fault-table-no-such = "{ $key }" is nothing that a column can be
+fault-table-twice = two columns cannot both be "{ $key }"
 doubt-not-yet = { $day } is still to come
 doubt-planting-gone = there is no planting "{ $planting }" now
 doubt-place-gone = there is no place "{ $place }" now
@@ -31,6 +35,8 @@ typed-where = { $place } { $cells }
 typed-weight = { $kg }
 typed-pieces = { $n }
 typed-minutes = { $minutes } min
+typed-plant = plant { $number }
+typed-tags = tagged { $tags }
 typed-text = “{ $text }”
 typed-day = { $day }
 
