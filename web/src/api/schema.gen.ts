@@ -4046,7 +4046,7 @@ export interface components {
             /** Neighbours */
             neighbours: components["schemas"]["Neighbour"][];
             /** Traits */
-            traits: components["schemas"]["ample_rows__core__book__crop__Trait"][];
+            traits: components["schemas"]["Trait"][];
             /** Troubles */
             troubles: components["schemas"]["Withstood"][];
             /** Kinds */
@@ -8099,7 +8099,7 @@ export interface components {
             /** Kinds */
             kinds: components["schemas"]["RowKind"][];
             /** Traits */
-            traits: components["schemas"]["ample_rows__core__record__row__Trait"][];
+            traits: components["schemas"]["TellingTrait"][];
             /** Whole Kg */
             whole_kg: number;
         };
@@ -9682,6 +9682,18 @@ export interface components {
             crops: components["schemas"]["CropTape"][];
         };
         /**
+         * TellingTrait
+         * @description What a part of a plant may look like, and the kinds that look so.
+         */
+        TellingTrait: {
+            /** Part */
+            part: string;
+            /** Looks */
+            looks: string;
+            /** Kinds */
+            kinds: string[];
+        };
+        /**
          * Term
          * @description One line of a working: a named value, where it came from, its source, and its rule.
          */
@@ -9817,6 +9829,23 @@ export interface components {
             /** Source */
             source: string;
             build: components["schemas"]["SupportBuild"];
+        };
+        /**
+         * Trait
+         * @description What a crop does of itself, or what its eater must know, and what follows from it.
+         */
+        Trait: {
+            /** Label */
+            label: string;
+            /** Follows */
+            follows: string;
+            /**
+             * Status
+             * @enum {string}
+             */
+            status: "measured" | "derived" | "judged";
+            /** Source */
+            source: string;
         };
         /**
          * Trial
@@ -10561,35 +10590,6 @@ export interface components {
             cm: number;
         };
         /**
-         * Trait
-         * @description What a crop does of itself, or what its eater must know, and what follows from it.
-         */
-        ample_rows__core__book__crop__Trait: {
-            /** Label */
-            label: string;
-            /** Follows */
-            follows: string;
-            /**
-             * Status
-             * @enum {string}
-             */
-            status: "measured" | "derived" | "judged";
-            /** Source */
-            source: string;
-        };
-        /**
-         * Trait
-         * @description What a part of a plant may look like, and the kinds that look so.
-         */
-        ample_rows__core__record__row__Trait: {
-            /** Part */
-            part: string;
-            /** Looks */
-            looks: string;
-            /** Kinds */
-            kinds: string[];
-        };
-        /**
          * FieldFault
          * @description What is wrong with one field, and what is wanted.
          */
@@ -10949,6 +10949,7 @@ export type Tank = components['schemas']['Tank'];
 export type TankReport = components['schemas']['TankReport'];
 export type Tap = components['schemas']['Tap'];
 export type Tape = components['schemas']['Tape'];
+export type TellingTrait = components['schemas']['TellingTrait'];
 export type Term = components['schemas']['Term'];
 export type Tier = components['schemas']['Tier'];
 export type TogetherInput = components['schemas']['Together-Input'];
@@ -10956,6 +10957,7 @@ export type TogetherOutput = components['schemas']['Together-Output'];
 export type Totals = components['schemas']['Totals'];
 export type Town = components['schemas']['Town'];
 export type TrainingSystem = components['schemas']['TrainingSystem'];
+export type Trait = components['schemas']['Trait'];
 export type Trial = components['schemas']['Trial'];
 export type TrialLayout = components['schemas']['TrialLayout'];
 export type TurfWay = components['schemas']['TurfWay'];
@@ -10994,8 +10996,6 @@ export type YearReport = components['schemas']['YearReport'];
 export type Years = components['schemas']['Years'];
 export type AmpleRowsCoreAskPantryVarianceShare = components['schemas']['ample_rows__core__ask__pantry__variance__Share'];
 export type AmpleRowsCoreAskYardPathCareShare = components['schemas']['ample_rows__core__ask__yard__path_care__Share'];
-export type AmpleRowsCoreBookCropTrait = components['schemas']['ample_rows__core__book__crop__Trait'];
-export type AmpleRowsCoreRecordRowTrait = components['schemas']['ample_rows__core__record__row__Trait'];
 export type FieldFault = components['schemas']['FieldFault'];
 export type Problem = components['schemas']['Problem'];
 export type $defs = Record<string, never>;

@@ -24,3 +24,8 @@ const LIST = new Intl.ListFormat('en-GB', { type: 'conjunction' });
 
 /** Several names as they are read out: beds, pots and tubs. */
 export const and = (names: readonly string[]) => LIST.format(names);
+
+const CHOICE = new Intl.ListFormat('en-GB', { type: 'disjunction' });
+
+/** One of several names as they are read out: beds, pots or tubs. */
+export const or = (names: readonly string[]) => CHOICE.format(names);

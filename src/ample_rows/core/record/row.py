@@ -23,7 +23,7 @@ def kinds_of(planting: p.Planting) -> tuple[str, ...]:
 
 
 @dataclass(frozen=True, slots=True)
-class Trait:
+class TellingTrait:
     """What a part of a plant may look like, and the kinds that look so."""
 
     part: str
@@ -62,7 +62,7 @@ class Row:
     planting: str
     plants: tuple[RowPlant, ...]
     kinds: tuple[RowKind, ...]
-    traits: tuple[Trait, ...]
+    traits: tuple[TellingTrait, ...]
     whole_kg: float
 
 
@@ -112,14 +112,14 @@ def row_of(
     )
 
 
-def telling(kinds: Sequence[str], book: Book) -> tuple[Trait, ...]:
+def telling(kinds: Sequence[str], book: Book) -> tuple[TellingTrait, ...]:
     """What tells kinds apart: traits that not all of them share, those of the part that parts them
     most first. A kind of which a part is not told may look any way there."""
     crops = [book.crops[kind] for kind in kinds if kind in book.crops]
     by_part = {part: _looks(part, crops) for part in _PARTS}
     parts = sorted(by_part, key=lambda part: (-len(by_part[part]), _PARTS.index(part)))
     return tuple(
-        Trait(part, looks, like)
+        TellingTrait(part, looks, like)
         for part in parts
         for looks, like in by_part[part].items()
         if len(like) < len(crops)

@@ -10,6 +10,7 @@ import {
 } from '../../kit/form';
 import { measureText } from '../../kit/measures';
 import { useUnits } from '../../kit/preferences';
+import { TAG_FAULT, tagsOf } from '../../shared/tags';
 import { useDayBook } from './useRecord';
 
 interface Props {
@@ -20,6 +21,7 @@ interface Props {
 
 const MOST_KG = 10_000;
 const MOST_COUNT = 1_000_000;
+const MOST_PLANTS = 20_000;
 
 /** An entry put right: its day, its amount, its words, and whether it counts in what is learnt. */
 export function ChangeEntry({ slug, entry, onDone }: Props) {
@@ -33,6 +35,8 @@ export function ChangeEntry({ slug, entry, onDone }: Props) {
     count: entry.count?.toString() ?? '',
     minutes: entry.minutes?.toString() ?? '',
     text: entry.text ?? '',
+    tags: entry.tags?.join(' ') ?? '',
+    plant: entry.plant?.toString() ?? '',
     leftOut,
   };
   const form = useTyped(first, (read): Entry => {
@@ -40,6 +44,8 @@ export function ChangeEntry({ slug, entry, onDone }: Props) {
     // A weight that was not touched is kept as it was on the scale.
     const kg =
       read.typed.kg === first.kg ? (entry.kg ?? null) : read.measure('kg', 'kg', 0, MOST_KG);
+    const tags = tagsOf(read.typed.tags);
+    if (tags === undefined) read.fault('tags', TAG_FAULT);
     return {
       ...entry,
       day: read.typed.day,
@@ -50,6 +56,8 @@ export function ChangeEntry({ slug, entry, onDone }: Props) {
       count: whole(read.number('count', 0, MOST_COUNT)),
       minutes: read.number('minutes', 0),
       text: read.text('text'),
+      tags: tags ?? null,
+      plant: whole(read.number('plant', 1, MOST_PLANTS)),
       left_out: read.text('leftOut'),
     };
   });
@@ -72,7 +80,9 @@ export function ChangeEntry({ slug, entry, onDone }: Props) {
       {picked && <NumberField form={form} name="pieces" label="Pieces" />}
       {!picked && <NumberField form={form} name="count" label="Plants" />}
       <NumberField form={form} name="minutes" label="Minutes" />
+      {entry.planting && <NumberField form={form} name="plant" label="Which plant of the row" />}
       <TextField form={form} name="text" label="Words" />
+      <TextField form={form} name="tags" label="Tags" />
       {picked && (
         <TextField
           form={form}
@@ -92,7 +102,15 @@ export function ChangeEntry({ slug, entry, onDone }: Props) {
   );
 }
 
-const AT = { day: 'day', kg: 'kg', pieces: 'pieces', count: 'count', leftOut: 'left_out' } as const;
+const AT = {
+  day: 'day',
+  kg: 'kg',
+  pieces: 'pieces',
+  count: 'count',
+  plant: 'plant',
+  tags: 'tags',
+  leftOut: 'left_out',
+} as const;
 
 const whole = (value: number | null) => (value === null ? null : Math.round(value));
 

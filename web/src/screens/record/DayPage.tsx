@@ -5,29 +5,14 @@ import type { HeldGarden } from '../../api/merge';
 import type { Entry } from '../../api/types';
 import { isoOf, words } from '../../kit/day';
 import { useUnits } from '../../kit/preferences';
-import type { Units } from '../../kit/units';
 import { capital } from '../../kit/text';
 import { useDay } from '../../shared/DayContext';
 import { ChangeEntry } from './ChangeEntry';
 import { WeatherLine } from './day/WeatherLine';
 import { EntryLine } from './EntryLine';
+import { Tags } from './find/Tags';
+import { amount, told } from './telling';
 import { useDayBook, useDayPage, useEntriesOfJobs } from './useRecord';
-
-const DONE: Record<Entry['kind'], string> = {
-  sown: 'sown',
-  up: 'came up',
-  thinned: 'thinned',
-  'set-out': 'set out',
-  tied: 'tied',
-  fed: 'fed',
-  watered: 'watered',
-  seen: 'seen',
-  picked: 'picked',
-  cleared: 'cleared',
-  soil: 'soil added',
-  note: 'note',
-  verdict: 'verdict',
-};
 
 /** A day as a page of the book: what was done and picked at which bed, and the line to add to it. */
 export function DayPage({ state }: { state: HeldGarden }) {
@@ -118,7 +103,9 @@ function Row({ state, entry, onChange, onRemove }: RowProps) {
       <td className="w-24 whitespace-nowrap pr-4 text-right font-semibold tabular-nums">
         {amount(entry, units)}
       </td>
-      <td className="pr-3 text-muted">{entry.text}</td>
+      <td className="pr-3 text-muted">
+        {entry.text} <Tags tags={entry.tags ?? []} />
+      </td>
       <td className="text-right whitespace-nowrap">
         {onChange && (
           <button
@@ -147,30 +134,4 @@ function Row({ state, entry, onChange, onRemove }: RowProps) {
       </td>
     </tr>
   );
-}
-
-function told(state: HeldGarden, entry: Entry): string {
-  const of = state.report.plantings.find((planting) => planting.id === entry.planting);
-  return [DONE[entry.kind], of?.name].filter(Boolean).join(' ');
-}
-
-function amount(entry: Entry, units: Units): string {
-  const parts = [
-    entry.kg === null || entry.kg === undefined ? null : weighed(entry.kg, units),
-    entry.pieces ? `${entry.pieces} ${entry.pieces === 1 ? 'piece' : 'pieces'}` : null,
-    entry.count ? `${entry.count}` : null,
-    entry.minutes ? `${entry.minutes} min` : null,
-  ];
-  return parts.filter(Boolean).join(', ');
-}
-
-/** A weight as it was on the scale, not rounded like an estimate. */
-function weighed(kg: number, units: Units): string {
-  if (units.system === 'metric')
-    return kg < 1 ? `${Math.round(kg * 1000)} g` : `${Number(kg.toFixed(3))} kg`;
-  const ounces = Math.round(kg * 35.273_962 * 10) / 10;
-  const [pounds, rest] = [Math.floor(ounces / 16), Math.round((ounces % 16) * 10) / 10];
-  return [pounds > 0 ? `${pounds} lb` : '', rest > 0 || pounds === 0 ? `${rest} oz` : '']
-    .filter(Boolean)
-    .join(' ');
 }

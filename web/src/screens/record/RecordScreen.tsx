@@ -11,8 +11,10 @@ import { useDay } from '../../shared/DayContext';
 import { timeScale } from '../../shared/SeasonRuler';
 import { WhatIsWrong } from './ailing/WhatIsWrong';
 import { DayPage } from './DayPage';
+import { Find } from './find/Find';
 import { Nursery } from './nursery/Nursery';
 import { Photos } from './photos/Photos';
+import { RowWalk } from './row/RowWalk';
 import { Seasons } from './Seasons';
 import { TapeStrip } from './TapeStrip';
 import { Twins } from './twins/Twins';
@@ -27,6 +29,8 @@ const VIEWS = [
   ['nursery', 'Seedlings'],
   ['photos', 'Photos'],
   ['wrong', 'What is wrong?'],
+  ['row', 'Along a row'],
+  ['find', 'Find'],
 ] as const;
 
 /** What the garden really gave: by the day, by the season, and what is learnt from it. */
@@ -61,6 +65,8 @@ export function RecordScreen({ state }: { state: HeldGarden }) {
         {view === 'nursery' && <Nursery state={state} />}
         {view === 'photos' && <Photos state={state} />}
         {view === 'wrong' && <WhatIsWrong state={state} />}
+        {view === 'row' && <RowWalk state={state} />}
+        {view === 'find' && <Find state={state} />}
         {view === 'learnt' && <WhatWasLearnt state={state} />}
       </section>
       {view === 'pickings' && <DayPage state={state} />}

@@ -100,6 +100,14 @@ export function PlantingCard({ state, planting, report, place, chosen, onEdit }:
         >
           What is wrong?
         </Link>
+        {report.plants > 1 && (
+          <Link
+            className="press"
+            to={`${record}?view=row&planting=${encodeURIComponent(planting.id)}`}
+          >
+            Plant by plant
+          </Link>
+        )}
       </p>
       <div className="grid grid-cols-2 gap-x-3 gap-y-1.5">
         <Choice

@@ -1,0 +1,49 @@
+import type { HeldGarden } from '../../api/merge';
+import type { Entry } from '../../api/types';
+import type { Units } from '../../kit/units';
+
+const DONE: Record<Entry['kind'], string> = {
+  sown: 'sown',
+  up: 'came up',
+  thinned: 'thinned',
+  'set-out': 'set out',
+  tied: 'tied',
+  fed: 'fed',
+  watered: 'watered',
+  seen: 'seen',
+  picked: 'picked',
+  cleared: 'cleared',
+  soil: 'soil added',
+  note: 'note',
+  verdict: 'verdict',
+};
+
+/** What was done, and to which crop, kind and plant. */
+export function told(state: HeldGarden, entry: Entry): string {
+  const of = state.report.plantings.find((planting) => planting.id === entry.planting);
+  const kind = of?.by_variety.find((each) => each.variety === entry.variety);
+  const plant = entry.plant ? `, plant ${entry.plant}` : '';
+  return [DONE[entry.kind], kind?.name ?? of?.name].filter(Boolean).join(' ') + plant;
+}
+
+/** How much: weight, pieces, plants, minutes. */
+export function amount(entry: Entry, units: Units): string {
+  const parts = [
+    entry.kg === null || entry.kg === undefined ? null : weighed(entry.kg, units),
+    entry.pieces ? `${entry.pieces} ${entry.pieces === 1 ? 'piece' : 'pieces'}` : null,
+    entry.count ? `${entry.count}` : null,
+    entry.minutes ? `${entry.minutes} min` : null,
+  ];
+  return parts.filter(Boolean).join(', ');
+}
+
+/** A weight as it was on the scale, not rounded like an estimate. */
+function weighed(kg: number, units: Units): string {
+  if (units.system === 'metric')
+    return kg < 1 ? `${Math.round(kg * 1000)} g` : `${Number(kg.toFixed(3))} kg`;
+  const ounces = Math.round(kg * 35.273_962 * 10) / 10;
+  const [pounds, rest] = [Math.floor(ounces / 16), Math.round((ounces % 16) * 10) / 10];
+  return [pounds > 0 ? `${pounds} lb` : '', rest > 0 || pounds === 0 ? `${rest} oz` : '']
+    .filter(Boolean)
+    .join(' ');
+}
