@@ -1,6 +1,7 @@
 """Routes of seasons: those that are closed, side by side, and the year that comes next."""
 
 import json
+from collections.abc import Mapping
 from typing import Annotated
 
 from fastapi import APIRouter, Depends, Response
@@ -10,6 +11,7 @@ from ample_rows.api.problems import RESPONSES
 from ample_rows.api.record import Book, Record
 from ample_rows.api.state import VersionRequest, change_response
 from ample_rows.core.ask.next_year.draft import Draft, NextYear, next_year
+from ample_rows.core.ask.next_year.resized import Wish, wishes
 from ample_rows.core.ask.season_sheet import SeasonSheet, season_sheet
 from ample_rows.core.book.own import own_book
 from ample_rows.core.book.regions import book_in
@@ -18,9 +20,10 @@ from ample_rows.core.errors import UnknownPartError
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.plan import Plan, document
 from ample_rows.core.record.compared import Compared, compared
-from ample_rows.core.record.entries import SeasonPlan
+from ample_rows.core.record.doubts import season_id
+from ample_rows.core.record.entries import GardenRecord, SeasonPlan
 from ample_rows.core.record.rotation import Rotation, rotation
-from ample_rows.core.record.verdicts import CropVerdict, not_again, verdicts_of
+from ample_rows.core.record.verdicts import CropVerdict, not_again, place_verdicts, verdicts_of
 from ample_rows.store.day_book import Wanted
 from ample_rows.store.record_parts import weather_days
 
@@ -32,6 +35,27 @@ def verdicts_in(slug: str, book: Book, here: Garden) -> dict[str, CropVerdict]:
 
 
 Verdicts = Annotated[dict[str, CropVerdict], Depends(verdicts_in)]
+
+
+def wished_in(
+    slug: str, book: Book, here: Garden, catalogue: Catalogue, verdicts: Verdicts
+) -> Mapping[str, Wish]:
+    """Of which crops more or less is to be planted, by what was picked in the season that ends."""
+    season = season_id(here.setting.year.start)
+    picked = book.entries(slug, Wanted(season=season, kind="picked"))
+    record = GardenRecord(
+        format="ample-rows/record",
+        version=1,
+        garden=here.plan.garden.name,
+        seasons=(SeasonPlan(id=season, plan=here.plan),),
+        entries=tuple(picked),
+    )
+    told = compared(record, catalogue).crops
+    gave = {crop.crop: sum(of.picked_kg for of in crop.seasons) for crop in told}
+    return wishes(here, gave, {crop: found.verdict for crop, found in verdicts.items()})
+
+
+Wished = Annotated[Mapping[str, Wish], Depends(wished_in)]
 
 
 @router.get("/seasons")
@@ -74,9 +98,17 @@ def read_sheet(
 
 
 @router.get("/next-year")
-def show_next_year(verdicts: Verdicts, here: Garden, draft: Draft = "moved") -> NextYear:
+def show_next_year(
+    verdicts: Verdicts, wished: Wished, here: Garden, draft: Draft = "moved"
+) -> NextYear:
     """What closing the season would do, and a draft of the next year; nothing is kept."""
-    return next_year(here, draft, not_again=not_again(verdicts)).told
+    return next_year(here, draft, not_again=not_again(verdicts), wished=wished).told
+
+
+@router.get("/verdicts/of-places")
+def list_place_verdicts(slug: str, book: Book) -> dict[str, CropVerdict]:
+    """The last verdict on each place, for the moment when something is planted there."""
+    return place_verdicts(book.entries(slug, Wanted(kind="verdict")))
 
 
 @router.get("/verdicts")
@@ -100,10 +132,11 @@ def begin_next_year(
     estimates: Computed,
     here: Garden,
     verdicts: Verdicts,
+    wished: Wished,
 ) -> Response:
     """Close the season that `version` has seen, and begin the next with a draft; undone as any
     edit is."""
-    drafted = next_year(here, asked.draft, not_again=not_again(verdicts))
+    drafted = next_year(here, asked.draft, not_again=not_again(verdicts), wished=wished)
     edit = BeginYear(plan=document(drafted.plan), year=drafted.told.year)
     closing = SeasonPlan(id=drafted.told.season, plan=here.plan)
     return change_response(store.edit(slug, asked.version, edit, closing=closing), estimates)

@@ -6,7 +6,7 @@ import pytest
 
 from ample_rows.core.record.entries import Entry
 from ample_rows.core.record.typed import typed_entry
-from ample_rows.core.record.verdicts import not_again, verdicts_of
+from ample_rows.core.record.verdicts import not_again, place_verdicts, verdicts_of
 from tests.conftest import document, planting
 
 
@@ -28,6 +28,16 @@ def test_the_last_verdict_on_a_crop_holds_for_its_kinds_unless_they_have_a_later
     assert "carrot" in not_again(found)
     assert kind not in not_again(found)
     assert "tomato" not in found
+
+
+def test_a_verdict_on_a_place_is_not_one_on_a_crop_in_it(book):
+    said = {"kind": "verdict", "place": "low", "text": "too shady"}
+    told = [
+        Entry(id="a", day=date(2026, 9, 1), **said),
+        verdict("b", date(2027, 9, 1), "carrot", "drop").model_copy(update={"place": "low"}),
+    ]
+    assert place_verdicts(told)["low"].text == "too shady"
+    assert list(verdicts_of(told[:1], book)) == []
 
 
 def test_words_of_another_program_are_kept_but_decide_nothing(book):

@@ -15,7 +15,8 @@ _NOT_AGAIN = frozenset({"drop", "never again"})
 
 @dataclass(frozen=True, slots=True)
 class CropVerdict:
-    """The last verdict on a crop: which of them, where it is one, and in the grower's words."""
+    """The last verdict on a crop or a place: which of them, where it is one, and the words of
+    whoever grew there."""
 
     day: date
     verdict: str | None
@@ -33,6 +34,16 @@ def verdicts_of(entries: Iterable[Entry], book: Book) -> dict[str, CropVerdict]:
         for crop in book.crops.values():
             if entry.crop in (crop.id, crop.variety_of):
                 last[crop.id] = verdict
+    return last
+
+
+def place_verdicts(entries: Iterable[Entry]) -> dict[str, CropVerdict]:
+    """The last verdict on each place as such, not on a crop in it; by id."""
+    last: dict[str, CropVerdict] = {}
+    told = [e for e in entries if e.kind == "verdict" and e.place is not None and e.crop is None]
+    for entry in sorted(told, key=lambda entry: entry.day):
+        kind = entry.quality if entry.quality in VERDICTS else None
+        last[entry.place or ""] = CropVerdict(entry.day, kind, entry.text)
     return last
 
 

@@ -8,6 +8,7 @@ from hypothesis import strategies as st
 
 from ample_rows.core import plan as p
 from ample_rows.core.ask.next_year.draft import next_year
+from ample_rows.core.ask.next_year.resized import Wish, wishes
 from ample_rows.core.checks import check_plan
 from ample_rows.core.estimate.estimate import Estimate
 from tests.conftest import bed, block, document, planting
@@ -155,10 +156,54 @@ def test_every_draft_is_a_sound_plan_that_can_be_rolled_on_again(how, starts, re
         for number, (crop, day, cells) in enumerate(starts)
     ]
     plan = read(document(*plantings, places=[bed(), OTHER]))
+    wished = {crop: Wish(times) for crop, times in (("carrot", 1.5), ("onion", 0.5))}
     for _ in range(3):
-        plan = next_year(Estimate(plan, book), how).plan
+        plan = next_year(Estimate(plan, book), how, wished=wished).plan
         assert check_plan(plan, book) == []
         assert p.Plan.model_validate_json(p.Plan.model_dump_json(plan)) == plan
+
+
+def squares(plan, crop):
+    return sum(len(q.cells) for q in plan.plantings if q.crop == crop)
+
+
+def test_what_ran_short_gets_free_squares_beside_it_and_what_was_left_over_gives_some_up(
+    read, book
+):
+    onion = planting("onion", block("C1", "D2"), id="onion", start="set", start_date="2027-03-20")
+    wants = [{"crop": "carrot", "kg_per_year": 20}, {"crop": "onion", "kg_per_year": 0.5}]
+    season = Estimate(read(document(CARROT, onion, household={"wants": wants})), book)
+    wished = wishes(season, {"carrot": 2.0, "onion": 2.0}, {})
+    assert (wished["carrot"].times, wished["onion"].times) == (1.5, 0.5)
+    made = next_year(season, "moved", wished=wished)
+    assert (squares(made.plan, "carrot"), squares(made.plan, "onion")) == (6, 2)
+    told = {each.name: each for each in made.told.resized}
+    assert (told["maincrop carrot"].squares_before, told["maincrop carrot"].squares) == (4, 6)
+    assert (told["onion"].wanted_kg, told["onion"].gave_kg) == (0.5, 2.0)
+    assert check_plan(made.plan, book) == []
+    # The same in the same squares is what was asked for.
+    same = next_year(season, "same", wished=wished)
+    assert (squares(same.plan, "carrot"), same.told.resized) == (4, ())
+
+
+def test_nothing_is_planted_into_squares_that_are_taken(read, book):
+    full = [
+        planting("carrot", block("A1", "B2"), id="carrot", start_date="2027-04-10"),
+        planting("onion", block("A3", "D8"), id="o", start="set", start_date="2027-03-20"),
+        planting("leek", block("C1", "D2"), id="l", start_date="2027-04-01"),
+    ]
+    season = Estimate(read(document(*full)), book)
+    made = next_year(season, "moved", wished={"carrot": Wish(1.5)})
+    assert (squares(made.plan, "carrot"), made.told.resized) == (4, ())
+
+
+def test_a_verdict_goes_before_the_scale(read, book):
+    wants = [{"crop": "carrot", "kg_per_year": 20}]
+    season = Estimate(read(document(CARROT, household={"wants": wants})), book)
+    assert wishes(season, {}, {"carrot": "fewer"})["carrot"].times == 0.5
+    assert wishes(season, {}, {"carrot": "keep"}) == {}
+    assert wishes(season, {"carrot": 21.0}, {}) == {}
+    assert wishes(season, {}, {"dwarf-bean": "more"})["dwarf-bean"].times == 1.5
 
 
 def test_what_is_wanted_no_more_is_not_begun_again(read, book):

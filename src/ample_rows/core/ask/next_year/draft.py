@@ -2,13 +2,14 @@
 
 from collections import defaultdict
 from collections.abc import Collection, Iterable, Iterator, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import date, timedelta
 from functools import partial
 from typing import Any, Literal
 
 from ample_rows.core import plan as p
 from ample_rows.core.ask.next_year.carried import Closed, carried_over, closed, linked
+from ample_rows.core.ask.next_year.resized import Resized, Stand, Wish, resized
 from ample_rows.core.calendar.growing_year import move_years
 from ample_rows.core.edits.twins import across
 from ample_rows.core.estimate.estimate import Estimate
@@ -56,6 +57,7 @@ class NextYear:
     planted: int
     moved: tuple[Moved, ...]
     left_out: tuple[LeftOut, ...]
+    resized: tuple[Resized, ...]
     soon: int
 
 
@@ -68,19 +70,28 @@ class Drafted:
 
 
 def next_year(
-    season: Estimate, draft: Draft, *, not_again: Collection[str] = frozenset()
+    season: Estimate,
+    draft: Draft,
+    *,
+    not_again: Collection[str] = frozenset(),
+    wished: Mapping[str, Wish] | None = None,
 ) -> Drafted:
     """The garden's next year. Nothing in it is kept until the grower says so.
 
     Args:
         not_again: Crops that are wanted no more, and not begun again.
+        wished: Crops of which more or less is to be planted where families move on.
     """
     ended = closed(season)
     bare = carried_over(ended)
     every = _again(ended) if draft != "empty" else []
     again = [report for report in every if report.crop not in not_again]
     moves = _moves(ended, bare, again) if draft == "moved" else {}
-    planted, left_out = _planted(ended, bare, again, moves)
+    begun = _planted(ended, bare, again, moves)
+    # What is asked for the same is planted the same.
+    wished = wished if draft == "moved" and wished else {}
+    stands = begun.stands
+    planted, changed = resized(bare, begun.planted, stands, wished, season.book)
     plan = bare.model_copy(update={"plantings": (*bare.plantings, *planted)})
     labels = {place.id: place.label for place in bare.places}
     told = NextYear(
@@ -94,7 +105,8 @@ def next_year(
             for place, (to, mirrored) in moves.items()
             if to != place or mirrored
         ),
-        left_out=(*left_out, *_unwanted(every, not_again, labels)),
+        left_out=(*begun.left_out, *_unwanted(every, not_again, labels)),
+        resized=changed,
         soon=_soon_in(bare, planted, season),
     )
     return Drafted(plan, told)
@@ -167,8 +179,8 @@ def _soon(
 ) -> tuple[int, int]:
     """Squares with a family back too early, and those that something stands in, by some moves."""
     mine = [report for report in again if report.place in moves]
-    planted, left_out = _planted(ended, bare, mine, moves)
-    return _soon_in(bare, planted, ended.season), len(left_out)
+    begun = _planted(ended, bare, mine, moves)
+    return _soon_in(bare, begun.planted, ended.season), len(begun.left_out)
 
 
 def _soon_in(bare: p.Plan, planted: Iterable[p.Planting], season: Estimate) -> int:
@@ -183,33 +195,25 @@ def _soon_in(bare: p.Plan, planted: Iterable[p.Planting], season: Estimate) -> i
 
 
 @dataclass(frozen=True)
-class _Stand:
-    """Squares that are taken from one day up to another."""
+class _Begun:
+    """What is begun again, what is left out, and what stands in each place then."""
 
-    name: str
-    cells: frozenset[str]
-    since: date
-    until: date | None
-
-    def meets(self, other: "_Stand") -> bool:
-        apart = (self.until is not None and self.until <= other.since) or (
-            other.until is not None and other.until <= self.since
-        )
-        return not apart and bool(self.cells & other.cells)
+    planted: list[p.Planting]
+    left_out: list[LeftOut]
+    stands: Mapping[str, Sequence[Stand]]
 
 
-def _planted(
-    ended: Closed, bare: p.Plan, again: Sequence[PlantingReport], moves: Moves
-) -> tuple[list[p.Planting], list[LeftOut]]:
+def _planted(ended: Closed, bare: p.Plan, again: Sequence[PlantingReport], moves: Moves) -> _Begun:
     """What is begun again, a year later and where it goes, as far as nothing stands there then;
     and what is left out."""
     before = {planting.id: planting for planting in ended.season.plan.plantings}
     places = {place.id: place for place in bare.places}
     taken = {planting.id for planting in bare.plantings}
-    stands: dict[str, list[_Stand]] = defaultdict(list)
+    stays: dict[str, list[Stand]] = defaultdict(list)
     for report in ended.stays:
-        stand = _Stand(report.name, frozenset(report.cells), report.start_date, report.clear_date)
-        stands[report.place].append(stand)
+        stand = Stand(report.name, frozenset(report.cells), report.start_date, report.clear_date)
+        stays[report.place].append(stand)
+    stands = {place: list(there) for place, there in stays.items()}
     names: dict[str, str] = {}
     planted: list[p.Planting] = []
     left_out: list[LeftOut] = []
@@ -219,14 +223,17 @@ def _planted(
         squares = frozenset(grid_of(place).cells if later.cells == "all" else later.cells)
         held = (report.clear_date or report.start_date) - report.start_date
         until = later.start_date + max(held, timedelta(days=1))
-        wanted = _Stand(report.name, squares, later.start_date, until)
-        there = next((s for s in stands[place.id] if s.meets(wanted)), None)
+        wanted = Stand(report.name, squares, later.start_date, until)
+        # Those of one year share squares on purpose, where they do.
+        there = next((s for s in stays[place.id] if s.meets(wanted)), None)
         if there is not None:
             left_out.append(LeftOut(report.name, place.label, later.start_date, there.name))
             continue
         names[report.id] = free_ident(report.id.rstrip("0123456789").rstrip("-") or "p", taken)
         planted.append(later.model_copy(update={"id": names[report.id]}))
-    return _linked_in(planted, names), left_out
+        stand = replace(wanted, planting=names[report.id])
+        stands.setdefault(place.id, []).append(stand)
+    return _Begun(_linked_in(planted, names), left_out, stands)
 
 
 def _later(planting: p.Planting, place: p.Place, moves: Moves) -> p.Planting:
