@@ -357,3 +357,16 @@ def test_what_starts_after_its_likely_end_has_another_year(reported):
 )
 def test_a_likely_end_that_cannot_be_is_named(end, path):
     assert path in faults_of(document(likely_ends=[end]))
+
+
+@pytest.mark.parametrize("climate", [None, CLIMATE])
+@pytest.mark.parametrize("later", [-6.4, 0.2, 9])
+def test_the_first_pick_comes_as_many_days_later_as_the_garden_goes_by(grown, later, climate):
+    factor = {"factor": 1, "low": 0.9, "high": 1.1, "n": 4, "first_pick_shift_days": later}
+    kinds = planting("carrot-short", block("A1", "B2"), start_date="2027-05-01")
+    usual = grown(kinds, climate=climate)
+    learnt = grown(kinds, climate=climate, own={"crops": {"carrot": factor}})
+    assert (learnt.first_pick - usual.first_pick).days == round(later)
+    assert (learnt.clear_date - usual.clear_date).days == pytest.approx(round(later), abs=1)
+    other = grown(kinds, climate=climate, own={"crops": {"leek": factor}})
+    assert other.first_pick == usual.first_pick

@@ -1892,6 +1892,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/verdicts/of-places": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Place Verdicts
+         * @description The last verdict on each place, for the moment when something is planted there.
+         */
+        get: operations["list_place_verdicts_api_gardens__slug__verdicts_of_places_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{slug}/verdicts": {
         parameters: {
             query?: never;
@@ -4157,7 +4177,8 @@ export interface components {
         };
         /**
          * CropVerdict
-         * @description The last verdict on a crop: which of them, where it is one, and in the grower's words.
+         * @description The last verdict on a crop or a place: which of them, where it is one, and the words of
+         *     whoever grew there.
          */
         CropVerdict: {
             /**
@@ -6297,6 +6318,8 @@ export interface components {
             moved: components["schemas"]["Moved"][];
             /** Left Out */
             left_out: components["schemas"]["LeftOut"][];
+            /** Resized */
+            resized: components["schemas"]["Resized"][];
             /** Soon */
             soon: number;
         };
@@ -8001,6 +8024,23 @@ export interface components {
             notes: (number | components["schemas"]["Note"])[];
             places: components["schemas"]["PartsChange"];
             plantings: components["schemas"]["PartsChange"];
+        };
+        /**
+         * Resized
+         * @description A crop of which more or fewer squares are planted than the year before; where nothing is
+         *     free beside it, as many. `wanted_kg` over `gave_kg` says by how much; None by verdict.
+         */
+        Resized: {
+            /** Name */
+            name: string;
+            /** Squares Before */
+            squares_before: number;
+            /** Squares */
+            squares: number;
+            /** Wanted Kg */
+            wanted_kg: number | null;
+            /** Gave Kg */
+            gave_kg: number | null;
         };
         /**
          * Rest
@@ -10874,6 +10914,7 @@ export type Removed = components['schemas']['Removed'];
 export type ReplacePlan = components['schemas']['ReplacePlan'];
 export type Report = components['schemas']['Report'];
 export type ReportChange = components['schemas']['ReportChange'];
+export type Resized = components['schemas']['Resized'];
 export type Rest = components['schemas']['Rest'];
 export type RestSpell = components['schemas']['RestSpell'];
 export type RestoreRequest = components['schemas']['RestoreRequest'];
@@ -20711,6 +20752,102 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["GardenChange"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_place_verdicts_api_gardens__slug__verdicts_of_places_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: components["schemas"]["CropVerdict"];
+                    };
                 };
             };
             /** @description The request cannot be read */

@@ -18,7 +18,18 @@ export function useVerdicts(slug: string) {
   });
 }
 
-/** What was made of a crop, at the moment when it is chosen again. */
+/** What was said of places in the record. */
+export function usePlaceVerdicts(slug: string) {
+  return useQuery<Verdicts, ProblemError>({
+    queryKey: ['record', slug, 'verdicts', 'places'],
+    queryFn: ({ signal }) =>
+      answeredAs<Verdicts>(
+        api.GET('/api/gardens/{slug}/verdicts/of-places', { params: { path: { slug } }, signal }),
+      ),
+  });
+}
+
+/** What was made of a crop or a place, at the moment when it is chosen again. */
 export function Verdict({ of }: { of: CropVerdict | undefined }) {
   if (!of) return null;
   const said = [of.verdict, of.text && `“${of.text}”`].filter(Boolean).join(', ');

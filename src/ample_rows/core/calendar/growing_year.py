@@ -12,7 +12,8 @@ from ample_rows.core.weather.warmth import days_to_pick
 
 @dataclass(frozen=True)
 class GrowingYear:
-    """What dates depend on: one garden's year, frosts and temperatures."""
+    """What dates depend on: one garden's year, frosts and temperatures; and, by crop, how many
+    days later than the book says it learnt to pick first."""
 
     latitude: float
     start: date
@@ -30,6 +31,7 @@ class GrowingYear:
     cover_warmer_c: float = 0.0
     frost_free: bool = False
     likely_ends: tuple[p.LikelyEnd, ...] = ()
+    learnt_days: tuple[tuple[str, int], ...] = ()
 
     def __hash__(self) -> int:
         return self._hashed
@@ -85,7 +87,14 @@ def growing_year(garden: p.Garden, book: Book) -> GrowingYear:
         thermal=garden.policies.time == "thermal",
         frost_free=is_frost_free(climate, book),
         likely_ends=garden.likely_ends,
+        learnt_days=_learnt_days(garden.own),
     )
+
+
+def _learnt_days(own: p.OwnFactors | None) -> tuple[tuple[str, int], ...]:
+    found = ((own.crops if own else None) or {}).items()
+    shifts = ((crop, round(of.first_pick_shift_days or 0.0)) for crop, of in found)
+    return tuple(sorted((crop, later) for crop, later in shifts if later))
 
 
 def is_frost_free(climate: p.Climate | None, book: Book) -> bool:
@@ -140,8 +149,12 @@ def grow_days(
     year: GrowingYear, crop: Crop, start: p.Start, start_date: date, book: Book
 ) -> float | None:
     """Days from a start to the first pick: the book's, or until the crop has had its warmth where
-    the garden counts so; None where the book knows no such start."""
-    return days_to_pick(year.normals, crop, start, start_date, book, thermal=year.thermal)
+    the garden counts so, and as many more or fewer as the garden goes by from its own record; None
+    where the book knows no such start."""
+    usual = days_to_pick(year.normals, crop, start, start_date, book, thermal=year.thermal)
+    root = crop.variety_of or crop.id
+    later = next((shift for known, shift in year.learnt_days if known == root), 0)
+    return usual if usual is None else max(1.0, usual + later)
 
 
 def frost_after(year: GrowingYear, day: date, lag_days: float = 0.0) -> date:

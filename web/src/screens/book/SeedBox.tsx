@@ -6,9 +6,10 @@ import { answeredAs, api } from '../../api/client';
 import type { ProblemError } from '../../api/client';
 import { useEditor } from '../../api/garden';
 import type { HeldGarden } from '../../api/merge';
-import type { ShoppingList, ShoppingRow } from '../../api/types';
+import type { CropVerdict, ShoppingList, ShoppingRow } from '../../api/types';
 import { Heads } from '../../kit/Heads';
 import { money } from '../../kit/units';
+import { useVerdicts, Verdict } from '../../shared/Verdict';
 import { Figure, Sum, Workings } from '../../shared/Working';
 import { dayOf, shortWords } from '../../kit/day';
 import { Packets } from './Packets';
@@ -25,6 +26,7 @@ export function SeedBox({ state }: { state: HeldGarden }) {
     queryFn: ({ signal }) =>
       answeredAs(api.GET('/api/gardens/{slug}/seed-box', { params: { path: { slug } }, signal })),
   });
+  const verdicts = useVerdicts(slug);
   const list = answer.data;
   const row = list?.rows.find((r) => r.crop === chosen) ?? null;
   return (
@@ -48,7 +50,7 @@ export function SeedBox({ state }: { state: HeldGarden }) {
             <p className="mt-3 text-muted">Nothing is sown or planted in this year yet.</p>
           )}
           {list && list.rows.length > 0 && (
-            <Shopping list={list} chosen={chosen} onChoose={setChosen} />
+            <Shopping list={list} verdicts={verdicts.data} chosen={chosen} onChoose={setChosen} />
           )}
         </div>
         <aside className="side flex min-h-0 flex-col gap-4 overflow-y-auto border-l border-rule px-3 pb-3 pt-2">
@@ -77,11 +79,12 @@ export function SeedBox({ state }: { state: HeldGarden }) {
 
 interface ShoppingProps {
   list: ShoppingList;
+  verdicts: Readonly<Record<string, CropVerdict>> | undefined;
   chosen: string | null;
   onChoose: (crop: string) => void;
 }
 
-function Shopping({ list, chosen, onChoose }: ShoppingProps) {
+function Shopping({ list, verdicts, chosen, onChoose }: ShoppingProps) {
   return (
     <table className="mt-2 w-full max-sm:[&>tbody]:block max-sm:[&>tfoot]:block max-sm:block">
       <caption className="sr-only">Shopping list</caption>
@@ -98,7 +101,13 @@ function Shopping({ list, chosen, onChoose }: ShoppingProps) {
       />
       <tbody>
         {list.rows.map((row) => (
-          <Row key={row.crop} row={row} chosen={row.crop === chosen} onChoose={onChoose} />
+          <Row
+            key={row.crop}
+            row={row}
+            verdict={verdicts?.[row.crop]}
+            chosen={row.crop === chosen}
+            onChoose={onChoose}
+          />
         ))}
       </tbody>
       <tfoot>
@@ -113,10 +122,12 @@ function Shopping({ list, chosen, onChoose }: ShoppingProps) {
 
 function Row({
   row,
+  verdict,
   chosen,
   onChoose,
 }: {
   row: ShoppingRow;
+  verdict: CropVerdict | undefined;
   chosen: boolean;
   onChoose: (crop: string) => void;
 }) {
@@ -132,6 +143,7 @@ function Row({
             {row.name}
           </button>
         </span>
+        <Verdict of={verdict} />
       </th>
       <td className="whitespace-nowrap text-right">
         <Figure

@@ -2,13 +2,15 @@ import { useState } from 'react';
 
 import { useEditor } from '../../api/garden';
 import type { HeldGarden } from '../../api/merge';
-import type { Draft, NextYear } from '../../api/types';
+import type { Draft, NextYear, Resized } from '../../api/types';
 import { dayOf, shortWords } from '../../kit/day';
+import { useUnits } from '../../kit/preferences';
 import { and, capital } from '../../kit/text';
+import type { Units } from '../../kit/units';
 import { useNextYear } from './useRecord';
 
 const DRAFTS: readonly (readonly [Draft, string])[] = [
-  ['moved', 'The same crops, families moved on'],
+  ['moved', 'The same crops, families moved on, more of what ran short'],
   ['same', 'The same crops in the same squares'],
   ['empty', 'Empty beds'],
 ];
@@ -57,6 +59,7 @@ export function NextYearPanel({ state }: { state: HeldGarden }) {
 }
 
 function Told({ next }: { next: NextYear }) {
+  const units = useUnits();
   const more = next.left_out.length - MOST_LEFT_OUT;
   return (
     <ul className="my-2 list-disc pl-5 text-[14px]">
@@ -72,6 +75,9 @@ function Told({ next }: { next: NextYear }) {
             : `The crops of ${move.place} go to ${move.to}.`}
         </li>
       ))}
+      {next.resized.map((each) => (
+        <li key={each.name}>{resizedWords(each, units)}</li>
+      ))}
       {next.soon > 0 && (
         <li>{`In ${next.soon} ${next.soon === 1 ? 'square' : 'squares'} a family still comes back too soon; the notes of each bed name them.`}</li>
       )}
@@ -83,6 +89,12 @@ function Told({ next }: { next: NextYear }) {
       {more > 0 && <li>{`${more} more left out.`}</li>}
     </ul>
   );
+}
+
+function resizedWords(of: Resized, units: Units): string {
+  const squares = `${capital(of.name)} has ${of.squares} squares instead of ${of.squares_before}`;
+  if (of.wanted_kg === null || of.gave_kg === null) return `${squares}, by your verdict.`;
+  return `${squares}: ${units.mass(of.gave_kg)} came of ${units.mass(of.wanted_kg)} that are eaten in a year.`;
 }
 
 const plantings = (count: number) => `${count} ${count === 1 ? 'planting is' : 'plantings are'}`;

@@ -29,7 +29,7 @@ export function WhatWasLearnt({ state }: { state: HeldGarden }) {
   return (
     <div className="px-[14px] pb-4">
       <p className="max-w-prose">
-        {`From ${finished(told.used)}${told.left_out > 0 ? `; ${finished(told.left_out)} left out` : ''}. A factor of 0.8 means that this garden gives a fifth less than estimated. With only a few plantings it stays near 1. The plan uses a factor only when you say so; undo takes it back.`}
+        {`From ${finished(told.used)}${told.left_out > 0 ? `; ${finished(told.left_out)} left out` : ''}. A factor of 0.8 means that this garden gives a fifth less than estimated. With only a few plantings it stays near 1. The plan uses a factor, and the days of the first pick with it, only when you say so; undo takes it back.`}
       </p>
       <p className="my-2 flex flex-wrap gap-x-4">
         <button type="button" className="act act-main" onClick={() => change(goByAll(told))}>

@@ -4,7 +4,7 @@ import { lazy, Suspense } from 'react';
 import type { HeldGarden } from '../../api/merge';
 import { spotOf } from '../../drawing/cells';
 import { MarginNotes } from '../../shared/MarginNotes';
-import { useVerdicts } from '../../shared/Verdict';
+import { usePlaceVerdicts, useVerdicts, Verdict } from '../../shared/Verdict';
 import { ChoosingMore } from './ChoosingMore';
 import { Holding } from './Holding';
 import { RiserForm } from './RiserForm';
@@ -25,6 +25,7 @@ export function BenchPanels({ state, bench }: { state: HeldGarden; bench: Bench 
   const { place, document, plantings, chosen, selected, edit } = bench;
   const { slug, version } = state.head;
   const verdicts = useVerdicts(slug);
+  const ofPlaces = usePlaceVerdicts(slug);
   const notes = state.report.notes.filter((n) => n.place === place.id || n.place === null);
   const stops = notes.filter((n) => n.level !== 'tip').length;
   const planned = state.plan.plantings.find((p) => p.id === selected?.id);
@@ -54,6 +55,7 @@ export function BenchPanels({ state, bench }: { state: HeldGarden; bench: Bench 
         />
       </Tabs.Content>
       <Tabs.Content value="shelf" className="panel">
+        <Verdict of={ofPlaces.data?.[place.id]} />
         <ChoosingMore bench={bench} />
         <Shelf
           cells={chosen.cells}
