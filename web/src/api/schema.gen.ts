@@ -7395,6 +7395,7 @@ export interface components {
          *     How many: `spots_cm` says where each plant stands; else `plants` how many there are, spread
          *     evenly; else `per_cell` how many a square holds, below 1 the part of a plant; else the
          *     spacing decides, or the garden's count for each square. What is `locked` is settled.
+         *     What `came_by_itself` is there from its start: nothing is sown, raised or bought for it.
          */
         Planting: {
             /** Id */
@@ -7463,6 +7464,8 @@ export interface components {
             led_over?: components["schemas"]["LedOver"] | null;
             /** Locked */
             locked?: boolean | null;
+            /** Came By Itself */
+            came_by_itself?: boolean | null;
         } & {
             [key: string]: unknown;
         };

@@ -79,7 +79,8 @@ class JobRule(Record):
     `about` and `why` are filled with the planting's own figures. A job that `waits` may be done
     up to the end of the planting's window; any other within `lasts_days`. One with `every_days`
     comes again until the day that `until` names; one with `each_cm` each time that the crop
-    has grown so much higher. A `liquid` feed comes as often as its label says, where it is known.
+    has grown so much higher. What `begins` a planting is not for one that came by itself. A
+    `liquid` feed comes as often as its label says, where it is known.
     `first` are the jobs that come before it. One of a `matter` lays so many centimetres of it,
     and is left out where the whole place is mulched. `verbs` are what it is called for a group.
     """
@@ -105,6 +106,7 @@ class JobRule(Record):
     trouble: Text | None = None
     least_weeks_indoors: float = 0.0
     thinned: bool = False
+    begins: bool = False
     liquid: bool = False
     matter: Text | None = None
     matter_cm: Size | None = None

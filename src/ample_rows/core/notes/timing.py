@@ -39,7 +39,8 @@ def wrong_time(view: PlaceView) -> Iterator[Note]:
             if e.dates.first_pick is None:
                 yield _no_pick(view, e, ())
             continue
-        if view.setting.year.start <= e.dates.start < window.earliest:
+        in_year = view.setting.year.start <= e.dates.start
+        if in_year and e.dates.start < window.earliest and not e.planting.came_by_itself:
             yield _too_early(view, e)
         yield from _too_late(view, e)
 

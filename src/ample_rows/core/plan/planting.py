@@ -49,6 +49,7 @@ class Planting(PlanValue):
     How many: `spots_cm` says where each plant stands; else `plants` how many there are, spread
     evenly; else `per_cell` how many a square holds, below 1 the part of a plant; else the
     spacing decides, or the garden's count for each square. What is `locked` is settled.
+    What `came_by_itself` is there from its start: nothing is sown, raised or bought for it.
     """
 
     id: Ident
@@ -77,6 +78,7 @@ class Planting(PlanValue):
     gives_way_to: Ident | None = None
     led_over: LedOver | None = None
     locked: bool | None = None
+    came_by_itself: bool | None = None
 
 
 def by_place(plantings: Iterable[Planting]) -> dict[str, tuple[Planting, ...]]:

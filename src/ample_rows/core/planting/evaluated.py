@@ -147,7 +147,9 @@ def _outcome(case: Case, stands: SetOut) -> Outcome:
         training=trained.harvest_factor if trained else 1.0,
         own=own.factor,
     )
-    expected = harvest.expected_stand(crop, stands.plants, case.planting.start, stands.per_station)
+    # What came by itself is up already.
+    begun = "up" if case.planting.came_by_itself else case.planting.start
+    expected = harvest.expected_stand(crop, stands.plants, begun, stands.per_station)
     scale = expected * replace(factors, season=chances.even).product
     draws = harvest.harvest_draws(lot=lot, crop=crop, scale=scale, had=chances.had, book=book)
     return Outcome(stands, dates, depth, light, factors, chances, lot, scale, expected, draws)
@@ -225,6 +227,7 @@ def _report(judged: Judged) -> PlantingReport:
     planting, crop, stands, dates = case.planting, case.crop, outcome.stands, outcome.dates
     year, window = case.setting.year, window_of(judged)
     sown = planting.start in ("sow", "transplant") and crop.seeds_per_station is not None
+    bought = not planting.came_by_itself
     spread = crop.yield_kg_per_plant
     counted = Standing(outcome.expected, outcome.chances, total)
     pieces = pieces_of(crop, counted)
@@ -245,15 +248,15 @@ def _report(judged: Judged) -> PlantingReport:
         layout=stands.layout,
         between=planting.between,
         setting_out=stands.how,
-        seeds_to_sow=_seeds(stands, crop) if sown else 0,
-        sets_to_plant=0 if sown else stands.plants,
+        seeds_to_sow=_seeds(stands, crop) if sown and bought else 0,
+        sets_to_plant=stands.plants if bought and not sown else 0,
         sow_indoors=_sow_indoors(planting, crop),
-        sowing_depth_cm=crop.sowing_depth_cm if planting.start in ("sow", "set") else None,
+        sowing_depth_cm=_sowing_depth_cm(planting, crop),
         soil_c=soil_c,
         comes_up_days=_comes_up_days(case, soil_c),
-        buried_stem_cm=crop.buried_stem_cm if planting.start == "transplant" else None,
+        buried_stem_cm=crop.buried_stem_cm if bought and planting.start == "transplant" else None,
         edible_root_cm=crop.edible_root_cm,
-        before_sowing=crop.before_sowing,
+        before_sowing=crop.before_sowing if bought else None,
         cells=stands.taken,
         depth=DepthReport.of(outcome.depth),
         light=_light_report(outcome),
@@ -287,6 +290,11 @@ def _soil_c(case: Case) -> float | None:
         return None
     year, depth = case.setting.year, crop.sowing_depth_cm
     return estimated_c(year, case.place, planting.start_date, depth, case.book)
+
+
+def _sowing_depth_cm(planting: p.Planting, crop: Crop) -> float | None:
+    laid = planting.start in ("sow", "set") and not planting.came_by_itself
+    return crop.sowing_depth_cm if laid else None
 
 
 def _comes_up_days(case: Case, soil_c: float | None) -> float | None:
@@ -329,6 +337,7 @@ def _seeds(stands: SetOut, crop: Crop) -> int:
 
 
 def _sow_indoors(planting: p.Planting, crop: Crop) -> date | None:
-    if planting.start != "transplant" or crop.weeks_indoors is None:
+    raised = planting.start == "transplant" and not planting.came_by_itself
+    if not raised or crop.weeks_indoors is None:
         return None
     return planting.start_date - timedelta(days=round(crop.weeks_indoors * 7))

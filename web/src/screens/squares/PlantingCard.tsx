@@ -132,6 +132,14 @@ export function PlantingCard({ state, planting, report, place, chosen, onEdit }:
           value={planting.clear_date ?? report.clear_date ?? ''}
           onCommit={(v) => change({ clear_date: v })}
         />
+        <label className="col-span-full flex items-center gap-2">
+          <input
+            type="checkbox"
+            checked={planting.came_by_itself ?? false}
+            onChange={(event) => change({ came_by_itself: event.target.checked || null })}
+          />
+          It came by itself: nothing to sow or buy
+        </label>
         <HowMany planting={planting} report={report} change={change} />
         <Neighbours state={state} planting={planting} report={report} change={change} />
         <Varieties state={state} planting={planting} report={report} change={change} />

@@ -84,6 +84,8 @@ def _is_for(rule: JobRule, grown: Grown) -> bool:
     )
     if any(wanted and value not in wanted for wanted, value in asked):
         return False
+    if rule.begins and planting.came_by_itself:
+        return False
     if rule.crops and not {root, crop.id} & set(rule.crops):
         return False
     if rule.trouble and grown.book.withstands(crop).get(rule.trouble) != "little":

@@ -122,13 +122,16 @@ def _unwanted(
 
 
 def _again(ended: Closed) -> list[PlantingReport]:
-    """What was begun in the season and is begun every year: not what stays for years."""
+    """What was begun in the season and is begun every year: not what stays for years, nor what
+    came by itself."""
     crops, year = ended.season.book.crops, ended.season.setting.year
+    came = {q.id for q in ended.season.plan.plantings if q.came_by_itself}
     return [
         report
         for report in (*ended.over, *ended.stays)
         if year.start <= report.start_date < ended.next_start
         and report.clear_date is not None
+        and report.id not in came
         and crops[report.crop].perennial is None
     ]
 

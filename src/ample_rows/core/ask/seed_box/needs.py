@@ -59,7 +59,8 @@ class Need:
 def needs_of(
     plan: p.Plan, reports: Iterable[PlantingReport], since: date, book: Book
 ) -> list[Need]:
-    """Every crop that is begun in the plan's year; what stands already needs nothing.
+    """Every crop that is begun in the plan's year; what stands already, or came by
+    itself, needs nothing.
 
     Args:
         since: First day of the plan's year.
@@ -68,7 +69,8 @@ def needs_of(
     planned = {planting.id: planting for planting in plan.plantings}
     for report in reports:
         planting = planned[report.id]
-        if planting.start_date < since or report.plants == 0:
+        begun = planting.start_date < since or planting.came_by_itself
+        if begun or report.plants == 0:
             continue
         for kind in report.by_variety:
             part = Counted(kind.plants, kind.seeds_to_sow)
