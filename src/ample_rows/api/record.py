@@ -20,6 +20,7 @@ from ample_rows.core.planting.report import PlantingReport
 from ample_rows.core.record.compared import season_on
 from ample_rows.core.record.doubts import doubts, require_entry, season_id
 from ample_rows.core.record.entries import Entry, GardenRecord, Kind, SeasonPlan
+from ample_rows.core.record.figures import Figures
 from ample_rows.core.record.found import meant_by
 from ample_rows.core.record.likely import LATELY, ripe_on
 from ample_rows.core.record.marked import entries_of_jobs
@@ -29,6 +30,7 @@ from ample_rows.core.record.table import TableRead, entries_csv, read_table
 from ample_rows.core.record.typed import Typed, typed_entry
 from ample_rows.store.day_book import DayBook, Wanted
 from ample_rows.store.record_parts import with_parts
+from ample_rows.store.season_figures import FiguresOfSeasons
 from ample_rows.store.seasons import Seasons
 
 router = APIRouter(prefix="/api/gardens/{slug}", tags=["record"], responses=RESPONSES)
@@ -65,6 +67,11 @@ def record_of(slug: str, book: Book, seasons: Closed, here: Garden) -> GardenRec
     )
 
 
+def figures_in(slug: str, store: Store, here: Garden, catalogue: Catalogue) -> Figures:
+    return FiguresOfSeasons(store.database, slug, here.setting.year.start, catalogue)
+
+
+SeasonsFigures = Annotated[Figures, Depends(figures_in)]
 Record = Annotated[GardenRecord, Depends(record_of)]
 
 
@@ -146,11 +153,13 @@ def put_back_entry(slug: str, entry: str, book: Book) -> Entry:
 
 
 @router.get("/own-factors")
-def own_factors(record: Record, here: Garden, catalogue: Catalogue) -> Learnt:
+def own_factors(
+    record: Record, here: Garden, catalogue: Catalogue, figures: SeasonsFigures
+) -> Learnt:
     """How much more or less than estimated comes here, by what was weighed so far."""
     crops = here.book.crops
     planned = {planting.crop: crops[planting.crop].family for planting in here.plan.plantings}
-    outcomes = outcomes_of(record, here.plan, catalogue)
+    outcomes = outcomes_of(record, here.plan, figures)
     return learnt(outcomes, catalogue, also=planned)
 
 

@@ -8,22 +8,25 @@ from fastapi import APIRouter, Depends, Response
 
 from ample_rows.api.gardens import CHANGED, Catalogue, Computed, Garden, Store, file_answer
 from ample_rows.api.problems import RESPONSES
-from ample_rows.api.record import Book, Record
+from ample_rows.api.record import Book, Record, SeasonsFigures
 from ample_rows.api.state import VersionRequest, change_response
 from ample_rows.core.ask.next_year.draft import Draft, NextYear, next_year
 from ample_rows.core.ask.next_year.resized import Wish, wishes
 from ample_rows.core.ask.season_sheet import SeasonSheet, season_sheet
+from ample_rows.core.ask.span_sheet import SpanSheet, span_sheet
 from ample_rows.core.book.own import own_book
 from ample_rows.core.book.regions import book_in
 from ample_rows.core.edits.of_garden import BeginYear
 from ample_rows.core.errors import UnknownPartError
 from ample_rows.core.estimate.estimate import Estimate
-from ample_rows.core.plan import Plan, document
+from ample_rows.core.plan import Plan, PlanDate, document
+from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.record.compared import Compared, compared
 from ample_rows.core.record.doubts import season_id
 from ample_rows.core.record.entries import GardenRecord, SeasonPlan
 from ample_rows.core.record.rotation import Rotation, rotation
 from ample_rows.core.record.verdicts import CropVerdict, not_again, place_verdicts, verdicts_of
+from ample_rows.core.words.message import message
 from ample_rows.store.day_book import Wanted
 from ample_rows.store.record_parts import weather_days
 
@@ -38,7 +41,7 @@ Verdicts = Annotated[dict[str, CropVerdict], Depends(verdicts_in)]
 
 
 def wished_in(
-    slug: str, book: Book, here: Garden, catalogue: Catalogue, verdicts: Verdicts
+    slug: str, book: Book, here: Garden, figures: SeasonsFigures, verdicts: Verdicts
 ) -> Mapping[str, Wish]:
     """Of which crops more or less is to be planted, by what was picked in the season that ends."""
     season = season_id(here.setting.year.start)
@@ -50,7 +53,7 @@ def wished_in(
         seasons=(SeasonPlan(id=season, plan=here.plan),),
         entries=tuple(picked),
     )
-    told = compared(record, catalogue).crops
+    told = compared(record, here.book, figures).crops
     gave = {crop.crop: sum(of.picked_kg for of in crop.seasons) for crop in told}
     return wishes(here, gave, {crop: found.verdict for crop, found in verdicts.items()})
 
@@ -59,9 +62,11 @@ Wished = Annotated[Mapping[str, Wish], Depends(wished_in)]
 
 
 @router.get("/seasons")
-def list_seasons(record: Record, here: Garden, catalogue: Catalogue) -> Compared:
+def list_seasons(
+    record: Record, here: Garden, catalogue: Catalogue, figures: SeasonsFigures
+) -> Compared:
     """Seasons side by side: what was estimated and what was picked, crop by crop."""
-    return compared(record, book_in(catalogue, here.plan.garden.words))
+    return compared(record, book_in(catalogue, here.plan.garden.words), figures)
 
 
 @router.get("/seasons/{season}/plan.amplerows.json", responses={200: {"model": Plan}})
@@ -72,6 +77,23 @@ def read_season(season: str, record: Record) -> Response:
         raise UnknownPartError(kind="season", ident=season)
     text = json.dumps(document(found), ensure_ascii=False, separators=(",", ":"))
     return file_answer(text + "\n", "application/json", f"season-{season}.amplerows.json")
+
+
+@router.get("/span")
+def read_span(
+    since: PlanDate,
+    until: PlanDate,
+    *,
+    record: Record,
+    here: Garden,
+    catalogue: Catalogue,
+    figures: SeasonsFigures,
+) -> SpanSheet:
+    """Any stretch of days told whole, over all the seasons that it touches."""
+    if until < since:
+        raise PlanFaultsError.one("until", message("fault-span-backwards"))
+    book = own_book(book_in(catalogue, here.plan.garden.words), here.plan)
+    return span_sheet(record, here.plan, book, figures, since=since, until=until)
 
 
 @router.get("/rotation")

@@ -7,7 +7,7 @@ from fastapi import APIRouter, Depends, Query, Response
 
 from ample_rows.api.gardens import Body, Catalogue, Garden, Store, body_of
 from ample_rows.api.problems import RESPONSES
-from ample_rows.api.record import Record
+from ample_rows.api.record import Record, SeasonsFigures
 from ample_rows.core.errors import UnknownPartError
 from ample_rows.core.geometry.cells import grid_of
 from ample_rows.core.plan.reading import PlanFaultsError, read_as
@@ -34,12 +34,21 @@ Trials = Annotated[RecordParts[Trial], Depends(trials_of)]
 
 @router.get("/twins")
 def list_twins(
-    slug: str, trials: Trials, record: Record, here: Garden, catalogue: Catalogue
+    slug: str,
+    *,
+    trials: Trials,
+    record: Record,
+    here: Garden,
+    catalogue: Catalogue,
+    figures: SeasonsFigures,
 ) -> tuple[TwinResult, ...]:
     """Every trial with what it says so far."""
     plants = {report.id: report.plants for report in here.report.plantings}
     found = reversed(trials.every(slug))
-    return tuple(twin_result(trial, record, here.plan, plants, catalogue) for trial in found)
+    return tuple(
+        twin_result(trial, record, here.plan, plants=plants, book=catalogue, figures=figures)
+        for trial in found
+    )
 
 
 @router.put(

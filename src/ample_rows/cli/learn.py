@@ -10,6 +10,7 @@ from ample_rows.core.book.own import own_book
 from ample_rows.core.checks import read_plan
 from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.record.entries import read_record
+from ample_rows.core.record.figures import worked_out
 from ample_rows.core.record.outcomes import outcomes_of
 from ample_rows.core.record.own_factors import Learnt, learnt
 from ample_rows.crops import load_book
@@ -32,7 +33,7 @@ def learn(plan_source: str, record_source: str, *, as_json: bool) -> int:
         return FAULT
     own = own_book(book, plan)
     planned = {planting.crop: own.crops[planting.crop].family for planting in plan.plantings}
-    factors = learnt(outcomes_of(record, plan, book), book, also=planned)
+    factors = learnt(outcomes_of(record, plan, worked_out(book)), book, also=planned)
     print(json.dumps({**FORMAT, **asdict(factors)}, indent=1) if as_json else _table(factors))
     return 0
 

@@ -6,7 +6,7 @@ from collections.abc import Iterable
 from datetime import UTC, date, datetime
 from typing import Any, Generic, TypeVar
 
-from sqlalchemy import ColumnElement
+from sqlalchemy import ColumnElement, String, cast
 from sqlmodel import Session, col, select
 
 from ample_rows.core import plan as p
@@ -64,6 +64,14 @@ class RecordParts(Generic[Part]):
         if part is None:
             raise UnknownPartError(kind=self._kind, ident=ident)
         return part
+
+    def text(self, slug: str, ident: str) -> str | None:
+        """The document of one that stands, as it is kept; None where there is none."""
+        with self._database.reading() as session:
+            mine = self._mine(row_of(session, slug)) & (col(RecordPartRow.ident) == ident)
+            standing = mine & col(RecordPartRow.removed_at).is_(None)
+            asked = select(cast(col(RecordPartRow.document), String)).where(standing)
+            return session.exec(asked).first()
 
     def keep(self, slug: str, part: Part, *, ident: str, day: date) -> bool:
         """Keep a part, or what it was changed to; sent again it is kept once.

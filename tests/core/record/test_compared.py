@@ -7,6 +7,7 @@ import pytest
 
 from ample_rows.core.record.compared import compared, season_on
 from ample_rows.core.record.entries import read_record
+from ample_rows.core.record.figures import worked_out
 from tests.conftest import document, planting
 
 PLANT = planting("carrot", id="c")
@@ -37,6 +38,7 @@ def test_a_picking_counts_in_its_season_or_in_that_of_its_day(book):
             {"day": "2031-08-01", "kg": 9.0, "crop": "carrot"},
         ),
         book,
+        worked_out(book),
     )
     assert [(s.id, s.picked_kg, s.pickings) for s in told.seasons] == [
         ("2026", 1.5, 2),
@@ -51,13 +53,17 @@ def test_kinds_are_told_with_their_crop_and_what_was_not_planted_has_no_estimate
         {"day": "2026-08-01", "kg": 1.0, "crop": kind},
         {"day": "2026-08-02", "kg": 3.0, "crop": "kale"},
     ]
-    rows = {row.crop: row.seasons for row in compared(record(book, *entries), book).crops}
+    rows = {
+        row.crop: row.seasons
+        for row in compared(record(book, *entries), book, worked_out(book)).crops
+    }
     assert rows["carrot"][0].picked_kg == 1.0
     assert [(s.season, s.estimated_kg, s.picked_kg) for s in rows["kale"]] == [("2026", 0.0, 3.0)]
 
 
 def test_pieces_weigh_what_one_of_the_kind_weighs(book):
-    told = compared(record(book, {"day": "2026-08-01", "pieces": 10, "crop": "carrot"}), book)
+    entry = {"day": "2026-08-01", "pieces": 10, "crop": "carrot"}
+    told = compared(record(book, entry), book, worked_out(book))
     assert told.seasons[0].picked_kg == pytest.approx(10 * book.crops["carrot"].piece_kg)
 
 
@@ -65,7 +71,7 @@ def test_a_crop_of_ones_own_is_told_too(book):
     own = {"id": "blue-carrot", "like": "carrot", "figures": {"name": "blue carrot"}}
     now = {**document(planting("blue-carrot", id="c")), "crops": [own]}
     entry = {"day": "2027-08-01", "kg": 1.0, "planting": "c", "season": "2027"}
-    told = compared(record(book, entry, now=now), book)
+    told = compared(record(book, entry, now=now), book, worked_out(book))
     assert told.seasons[1].picked_kg == 1.0
     assert told.seasons[1].estimated_kg.p50 > 0
 

@@ -7,6 +7,7 @@ import pytest
 
 from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.record.entries import read_record
+from ample_rows.core.record.figures import worked_out
 from ample_rows.core.record.outcomes import expected_of, outcomes_of
 from tests.conftest import block, document, planting
 
@@ -39,14 +40,14 @@ def told(book, read):
             "seasons": [{"id": ident, "plan": plan} for ident, plan in seasons],
             "entries": list(entries),
         }
-        return outcomes_of(read_record(json.dumps(record), book), read(now), book)
+        return outcomes_of(read_record(json.dumps(record), book), read(now), worked_out(book))
 
     return make
 
 
 def test_all_pickings_of_a_planting_are_one_outcome(told, read, book):
     [carrot] = told(picked(0.5), picked(0.7, day="2026-07-20"), picked(0.3, day="2026-09-09")).used
-    expected = expected_of(read(PAST), book)["c"]
+    expected = expected_of(read(PAST), worked_out(book))["c"]
     assert carrot.kg == pytest.approx(1.5)
     assert carrot.expected == expected
     assert (carrot.expected.crop, carrot.expected.family) == ("carrot", "Apiaceae")

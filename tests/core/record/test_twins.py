@@ -9,6 +9,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from ample_rows.core.record.entries import Entry, GardenRecord, SeasonPlan
+from ample_rows.core.record.figures import worked_out
 from ample_rows.core.record.parts import Trial
 from ample_rows.core.record.twins import (
     arranged,
@@ -66,7 +67,9 @@ def told(read, book):
             seasons=tuple(plans),
             entries=tuple(entries),
         )
-        return twin_result(TRIAL, record, plan, {"one": plants, "other": plants}, book)
+        stand = {"one": plants, "other": plants}
+        figures = worked_out(book)
+        return twin_result(TRIAL, record, plan, plants=stand, book=book, figures=figures)
 
     return tell
 

@@ -1,18 +1,17 @@
 """Seasons side by side: what was estimated of each crop, and what was picked of it."""
 
 from collections import defaultdict
-from collections.abc import Collection, Mapping, Sequence
+from collections.abc import Collection, Sequence
 from dataclasses import dataclass
 from datetime import date
-from functools import lru_cache
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
 from ample_rows.core.book.own import own_book
-from ample_rows.core.calendar.growing_year import GrowingYear, growing_year, move_years
-from ample_rows.core.estimate.estimate import Estimate
+from ample_rows.core.calendar.growing_year import growing_year, move_years
 from ample_rows.core.planting.harvest import Quantiles
 from ample_rows.core.record.entries import Entry, GardenRecord, SeasonPlan, picked_kg
+from ample_rows.core.record.figures import Figures
 
 
 @dataclass(frozen=True, slots=True)
@@ -55,7 +54,7 @@ class Compared:
     crops: tuple[CropOverSeasons, ...]
 
 
-def compared(record: GardenRecord, book: Book) -> Compared:
+def compared(record: GardenRecord, book: Book, figures: Figures) -> Compared:
     """Estimate beside harvest, season by season. A picking counts in its season; one that names
     none, in the season of its day."""
     seasons = sorted(record.seasons, key=lambda season: season.id)
@@ -67,7 +66,7 @@ def compared(record: GardenRecord, book: Book) -> Compared:
             season = entry.season if entry.season in years else next(within, None)
             if season is not None:
                 of_season[season].append(entry)
-    told = [_told(season, of_season[season.id], book) for season in seasons]
+    told = [_told(season, of_season[season.id], book, figures) for season in seasons]
     by_crop: dict[tuple[str, str], list[SeasonCrop]] = defaultdict(list)
     for _, crops in told:
         for key, crop in crops.items():
@@ -79,35 +78,18 @@ def compared(record: GardenRecord, book: Book) -> Compared:
     return Compared(tuple(total for total, _ in told), tuple(rows))
 
 
-@dataclass(frozen=True)
-class _Planned:
-    """What a season's plan estimates: by crop, kinds with their crop, and in all. [kg]"""
-
-    year: GrowingYear
-    by_crop: Mapping[str, float]
-    total_kg: Quantiles
-
-
-# A closed season is asked for with every look at the record, and never changes.
-@lru_cache(maxsize=64)
-def _planned(plan: p.Plan, book: Book) -> _Planned:
-    own = own_book(book, plan)
-    estimate = Estimate(plan, own)
-    by_crop: dict[str, float] = defaultdict(float)
-    for report in estimate.report.plantings:
-        by_crop[_whole(own, report.crop)] += report.harvest_kg.p50
-    return _Planned(estimate.setting.year, by_crop, estimate.report.totals.harvest_kg)
-
-
 def _whole(book: Book, crop: str) -> str:
     """Kinds of a crop are told together."""
     return book.crops[crop].variety_of or crop
 
 
 def _told(
-    season: SeasonPlan, picked: Sequence[Entry], book: Book
+    season: SeasonPlan, picked: Sequence[Entry], book: Book, figures: Figures
 ) -> tuple[SeasonTotal, dict[tuple[str, str], SeasonCrop]]:
-    own, planned = own_book(book, season.plan), _planned(season.plan, book)
+    own, planned = own_book(book, season.plan), figures(season.plan)
+    estimated: dict[str, float] = defaultdict(float)
+    for of in planned.plantings:
+        estimated[of.crop] += of.likely
     kg: dict[str, float] = defaultdict(float)
     grown = {planting.id: planting.variety or planting.crop for planting in season.plan.plantings}
     for entry in picked:
@@ -116,15 +98,15 @@ def _told(
             kg[_whole(own, crop)] += picked_kg(entry, own.crops[crop].piece_kg)
     told = {
         (crop, own.crops[crop].name): SeasonCrop(
-            season.id, planned.by_crop.get(crop, 0.0), kg.get(crop, 0.0)
+            season.id, estimated.get(crop, 0.0), kg.get(crop, 0.0)
         )
-        for crop in dict.fromkeys((*planned.by_crop, *kg))
-        if planned.by_crop.get(crop) or kg.get(crop)
+        for crop in dict.fromkeys((*estimated, *kg))
+        if estimated.get(crop) or kg.get(crop)
     }
     total = SeasonTotal(
         id=season.id,
-        start=planned.year.start,
-        end=planned.year.end,
+        start=planned.start,
+        end=planned.end,
         plantings=len(season.plan.plantings),
         estimated_kg=planned.total_kg,
         picked_kg=sum(kg.values()),

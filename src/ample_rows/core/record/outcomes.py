@@ -7,10 +7,8 @@ from datetime import date, timedelta
 from functools import lru_cache
 
 from ample_rows.core import plan as p
-from ample_rows.core.book import Book
-from ample_rows.core.book.own import own_book
-from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.record.entries import Entry, GardenRecord, picked_kg
+from ample_rows.core.record.figures import Figures
 
 _ALL_BUT_OVER = timedelta(days=14)
 
@@ -53,29 +51,32 @@ class Outcomes:
         return len(self.lost) + len(self.set_aside)
 
 
-# A closed season never changes, and is asked for with each look at what was learnt.
-@lru_cache(maxsize=64)
-def expected_of(plan: p.Plan, book: Book) -> Mapping[str, Expected]:
+def expected_of(plan: p.Plan, figures: Figures) -> Mapping[str, Expected]:
     """What a plan estimates of each of its plantings that is to give something, by the book alone:
     what was learnt before is not learnt again."""
-    own = own_book(book, plan)
-    alone = plan.model_copy(update={"garden": plan.garden.model_copy(update={"own": None})})
-    found = {}
-    for report in Estimate(alone, own).report.plantings:
-        crop = own.crops[report.crop]
-        if report.harvest_kg.p50 > 0:
-            found[report.id] = Expected(
-                crop=crop.variety_of or crop.id,
-                family=crop.family,
-                kg=report.harvest_kg.p50,
-                first_pick=report.first_pick,
-                last_pick=report.last_pick,
-                piece_kg=crop.piece_kg,
-            )
-    return found
+    return {
+        of.id: Expected(
+            crop=of.crop,
+            family=of.family,
+            kg=of.likely,
+            first_pick=of.first_pick,
+            last_pick=of.last_pick,
+            piece_kg=of.piece_kg,
+        )
+        for of in figures(_alone(plan)).plantings
+        if of.likely > 0
+    }
 
 
-def outcomes_of(record: GardenRecord, plan: p.Plan, book: Book) -> Outcomes:
+@lru_cache(maxsize=64)
+def _alone(plan: p.Plan) -> p.Plan:
+    """A plan without what was learnt; each time the same value, by which its figures are known."""
+    if plan.garden.own is None:
+        return plan
+    return plan.model_copy(update={"garden": plan.garden.model_copy(update={"own": None})})
+
+
+def outcomes_of(record: GardenRecord, plan: p.Plan, figures: Figures) -> Outcomes:
     """What a record tells of plantings that are over.
 
     A planting of a season before the plan's is over; of a season that runs still, it is once it
@@ -98,12 +99,12 @@ def outcomes_of(record: GardenRecord, plan: p.Plan, book: Book) -> Outcomes:
     set_aside: list[tuple[str, str]] = []
     for season, entries in of_season.items():
         runs = _is_same(plans[season], plan)
-        expected = expected_of(plans[season], book)
+        until = max(entry.day for entry in entries)
+        expected = expected_of(plans[season], figures)
         for ident, told in by_planting(entries, plans[season]).items():
             picked = [entry for entry in told if entry.kind == "picked"]
             counted = [entry for entry in picked if not entry.left_out]
             of = expected.get(ident)
-            until = max(entry.day for entry in entries)
             over = not runs or is_over(told, until, of.last_pick if of else None)
             if ident not in expected or not told or not over:
                 continue

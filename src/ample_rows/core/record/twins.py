@@ -20,6 +20,7 @@ from ample_rows.core.book.own import own_book
 from ample_rows.core.geometry.cells import cells_of, grid_of
 from ample_rows.core.planting.harvest import swing
 from ample_rows.core.record.entries import GardenRecord
+from ample_rows.core.record.figures import Figures
 from ample_rows.core.record.outcomes import outcomes_of
 from ample_rows.core.record.parts import Trial
 from ample_rows.core.words.message import Count, Message, Share, message
@@ -132,8 +133,10 @@ def twin_result(
     trial: Trial,
     record: GardenRecord,
     running: p.Plan,
+    *,
     plants: Mapping[str, int],
     book: Book,
+    figures: Figures,
 ) -> TwinResult:
     """A trial by all seasons in which both of its sides are over and have given something.
 
@@ -141,9 +144,8 @@ def twin_result(
         plants: How many stand in each planting of the running plan, by id.
     """
     plans = {season.id: season.plan for season in record.seasons} or {"": running}
-    gave = {
-        (each.season, each.planting): each.kg for each in outcomes_of(record, running, book).used
-    }
+    outcomes = outcomes_of(record, running, figures)
+    gave = {(each.season, each.planting): each.kg for each in outcomes.used}
     seasons = [
         told
         for season, plan in plans.items()

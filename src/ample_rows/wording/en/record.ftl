@@ -4,6 +4,7 @@ fault-needs-amount = needs a weight, or a count of pieces
 fault-no-crop = "{ $crop }" is not in the crop book
 fault-no-such-plant = { $number } is beyond the last plant: there are { $plants }
 fault-not-its-kind = "{ $kind }" is not a kind of that planting
+fault-span-backwards = is before the first day; it ends on it or later
 fault-table-no-such = "{ $key }" is nothing that a column can be
 fault-table-twice = two columns cannot both be "{ $key }"
 doubt-not-yet = { $day } is still to come
