@@ -1827,6 +1827,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/span": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Span
+         * @description Any stretch of days told whole, over all the seasons that it touches.
+         */
+        get: operations["read_span_api_gardens__slug__span_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{slug}/rotation": {
         parameters: {
             query?: never;
@@ -9039,6 +9059,44 @@ export interface components {
             words: string;
         };
         /**
+         * SpanSheet
+         * @description Some days told whole, from `since` to `until`, both within. Money is what the harvest costs
+         *     at the shop, where its prices are known.
+         */
+        SpanSheet: {
+            /**
+             * Since
+             * Format: date
+             */
+            since: string;
+            /**
+             * Until
+             * Format: date
+             */
+            until: string;
+            /** Seasons */
+            seasons: string[];
+            estimated_kg: components["schemas"]["Quantiles"];
+            /** Picked Kg */
+            picked_kg: number;
+            /** Pickings */
+            pickings: number;
+            /** Worth */
+            worth: number | null;
+            /** Hours */
+            hours: number;
+            /** Kg Per Hour */
+            kg_per_hour: number | null;
+            /** Crops */
+            crops: components["schemas"]["GroupLine"][];
+            /** Kinds */
+            kinds: components["schemas"]["GroupLine"][];
+            /** Places */
+            places: components["schemas"]["GroupLine"][];
+            /** Weeks */
+            weeks: components["schemas"]["WeekLine"][];
+        };
+        /**
          * SpotReport
          * @description Another spot of a container: from one day of every year up to another. [m]
          *
@@ -10442,6 +10500,21 @@ export interface components {
             kg: number;
         };
         /**
+         * WeekLine
+         * @description What was estimated and picked in the week that begins on a Monday. [kg]
+         */
+        WeekLine: {
+            /**
+             * Week
+             * Format: date
+             */
+            week: string;
+            /** Estimated Kg */
+            estimated_kg: number;
+            /** Picked Kg */
+            picked_kg: number;
+        };
+        /**
          * Weight
          * @description Saturated soil, container and standing plants, on the ground that they cover.
          */
@@ -10964,6 +11037,7 @@ export type SoilTest = components['schemas']['SoilTest'];
 export type SoilWarmth = components['schemas']['SoilWarmth'];
 export type SoldAs = components['schemas']['SoldAs'];
 export type Sowing = components['schemas']['Sowing'];
+export type SpanSheet = components['schemas']['SpanSheet'];
 export type SpotReport = components['schemas']['SpotReport'];
 export type Sprinkled = components['schemas']['Sprinkled'];
 export type SquaresSun = components['schemas']['SquaresSun'];
@@ -11028,6 +11102,7 @@ export type WeatherSeen = components['schemas']['WeatherSeen'];
 export type WeekBand = components['schemas']['WeekBand'];
 export type WeekHours = components['schemas']['WeekHours'];
 export type WeekKg = components['schemas']['WeekKg'];
+export type WeekLine = components['schemas']['WeekLine'];
 export type Weight = components['schemas']['Weight'];
 export type WindCheck = components['schemas']['WindCheck'];
 export type WindowReport = components['schemas']['WindowReport'];
@@ -20372,6 +20447,103 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Plan"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_span_api_gardens__slug__span_get: {
+        parameters: {
+            query: {
+                since: string;
+                until: string;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SpanSheet"];
                 };
             };
             /** @description The request cannot be read */

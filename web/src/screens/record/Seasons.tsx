@@ -4,16 +4,21 @@ import type { HeldGarden } from '../../api/merge';
 import type { Compared, SeasonTotal } from '../../api/types';
 import { useUnits } from '../../kit/preferences';
 import type { Units } from '../../kit/units';
+import { useDay } from '../../shared/DayContext';
 import { NextYearPanel } from './NextYearPanel';
 import { RecordFiles } from './RecordFiles';
 import { RotationTable } from './RotationTable';
 import { SeasonSheetView } from './SeasonSheetView';
+import { SpanView } from './SpanView';
+import { calendarYear, spanOf } from './span';
 import { useRotation, useSeasons } from './useRecord';
 
 /** Seasons side by side, what was picked beside what was estimated; and the year that comes. */
 export function Seasons({ state }: { state: HeldGarden }) {
-  const season = useSearchParams()[0].get('season');
-  return season ? <SeasonSheetView state={state} season={season} /> : <SideBySide state={state} />;
+  const [asked] = useSearchParams();
+  const season = asked.get('season');
+  if (season) return <SeasonSheetView state={state} season={season} />;
+  return asked.has('since') ? <SpanView state={state} /> : <SideBySide state={state} />;
 }
 
 function SideBySide({ state }: { state: HeldGarden }) {
@@ -21,11 +26,17 @@ function SideBySide({ state }: { state: HeldGarden }) {
   const units = useUnits();
   const told = useSeasons(slug, version);
   const rotation = useRotation(slug, version);
+  const { day } = useDay();
   return (
     <div className="grid gap-x-8 px-[14px] pb-4 lg:grid-cols-[minmax(0,1fr)_minmax(300px,380px)]">
       <div className="min-w-0 overflow-x-auto">
         <p className="max-w-prose">
           What was picked of what was estimated, season by season. A dash: nothing was weighed.
+        </p>
+        <p>
+          <Link className="press" to={spanOf(calendarYear(day))}>
+            A calendar year, or any other days
+          </Link>
         </p>
         {told.error && <p role="alert">{told.error.message}</p>}
         {told.data && <Table told={told.data} units={units} />}
