@@ -91,6 +91,22 @@ def test_a_closed_season_is_read_as_the_plan_it_was(client, begin, lantern):
     assert [season["id"] for season in record["seasons"]] == ["2027", "2028"]
 
 
+def test_a_closed_season_is_opened_with_all_that_was_estimated(client, begin, lantern):
+    begin()
+    season = client.get(f"{GARDEN}/seasons/2027").json()
+    assert (season["id"], season["plan"]["garden"]["last_frost"][:4]) == ("2027", "2027")
+    before = {each["id"]: each["plants"] for each in lantern["report"]["plantings"]}
+    assert {each["id"]: each["plants"] for each in season["report"]["plantings"]} == before
+    assert client.get(f"{GARDEN}/seasons/1999").status_code == 404
+
+
+def test_days_that_end_before_they_begin_are_refused(client, lantern):
+    told = client.get(f"{GARDEN}/span", params={"since": "2027-03-01", "until": "2027-02-01"})
+    assert told.json()["errors"][0]["path"] == "until"
+    whole = client.get(f"{GARDEN}/span", params={"since": "2027-01-01", "until": "2027-12-31"})
+    assert whole.json()["seasons"] == ["2027"]
+
+
 def test_closed_seasons_are_in_every_backup(client, begin, store, book):
     begin()
     backup = store.database.backups.make("daily")

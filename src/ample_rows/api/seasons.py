@@ -9,7 +9,7 @@ from fastapi import APIRouter, Depends, Response
 from ample_rows.api.gardens import CHANGED, Catalogue, Computed, Garden, Store, file_answer
 from ample_rows.api.problems import RESPONSES
 from ample_rows.api.record import Book, Record, SeasonsFigures
-from ample_rows.api.state import VersionRequest, change_response
+from ample_rows.api.state import ClosedSeason, VersionRequest, change_response, season_response
 from ample_rows.core.ask.next_year.draft import Draft, NextYear, next_year
 from ample_rows.core.ask.next_year.resized import Wish, wishes
 from ample_rows.core.ask.season_sheet import SeasonSheet, season_sheet
@@ -72,10 +72,7 @@ def list_seasons(
 @router.get("/seasons/{season}/plan.amplerows.json", responses={200: {"model": Plan}})
 def read_season(season: str, record: Record) -> Response:
     """The plan that a season was grown by, as an open document: the start of a new plan, too."""
-    found = next((each.plan for each in record.seasons if each.id == season), None)
-    if found is None:
-        raise UnknownPartError(kind="season", ident=season)
-    text = json.dumps(document(found), ensure_ascii=False, separators=(",", ":"))
+    text = json.dumps(document(_plan_of(season, record)), ensure_ascii=False, separators=(",", ":"))
     return file_answer(text + "\n", "application/json", f"season-{season}.amplerows.json")
 
 
@@ -96,6 +93,21 @@ def read_span(
     return span_sheet(record, here.plan, book, figures, since=since, until=until)
 
 
+@router.get("/seasons/{season}", responses={200: {"model": ClosedSeason}})
+def open_season(season: str, record: Record, here: Garden, catalogue: Catalogue) -> Response:
+    """A season as it was, to be looked at: its plan with all that was estimated of it."""
+    plan = _plan_of(season, record)
+    book = book_in(catalogue, here.plan.garden.words)
+    return season_response(season, Estimate(plan, own_book(book, plan)))
+
+
+def _plan_of(season: str, record: GardenRecord) -> Plan:
+    found = next((each.plan for each in record.seasons if each.id == season), None)
+    if found is None:
+        raise UnknownPartError(kind="season", ident=season)
+    return found
+
+
 @router.get("/rotation")
 def read_rotation(record: Record, here: Garden, catalogue: Catalogue) -> Rotation:
     """Which families stood in each place, season by season."""
@@ -107,9 +119,7 @@ def read_sheet(
     slug: str, season: str, *, record: Record, store: Store, here: Garden, catalogue: Catalogue
 ) -> SeasonSheet:
     """A season told whole: estimate beside harvest, and what explains a miss."""
-    found = next((each.plan for each in record.seasons if each.id == season), None)
-    if found is None:
-        raise UnknownPartError(kind="season", ident=season)
+    found = _plan_of(season, record)
     runs = found == here.plan
     book = book_in(catalogue, here.plan.garden.words)
     of = here if runs else Estimate(found, own_book(book, found))

@@ -28,6 +28,15 @@ class GardenState:
     report: Report
 
 
+@dataclass(frozen=True)
+class ClosedSeason:
+    """A closed season as it was: its plan, and all that was estimated of it."""
+
+    id: str
+    plan: Plan
+    report: Report
+
+
 class EditRequest(BaseModel):
     """One edit, on the version that the page shows."""
 
@@ -87,6 +96,17 @@ _APART: Any = {"report": {"plantings": {"__all__": set(ASKED_APART)}}}
 @cache
 def _state_adapter() -> TypeAdapter[GardenState]:
     return TypeAdapter(GardenState)
+
+
+@cache
+def _season_adapter() -> TypeAdapter[ClosedSeason]:
+    return TypeAdapter(ClosedSeason)
+
+
+def season_response(ident: str, estimate: Estimate) -> Response:
+    """A closed season, to be looked at."""
+    season = ClosedSeason(ident, estimate.plan, _report(estimate))
+    return json_response(_season_adapter().dump_json(season, exclude=_APART))
 
 
 def garden_answer(stored: Stored, estimates: Estimates) -> bytes:

@@ -1,6 +1,8 @@
 """Seasons: a year rolled over and undone, what was learnt taken up, entries from jobs and put
 right."""
 
+import re
+
 from playwright.sync_api import expect
 
 RECORD = "/gardens/lantern-court/record"
@@ -127,3 +129,50 @@ def test_families_are_told_over_the_years(page, recorded):
     families = page.get_by_role("table", name="Families over the years")
     expect(families.get_by_role("columnheader")).to_have_count(4)
     expect(families.get_by_role("row").filter(has_text="South bed")).to_contain_text("back early")
+
+
+def test_columns_of_a_table_are_matched_by_hand(page, base_url, tmp_path):
+    table = tmp_path / "ernte.csv"
+    table.write_text("Tag,Ort,Kultur,Gewicht\n2027-08-03,Low bed,carrot,0.4\n")
+    page.goto(f"{base_url}{RECORD}?view=seasons")
+    page.get_by_label("A table of pickings, CSV").set_input_files(table)
+    files = page.get_by_role("region", name="Files of the record")
+    expect(files.get_by_text("ernte.csv: 0 entries to keep")).to_be_visible()
+    for head, key in (("Tag", "day"), ("Ort", "place"), ("Kultur", "crop"), ("Gewicht", "kg")):
+        column = files.get_by_label(re.compile(f"^{head}"))
+        column.select_option(key)
+        expect(column).to_have_value(key)
+    files.get_by_role("button", name="Keep 1 entry").click()
+    expect(page.get_by_role("row", name="maincrop carrot")).to_contain_text("0.4 of")
+
+
+def test_any_days_are_told_whole(page, recorded):
+    page.goto(f"{recorded}{RECORD}?view=seasons")
+    page.get_by_role("link", name="A calendar year, or any other days").click()
+    sheet = page.get_by_role("article", name="Any days")
+    expect(sheet.get_by_role("heading", name="1 January 2027 to 31 December 2027")).to_be_visible()
+    sheet.get_by_role("link", name="Twelve months to").click()
+    expect(sheet.get_by_role("img", name="Picked week by week")).to_be_visible()
+    expect(sheet.get_by_role("table", name="By place")).to_contain_text("South bed")
+    until = sheet.get_by_label("To")
+    until.fill("2020-01-01")
+    until.blur()
+    expect(sheet.get_by_role("alert")).to_contain_text("before the first day")
+    sheet.get_by_label("From").fill("2019-01-01")
+    sheet.get_by_label("From").blur()
+    expect(sheet).to_contain_text("No season of this garden lies in these days.")
+
+
+def test_a_closed_season_is_opened_as_it_was_and_begins_another_garden(page, recorded):
+    page.goto(f"{recorded}{RECORD}?view=seasons&season=2026")
+    page.get_by_role("link", name="Its beds, drawn").click()
+    season = page.get_by_role("article", name="Season 2026, drawn")
+    expect(season.get_by_role("img", name="On 3 August")).to_contain_text("Cb")
+    season.get_by_role("slider").press("Home")
+    expect(season.get_by_role("img", name="On 1 February")).not_to_contain_text("Cb")
+    season.get_by_label("Place").select_option("Long bed")
+    expect(season.get_by_role("img", name="potato")).to_be_visible()
+    season.get_by_role("button", name="Begin another garden from its plan").click()
+    expect(page).to_have_url(re.compile("/lantern-court-from-2026/ground"))
+    garden = page.get_by_role("combobox", name="Garden")
+    expect(garden).to_contain_text("Lantern Court, from 2026")

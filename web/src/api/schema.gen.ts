@@ -1847,6 +1847,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/seasons/{season}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Open Season
+         * @description A season as it was, to be looked at: its plan with all that was estimated of it.
+         */
+        get: operations["open_season_api_gardens__slug__seasons__season__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{slug}/rotation": {
         parameters: {
             query?: never;
@@ -3426,6 +3446,16 @@ export interface components {
         ClimateTable: {
             /** Text */
             text: string;
+        };
+        /**
+         * ClosedSeason
+         * @description A closed season as it was: its plan, and all that was estimated of it.
+         */
+        ClosedSeason: {
+            /** Id */
+            id: string;
+            plan: components["schemas"]["Plan"];
+            report: components["schemas"]["Report"];
         };
         /**
          * Closeness
@@ -10794,6 +10824,7 @@ export type Circle = components['schemas']['Circle'];
 export type Climate = components['schemas']['Climate'];
 export type ClimateAnswer = components['schemas']['ClimateAnswer'];
 export type ClimateTable = components['schemas']['ClimateTable'];
+export type ClosedSeason = components['schemas']['ClosedSeason'];
 export type Closeness = components['schemas']['Closeness'];
 export type Coefficient = components['schemas']['Coefficient'];
 export type Collects = components['schemas']['Collects'];
@@ -20544,6 +20575,101 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SpanSheet"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    open_season_api_gardens__slug__seasons__season__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                season: string;
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClosedSeason"];
                 };
             };
             /** @description The request cannot be read */

@@ -48,24 +48,32 @@ class SpanSheet:
 
 @dataclass(frozen=True)
 class _Season:
-    """One season that the days touch: its figures, its entries among those days, and the days that
-    lie in it: what stands on into the next is estimated there."""
+    """One season that the days touch: its figures, its entries among those days; and what stood
+    already in the season before, or stands on in the next, by id and start: of it each season
+    counts what is picked in its own days."""
 
     id: str
     figures: SeasonFigures
     entries: Sequence[Entry]
     since: date
     until: date
+    stood: frozenset[tuple[str, date]]
+    stays: frozenset[tuple[str, date]]
 
-    def days_of(self, week: date) -> int:
-        """How many days of a week count."""
-        first, last = max(week, self.since), min(week + _WEEK, self.until + timedelta(days=1))
+    def days_of(self, of: PlantingFigures, week: date) -> int:
+        """How many days of a week count for a planting."""
+        since, until = self.since, self.until
+        if (of.id, of.start) in self.stood:
+            since = max(since, self.figures.start)
+        if (of.id, of.start) in self.stays:
+            until = min(until, self.figures.end)
+        first, last = max(week, since), min(week + _WEEK, until + timedelta(days=1))
         return max(0, (last - first).days)
 
     def share_of(self, of: PlantingFigures) -> float:
         """The share of a planting's harvest that is picked in these days. [0-1]"""
         whole = sum(week.kg for week in of.weeks)
-        within = sum(week.kg * self.days_of(week.week) / 7 for week in of.weeks)
+        within = sum(week.kg * self.days_of(of, week.week) / 7 for week in of.weeks)
         return within / whole if whole > 0 else 0.0
 
 
@@ -77,11 +85,7 @@ def span_sheet(
     Args:
         runs: The plan of the season that runs, by whose prices the harvest is worth something.
     """
-    seasons = [
-        season
-        for each in record.seasons
-        if (season := _season(each.id, record.entries, figures(each.plan), since, until))
-    ]
+    seasons = _touched(record, figures, since, until)
     picked = [
         (season, entry) for season in seasons for entry in season.entries if entry.kind == "picked"
     ]
@@ -141,19 +145,30 @@ class _Line:
         return cls(entry.day, root, kind, place, picked_kg(entry, piece))
 
 
-def _season(
-    ident: str, told: Iterable[Entry], figures: SeasonFigures, since: date, until: date
-) -> _Season | None:
-    """A season, where the days touch it."""
-    entries = [
-        entry
-        for entry in told
-        if since <= entry.day <= until
-        and (entry.season == ident or (entry.season is None and _within(entry.day, figures)))
-    ]
-    if not entries and (figures.end < since or figures.start > until):
-        return None
-    return _Season(ident, figures, entries, max(since, figures.start), min(until, figures.end))
+def _touched(record: GardenRecord, figures: Figures, since: date, until: date) -> list[_Season]:
+    """The seasons that the days touch, by what was entered or what is to be picked in them."""
+    all_figures = [figures(season.plan) for season in record.seasons]
+    grown = [frozenset((of.id, of.start) for of in each.plantings) for each in all_figures]
+    found = []
+    for at, (each, own) in enumerate(zip(record.seasons, all_figures, strict=True)):
+        entries = [
+            entry
+            for entry in record.entries
+            if since <= entry.day <= until
+            and (entry.season == each.id or (entry.season is None and _within(entry.day, own)))
+        ]
+        season = _Season(
+            id=each.id,
+            figures=own,
+            entries=entries,
+            since=since,
+            until=until,
+            stood=grown[at] & grown[at - 1] if at else frozenset(),
+            stays=grown[at] & grown[at + 1] if at + 1 < len(grown) else frozenset(),
+        )
+        if entries or any(season.share_of(of) > 0 for of in own.plantings):
+            found.append(season)
+    return found
 
 
 def _within(day: date, figures: SeasonFigures) -> bool:
@@ -253,7 +268,7 @@ def _weeks(seasons: Iterable[_Season], lines: Iterable[_Line]) -> tuple[WeekLine
     for season in seasons:
         for of in season.figures.plantings:
             for week in of.weeks:
-                share = season.days_of(week.week) / 7
+                share = season.days_of(of, week.week) / 7
                 estimated[_monday(week.week)] += week.kg * share
     for line in lines:
         picked[_monday(line.day)] += line.kg

@@ -31,6 +31,7 @@ class PlantingFigures(PlanValue):
     kind: Ident
     family: str
     place: Ident
+    start: PlanDate
     low: Kilograms
     likely: Kilograms
     high: Kilograms
@@ -90,6 +91,7 @@ def figures_of(plan: p.Plan, book: Book) -> SeasonFigures:
                 kind=of.crop,
                 family=own.crops[of.crop].family,
                 place=of.place,
+                start=of.start_date,
                 low=of.harvest_kg.p10,
                 likely=of.harvest_kg.p50,
                 high=of.harvest_kg.p90,

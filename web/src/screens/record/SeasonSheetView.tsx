@@ -28,6 +28,9 @@ export function SeasonSheetView({ state, season }: { state: HeldGarden; season: 
         >
           Its plan as a file
         </a>
+        <Link className="press" to={`?view=seasons&season=${season}&drawn=1`}>
+          Its beds, drawn
+        </Link>
         <button type="button" className="press" onClick={() => window.print()}>
           Print
         </button>

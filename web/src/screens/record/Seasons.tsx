@@ -5,6 +5,7 @@ import type { Compared, SeasonTotal } from '../../api/types';
 import { useUnits } from '../../kit/preferences';
 import type { Units } from '../../kit/units';
 import { useDay } from '../../shared/DayContext';
+import { ClosedSeasonView } from './ClosedSeasonView';
 import { NextYearPanel } from './NextYearPanel';
 import { RecordFiles } from './RecordFiles';
 import { RotationTable } from './RotationTable';
@@ -17,6 +18,8 @@ import { useRotation, useSeasons } from './useRecord';
 export function Seasons({ state }: { state: HeldGarden }) {
   const [asked] = useSearchParams();
   const season = asked.get('season');
+  if (season && asked.has('drawn'))
+    return <ClosedSeasonView slug={state.head.slug} season={season} />;
   if (season) return <SeasonSheetView state={state} season={season} />;
   return asked.has('since') ? <SpanView state={state} /> : <SideBySide state={state} />;
 }

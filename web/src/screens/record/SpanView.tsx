@@ -99,6 +99,7 @@ function headline(sheet: SpanSheet, units: Units): string {
 
 const BAR = 9;
 const HIGH = 90;
+const LEAST_MONTH = 26;
 
 /** Week by week: bars of what was picked, and a line of what was estimated. */
 function Weeks({ weeks, units }: { weeks: readonly WeekLine[]; units: Units }) {
@@ -110,7 +111,12 @@ function Weeks({ weeks, units }: { weeks: readonly WeekLine[]; units: Units }) {
   const last = weeks.at(-1);
   const wide = (last ? x(last) : 0) + BAR;
   const line = weeks.map((week) => `${x(week) + BAR / 2},${y(week.estimated_kg)}`).join(' ');
-  const months = weeks.filter((week, at) => at === 0 || monthOf(week) !== monthOf(weeks[at - 1]));
+  const begins = weeks.filter((week, at) => at === 0 || monthOf(week) !== monthOf(weeks[at - 1]));
+  // A month of few weeks leaves its room to the next.
+  const months = begins.filter((week, at) => {
+    const next = begins[at + 1];
+    return !next || x(next) - x(week) >= LEAST_MONTH;
+  });
   return (
     <figure className="mt-3 max-w-full overflow-x-auto">
       <svg

@@ -21,7 +21,7 @@ import { Cutaway, sectionHeights } from './Cutaway';
 import { FillSlider } from './FillSlider';
 import type { Filling } from './FillSlider';
 import type { Gesture, Input } from '../../drawing/gesture';
-import { PlanView } from './PlanView';
+import { PlanView } from '../../drawing/PlanView';
 
 interface Props {
   place: PlaceReport;

@@ -4,7 +4,7 @@ import { polygonPath } from '../../drawing/outline';
 import { fitGround, groundToPx } from '../../drawing/scale';
 import { dayOf, shortWords, words } from '../../kit/day';
 import { useDay } from '../../shared/DayContext';
-import { Letters } from './PlanMarks';
+import { Letters } from '../../drawing/PlanMarks';
 
 interface Props {
   labels: readonly PlantLabel[];

@@ -1,17 +1,17 @@
 import { memo } from 'react';
 
-import type { PlaceReport, PlantingReport, YearReport } from '../../api/types';
-import { LaidLines } from '../../drawing/LaidLines';
-import { sizeOn } from '../../drawing/growth';
-import type { Size } from '../../drawing/growth';
-import { hatchOf, PICKED } from '../../drawing/Hatches';
-import { polygonPath, softOutline } from '../../drawing/outline';
-import { groundToPx } from '../../drawing/scale';
-import type { GroundScale, PointCm } from '../../drawing/scale';
-import { dayOf, shortWords } from '../../kit/day';
-import type { Day } from '../../kit/day';
-import { addressOf, boxOf, gridSize, isOneGround, sidesOf, spotOf } from '../../drawing/cells';
-import type { CellBox } from '../../drawing/cells';
+import type { PlaceReport, PlantingReport, YearReport } from '../api/types';
+import { LaidLines } from './LaidLines';
+import { sizeOn } from './growth';
+import type { Size } from './growth';
+import { hatchOf, PICKED } from './Hatches';
+import { polygonPath, softOutline } from './outline';
+import { groundToPx } from './scale';
+import type { GroundScale, PointCm } from './scale';
+import { dayOf, shortWords } from '../kit/day';
+import type { Day } from '../kit/day';
+import { addressOf, boxOf, gridSize, isOneGround, sidesOf, spotOf } from './cells';
+import type { CellBox } from './cells';
 import { Covers, Dimension, Letters, NoonShade, Supports } from './PlanMarks';
 
 interface Props {

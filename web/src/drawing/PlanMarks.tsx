@@ -1,15 +1,15 @@
-import type { PlaceReport, PlantingReport, YearReport } from '../../api/types';
-import { useUnits } from '../../kit/preferences';
-import { SHADE } from '../../drawing/Hatches';
-import { NorthMark } from '../../drawing/NorthMark';
-import { sizeOn } from '../../drawing/growth';
-import { hull, polygonPath } from '../../drawing/outline';
-import { groundToPx } from '../../drawing/scale';
-import type { GroundScale, PointCm, PointPx } from '../../drawing/scale';
-import type { Day } from '../../kit/day';
-import { dayOf } from '../../kit/day';
-import { noonOn } from '../../drawing/noon';
-import { boxOf, gridSize, spotOf } from '../../drawing/cells';
+import type { PlaceReport, PlantingReport, YearReport } from '../api/types';
+import { useUnits } from '../kit/preferences';
+import { SHADE } from './Hatches';
+import { NorthMark } from './NorthMark';
+import { sizeOn } from './growth';
+import { hull, polygonPath } from './outline';
+import { groundToPx } from './scale';
+import type { GroundScale, PointCm, PointPx } from './scale';
+import type { Day } from '../kit/day';
+import { dayOf } from '../kit/day';
+import { noonOn } from './noon';
+import { boxOf, gridSize, spotOf } from './cells';
 
 const DIMENSION_PX_A_LETTER = 3.6;
 
