@@ -1,9 +1,10 @@
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 
 import { attempt } from '../../api/attempt';
 import { answeredAs, api } from '../../api/client';
+import { gardensKey } from '../../api/garden';
 import type { ProblemError } from '../../api/client';
 import type { ClosedSeason, GardenState, PlaceReport, PlantingReport } from '../../api/types';
 import { IDLE } from '../../drawing/gesture';
@@ -49,13 +50,16 @@ export function ClosedSeasonView({ slug, season }: { slug: string; season: strin
 /** A garden of its own that begins with a season's plan. */
 function NewGarden({ closed }: { closed: ClosedSeason }) {
   const { say } = useMessages();
+  const client = useQueryClient();
   const navigate = useNavigate();
   const begin = async () => {
     const name = `${closed.plan.garden.name}, from ${closed.id}`;
     const body = { ...closed.plan, garden: { ...closed.plan.garden, name } };
     const made = await attempt(() => answeredAs<GardenState>(api.POST('/api/gardens', { body })));
     if (made.is === 'refused') say({ kind: 'stop', text: made.why.message });
-    if (made.is === 'done') void navigate(`/gardens/${made.value.head.slug}/ground`);
+    if (made.is !== 'done') return;
+    await client.invalidateQueries({ queryKey: gardensKey });
+    void navigate(`/gardens/${made.value.head.slug}/ground`);
   };
   return (
     <button type="button" className="press" onClick={() => void begin()}>
@@ -164,8 +168,8 @@ function Through({
       <svg
         className="pointer-events-none block w-full"
         height={height}
-        role="img"
-        aria-label={plantings.map((each) => each.name).join(', ')}
+        role="group"
+        aria-label="Plantings through the year"
       >
         {width > 0 && (
           <Wedges
