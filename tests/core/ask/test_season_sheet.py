@@ -57,6 +57,22 @@ def test_sums_agree_and_money_and_ground_are_told(here, report):
     assert sheet.hours_planned > 0
 
 
+def test_what_a_kilogram_cost_stands_against_the_shop(read, book, report):
+    box = {"choices": [{"crop": crop, "packet": 2.5} for crop in ("carrot", "dwarf-bean")]}
+    garden = Estimate(read({**document(BEAN, CARROT, household=PRICES), "seed_box": box}), book)
+    day = report["carrot"].first_pick
+    told = [entry("picked", "carrot", day, kg=1.5), entry("picked", "bean", day, kg=0.5)]
+    sheet = season_sheet(garden, "2027", told, closed=True)
+    # Packets for so many seeds, and boards and soil without a price.
+    assert sheet.seed_cost is not None
+    assert sheet.seed_cost % 2.5 == 0
+    assert sheet.seed_cost >= 5.0
+    assert sheet.build_cost is None
+    assert (sheet.cost_per_kg, sheet.shop_per_kg) == (sheet.seed_cost / 2.0, 2.0)
+    nothing = season_sheet(garden, "2027", [], closed=True)
+    assert (nothing.cost_per_kg, nothing.shop_per_kg) == (None, None)
+
+
 def test_where_a_planting_lies(here, report):
     day, estimated = report["carrot"].first_pick, report["carrot"].harvest_kg
     for kg, where in (

@@ -8366,7 +8366,9 @@ export interface components {
         };
         /**
          * SeasonSheet
-         * @description One season told whole. Hours are those that were entered, and those that its plan takes.
+         * @description One season told whole. Hours are those that were entered, and those that its plan takes;
+         *     money is what seed and plants for it cost, and a year's use of all that was built, each where
+         *     its prices are known, over what was picked; and what that costs at the shop.
          */
         SeasonSheet: {
             /** Season */
@@ -8382,6 +8384,14 @@ export interface components {
             hours_planned: number;
             /** Kg Per Hour */
             kg_per_hour: number | null;
+            /** Seed Cost */
+            seed_cost: number | null;
+            /** Build Cost */
+            build_cost: number | null;
+            /** Cost Per Kg */
+            cost_per_kg: number | null;
+            /** Shop Per Kg */
+            shop_per_kg: number | null;
             /** Plantings */
             plantings: components["schemas"]["PlantingLine"][];
             /** Crops */

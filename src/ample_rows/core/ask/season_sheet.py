@@ -8,7 +8,9 @@ from datetime import date
 from itertools import pairwise
 from typing import Literal
 
+from ample_rows.core.ask.building.bill import bill_for
 from ample_rows.core.ask.jobs.year import jobs_of
+from ample_rows.core.ask.seed_box.shopping import shopping_list
 from ample_rows.core.book import Crop
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.planting.harvest import Quantiles
@@ -67,7 +69,9 @@ class GroupLine:
 
 @dataclass(frozen=True, slots=True)
 class SeasonSheet:
-    """One season told whole. Hours are those that were entered, and those that its plan takes."""
+    """One season told whole. Hours are those that were entered, and those that its plan takes;
+    money is what seed and plants for it cost, and a year's use of all that was built, each where
+    its prices are known, over what was picked; and what that costs at the shop."""
 
     season: str
     estimated_kg: Quantiles
@@ -76,6 +80,10 @@ class SeasonSheet:
     hours: float
     hours_planned: float
     kg_per_hour: float | None
+    seed_cost: float | None
+    build_cost: float | None
+    cost_per_kg: float | None
+    shop_per_kg: float | None
     plantings: tuple[PlantingLine, ...]
     crops: tuple[GroupLine, ...]
     places: tuple[GroupLine, ...]
@@ -105,7 +113,12 @@ def season_sheet(
     minutes = sum(entry.minutes or 0.0 for entry in entries)
     picked = sum(line.picked_kg for line in lines)
     crops = _crops(lines, here)
-    worths = [line.worth for line in crops if line.worth is not None]
+    priced = [line for line in crops if line.worth is not None]
+    worths = [line.worth for line in priced if line.worth is not None]
+    priced_kg = sum(line.picked_kg for line in priced)
+    seed = shopping_list(here.plan, here.report.plantings, here.setting.year.start, here.book).cost
+    build = bill_for(here, here.report.places).a_year
+    costs = [cost for cost in (seed, build) if cost is not None]
     return SeasonSheet(
         season=season,
         estimated_kg=here.report.totals.harvest_kg,
@@ -114,6 +127,10 @@ def season_sheet(
         hours=minutes / 60,
         hours_planned=sum(j.minutes for j in jobs_of(here) if j.state != "left-out") / 60,
         kg_per_hour=picked * 60 / minutes if minutes > 0 else None,
+        seed_cost=seed,
+        build_cost=build,
+        cost_per_kg=sum(costs) / picked if costs and picked > 0 else None,
+        shop_per_kg=sum(worths) / priced_kg if priced_kg > 0 else None,
         plantings=lines,
         crops=crops,
         places=_places(lines, here),

@@ -54,7 +54,25 @@ function headline(sheet: SeasonSheet, units: Units): string {
       : `${Math.round(sheet.hours_planned)} hours planned, none entered`,
     sheet.kg_per_hour === null ? null : `${units.mass(sheet.kg_per_hour)} an hour`,
   ];
-  return `${parts.filter(Boolean).join('; ')}.`;
+  return [`${parts.filter(Boolean).join('; ')}.`, costs(sheet, units)].filter(Boolean).join(' ');
+}
+
+/** What a kilogram or a pound cost, against the shop. */
+function costs(sheet: SeasonSheet, units: Units): string | null {
+  if (sheet.cost_per_kg === null) return null;
+  const { times, words } =
+    units.system === 'metric'
+      ? { times: 1, words: 'a kilogram' }
+      : { times: 0.453_592, words: 'a pound' };
+  const per = (kg: number) => `${(kg * times).toFixed(2)} ${words}`;
+  const of = [
+    sheet.seed_cost === null ? null : `seed and plants ${sheet.seed_cost.toFixed(2)}`,
+    sheet.build_cost === null
+      ? null
+      : `a year’s use of what was built ${sheet.build_cost.toFixed(2)}`,
+  ].filter(Boolean);
+  const shop = sheet.shop_per_kg === null ? '' : ` against ${per(sheet.shop_per_kg)} at the shop`;
+  return `It cost ${per(sheet.cost_per_kg)}${shop}: ${of.join(', ')}.`;
 }
 
 const WHERE: Record<PlantingLine['where'], string> = {
