@@ -19,7 +19,7 @@ from ample_rows.core.plan.reading import Fault, PlanFaultsError, read_as
 from ample_rows.core.planting.report import PlantingReport
 from ample_rows.core.record.compared import season_on
 from ample_rows.core.record.doubts import doubts, require_entry, season_id
-from ample_rows.core.record.entries import Entry, GardenRecord, Kind, SeasonPlan
+from ample_rows.core.record.entries import EntriesTogether, Entry, GardenRecord, Kind, SeasonPlan
 from ample_rows.core.record.figures import Figures
 from ample_rows.core.record.found import meant_by
 from ample_rows.core.record.likely import LATELY, ripe_on
@@ -27,7 +27,7 @@ from ample_rows.core.record.marked import entries_of_jobs
 from ample_rows.core.record.outcomes import outcomes_of
 from ample_rows.core.record.own_factors import Learnt, learnt
 from ample_rows.core.record.table import TableRead, entries_csv, read_table
-from ample_rows.core.record.typed import Typed, typed_entry
+from ample_rows.core.record.typed import Typed, typed_line
 from ample_rows.store.day_book import DayBook, Wanted
 from ample_rows.store.record_parts import with_parts
 from ample_rows.store.season_figures import FiguresOfSeasons
@@ -127,8 +127,7 @@ def keep_entry(
     require_entry(read, here.plan, here.book, report)
     odd = [] if sure else _odd(read, here, report)
     if odd:
-        words = "; ".join(str(fault) for fault in odd)
-        return problem(422, "doubtful", f"{words}. It was not kept yet.", faults=odd)
+        return _doubtful(odd)
     read = _in_season(read, here, seasons.ids(slug))
     new = book.keep(slug, read)
     return Response(read.model_dump_json(), 201 if new else 200, media_type="application/json")
@@ -138,6 +137,41 @@ def _odd(entry: Entry, here: Estimate, report: PlantingReport | None) -> list[Fa
     now = datetime.now(UTC).date() + _AHEAD
     today = now if now >= here.setting.year.start else None
     return doubts(entry, here.plan, report, here.book, today=today)
+
+
+@router.post(
+    "/entries/together",
+    openapi_extra=body_of("EntriesTogether"),
+    responses={200: {"model": EntriesTogether}},
+)
+def keep_together(
+    slug: str,
+    body: Body,
+    *,
+    book: Book,
+    seasons: Closed,
+    here: Garden,
+    sure: Annotated[bool, Query(description="Keep them though something is odd")] = False,
+) -> Response:
+    """Keep entries that were typed or weighed together, all of them or none."""
+    read = read_as(EntriesTogether, body).entries
+    reports = {report.id: report for report in here.report.plantings}
+    odd = []
+    for entry in read:
+        report = reports.get(entry.planting or "")
+        require_entry(entry, here.plan, here.book, report)
+        odd += [] if sure else _odd(entry, here, report)
+    if odd:
+        return _doubtful(odd)
+    closed = seasons.ids(slug)
+    kept = EntriesTogether(entries=tuple(_in_season(entry, here, closed) for entry in read))
+    book.keep_all(slug, kept.entries)
+    return Response(kept.model_dump_json(), media_type="application/json")
+
+
+def _doubtful(odd: list[Fault]) -> Response:
+    words = "; ".join(str(fault) for fault in odd)
+    return problem(422, "doubtful", f"{words}. It was not kept yet.", faults=odd)
 
 
 @router.delete("/entries/{entry}", status_code=204)
@@ -238,7 +272,7 @@ class Ripe:
 def read_line(line: LineRequest, here: Garden) -> Typed:
     """What a typed line would be as an entry, said back; it is not kept."""
     plan, reports = here.plan, here.report.plantings
-    return typed_entry(
+    return typed_line(
         line.text, plan, reports, here.book, day=line.day, ident=line.id, unit=line.unit
     )
 

@@ -20,6 +20,7 @@ from ample_rows import PROGRAM
 from ample_rows.cli.bench.ground import drag_rows, ground_rows
 from ample_rows.cli.bench.load import load_rows
 from ample_rows.cli.bench.page import page_rows
+from ample_rows.cli.bench.record import record_rows
 from ample_rows.cli.bench.rows import Row, forget_plantings, median_ms
 from ample_rows.cli.bench.squares import squares_rows
 from ample_rows.cli.bench.year import year_rows
@@ -215,13 +216,16 @@ def bench(*, chromium: str | None, long: bool = False, only: str | None = None) 
 
     Args:
         long: Measure the load of a server for a minute rather than some seconds.
-        only: Measure one part alone; "load" is one.
+        only: Measure one part alone: "load" or "record".
     """
     keep_what_stands()
     if only == "load":
         _print(load_rows(long=long))
         return 0
     book = load_book()
+    if only == "record":
+        _print(record_rows(book))
+        return 0
     demo = demo_plans(book)[0]
     rows = [
         *core_rows(book),
@@ -236,7 +240,7 @@ def bench(*, chromium: str | None, long: bool = False, only: str | None = None) 
             rows += page_rows(server.base, chromium)
             rows += drag_rows(server.base, chromium)
         server.stop()
-    rows += [*size_rows(), memory_row(), *load_rows(long=long)]
+    rows += [*record_rows(book), *size_rows(), memory_row(), *load_rows(long=long)]
     _print(rows)
     return 0
 

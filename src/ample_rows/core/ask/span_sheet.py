@@ -149,13 +149,13 @@ def _touched(record: GardenRecord, figures: Figures, since: date, until: date) -
     """The seasons that the days touch, by what was entered or what is to be picked in them."""
     all_figures = [figures(season.plan) for season in record.seasons]
     grown = [frozenset((of.id, of.start) for of in each.plantings) for each in all_figures]
+    told = [entry for entry in record.entries if since <= entry.day <= until]
     found = []
     for at, (each, own) in enumerate(zip(record.seasons, all_figures, strict=True)):
         entries = [
             entry
-            for entry in record.entries
-            if since <= entry.day <= until
-            and (entry.season == each.id or (entry.season is None and _within(entry.day, own)))
+            for entry in told
+            if entry.season == each.id or (entry.season is None and _within(entry.day, own))
         ]
         season = _Season(
             id=each.id,

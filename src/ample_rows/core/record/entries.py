@@ -70,6 +70,12 @@ class Entry(PlanValue):
     tags: Annotated[tuple[Tag, ...], Field(max_length=20)] | None = None
 
 
+class EntriesTogether(PlanValue):
+    """Entries of one line, or of one weighing, that stand or fall together."""
+
+    entries: Annotated[tuple[Entry, ...], Field(min_length=1, max_length=100)]
+
+
 def picked_kg(entry: Entry, piece_kg: float | None) -> float:
     """What was weighed of a picking, else what so many pieces of the kind weigh. [kg]"""
     if entry.kg is not None:

@@ -3,7 +3,7 @@ counts."""
 
 import re
 from collections.abc import Iterable, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import date
 
 from pydantic import ValidationError
@@ -55,12 +55,87 @@ _LITTLE = frozenset(("the", "in", "of", "from", "on", "at", "and", "a", "out", "
 class Typed:
     """What a line was understood to say, as an entry but for its id, and in words.
 
-    `among` are the plantings that are meant as well as the one named, the likeliest first.
+    `among` are the plantings that are meant as well as the one named, the likeliest first;
+    `shared` what was weighed shared out to all of them. `entries` are all that the line says, one
+    for each of its parts.
     """
 
     entry: Entry | None
     words: Message
     among: tuple[str, ...]
+    entries: tuple[Entry, ...] = ()
+    shared: tuple[Entry, ...] = ()
+
+
+def typed_line(
+    text: str,
+    plan: p.Plan,
+    reports: Sequence[PlantingReport],
+    book: Book,
+    *,
+    day: date,
+    ident: str,
+    unit: str = "kg",
+) -> Typed:
+    """Read a line of one part, or of several with a semicolon between them: "carrots low bed
+    1.2 kg; south bed 0.8". A part that names no crop is of the one before.
+
+    Raises:
+        PlanFaultsError: An amount that no entry can hold.
+    """
+    parts = [part for part in text.split(";") if part.strip()] or [text]
+    read: list[Typed] = []
+    for number, part in enumerate(parts):
+        name = ident if number == 0 else f"{ident}-{number + 1}"
+        found = typed_entry(part, plan, reports, book, day=day, ident=name, unit=unit)
+        before = read[-1].entry if read else None
+        if before and before.crop and (found.entry is None or found.entry.crop is None):
+            said = f"{book.crops[before.crop].name} {part}"
+            found = typed_entry(said, plan, reports, book, day=day, ident=name, unit=unit)
+        read.append(found)
+    [first, *others] = read
+    unread = next((found for found in read if found.entry is None), None)
+    if unread is not None:
+        return unread
+    entries = tuple(found.entry for found in read if found.entry is not None)
+    if others:
+        return Typed(first.entry, clauses(*(found.words for found in read)), (), entries)
+    shared = shared_out(entries[0], first.among, reports) if first.among else ()
+    return replace(first, entries=entries, shared=shared)
+
+
+def shared_out(
+    entry: Entry, among: Sequence[str], reports: Iterable[PlantingReport]
+) -> tuple[Entry, ...]:
+    """What was weighed of several plantings together, shared out by their squares; nothing where
+    nothing was weighed."""
+    meant = {entry.planting, *among}
+    of = [report for report in reports if report.id in meant and report.cells]
+    squares = sum(len(report.cells) for report in of)
+    if len(of) < 2 or (entry.kg is None and entry.pieces is None):
+        return ()
+    shared, before, given_kg, given = [], 0, 0.0, 0
+    for number, report in enumerate(of):
+        before += len(report.cells)
+        # By running sums, so that the parts make the whole to the gram and the piece.
+        kg = None if entry.kg is None else round(entry.kg * before / squares, 3) - given_kg
+        pieces = None if entry.pieces is None else round(entry.pieces * before / squares) - given
+        given_kg, given = given_kg + (kg or 0.0), given + (pieces or 0)
+        values = {
+            "id": entry.id if number == 0 else f"{entry.id}-{number + 1}",
+            "place": report.place,
+            "planting": report.id,
+            "crop": report.crop,
+            "variety": None,
+            "plant": None,
+            "kg": None if kg is None else round(kg, 3),
+            "pieces": pieces,
+            "minutes": None
+            if entry.minutes is None
+            else entry.minutes * len(report.cells) / squares,
+        }
+        shared.append(entry.model_copy(update=values))
+    return tuple(shared)
 
 
 def typed_entry(

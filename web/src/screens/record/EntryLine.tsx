@@ -77,7 +77,10 @@ export function EntryLine({ state }: { state: HeldGarden }) {
   const enter = async (event: SyntheticEvent) => {
     event.preventDefault();
     if (text.trim() === '') return;
-    const read = await attempt(() => readLine(slug, line));
+    const typed = reading.isPlaceholderData ? undefined : reading.data;
+    const read = typed
+      ? ({ is: 'done', value: typed } as const)
+      : await attempt(() => readLine(slug, line));
     if (read.is === 'refused') setFault(read.why.message);
     if (read.is !== 'done') return;
     if (read.value.entry) await keep(read.value.entry, read.value.words, false);

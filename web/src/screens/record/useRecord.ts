@@ -20,11 +20,13 @@ import { isoOf } from '../../kit/day';
 import type { Day } from '../../kit/day';
 import { useMessages } from '../../kit/messages';
 
+const dayKey = (slug: string, iso: string) => ['record', slug, 'day', iso] as const;
+
 /** The entries of one day. */
 export function useDayPage(slug: string, day: Day) {
   const iso = isoOf(day);
   return useQuery<Entry[], ProblemError>({
-    queryKey: ['record', slug, 'day', iso],
+    queryKey: dayKey(slug, iso),
     placeholderData: keepPreviousData,
     queryFn: ({ signal }) =>
       answeredAs(
@@ -195,8 +197,13 @@ export function useDone(slug: string) {
 /** Keeping, deleting and putting back entries; what rests on them is asked for anew. */
 export function useDayBook(slug: string) {
   const afresh = useAfresh(slug);
+  const client = useQueryClient();
   const keep = useCallback(
     async (entry: Entry, sure: boolean) => {
+      // It stands on its page at once; what is refused goes from it again.
+      client.setQueryData<Entry[]>(dayKey(slug, entry.day), (page) =>
+        page ? [entry, ...page.filter((each) => each.id !== entry.id)] : page,
+      );
       const kept = await attempt(() =>
         answeredAs<Entry>(
           api.PUT('/api/gardens/{slug}/entries/{entry}', {
@@ -205,10 +212,10 @@ export function useDayBook(slug: string) {
           }),
         ),
       );
-      if (kept.is === 'done') void afresh();
+      void afresh();
       return kept;
     },
-    [slug, afresh],
+    [slug, afresh, client],
   );
   const remove = useCallback(
     async (id: string) => {
