@@ -82,6 +82,24 @@ def test_a_row_is_walked_and_a_lost_label_resolved(client, put):
     assert client.get(f"{GARDEN}/plantings/none/row").status_code == 404
 
 
+def test_entries_of_one_line_are_kept_all_or_none(client, begun):
+    asked = {"text": f"{begun['name']} 0.2 kg; 0.1 kg", "day": "2027-07-01", "id": "t"}
+    read = client.post(f"{GARDEN}/entry-read", json=asked).json()["entries"]
+    path = f"{GARDEN}/entries/together"
+    first, second = read
+    wrong = {"entries": [first, {**second, "plant": 20_000}]}
+    assert client.post(path, json=wrong).json()["errors"][0]["path"] == "plant"
+    assert entries(client) == []
+    much = {"entries": [first, {**second, "kg": 900}]}
+    assert client.post(path, json=much).json()["type"].endswith("doubtful")
+    assert entries(client) == []
+    kept = client.post(path, params={"sure": "true"}, json={"entries": read}).json()["entries"]
+    assert [e["season"] for e in kept] == ["2027", "2027"]
+    client.post(path, params={"sure": "true"}, json={"entries": read})
+    assert sorted(e["id"] for e in entries(client)) == ["t", "t-2"]
+    assert client.post(path, json={"entries": []}).status_code == 422
+
+
 def test_what_is_taken_out_can_be_put_back(client, put):
     put(text="kept")
     assert client.delete(f"{GARDEN}/entries/e1").status_code == 204

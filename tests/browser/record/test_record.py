@@ -80,3 +80,22 @@ def test_which_of_several_is_meant_is_chosen_by_its_squares(page, base_url):
         again.click()
     expect(kept).to_be_visible()
     expect(page.get_by_role("row", name="Picked bush bean")).to_contain_text("4 oz")
+
+
+def test_several_pickings_of_one_line_and_one_weighing_of_several_beds(page, base_url):
+    page.goto(f"{base_url}/gardens/lantern-court/record")
+    line = page.get_by_label("What was done or picked")
+    day = page.get_by_role("region", name="The day")
+    line.fill("head lettuce south bed 300 g; beetroot south bed 0.5 kg")
+    expect(
+        day.get_by_text(re.compile("reads: picked head lettuce.*picked beetroot"))
+    ).to_be_visible()
+    line.press("Enter")
+    for words in ("300 g", "500 g"):
+        expect(day.get_by_role("row").filter(has_text=words)).to_have_count(1)
+    day.get_by_role("button", name="Undo").click()
+    expect(day.get_by_role("row")).to_have_count(0)
+    line.fill("head lettuce 400 g")
+    day.get_by_role("button", name=re.compile("^Of all .*, shared out")).click()
+    expect(day.get_by_role("status")).to_contain_text("shared out by squares")
+    expect(day.get_by_role("row").filter(has_text="head lettuce")).to_have_count(2)

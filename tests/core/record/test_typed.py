@@ -7,7 +7,7 @@ import pytest
 from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.record.entries import Entry
 from ample_rows.core.record.likely import likely_picked, ripe_on
-from ample_rows.core.record.typed import typed_entry
+from ample_rows.core.record.typed import typed_entry, typed_line
 from ample_rows.core.words.message import said
 from tests.conftest import bed, block, document, planting
 
@@ -20,6 +20,13 @@ PLANTS = [
     planting("tomato", ("C3",), id="t", place="south", start="transplant", start_date="2027-05-20"),
     planting("dwarf-bean", ("D1", "D2"), id="b", place="low", start_date="2027-05-20"),
 ]
+
+
+def two_beds(read, run, book):
+    """Carrots in four squares of one bed, and in two of another."""
+    small = planting("carrot", ("A1", "A2"), id="c2", place="south", start_date="2027-04-10")
+    plan = read(document(PLANTS[0], small, places=[LOW, SOUTH]))
+    return plan, run(plan).plantings, book
 
 
 @pytest.fixture(scope="module")
@@ -103,6 +110,33 @@ def test_one_plant_one_kind_and_tags_are_read(read, run, book):
     kind = line("cherry tomatoes 0.3")
     assert (kind.entry.planting, kind.entry.variety) == ("row", "tomato-cherry")
     assert said(kind.words).startswith("picked cherry cordon tomato")
+
+
+def test_one_weighing_of_two_beds_is_shared_out_by_their_squares(read, run, book):
+    both = typed_line("carrots 1 kg 20 min", *two_beds(read, run, book), day=DAY, ident="e1")
+    assert [(e.id, e.planting, e.kg, e.minutes) for e in both.shared] == [
+        ("e1", "c1", 0.667, pytest.approx(20 * 4 / 6)),
+        ("e1-2", "c2", 0.333, pytest.approx(20 * 2 / 6)),
+    ]
+    pieces = typed_line("carrots 10 pieces", *two_beds(read, run, book), day=DAY, ident="e1")
+    assert [e.pieces for e in pieces.shared] == [7, 3]
+    one = typed_line("carrots low bed 1 kg", *two_beds(read, run, book), day=DAY, ident="e1")
+    assert (one.shared, [e.kg for e in one.entries]) == ((), [1])
+    assert typed_line("carrots", *two_beds(read, run, book), day=DAY, ident="e1").shared == ()
+
+
+def test_a_line_of_several_parts_is_several_entries(read, run, book):
+    text = "carrots low bed 1.2 kg; south bed 0.8; watered south bed 5 min;"
+    told = typed_line(text, *two_beds(read, run, book), day=DAY, ident="e1")
+    assert [(e.id, e.kind, e.planting, e.kg) for e in told.entries] == [
+        ("e1", "picked", "c1", 1.2),
+        ("e1-2", "picked", "c2", 0.8),
+        ("e1-3", "watered", None, None),
+    ]
+    unread = typed_line("carrots low bed 1; hello", *two_beds(read, run, book), day=DAY, ident="e1")
+    assert [e.kind for e in unread.entries] == ["picked", "note"]
+    nothing = typed_line("hello; carrots 1", *two_beds(read, run, book), day=DAY, ident="e1")
+    assert (nothing.entry, nothing.entries) == (None, ())
 
 
 def test_ripe_comes_first_and_what_was_picked_of_late_before_it(reports):

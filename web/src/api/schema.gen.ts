@@ -1261,6 +1261,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/entries/together": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Keep Together
+         * @description Keep entries that were typed or weighed together, all of them or none.
+         */
+        post: operations["keep_together_api_gardens__slug__entries_together_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{slug}/entries/{entry}/put-back": {
         parameters: {
             query?: never;
@@ -4529,6 +4549,16 @@ export interface components {
             gain_kg: number;
             /** Edit */
             edit: components["schemas"]["Plant"] | components["schemas"]["ChangePlanting"] | components["schemas"]["RemovePlanting"] | components["schemas"]["AddPlace"] | components["schemas"]["AddPlaces"] | components["schemas"]["ChangePlace"] | components["schemas"]["RemovePlace"] | components["schemas"]["CopyPlace"] | components["schemas"]["FitGrid"] | components["schemas"]["StandRiser"] | components["schemas"]["MarkJob"] | components["schemas"]["KeepChore"] | components["schemas"]["RemoveChore"] | components["schemas"]["ChangeGarden"] | components["schemas"]["ChangeSite"] | components["schemas"]["AddObstacle"] | components["schemas"]["ChangeObstacle"] | components["schemas"]["RemoveObstacle"] | components["schemas"]["ChangeSoil"] | components["schemas"]["ChangeBuild"] | components["schemas"]["ChangeSeedBox"] | components["schemas"]["ChangeCrop"] | components["schemas"]["RemoveCrop"] | components["schemas"]["KeepAlternative"] | components["schemas"]["TakeAlternative"] | components["schemas"]["ForgetAlternative"] | components["schemas"]["ForgetSetAside"] | components["schemas"]["Together-Output"] | components["schemas"]["ReplacePlan"];
+        };
+        /**
+         * EntriesTogether
+         * @description Entries of one line, or of one weighing, that stand or fall together.
+         */
+        EntriesTogether: {
+            /** Entries */
+            entries: components["schemas"]["Entry"][];
+        } & {
+            [key: string]: unknown;
         };
         /**
          * Entry
@@ -10113,7 +10143,9 @@ export interface components {
          * Typed
          * @description What a line was understood to say, as an entry but for its id, and in words.
          *
-         *     `among` are the plantings that are meant as well as the one named, the likeliest first.
+         *     `among` are the plantings that are meant as well as the one named, the likeliest first;
+         *     `shared` what was weighed shared out to all of them. `entries` are all that the line says, one
+         *     for each of its parts.
          */
         Typed: {
             entry: components["schemas"]["Entry"] | null;
@@ -10121,6 +10153,16 @@ export interface components {
             words: string;
             /** Among */
             among: string[];
+            /**
+             * Entries
+             * @default []
+             */
+            entries: components["schemas"]["Entry"][];
+            /**
+             * Shared
+             * @default []
+             */
+            shared: components["schemas"]["Entry"][];
         };
         /**
          * Uncertainty
@@ -10877,6 +10919,7 @@ export type Earnings = components['schemas']['Earnings'];
 export type EdgeChoice = components['schemas']['EdgeChoice'];
 export type EditRequest = components['schemas']['EditRequest'];
 export type Elsewhere = components['schemas']['Elsewhere'];
+export type EntriesTogether = components['schemas']['EntriesTogether'];
 export type Entry = components['schemas']['Entry'];
 export type FactorStep = components['schemas']['FactorStep'];
 export type Factors = components['schemas']['Factors'];
@@ -17328,6 +17371,107 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_together_api_gardens__slug__entries_together_post: {
+        parameters: {
+            query?: {
+                /** @description Keep them though something is odd */
+                sure?: boolean;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EntriesTogether"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EntriesTogether"];
+                };
             };
             /** @description The request cannot be read */
             400: {

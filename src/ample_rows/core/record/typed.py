@@ -78,7 +78,8 @@ def typed_line(
     unit: str = "kg",
 ) -> Typed:
     """Read a line of one part, or of several with a semicolon between them: "carrots low bed
-    1.2 kg; south bed 0.8". A part that names no crop is of the one before.
+    1.2 kg; south bed 0.8". A picking that names no crop is of the one
+    before.
 
     Raises:
         PlanFaultsError: An amount that no entry can hold.
@@ -89,7 +90,8 @@ def typed_line(
         name = ident if number == 0 else f"{ident}-{number + 1}"
         found = typed_entry(part, plan, reports, book, day=day, ident=name, unit=unit)
         before = read[-1].entry if read else None
-        if before and before.crop and (found.entry is None or found.entry.crop is None):
+        lacks = found.entry is None or (found.entry.crop is None and found.entry.kind == "picked")
+        if before and before.crop and lacks:
             said = f"{book.crops[before.crop].name} {part}"
             found = typed_entry(said, plan, reports, book, day=day, ident=name, unit=unit)
         read.append(found)
@@ -107,10 +109,10 @@ def typed_line(
 def shared_out(
     entry: Entry, among: Sequence[str], reports: Iterable[PlantingReport]
 ) -> tuple[Entry, ...]:
-    """What was weighed of several plantings together, shared out by their squares; nothing where
-    nothing was weighed."""
+    """What was weighed of several plantings together, shared out by the squares of those that
+    stand on the day; nothing where nothing was weighed."""
     meant = {entry.planting, *among}
-    of = [report for report in reports if report.id in meant and report.cells]
+    of = [r for r in reports if r.id in meant and r.cells and _stands(r, entry.day)]
     squares = sum(len(report.cells) for report in of)
     if len(of) < 2 or (entry.kg is None and entry.pieces is None):
         return ()
@@ -136,6 +138,10 @@ def shared_out(
         }
         shared.append(entry.model_copy(update=values))
     return tuple(shared)
+
+
+def _stands(report: PlantingReport, day: date) -> bool:
+    return report.start_date <= day and (report.clear_date is None or day <= report.clear_date)
 
 
 def typed_entry(

@@ -19,7 +19,7 @@ const MOST_RIPE = 8;
 const WEIGHT = /\s*[\d.,]+ ?(kg|g|lb|oz)\s*$/;
 
 interface Odd {
-  entry: Entry;
+  entries: readonly Entry[];
   words: string;
   why: ProblemError;
 }
@@ -39,7 +39,7 @@ export function EntryLine({ state }: { state: HeldGarden }) {
   const [fault, setFault] = useState<string>();
   const [pad, setPad] = useState(false);
   const [weighing, setWeighing] = useState(false);
-  const [kept, setKept] = useState<{ entry: Entry; words: string }>();
+  const [kept, setKept] = useState<{ entries: readonly Entry[]; words: string }>();
   const line: Line = {
     text,
     day: isoOf(day),
@@ -59,7 +59,7 @@ export function EntryLine({ state }: { state: HeldGarden }) {
     // Weighed anew, a line has the new weight.
     setText((line) => `${line.replace(WEIGHT, '').trimEnd()} ${weight}`.trimStart());
   }, []);
-  const keep = async (entry: Entry, said: string, sure: boolean) => {
+  const keep = async (entries: readonly Entry[], said: string, sure: boolean) => {
     // The line is free for the next one at once; what is refused comes back to it.
     const was = text;
     setText('');
@@ -67,11 +67,11 @@ export function EntryLine({ state }: { state: HeldGarden }) {
     setFault(undefined);
     setId(freshId());
     field.current?.focus();
-    const done = await book.keep(entry, sure);
-    if (done.is === 'done') setKept({ entry, words: said });
+    const done = await book.keepAll(entries, sure);
+    if (done.is === 'done') setKept({ entries, words: said });
     else setText((now) => now || was);
     if (done.is !== 'refused') return;
-    if (done.why.is('doubtful')) setOdd({ entry, words: said, why: done.why });
+    if (done.why.is('doubtful')) setOdd({ entries, words: said, why: done.why });
     else setFault(done.why.problem?.errors.map((e) => e.text).join('; ') ?? done.why.message);
   };
   const enter = async (event: SyntheticEvent) => {
@@ -83,7 +83,7 @@ export function EntryLine({ state }: { state: HeldGarden }) {
       : await attempt(() => readLine(slug, line));
     if (read.is === 'refused') setFault(read.why.message);
     if (read.is !== 'done') return;
-    if (read.value.entry) await keep(read.value.entry, read.value.words, false);
+    if (read.value.entry) await keep(read.value.entries, read.value.words, false);
     else setFault(read.value.words);
   };
   return (
@@ -94,7 +94,11 @@ export function EntryLine({ state }: { state: HeldGarden }) {
           <button
             type="button"
             className="press"
-            onClick={() => void book.remove(kept.entry.id).then(() => setKept(undefined))}
+            onClick={() =>
+              void Promise.all(kept.entries.map((entry) => book.remove(entry.id))).then(() =>
+                setKept(undefined),
+              )
+            }
           >
             Undo
           </button>
@@ -158,7 +162,12 @@ export function EntryLine({ state }: { state: HeldGarden }) {
             const read = reading.data;
             if (!read.entry) return;
             const other = { ...read.entry, planting: planting.id, place: planting.place };
-            void keep({ ...other, crop: planting.crop }, squared(state, planting), false);
+            void keep([{ ...other, crop: planting.crop }], squared(state, planting), false);
+          }}
+          shared={reading.data.shared.length}
+          onShare={() => {
+            const { shared, words } = reading.data;
+            void keep(shared, `${words}, shared out by squares`, false);
           }}
         />
       )}
@@ -169,7 +178,7 @@ export function EntryLine({ state }: { state: HeldGarden }) {
           <button
             type="button"
             className="press"
-            onClick={() => void keep(odd.entry, odd.words, true)}
+            onClick={() => void keep(odd.entries, odd.words, true)}
           >
             Keep it all the same
           </button>
@@ -219,10 +228,13 @@ interface AmongProps {
   state: HeldGarden;
   among: readonly string[];
   onChoose: (planting: PlantingReport) => void;
+  /** Among how many it would be shared out; 0 where nothing was weighed. */
+  shared: number;
+  onShare: () => void;
 }
 
 /** Plantings that are meant as well as the one that a line was read as. */
-function Among({ state, among, onChoose }: AmongProps) {
+function Among({ state, among, onChoose, shared, onShare }: AmongProps) {
   const plantings = among
     .map((id) => state.report.plantings.find((planting) => planting.id === id))
     .filter((planting): planting is PlantingReport => planting !== undefined);
@@ -238,6 +250,11 @@ function Among({ state, among, onChoose }: AmongProps) {
         </span>
       ))}
       {'?'}
+      {shared > 1 && (
+        <button type="button" className="press ml-3" onClick={onShare}>
+          {`Of all ${shared}, shared out by their squares`}
+        </button>
+      )}
     </p>
   );
 }

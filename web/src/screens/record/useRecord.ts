@@ -7,6 +7,7 @@ import type { ProblemError } from '../../api/client';
 import type {
   Compared,
   Draft,
+  EntriesTogether,
   Entry,
   Learnt,
   NextYear,
@@ -198,17 +199,19 @@ export function useDone(slug: string) {
 export function useDayBook(slug: string) {
   const afresh = useAfresh(slug);
   const client = useQueryClient();
-  const keep = useCallback(
-    async (entry: Entry, sure: boolean) => {
-      // It stands on its page at once; what is refused goes from it again.
-      client.setQueryData<Entry[]>(dayKey(slug, entry.day), (page) =>
-        page ? [entry, ...page.filter((each) => each.id !== entry.id)] : page,
-      );
+  const keepAll = useCallback(
+    async (entries: readonly Entry[], sure: boolean) => {
+      // They stand on their page at once; what is refused goes from it again.
+      for (const entry of entries) {
+        client.setQueryData<Entry[]>(dayKey(slug, entry.day), (page) =>
+          page ? [entry, ...page.filter((each) => each.id !== entry.id)] : page,
+        );
+      }
       const kept = await attempt(() =>
-        answeredAs<Entry>(
-          api.PUT('/api/gardens/{slug}/entries/{entry}', {
-            params: { path: { slug, entry: entry.id }, query: { sure } },
-            body: entry,
+        answeredAs<EntriesTogether>(
+          api.POST('/api/gardens/{slug}/entries/together', {
+            params: { path: { slug }, query: { sure } },
+            body: { entries: [...entries] },
           }),
         ),
       );
@@ -217,6 +220,7 @@ export function useDayBook(slug: string) {
     },
     [slug, afresh, client],
   );
+  const keep = useCallback((entry: Entry, sure: boolean) => keepAll([entry], sure), [keepAll]);
   const remove = useCallback(
     async (id: string) => {
       const gone = await attempt(() =>
@@ -244,7 +248,7 @@ export function useDayBook(slug: string) {
     },
     [slug, afresh],
   );
-  return { keep, remove, putBack };
+  return { keep, keepAll, remove, putBack };
 }
 
 /** An id that no other entry has, of this phone or another. */
