@@ -220,8 +220,7 @@ def dates_of(
     spell = (end - due).days
     cold = end in (frost, dies) and end < finish
     course = PickingCourse(whole, (due - start).days)
-    had = picked_by(crop, course, np.array([float(spell)]), book, killed=cold)
-    share = float(had[0])
+    share = _picked_at(crop, course, spell, book, cold)
     picked = share > 0
     first = (due if spell > 0 else end - timedelta(days=1)) if picked else None
     return Dates(
@@ -260,8 +259,7 @@ def _staying(planting: p.Planting, crop: Crop, year: GrowingYear, book: Book) ->
     end = min(d for d in (ends, dies, leaf_dies) if d is not None)
     course = PickingCourse(whole, _SPRING_DAYS)
     spell = (end - due).days
-    had = picked_by(crop, course, np.array([float(spell)]), book, killed=True)
-    share = float(had[0]) * harvest.share if spell > 0 else 0.0
+    share = _picked_at(crop, course, spell, book, True) * harvest.share if spell > 0 else 0.0
     # The plan looks no further than its own year.
     stands = max(year.end, start) + timedelta(days=1)
     return Dates(
@@ -283,6 +281,12 @@ def _staying(planting: p.Planting, crop: Crop, year: GrowingYear, book: Book) ->
         bears=harvest.share,
         year_of_life=harvest.year_of_life,
     )
+
+
+# Every day that is tried of every crop asks for one of a few hundred endings.
+@lru_cache(maxsize=8192)
+def _picked_at(crop: Crop, course: PickingCourse, spell: int, book: Book, killed: bool) -> float:
+    return float(picked_by(crop, course, np.array([float(spell)]), book, killed=killed)[0])
 
 
 def picked_by(

@@ -150,7 +150,7 @@ def _outcome(case: Case, stands: SetOut) -> Outcome:
     # What came by itself is up already.
     begun = "up" if case.planting.came_by_itself else case.planting.start
     expected = harvest.expected_stand(crop, stands.plants, begun, stands.per_station)
-    scale = expected * replace(factors, season=chances.even).product
+    scale = expected * factors.product_in(chances.even)
     draws = harvest.harvest_draws(lot=lot, crop=crop, scale=scale, had=chances.had, book=book)
     return Outcome(stands, dates, depth, light, factors, chances, lot, scale, expected, draws)
 

@@ -56,7 +56,11 @@ class Factors:
 
     @property
     def product(self) -> float:
-        return self.density * self.depth * self.light * self.season * self.training * self.own
+        return self.product_in(self.season)
+
+    def product_in(self, season: float) -> float:
+        """The product with another factor of the season."""
+        return self.density * self.depth * self.light * season * self.training * self.own
 
 
 def density_factor(*, stand_density: float, reference_density: float, crowding: float) -> float:

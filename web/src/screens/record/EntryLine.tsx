@@ -12,7 +12,7 @@ import { useDay } from '../../shared/DayContext';
 import { lineBegun, namedIn } from '../../shared/weighing';
 import { NumberPad } from './day/NumberPad';
 import { ScalePanel } from './day/ScalePanel';
-import { freshId, readLine, useDayBook, useReading, useRipe } from './useRecord';
+import { freshId, useDayBook, useReading, useReadNow, useRipe } from './useRecord';
 import type { Line } from './useRecord';
 
 const MOST_RIPE = 8;
@@ -47,6 +47,7 @@ export function EntryLine({ state }: { state: HeldGarden }) {
     unit: units.system === 'imperial' ? 'lb' : 'kg',
   };
   const reading = useReading(slug, version, line);
+  const readNow = useReadNow(slug, version);
   const ripe = useRipe(slug, version, day);
 
   const typed = (words: string) => {
@@ -77,10 +78,7 @@ export function EntryLine({ state }: { state: HeldGarden }) {
   const enter = async (event: SyntheticEvent) => {
     event.preventDefault();
     if (text.trim() === '') return;
-    const typed = reading.isPlaceholderData ? undefined : reading.data;
-    const read = typed
-      ? ({ is: 'done', value: typed } as const)
-      : await attempt(() => readLine(slug, line));
+    const read = await attempt(() => readNow(line));
     if (read.is === 'refused') setFault(read.why.message);
     if (read.is !== 'done') return;
     if (read.value.entry) await keep(read.value.entries, read.value.words, false);

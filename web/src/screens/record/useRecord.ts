@@ -153,22 +153,31 @@ export interface Line {
 /** What a line is understood to say; asked again with each key, the last answer stays meanwhile. */
 export function useReading(slug: string, version: number, line: Line) {
   return useQuery<Typed, ProblemError>({
-    queryKey: ['record', slug, 'reading', version, line],
+    ...reading(slug, version, line),
     enabled: line.text.trim() !== '',
     placeholderData: (before) => (line.text.trim() === '' ? undefined : before),
-    queryFn: ({ signal }) => readLine(slug, line, signal),
   });
 }
 
-/** The same once, at the moment of Enter: what is shown may be a key behind. */
-export function readLine(slug: string, line: Line, signal?: AbortSignal): Promise<Typed> {
-  return answeredAs(
-    api.POST('/api/gardens/{slug}/entry-read', {
-      params: { path: { slug } },
-      body: line,
-      signal: signal ?? null,
-    }),
-  );
+/** The same at the moment of Enter, from the question that is under way: what is shown may be a
+ * key behind. */
+export function useReadNow(slug: string, version: number) {
+  const client = useQueryClient();
+  return (line: Line) => client.query({ ...reading(slug, version, line), staleTime: 'static' });
+}
+
+function reading(slug: string, version: number, line: Line) {
+  return {
+    queryKey: ['record', slug, 'reading', version, line],
+    queryFn: ({ signal }: { signal: AbortSignal }): Promise<Typed> =>
+      answeredAs(
+        api.POST('/api/gardens/{slug}/entry-read', {
+          params: { path: { slug } },
+          body: line,
+          signal,
+        }),
+      ),
+  };
 }
 
 /** Ask anew for all that rests on the entries. */

@@ -8,6 +8,7 @@ import type { HeldGarden } from '../../api/merge';
 import type { Footing, SupportSheet, TrainingSystem } from '../../api/types';
 import { useUnits } from '../../kit/preferences';
 import { BillTable } from '../../shared/BillTable';
+import { usePlaceVerdicts, Verdict } from '../../shared/Verdict';
 import { Figure, Sum, Workings } from '../../shared/Working';
 import { useMaterials } from '../../api/useSoil';
 import { dayOf, shortWords, words } from '../../kit/day';
@@ -41,6 +42,7 @@ export function SupportScreen({ state }: { state: HeldGarden }) {
   const systems = useTable<TrainingSystem>('/api/trainings');
   const footings = useTable<Footing>('/api/footings');
   const materials = useMaterials().data;
+  const verdicts = usePlaceVerdicts(slug);
   if (!place) return <NoSuchPlace slug={slug} />;
   if (!support) {
     return (
@@ -67,6 +69,7 @@ export function SupportScreen({ state }: { state: HeldGarden }) {
       <Workings>
         <div className="sheet overflow-y-auto px-4 pb-4">
           {answer.error && <p role="alert">{answer.error.message}</p>}
+          <Verdict of={verdicts.data?.[place.id]} />
           {sheet && <Drawn state={state} sheet={sheet} placeId={placeId} />}
           <SupportEdges
             slug={slug}
