@@ -55,7 +55,9 @@ def wished_in(
     )
     told = compared(record, here.book, figures).crops
     gave = {crop.crop: sum(of.picked_kg for of in crop.seasons) for crop in told}
-    return wishes(here, gave, {crop: found.verdict for crop, found in verdicts.items()})
+    said = {crop: found.verdict for crop, found in verdicts.items()}
+    until = max((entry.day for entry in picked), default=None)
+    return wishes(here, gave, said, until=until)
 
 
 Wished = Annotated[Mapping[str, Wish], Depends(wished_in)]

@@ -57,7 +57,7 @@ def test_entries_are_found_by_tag_by_crop_and_by_word(page, base_url):
     words.fill("fork")
     page.get_by_role("link", name="#stones").click()
     expect(words).to_have_value("#stones")
-    expect(page.get_by_role("row")).to_contain_text("1 October 2026")
+    expect(page.get_by_role("row")).to_contain_text("1 Oct 2026")
 
 
 def test_a_verdict_on_a_bed_and_on_seed_comes_back(page, base_url):

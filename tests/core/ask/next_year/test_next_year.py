@@ -203,6 +203,12 @@ def test_a_verdict_goes_before_the_scale(read, book):
     assert wishes(season, {}, {"carrot": "fewer"})["carrot"].times == 0.5
     assert wishes(season, {}, {"carrot": "keep"}) == {}
     assert wishes(season, {"carrot": 21.0}, {}) == {}
+    # What is still to come is not short yet.
+    [report] = season.report.plantings
+    wants = [{"crop": "carrot", "kg_per_year": report.harvest_kg.p50}]
+    enough = Estimate(read(document(CARROT, household={"wants": wants})), book)
+    assert wishes(enough, {"carrot": 0.1}, {}, until=report.first_pick) == {}
+    assert wishes(enough, {"carrot": 0.1}, {}, until=report.clear_date)["carrot"].times == 1.5
     assert wishes(season, {}, {"dwarf-bean": "more"})["dwarf-bean"].times == 1.5
 
 

@@ -128,9 +128,15 @@ function FromAbove({
     MARGIN,
     MARGIN,
   );
+  const across = place.bounds_cm[2] - place.bounds_cm[0];
   return (
     <div ref={ref} className="mt-2">
-      <svg className="bed block w-full" height={HIGH} role="img" aria-label={`On ${words(day)}`}>
+      <svg
+        className="bed block w-full"
+        height={across * scale.pxPerCm + 2 * MARGIN}
+        role="img"
+        aria-label={`On ${words(day)}`}
+      >
         {width > 0 && (
           <PlanView
             place={place}

@@ -59,16 +59,22 @@ class Wish:
 
 
 def wishes(
-    season: Estimate, picked_kg: Mapping[str, float], verdicts: Mapping[str, str | None]
+    season: Estimate,
+    picked_kg: Mapping[str, float],
+    verdicts: Mapping[str, str | None],
+    *,
+    until: date | None = None,
 ) -> Mapping[str, Wish]:
     """Of which crops more or less is to be planted: by what was picked against what is eaten, by
-    the estimate where nothing was weighed; a verdict goes before either.
+    the estimate where nothing was weighed or more is still to come; a verdict goes before either.
 
     Args:
         picked_kg: What was picked in the season by crop, kinds with their crop.
         verdicts: The last verdict on each crop.
+        until: The day of the last picking of all; None where the season is over.
     """
-    found = {crop: wish for crop, wish in _by_table(season, picked_kg) if wish is not None}
+    by_table = _by_table(season, picked_kg, until)
+    found = {crop: wish for crop, wish in by_table if wish is not None}
     said = {"more": _MOST_MORE, "fewer": _LEAST_LEFT}
     for crop, verdict in verdicts.items():
         if season.book.crops[crop].variety_of is not None:
@@ -81,14 +87,19 @@ def wishes(
 
 
 def _by_table(
-    season: Estimate, picked_kg: Mapping[str, float]
+    season: Estimate, picked_kg: Mapping[str, float], until: date | None
 ) -> Iterable[tuple[str, Wish | None]]:
     likely: dict[str, float] = {}
+    goes_on = set()
     for report in season.report.plantings:
         root = root_of(season.book.crops[report.crop])
         likely[root] = likely.get(root, 0.0) + report.harvest_kg.p50
+        if until is not None and report.last_pick is not None and report.last_pick > until:
+            goes_on.add(root)
     for crop, want in wants_of(season.plan, season.book).items():
         gave = picked_kg.get(crop) or likely.get(crop, 0.0)
+        if crop in goes_on:
+            gave = max(gave, likely.get(crop, 0.0))
         times = want.kg / gave if gave > 0 else 1.0
         if _OVER < times < _SHORT:
             yield crop, None

@@ -5,7 +5,7 @@ import { answeredAs, api } from '../../../api/client';
 import type { ProblemError } from '../../../api/client';
 import type { HeldGarden } from '../../../api/merge';
 import type { Entry } from '../../../api/types';
-import { dayOf, words as dayWords } from '../../../kit/day';
+import { dayOf, shortWords } from '../../../kit/day';
 import { Field } from '../../../kit/Field';
 import { useUnits } from '../../../kit/preferences';
 import { capital } from '../../../kit/text';
@@ -69,10 +69,10 @@ function Line({ state, entry }: { state: HeldGarden; entry: Entry }) {
   const day = dayOf(entry.day);
   return (
     <tr className="border-b border-rule align-baseline">
-      <td className="w-40 pr-4 whitespace-nowrap text-muted">{`${dayWords(day)} ${entry.day.slice(0, 4)}`}</td>
+      <td className="pr-3 whitespace-nowrap text-muted sm:w-40">{`${shortWords(day)} ${entry.day.slice(0, 4)}`}</td>
       <td className="w-36 pr-4 max-sm:hidden">{place ? (place.name ?? place.id) : ''}</td>
-      <td className="w-64 pr-4">{capital(told(state, entry))}</td>
-      <td className="w-24 pr-4 text-right whitespace-nowrap tabular-nums">
+      <td className="pr-3 sm:w-64">{capital(told(state, entry))}</td>
+      <td className="pr-3 text-right sm:w-24 whitespace-nowrap tabular-nums">
         {amount(entry, units)}
       </td>
       <td className="text-muted">
