@@ -8,6 +8,7 @@ from datetime import date
 from itertools import pairwise
 from typing import Literal
 
+from ample_rows.core import plan as p
 from ample_rows.core.ask.building.bill import bill_for
 from ample_rows.core.ask.jobs.year import jobs_of
 from ample_rows.core.ask.seed_box.shopping import shopping_list
@@ -252,8 +253,7 @@ def _picked_late(crop: Crop, picked: Sequence[Entry]) -> Iterator[Message]:
 
 def _crops(lines: Iterable[PlantingLine], here: Estimate) -> tuple[GroupLine, ...]:
     of = {planting.id: planting.crop for planting in here.plan.plantings}
-    household = here.plan.garden.household
-    prices = {each.crop: each.per_kg for each in household.prices} if household else {}
+    prices = shop_prices(here.plan)
     sums = _sums((of.get(line.planting, ""), line) for line in lines)
     return tuple(
         GroupLine(
@@ -267,6 +267,12 @@ def _crops(lines: Iterable[PlantingLine], here: Estimate) -> tuple[GroupLine, ..
         )
         for crop, (estimated, picked) in sums.items()
     )
+
+
+def shop_prices(plan: p.Plan) -> Mapping[str, float]:
+    """What a kilogram of each crop costs at the shop, where it is known."""
+    household = plan.garden.household
+    return {each.crop: each.per_kg for each in household.prices} if household else {}
 
 
 def _places(lines: Iterable[PlantingLine], here: Estimate) -> tuple[GroupLine, ...]:

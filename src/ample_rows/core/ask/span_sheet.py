@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from datetime import date, timedelta
 
 from ample_rows.core import plan as p
-from ample_rows.core.ask.season_sheet import GroupLine
+from ample_rows.core.ask.season_sheet import GroupLine, shop_prices
 from ample_rows.core.book import Book
 from ample_rows.core.planting.harvest import Quantiles
 from ample_rows.core.record.entries import Entry, GardenRecord, picked_kg
@@ -103,7 +103,7 @@ def span_sheet(
     kg = sum(line.kg for line in lines)
     minutes = sum(entry.minutes or 0.0 for season in seasons for entry in season.entries)
     crops = _groups(lines, estimated, lambda line: line.crop, lambda of: of.crop)
-    prices = _prices(runs)
+    prices = shop_prices(runs)
     worths = [lines_kg * prices[crop] for crop, (_, lines_kg) in crops.items() if crop in prices]
     return SpanSheet(
         since=since,
@@ -254,11 +254,6 @@ def _places(
 
 def _per_100_litres(kg: float, place: PlaceFigures) -> float | None:
     return kg * _LITRES / place.soil_litres if place.soil_litres else None
-
-
-def _prices(plan: p.Plan) -> Mapping[str, float]:
-    household = plan.garden.household
-    return {each.crop: each.per_kg for each in household.prices} if household else {}
 
 
 def _weeks(seasons: Iterable[_Season], lines: Iterable[_Line]) -> tuple[WeekLine, ...]:

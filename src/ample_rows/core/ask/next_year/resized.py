@@ -17,6 +17,7 @@ _SHORT = 1.2
 _OVER = 0.8
 _MOST_MORE = 1.5
 _LEAST_LEFT = 0.5
+_MOST_SQUARES_MORE = 40
 
 
 @dataclass(frozen=True)
@@ -133,7 +134,7 @@ def resized(
         if wish.times < 1:
             now |= _fewer(of, before - target)
         else:
-            now |= _more(of, target - before, places, taken)
+            now |= _more(of, min(target - before, _MOST_SQUARES_MORE), places, taken)
         squares = sum(len(now[q.id].cells) for q in of)
         if squares != before:
             name = book.crops[crop].name
