@@ -1,5 +1,7 @@
 """A support: put up from the bed sheet, changed, and held against the wind."""
 
+import re
+
 from playwright.sync_api import expect
 
 
@@ -60,3 +62,25 @@ def test_what_a_message_does_not_cover_can_be_pressed(page, base_url):
     # The message lies at the foot of the page, and the press for the keys beside it.
     page.get_by_role("button", name="Keys").click()
     expect(page.get_by_role("dialog", name="Keys")).to_be_visible()
+
+
+def test_an_arch_stands_in_a_round_bed_along_its_middle(page, base_url):
+    page.goto(f"{base_url}/gardens/lantern-court/places/new")
+    page.get_by_label("Name").fill("Round bed")
+    page.get_by_label("Outline").select_option("round")
+    page.get_by_label("Diameter, inside, cm").fill("150")
+    page.get_by_role("button", name="Add the place").click()
+    expect(page.get_by_role("heading", name="Round bed")).to_be_visible()
+    expect(page).to_have_url(re.compile("/squares/"))
+    page.goto(page.url.replace("/squares/", "/places/") + "/supports")
+    page.get_by_label("Add a support").select_option("arch of mesh")
+    page.get_by_role("button", name="Add", exact=True).click()
+    expect(page.get_by_role("img", name="The arch from its end")).to_be_visible()
+    expect(page.get_by_text("150 cm along a line in the bed")).to_be_visible()
+    expect(page.get_by_label("Stands").get_by_role("option")).to_have_text(
+        [
+            "in the bed, along its middle",
+            "in the bed, across its middle",
+            "in the bed, along a line",
+        ]
+    )

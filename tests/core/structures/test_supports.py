@@ -121,7 +121,7 @@ def test_a_tub_has_no_edge_for_a_net(grown, noted):
     place = tub(supports=[NET])
     what = bean(place="tub", cells="all")
     assert grown(what, places=[place]).plants == 0
-    assert "straight side" in said(noted(document(what, places=[place]))["none-fit"].text)
+    assert "this place is round" in said(noted(document(what, places=[place]))["none-fit"].text)
 
 
 def test_a_crop_that_does_not_climb_is_told_of(noted):

@@ -175,7 +175,7 @@ shopping-whole-packets-or-sold = in whole packets or as sold
 
 ## What cannot be done
 
-builder-needs-straight-side = A support needs a straight side; this place is round.
+builder-needs-straight-side = A round place has no straight edge: choose where it stands in the bed.
 follow-stands-here-then = { $crop } stands here then.
 remedies-no-amount-wanted = The pantry has no amount of “{ $crop }” to meet. Enter one first.
 turning-no-spot-yet = { $place } has no spot in a yard yet. Move it there first.

@@ -10,6 +10,7 @@ import type {
   SupportSheet,
   TrainingSystem,
 } from '../../api/types';
+import { standsAt } from '../../edits/standsAt';
 import { Choice } from '../../kit/Choice';
 import { useUnits } from '../../kit/preferences';
 import { MeasureField, NumberField, useTyped } from '../../kit/form';
@@ -42,6 +43,7 @@ const EDGES = [
   ['across', 'in the bed, across its middle'],
   ['line', 'in the bed, along a line'],
 ] as const;
+const IN_THE_BED = ['along', 'across'];
 const SIDES = [
   ['1', 'one row, on the line'],
   ['2', 'a row on each side'],
@@ -139,6 +141,7 @@ export function SupportForm({ state, place, report, support, sheet, onEdit, ...t
     >
       <Choices
         report={report}
+        round={place.shape.type === 'circle'}
         system={system}
         support={support}
         tables={tables}
@@ -246,33 +249,17 @@ function typedChanges(
   return changes;
 }
 
-/** Where a support stands, as its keys: on an edge, or along a line in the bed. */
-function standing(where: string, { bounds_cm: [x0, y0, x1, y1] }: PlaceReport): Partial<Support> {
-  const [x, y] = [(x0 + x1) / 2, (y0 + y1) / 2];
-  if (where === 'along')
-    return {
-      edge: null,
-      run_cm: null,
-      line_cm: [
-        [x, y0],
-        [x, y1],
-      ],
-    };
-  if (where === 'across')
-    return {
-      edge: null,
-      run_cm: null,
-      line_cm: [
-        [x0, y],
-        [x1, y],
-      ],
-    };
-  if (where === 'line') return {};
-  return { edge: (where || null) as Support['edge'], line_cm: null, sides: null };
+/** Where it may stand: a round place has no edges, but for one that an older plan names. */
+function places(support: Support, round: boolean) {
+  const stands = support.line_cm ? 'line' : (support.edge ?? '');
+  return EDGES.filter(([id]) =>
+    id === 'line' ? support.line_cm : !round || IN_THE_BED.includes(id) || id === stands,
+  );
 }
 
 interface ChoicesProps {
   report: PlaceReport;
+  round: boolean;
   support: Support;
   system: TrainingSystem | undefined;
   tables: Tables;
@@ -280,7 +267,7 @@ interface ChoicesProps {
 }
 
 /** What is chosen of it: its kind, its edge, how posts stand, and the twine. */
-function Choices({ report, support, system, tables, onChange }: ChoicesProps) {
+function Choices({ report, round, support, system, tables, onChange }: ChoicesProps) {
   const posts = Object.entries(tables.materials).filter(([, m]) => m.used_for === 'post');
   const twines = Object.entries(tables.materials).filter(([, m]) => m.most_span_cm);
   return (
@@ -299,8 +286,8 @@ function Choices({ report, support, system, tables, onChange }: ChoicesProps) {
         <Choice
           label="Stands"
           value={support.line_cm ? 'line' : (support.edge ?? '')}
-          options={EDGES.filter(([id]) => id !== 'line' || support.line_cm)}
-          onChange={(stands) => onChange(standing(stands, report))}
+          options={places(support, round)}
+          onChange={(stands) => onChange(standsAt(stands, report.bounds_cm))}
         />
       </div>
       {support.line_cm && (

@@ -5,6 +5,7 @@ import { useEditor } from '../../api/garden';
 import type { HeldGarden } from '../../api/merge';
 import type { Place, TrainingSystem } from '../../api/types';
 import { nextId, withoutSupport } from '../../edits/edits';
+import { standsAt } from '../../edits/standsAt';
 import { Choice } from '../../kit/Choice';
 
 interface Props {
@@ -14,6 +15,9 @@ interface Props {
   support: string | undefined;
   systems: Record<string, TrainingSystem>;
 }
+
+const withoutNulls = (keys: object) =>
+  Object.fromEntries(Object.entries(keys).filter(([, value]) => value !== null));
 
 /** A support more, or the one shown taken away with what leans on it. */
 export function SupportsHere({ state, place, support, systems }: Props) {
@@ -27,7 +31,11 @@ export function SupportsHere({ state, place, support, systems }: Props) {
       place.supports.map((s) => s.id),
       'support-',
     );
-    const supports = [...place.supports, { id, system }];
+    // A round place has no edge to stand on.
+    const report = state.report.places.find((each) => each.id === place.id);
+    const round = place.shape.type === 'circle' && report;
+    const stands = round ? standsAt('along', report.bounds_cm) : {};
+    const supports = [...place.supports, { id, system, ...withoutNulls(stands) }];
     const saved = await editor.edit({ do: 'change-place', id: place.id, changes: { supports } });
     if (saved) void go(`${home}/${id}`);
   };
