@@ -64,6 +64,7 @@ def answers(**changes):
         {"depth_cm": 14, "container": True, "width_cm": 40, "length_cm": 80},
         {"sun_hours": 3.5},
         {"width_cm": 20, "length_cm": 20},
+        {"width_cm": 35, "depth_cm": 32, "container": True, "round": True},
         {"width_cm": 300, "length_cm": 900},
     ],
 )

@@ -204,17 +204,23 @@ def _with_entry(bed: _Bed, entry: LikedEntry, *, portions: int) -> _Bed:
     what stands there before and after; as it was where nothing of the entry does well."""
     if not any(map(bed.grows, entry.crops)):
         return bed
-    blocks = [_free_block(bed, columns, rows) for columns, rows in _sizes(entry, bed, portions)]
-    tried = _in_fullest(bed, entry, [block for block in blocks if block], portions=portions)
+    tried = _in_fullest(bed, entry, _blocks(entry, bed, portions), portions=portions)
     return bed if tried is None else _with_others(tried, entry)
+
+
+def _blocks(entry: LikedEntry, bed: _Bed, portions: int) -> list[Block]:
+    """Free blocks to try an entry in: of a pot all its ground, in whatever outline."""
+    if _is_pot(bed.place):
+        whole = len(bed.free) == len(grid_of(bed.place).cells)
+        return [tuple(bed.free.values())] if whole else []
+    blocks = (_free_block(bed, columns, rows) for columns, rows in _sizes(entry, bed, portions))
+    return [block for block in blocks if block]
 
 
 def _sizes(entry: LikedEntry, bed: _Bed, portions: int) -> list[tuple[int, int]]:
     """Blocks to try, as columns and rows: of a wide crop several, of others the largest there is
     that is no more than its share of the bed."""
     crop, grid, pitch = bed.book.crops[entry.crops[0]], grid_of(bed.place), pitch_of(bed.place)
-    if _is_pot(bed.place):
-        return [(grid.columns, grid.rows)]
     eaten = bed.book.eaten[crop.id].plants * portions
     side = math.ceil(bed.book.value("block_slack") * crop.spacing_cm / pitch.narrower_cm)
     if side > 1:
