@@ -1,6 +1,7 @@
 """What a specialist expects of crops in six climates, and what must hold in any."""
 
 import json
+import re
 from datetime import date, timedelta
 from pathlib import Path
 
@@ -14,6 +15,7 @@ from ample_rows.core.checks import read_plan
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.weather.climate import made_up
 from ample_rows.core.weather.frost_guess import guess_frosts
+from ample_rows.core.words.message import said
 from ample_rows.crops import load_book
 from tests.conftest import bed, document, planting
 
@@ -219,3 +221,20 @@ def test_hotter_than_its_best_never_raises_a_cool_crop_s_yield(crop, mean_c, hot
         return grown_in(garden, crop, date(2027, 4, 1)).season.warmth
 
     assert gives(mean_c + hotter) <= gives(mean_c) + 1e-9
+
+
+@pytest.mark.parametrize(
+    ("climate", "crop", "start", "day"),
+    [
+        ("humid-warm", "lettuce", "sow", "2027-06-20"),
+        ("humid-warm", "kale", "transplant", "2027-06-15"),
+        ("frost-free", "tomato", "transplant", "2027-05-20"),
+        ("frost-free", "potato", "set", "2027-04-10"),
+    ],
+)
+def test_what_heat_takes_is_not_put_down_to_cold(climate, crop, start, day):
+    doc = document(planting(crop, "all", start=start, start_date=day), **garden_in(climate))
+    report = Estimate(read_plan(json.dumps(doc).encode(), BOOK), BOOK, "x").report
+    about_it = [said(note.text) for note in report.notes if note.planting]
+    assert any(re.search("hot|warmer|days usually reach", text) for text in about_it)
+    assert not any("cool" in text or "cold" in text for text in about_it)

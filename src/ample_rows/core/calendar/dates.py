@@ -17,6 +17,7 @@ from ample_rows.core.calendar.growing_year import (
     days,
     frost_after,
     grow_days,
+    mean_temperature_c,
     move_years,
     yearly_on_or_after,
 )
@@ -81,6 +82,14 @@ def hottest_month(year: GrowingYear, dates: Dates) -> tuple[date, float] | None:
     highs = year.tmax_c
     hottest = max(_sampled(dates.start, dates.clear), key=lambda day: highs[day.month - 1])
     return hottest, highs[hottest.month - 1]
+
+
+def grows_in_heat(year: GrowingYear, crop: Crop, dates: Dates) -> bool:
+    """Whether the weeks up to a first pick are warmer on average than a crop grows best in; not
+    without a climate."""
+    means = [mean_temperature_c(year, day) for day in _sampled(dates.start, dates.due)]
+    known = [mean for mean in means if mean is not None]
+    return bool(known) and sum(known) / len(known) > crop.optimum_high_c
 
 
 def frost_day(year: GrowingYear, crop: Crop, start: date, book: Book) -> date | None:

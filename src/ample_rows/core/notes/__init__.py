@@ -43,11 +43,11 @@ from ample_rows.core.notes.timing import (
     wrong_time,
 )
 from ample_rows.core.notes.weather import (
-    cool_weeks,
     hot_spells,
     mild_winter,
     runs_to_seed,
     winter_cold,
+    wrong_weeks,
 )
 from ample_rows.core.notes.yard import (
     fall,
@@ -76,7 +76,7 @@ RULES: tuple[Rule, ...] = (
     shaded_by_support,
     wrong_time,
     hot_spells,
-    cool_weeks,
+    wrong_weeks,
     runs_to_seed,
     mild_winter,
     winter_cold,

@@ -5,7 +5,7 @@ from dataclasses import replace
 from datetime import date
 
 from ample_rows.core import plan as p
-from ample_rows.core.calendar.dates import spares_young, usual_end
+from ample_rows.core.calendar.dates import grows_in_heat, spares_young, usual_end
 from ample_rows.core.calendar.growing_year import days, move_years
 from ample_rows.core.edits import Plant
 from ample_rows.core.geometry.cells import grid_of
@@ -103,7 +103,8 @@ def _too_early(view: PlaceView, e: Evaluated) -> Note:
     risk = round((1 - e.dates.frost_survival) * 100)
     again = e.crop.after_frost_share is not None
     if risk < _RISK_SAID:
-        why = message("timing-soil-still-cold")
+        hot = grows_in_heat(view.setting.year, e.crop, e.dates)
+        why = message("timing-still-hot") if hot else message("timing-soil-still-cold")
     elif again:
         why = message("timing-frost-takes-leaves", risk=risk)
     else:
@@ -147,12 +148,15 @@ def _too_late(view: PlaceView, e: Evaluated) -> Iterator[Note]:
             fixes=sooner,
         )
     elif late and e.crop.frost == "hardy":
+        text = message("timing-starts-after-short-cold", planting=named(e), shuts=shuts)
+        if grows_in_heat(view.setting.year, e.crop, e.dates):
+            text = message("timing-starts-after-hot", planting=named(e), shuts=shuts)
         yield Note(
             level="care",
             code="after-window",
             place=view.place.id,
             planting=e.planting.id,
-            text=message("timing-starts-after-short-cold", planting=named(e), shuts=shuts),
+            text=text,
             fix=message("timing-start-5", shuts=shuts),
             fixes=sooner,
         )

@@ -4,7 +4,7 @@ winter's cold take of it. They speak of the same figures that its harvest is mad
 from collections.abc import Iterator
 
 from ample_rows.core.calendar.cold import deadly_c
-from ample_rows.core.calendar.dates import hottest_month
+from ample_rows.core.calendar.dates import grows_in_heat, hottest_month
 from ample_rows.core.notes.note import Fix, Level, Note
 from ample_rows.core.notes.view import change_planting, named
 from ample_rows.core.place.view import PlaceView
@@ -57,8 +57,8 @@ def hot_spells(view: PlaceView) -> Iterator[Note]:
         )
 
 
-def cool_weeks(view: PlaceView) -> Iterator[Note]:
-    """Crops whose weeks here are too cool to give what the book says."""
+def wrong_weeks(view: PlaceView) -> Iterator[Note]:
+    """Crops whose weeks here are too cool, or too warm, to give what the book says."""
     for e in view.plantings:
         weeks = e.chances.weeks
         other = (1 - weeks.heat) * weeks.kept * weeks.chilled
@@ -66,19 +66,16 @@ def cool_weeks(view: PlaceView) -> Iterator[Note]:
         loss = 1 - warm
         if e.dates.first_pick is None or loss < _COOL_SAID:
             continue
-        cold_nights = weeks.sets < 1 - 2 * _SAID and weeks.heat < _SAID
-        if cold_nights:
+        code, fix = "cool-weeks", message("weather-warmer")
+        if grows_in_heat(view.setting.year, e.crop, e.dates):
+            code, fix = "warm-weeks", message("weather-cooler")
+            text = message("weather-warm", planting=named(e), share=Share(warm))
+        elif weeks.sets < 1 - 2 * _SAID and weeks.heat < _SAID:
             text = message("weather-flowers-cold", planting=named(e), share=Share(warm))
         else:
             text = message("weather-cool", planting=named(e), share=Share(warm))
-        yield _weather_note(
-            view,
-            e,
-            level=_level(loss - _SAID),
-            code="cool-weeks",
-            text=text,
-            fix=message("weather-warmer"),
-        )
+        level = _level(loss - _SAID)
+        yield _weather_note(view, e, level=level, code=code, text=text, fix=fix)
 
 
 def runs_to_seed(view: PlaceView) -> Iterator[Note]:
