@@ -99,6 +99,14 @@ def test_more_seasons_narrow_the_interval(told):
     )
 
 
+def test_seasons_that_contradict_each_other_are_not_hardly_chance(told):
+    """A third of it, half as much again and twice as much: no word on which is better."""
+    result = told((1.0, 3.0), (1.0, 4.0), (4.0, 1.5))
+    assert result.low < 1 < result.high
+    assert "could well be chance" in said(result.words)
+    assert result.years > told((1.0, 3.0)).years
+
+
 def test_a_season_counts_once_both_sides_are_over(told):
     assert told((1.0, 2.0), running=True).seasons == ()
 

@@ -78,6 +78,26 @@ def test_what_was_understood_is_said_back(line):
     assert line("hello").entry is None
 
 
+@pytest.mark.parametrize(
+    ("text", "words"),
+    [
+        ("picked xyz 3 kg", "Name a crop or a bed"),
+        ("3 kg", "Name a crop or a bed"),
+        ("carrots low bed", "Say how much was picked"),
+    ],
+)
+def test_what_says_too_little_is_asked_about(line, text, words):
+    read = line(text)
+    assert read.entry is None
+    assert words in said(read.words)
+
+
+@pytest.mark.parametrize("text", ["carrots -2 kg", "carrots low bed −200 g", "-3 tomatoes"])
+def test_less_than_nothing_is_refused(line, text):
+    with pytest.raises(PlanFaultsError, match="kg"):
+        line(text)
+
+
 def test_what_could_be_meant_as_well_comes_behind_the_likeliest(line):
     both = line("carrots 0.4 kg")
     assert (both.entry.planting, both.among) == ("c1", ("c2",))

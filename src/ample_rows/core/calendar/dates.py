@@ -164,6 +164,7 @@ def frost_survival(
     return NormalDist(0, year.spread_days).cdf((up - spring).days)
 
 
+_LIES_AT_MOST = 200
 _SHORT_HOURS, _LONG_HOURS = 8.0, 16.0
 
 
@@ -223,7 +224,7 @@ def dates_of(
     if seeds is not None:
         whole = hurried_days(whole, (seeds - due).days)
     ends = min(d for d in (finish, usual, seeds, planting.clear_date) if d is not None)
-    up = start + days(under_ground_days(crop, planting.start))
+    up = _up(year, crop, planting.start, start)
     dies = cold_day(year, crop, up, ends, book)
     end = min(d for d in (ends, frost, dies) if d is not None)
     spell = (end - due).days
@@ -251,6 +252,26 @@ def dates_of(
         course=course,
         seeds=seeds if seeds == end else None,
     )
+
+
+def _up(year: GrowingYear, crop: Crop, start: p.Start, start_date: date) -> date:
+    """The day from which something stands above ground: seed and sets of a hardy crop lie in cold
+    soil until it has their least warmth, unharmed."""
+    under = days(under_ground_days(crop, start))
+    if crop.frost != "hardy" or start not in ("sow", "set") or year.mean_c is None:
+        return start_date + under
+    least = crop.germination_least_c
+    wakes = (
+        day for n in range(_LIES_AT_MOST) if _soil_c(year, day := start_date + days(n)) >= least
+    )
+    return next(wakes, start_date) + under
+
+
+def _soil_c(year: GrowingYear, day: date) -> float:
+    """The mean of a day with what the soil of the place is warmer; a known climate. [°C]"""
+    mean = mean_temperature_c(year, day)
+    assert mean is not None
+    return mean + year.soil_warmer_c * sun_share(year.latitude, day)
 
 
 def _staying(planting: p.Planting, crop: Crop, year: GrowingYear, book: Book) -> Dates:

@@ -2,7 +2,8 @@
 
 Yields are compared by the ground that each side has. What a season does to both alike falls out of
 the difference; what is each planting's own, and where they stand in two places each place's own,
-stays in it, and is known from the crop's range in the book.
+stays in it, and is known from the crop's range in the book; seasons that contradict each other by
+more than that widen it.
 """
 
 import math
@@ -31,6 +32,8 @@ _A_FIFTH = math.log(1.2)
 _M2 = 10_000.0
 _MOST_YEARS = 60
 _USUAL_PLANTS = 10
+_BOOK_WORTH_SEASONS = 8
+"""Judged: so many seasons of a trial weigh as much as the spread that the book gives."""
 _PLANTS = (2, 5, 10, 20, 50)
 _LETTERS = "ABCDEFGHIJKLMNOPQRSTUVWXYZ"
 
@@ -154,13 +157,26 @@ def twin_result(
     return _result(trial, seasons, _sd(trial, running, plans, plants, book))
 
 
+def _spread_seen(logs: Sequence[float], sd: float) -> float:
+    """The book's spread of a season's difference, widened where the seasons differ more."""
+    mean = sum(logs) / len(logs)
+    seen = sum((each - mean) ** 2 for each in logs)
+    pooled = (_BOOK_WORTH_SEASONS * sd**2 + seen) / (_BOOK_WORTH_SEASONS + len(logs) - 1)
+    return max(sd, math.sqrt(pooled))
+
+
 def _result(trial: Trial, seasons: Sequence[TwinSeason], sd: float) -> TwinResult:
-    years = years_for_a_fifth(sd)
     if not seasons:
+        years = years_for_a_fifth(sd)
         nothing = message("twins-not-picked", seasons=Count(years, "season"))
         return TwinResult(trial, (), None, None, None, years, nothing)
     logs = [math.log(each.other_kg_m2 / each.one_kg_m2) for each in seasons]
-    mean, margin = sum(logs) / len(logs), _Z80 * sd / math.sqrt(len(logs))
+    sd = _spread_seen(logs, sd)
+    mean, margin, years = (
+        sum(logs) / len(logs),
+        _Z80 * sd / math.sqrt(len(logs)),
+        years_for_a_fifth(sd),
+    )
     low, high = math.exp(mean - margin), math.exp(mean + margin)
     return TwinResult(
         trial,

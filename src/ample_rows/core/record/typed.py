@@ -44,6 +44,7 @@ _PIECES = ("pieces", "piece", "pcs", "x", "heads", "head", "fruits", "fruit")
 _MINUTES = ("min", "mins", "minutes", "minute")
 _UNITS = "|".join((*KG, *_PIECES, *_MINUTES))
 _AMOUNT = re.compile(rf"(?<![\w.,])(\d+(?:[.,]\d+)?|[.,]\d+)\s*({_UNITS})?\b", re.I)
+_BELOW_NOTHING = re.compile(rf"(?<!\S)[-−]\d+(?:[.,]\d+)?\s*(?:{_UNITS})?\b", re.I)
 _TAG = re.compile(r"(?<!\w)#([^\W_][\w-]{0,39})")
 _PLANT = re.compile(r"\bplant (\d{1,5})\b", re.I)
 _WORD = re.compile(r"[A-Z]{1,3}\d+|[^\W\d_]+(?:['’-][^\W\d_]+)*")
@@ -161,8 +162,11 @@ def typed_entry(
         unit: Of a bare number: one of kg, g, lb, oz or pieces, as it was typed last.
 
     Raises:
-        PlanFaultsError: An amount that no entry can hold.
+        PlanFaultsError: An amount that no entry can hold, or one below nothing.
     """
+    below = _BELOW_NOTHING.search(text)
+    if below:
+        raise PlanFaultsError.one("kg", message("typed-below-nothing", typed=below.group()))
     tags = tuple(dict.fromkeys(_TAG.findall(text))) or None
     untagged = _TAG.sub(" ", text)
     plant = next((int(number) for number in _PLANT.findall(untagged)), None)
@@ -173,8 +177,11 @@ def typed_entry(
     weighed = kg is not None or pieces is not None
     found, unread = _meant(words, plan, reports, book, day)
     place = found[0].place if found else _place(words, plan)
-    if not found and place is None and not (kind or weighed):
+    picked = weighed or kind == "picked"
+    if not found and place is None and (picked or not kind):
         return Typed(None, message("typed-nothing"), ())
+    if not (kind or weighed or minutes or unread or tags):
+        return Typed(None, message("typed-no-deed"), ())
     one = found[0] if found else None
     planting = plan.planting(one.id) if one else None
     if kind == "verdict" and one is not None:

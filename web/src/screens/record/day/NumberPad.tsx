@@ -15,7 +15,7 @@ export function NumberPad({ line, units, onLine }: Props) {
   };
   const unit = (name: string) => onLine(`${line.replace(/\s*(kg|g|lb|oz)?\s*$/, '')} ${name}`);
   return (
-    <div role="group" aria-label="Number pad" className="grid grid-cols-4 gap-2 pt-2">
+    <div role="group" aria-label="Number pad" className="grid grid-cols-4 gap-2 py-2">
       {KEYS.map((key) => (
         <button key={key} type="button" className="act min-h-14 text-xl" onClick={() => typed(key)}>
           {key}
