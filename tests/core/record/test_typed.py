@@ -9,7 +9,7 @@ from ample_rows.core.record.entries import Entry
 from ample_rows.core.record.likely import likely_picked, ripe_on
 from ample_rows.core.record.typed import typed_entry, typed_line
 from ample_rows.core.words.message import said
-from tests.conftest import bed, block, document, planting
+from tests.conftest import bed, block, document, planting, tub
 
 DAY = date(2027, 8, 10)
 LOW = bed(id="low", name="Low bed")
@@ -90,6 +90,24 @@ def test_what_says_too_little_is_asked_about(line, text, words):
     read = line(text)
     assert read.entry is None
     assert words in said(read.words)
+
+
+@pytest.mark.parametrize(
+    ("text", "place", "kg"),
+    [
+        ("picked pot 2 300 g", "p2", 0.3),
+        ("basil pot 2 0.1", "p2", 0.1),
+        ("basil pot 1 .2 kg", "p1", 0.2),
+        ("basil pot 2 kg", "p1", 2),
+    ],
+)
+def test_a_numbered_place_is_not_an_amount(read, run, book, text, place, kg):
+    pots = [tub(id=f"p{n}", name=f"Pot {n}") for n in (1, 2)]
+    grown = [planting("basil", "all", id=f"b{n}", place=f"p{n}") for n in (1, 2)]
+    plan = read(document(*grown, places=pots))
+    reports = run(plan).plantings
+    entry = typed_entry(text, plan, reports, book, day=DAY, ident="e1").entry
+    assert (entry.place, entry.kg) == (place, pytest.approx(kg))
 
 
 @pytest.mark.parametrize("text", ["carrots -2 kg", "carrots low bed −200 g", "-3 tomatoes"])

@@ -170,14 +170,16 @@ def typed_entry(
     tags = tuple(dict.fromkeys(_TAG.findall(text))) or None
     untagged = _TAG.sub(" ", text)
     plant = next((int(number) for number in _PLANT.findall(untagged)), None)
-    kg, pieces, minutes, left = _amounts(_PLANT.sub(" ", untagged), unit)
+    numbered, unnumbered = _numbered_place(_PLANT.sub(" ", untagged), plan)
+    kg, pieces, minutes, left = _amounts(unnumbered, unit)
     words = [word for word in _WORD.findall(left) if word.lower() not in _LITTLE]
     kind = next((KINDS[word.lower()] for word in words if word.lower() in KINDS), None)
     words = [word for word in words if word.lower() not in KINDS]
     weighed = kg is not None or pieces is not None
-    found, unread = _meant(words, plan, reports, book, day)
-    place = found[0].place if found else _place(words, plan)
-    picked = weighed or kind == "picked"
+    there = [report for report in reports if numbered in (None, report.place)]
+    found, unread = _meant(words, plan, there, book, day)
+    place = found[0].place if found else numbered or _place(words, plan)
+    picked = kind == "picked" or (weighed and kind is None)
     if not found and place is None and (picked or not kind):
         return Typed(None, message("typed-nothing"), ())
     if not (kind or weighed or minutes or unread or tags):
@@ -288,6 +290,18 @@ def _meant(
     ranked = likely_picked(meant, day) if len(meant) > 1 else meant
     known = set().union(*(crop | place for crop, place in vocabulary.values()), *labels.values())
     return ranked, [word for stem, word in asked.items() if stem not in known and word not in known]
+
+
+def _numbered_place(text: str, plan: p.Plan) -> tuple[str | None, str]:
+    """The place whose name with its number stands in a line, "pot 3", and the line without it, so
+    that the number is no amount."""
+    for place in plan.places:
+        if any(letter.isdigit() for letter in place.label):
+            name = re.escape(place.label)
+            named = re.compile(rf"(?<!\w){name}(?![\w.,]|\s*(?:{_UNITS})\b)", re.I)
+            if named.search(text):
+                return place.id, named.sub(" ", text, count=1)
+    return None, text
 
 
 def _place(words: Iterable[str], plan: p.Plan) -> str | None:
