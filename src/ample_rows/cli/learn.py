@@ -34,8 +34,18 @@ def learn(plan_source: str, record_source: str, *, as_json: bool) -> int:
     own = own_book(book, plan)
     planned = {planting.crop: own.crops[planting.crop].family for planting in plan.plantings}
     factors = learnt(outcomes_of(record, plan, worked_out(book)), book, also=planned)
-    print(json.dumps({**FORMAT, **asdict(factors)}, indent=1) if as_json else _table(factors))
+    print(json.dumps(_document(factors), indent=1) if as_json else _table(factors))
     return 0
+
+
+def _document(factors: Learnt) -> dict[str, Any]:
+    """The own factors as the open format has them."""
+    told = asdict(factors)
+    crops = {
+        crop: {key: of[key] for key in ("factor", "low", "high", "n", "first_pick_shift_days")}
+        for crop, of in told["crops"].items()
+    }
+    return {**FORMAT, **told, "crops": crops}
 
 
 def _table(factors: Learnt) -> str:

@@ -370,3 +370,19 @@ def test_the_first_pick_comes_as_many_days_later_as_the_garden_goes_by(grown, la
     assert (learnt.clear_date - usual.clear_date).days == pytest.approx(round(later), abs=1)
     other = grown(kinds, climate=climate, own={"crops": {"leek": factor}})
     assert other.first_pick == usual.first_pick
+
+
+@pytest.mark.parametrize(("first", "last"), [(0, 12), (5, 5), (4, -8), (None, 9)])
+def test_the_last_pick_comes_as_many_days_later_as_the_garden_goes_by(grown, first, last):
+    factor = {"factor": 1, "low": 0.9, "high": 1.1, "n": 4, "first_pick_shift_days": first}
+    own = {"crops": {"dwarf-bean": {**factor, "last_pick_shift_days": last}}}
+    beans = planting("dwarf-bean", block("A1", "B2"), start_date="2027-05-20")
+    usual, learnt = grown(beans), grown(beans, own=own)
+    assert (learnt.first_pick - usual.first_pick).days == (first or 0)
+    assert (learnt.last_pick - usual.last_pick).days == last
+
+
+def test_what_is_picked_once_is_picked_once_however_late(grown):
+    factor = {"factor": 1, "low": 0.9, "high": 1.1, "n": 4, "last_pick_shift_days": 20}
+    onions = planting("onion", block("A1", "B2"), start="set", start_date="2027-03-25")
+    assert grown(onions, own={"crops": {"onion": factor}}).last_pick == grown(onions).last_pick

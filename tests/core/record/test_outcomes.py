@@ -53,6 +53,7 @@ def test_all_pickings_of_a_planting_are_one_outcome(told, read, book):
     assert (carrot.expected.crop, carrot.expected.family) == ("carrot", "Apiaceae")
     first = f"{expected.first_pick:%j}"
     assert carrot.first_pick_shift_days == 201 - int(first)
+    assert carrot.last_pick_shift_days == 252 - int(f"{expected.last_pick:%j}")
 
 
 def test_pieces_weigh_what_one_of_the_kind_weighs(told):

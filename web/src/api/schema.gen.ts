@@ -5789,7 +5789,9 @@ export interface components {
         };
         /**
          * LearntCrop
-         * @description The same for a crop, and how many days later than estimated it is first picked.
+         * @description The same for a crop; how many days later than estimated it is first and last picked, and how
+         *     many days after its start it was first picked in the plantings that were seen, on average; not
+         *     of what stays for years.
          */
         LearntCrop: {
             /** Factor */
@@ -5802,6 +5804,10 @@ export interface components {
             n: number;
             /** First Pick Shift Days */
             first_pick_shift_days: number | null;
+            /** Last Pick Shift Days */
+            last_pick_shift_days: number | null;
+            /** Days To Pick */
+            days_to_pick: number | null;
         };
         /**
          * LearntFactor
@@ -6637,7 +6643,8 @@ export interface components {
         /**
          * OwnFactor
          * @description How much more or less than the book says comes here, with its 80 % interval, from so many
-         *     plantings, and how many days later it is first picked.
+         *     plantings, and how many days later it is first and last picked; `days_to_pick` is how long
+         *     after its start it was first picked, as it was seen.
          */
         OwnFactor: {
             /** Factor */
@@ -6650,6 +6657,10 @@ export interface components {
             n: number;
             /** First Pick Shift Days */
             first_pick_shift_days?: number | null;
+            /** Last Pick Shift Days */
+            last_pick_shift_days?: number | null;
+            /** Days To Pick */
+            days_to_pick?: number | null;
         } & {
             [key: string]: unknown;
         };

@@ -17,6 +17,7 @@ from ample_rows.core.calendar.growing_year import (
     days,
     frost_after,
     grow_days,
+    longer_picked_days,
     mean_temperature_c,
     move_years,
     yearly_on_or_after,
@@ -165,6 +166,7 @@ def frost_survival(
 
 
 _LIES_AT_MOST = 200
+_SHORTEST_PICKING = 7.0
 _SHORT_HOURS, _LONG_HOURS = 8.0, 16.0
 
 
@@ -217,6 +219,7 @@ def dates_of(
         growths = [grow_days(year, crop, s, start, book) for s in crop.starts]
         grow = max(d for d in growths if d is not None)
     due = start + days(grow)
+    whole = max(min(whole, _SHORTEST_PICKING), whole + longer_picked_days(year, crop))
     finish = due + days(whole)
     frost = frost_day(year, crop, start, book)
     usual = usual_end(year, crop, start, book)

@@ -31,7 +31,7 @@ class GrowingYear:
     cover_warmer_c: float = 0.0
     frost_free: bool = False
     likely_ends: tuple[p.LikelyEnd, ...] = ()
-    learnt_days: tuple[tuple[str, int], ...] = ()
+    learnt_days: tuple[tuple[str, int, int], ...] = ()
 
     def __hash__(self) -> int:
         return self._hashed
@@ -91,10 +91,16 @@ def growing_year(garden: p.Garden, book: Book) -> GrowingYear:
     )
 
 
-def _learnt_days(own: p.OwnFactors | None) -> tuple[tuple[str, int], ...]:
-    found = ((own.crops if own else None) or {}).items()
-    shifts = ((crop, round(of.first_pick_shift_days or 0.0)) for crop, of in found)
-    return tuple(sorted((crop, later) for crop, later in shifts if later))
+def _learnt_days(own: p.OwnFactors | None) -> tuple[tuple[str, int, int], ...]:
+    """How many days later crops are first picked here, and how many days longer: a last pick that
+    was not learnt comes as much later as the first."""
+    learnt = []
+    for crop, of in ((own.crops if own else None) or {}).items():
+        first = round(of.first_pick_shift_days or 0.0)
+        last = first if of.last_pick_shift_days is None else round(of.last_pick_shift_days)
+        if first or last:
+            learnt.append((crop, first, last - first))
+    return tuple(sorted(learnt))
 
 
 def is_frost_free(climate: p.Climate | None, book: Book) -> bool:
@@ -152,9 +158,19 @@ def grow_days(
     the garden counts so, and as many more or fewer as the garden goes by from its own record; None
     where the book knows no such start."""
     usual = days_to_pick(year.normals, crop, start, start_date, book, thermal=year.thermal)
+    return usual if usual is None else max(1.0, usual + _learnt_of(year, crop)[0])
+
+
+def longer_picked_days(year: GrowingYear, crop: Crop) -> int:
+    """How many days longer than usual a crop is picked, as the garden goes by from its own record;
+    what is picked once is picked once."""
+    return 0 if crop.picking.kind == "once" else _learnt_of(year, crop)[1]
+
+
+def _learnt_of(year: GrowingYear, crop: Crop) -> tuple[int, int]:
     root = crop.variety_of or crop.id
-    later = next((shift for known, shift in year.learnt_days if known == root), 0)
-    return usual if usual is None else max(1.0, usual + later)
+    found = ((first, longer) for known, first, longer in year.learnt_days if known == root)
+    return next(found, (0, 0))
 
 
 def frost_after(year: GrowingYear, day: date, lag_days: float = 0.0) -> date:

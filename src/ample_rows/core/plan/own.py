@@ -13,13 +13,16 @@ ShiftDays = Annotated[float, Field(ge=-180, le=180, allow_inf_nan=False)]
 
 class OwnFactor(PlanValue):
     """How much more or less than the book says comes here, with its 80 % interval, from so many
-    plantings, and how many days later it is first picked."""
+    plantings, and how many days later it is first and last picked; `days_to_pick` is how long
+    after its start it was first picked, as it was seen."""
 
     factor: Factor
     low: Factor
     high: Factor
     n: Annotated[int, Field(ge=0, le=1_000_000)]
     first_pick_shift_days: ShiftDays | None = None
+    last_pick_shift_days: ShiftDays | None = None
+    days_to_pick: Annotated[float, Field(ge=0, le=4_000, allow_inf_nan=False)] | None = None
 
     @model_validator(mode="after")
     def _in_order(self) -> "OwnFactor":

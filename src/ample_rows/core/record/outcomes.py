@@ -28,13 +28,16 @@ class Expected:
 
 @dataclass(frozen=True, slots=True)
 class Outcome:
-    """What a planting gave in a season. [kg, days]"""
+    """What a planting gave in a season, how much later than estimated its first and last picking
+    came, and how long after its start the first. [kg, days]"""
 
     season: str
     planting: str
     expected: Expected
     kg: float
     first_pick_shift_days: int | None
+    last_pick_shift_days: int | None = None
+    days_to_pick: int | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -106,26 +109,47 @@ def outcomes_of(record: GardenRecord, plan: p.Plan, figures: Figures) -> Outcome
             counted = [entry for entry in picked if not entry.left_out]
             of = expected.get(ident)
             over = not runs or is_over(told, until, of.last_pick if of else None)
-            if ident not in expected or not told or not over:
+            planting = plans[season].planting(ident)
+            if planting is None or ident not in expected or not told or not over:
                 continue
+            began = _began(told, planting)
             if not counted and (picked or any(entry.left_out for entry in told)):
                 set_aside.append((season, ident))
                 continue
             kg = sum(picked_kg(entry, expected[ident].piece_kg) for entry in counted)
             if kg > 0:
-                used.append(_outcome(season, ident, expected[ident], counted, kg))
+                outcome = _outcome(season, ident, expected[ident], counted, kg, began=began)
+                used.append(outcome)
             elif counted or any(entry.kind == "cleared" for entry in told):
                 lost.append((season, ident))
     return Outcomes(tuple(used), tuple(lost), tuple(set_aside))
 
 
 def _outcome(
-    season: str, ident: str, expected: Expected, picked: Sequence[Entry], kg: float
+    season: str,
+    ident: str,
+    expected: Expected,
+    picked: Sequence[Entry],
+    kg: float,
+    *,
+    began: date,
 ) -> Outcome:
-    shift = None
-    if expected.first_pick is not None:
-        shift = (min(entry.day for entry in picked) - expected.first_pick).days
-    return Outcome(season, ident, expected, kg, shift)
+    first, last = min(entry.day for entry in picked), max(entry.day for entry in picked)
+    return Outcome(
+        season,
+        ident,
+        expected,
+        kg,
+        None if expected.first_pick is None else (first - expected.first_pick).days,
+        None if expected.last_pick is None else (last - expected.last_pick).days,
+        (first - began).days,
+    )
+
+
+def _began(entries: Iterable[Entry], planting: p.Planting) -> date:
+    """The day on which a planting was started: as it was entered, else as it was planned."""
+    started = (entry.day for entry in entries if entry.kind in ("sown", "set-out"))
+    return min(started, default=planting.start_date)
 
 
 def by_planting(entries: Iterable[Entry], plan: p.Plan) -> Mapping[str, list[Entry]]:

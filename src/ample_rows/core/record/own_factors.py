@@ -7,7 +7,7 @@ Biometrics 31; Robinson 1991, Statistical Science 6). Outliers are weighed down 
 """
 
 import math
-from collections import Counter
+from collections import Counter, defaultdict
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
@@ -39,13 +39,17 @@ class LearntFactor:
 
 @dataclass(frozen=True, slots=True)
 class LearntCrop:
-    """The same for a crop, and how many days later than estimated it is first picked."""
+    """The same for a crop; how many days later than estimated it is first and last picked, and how
+    many days after its start it was first picked in the plantings that were seen, on average; not
+    of what stays for years."""
 
     factor: float
     low: float
     high: float
     n: int
     first_pick_shift_days: float | None
+    last_pick_shift_days: float | None
+    days_to_pick: float | None
 
 
 @dataclass(frozen=True, slots=True)
@@ -86,7 +90,14 @@ def learnt(outcomes: Outcomes, book: Book, *, also: Mapping[str, str] | None = N
         also: Crops to be told of though they were never grown, with their families.
     """
     used = outcomes.used
-    yields, dates = _of_yields(used, book), _of_dates(used, book)
+    yields = _of_yields(used, book)
+    first = _of_dates([(o, o.first_pick_shift_days) for o in used], book)
+    last = _of_dates([(o, o.last_pick_shift_days) for o in used], book)
+    took: dict[str, list[int]] = defaultdict(list)
+    for o in used:
+        known = book.crops.get(o.expected.crop)
+        if o.days_to_pick is not None and not (known and known.perennial):
+            took[o.expected.crop].append(o.days_to_pick)
     grown = Counter(o.expected.crop for o in used)
     grown_of = Counter(o.expected.family for o in used)
     families = {o.expected.crop: o.expected.family for o in used} | dict(also or {})
@@ -97,8 +108,20 @@ def learnt(outcomes: Outcomes, book: Book, *, also: Mapping[str, str] | None = N
 
     def of_crop(crop: str, family: str) -> LearntCrop:
         found = told([_GARDEN, ("family", family), ("crop", crop)], grown[crop])
-        shift = dates.sum_of([_GARDEN, ("crop", crop)])[0] if dates.at else None
-        return LearntCrop(found.factor, found.low, found.high, found.n, shift)
+        later = [
+            dates.sum_of([_GARDEN, ("crop", crop)])[0] if dates.at else None
+            for dates in (first, last)
+        ]
+        seen = took.get(crop)
+        return LearntCrop(
+            found.factor,
+            found.low,
+            found.high,
+            found.n,
+            first_pick_shift_days=later[0],
+            last_pick_shift_days=later[1],
+            days_to_pick=sum(seen) / len(seen) if seen else None,
+        )
 
     return Learnt(
         garden=told([_GARDEN], len(used)),
@@ -128,8 +151,8 @@ def _of_yields(used: Sequence[Outcome], book: Book) -> _Predicted:
     )
 
 
-def _of_dates(used: Sequence[Outcome], book: Book) -> _Predicted:
-    shifts = [(o, o.first_pick_shift_days) for o in used if o.first_pick_shift_days is not None]
+def _of_dates(told: Sequence[tuple[Outcome, int | None]], book: Book) -> _Predicted:
+    shifts = [(outcome, days) for outcome, days in told if days is not None]
     return _predicted(
         np.array([float(days) for _, days in shifts]),
         [(_GARDEN, ("crop", o.expected.crop)) for o, _ in shifts],

@@ -29,7 +29,7 @@ export function WhatWasLearnt({ state }: { state: HeldGarden }) {
   return (
     <div className="px-[14px] pb-4">
       <p className="max-w-prose">
-        {`From ${finished(told.used)}${told.left_out > 0 ? `; ${finished(told.left_out)} left out` : ''}. A factor of 0.8 means that this garden gives a fifth less than estimated. With only a few plantings it stays near 1. The plan uses a factor, and the days of the first pick with it, only when you say so; undo takes it back.`}
+        {`From ${finished(told.used)}${told.left_out > 0 ? `; ${finished(told.left_out)} left out` : ''}. A factor of 0.8 means that this garden gives a fifth less than estimated. With only a few plantings it stays near 1. The plan uses a factor, and the days of its first and last pick with it, only when you say so; undo takes it back.`}
       </p>
       <p className="my-2 flex flex-wrap gap-x-4">
         <button type="button" className="act act-main" onClick={() => change(goByAll(told))}>
@@ -41,7 +41,7 @@ export function WhatWasLearnt({ state }: { state: HeldGarden }) {
           </button>
         )}
       </p>
-      <table className="w-full max-w-3xl text-[14px] tabular-nums">
+      <table className="w-full max-w-4xl text-[14px] tabular-nums">
         <caption className="sr-only">What was learnt of each crop</caption>
         <thead className="text-muted">
           <tr>
@@ -59,6 +59,12 @@ export function WhatWasLearnt({ state }: { state: HeldGarden }) {
             </th>
             <th scope="col" className="pl-4 text-right font-normal max-sm:hidden">
               First pick
+            </th>
+            <th scope="col" className="pl-4 text-right font-normal max-sm:hidden">
+              Last pick
+            </th>
+            <th scope="col" className="pl-4 text-right font-normal max-sm:hidden">
+              Days from start
             </th>
             <th scope="col" className="pl-6 text-left font-normal">
               In use
@@ -95,7 +101,7 @@ interface RowProps {
 }
 
 function Row({ name, of, used, onUse }: RowProps) {
-  const shift = 'first_pick_shift_days' in of ? of.first_pick_shift_days : null;
+  const days = 'days_to_pick' in of ? of : null;
   return (
     <tr className="border-b border-rule">
       <th scope="row" className="text-left font-normal">
@@ -104,7 +110,12 @@ function Row({ name, of, used, onUse }: RowProps) {
       <td className="pl-4 text-right">{of.factor.toFixed(2)}</td>
       <td className="pl-4 text-right whitespace-nowrap">{`${of.low.toFixed(2)}–${of.high.toFixed(2)}`}</td>
       <td className="pl-4 text-right max-sm:hidden">{of.n}</td>
-      <td className="pl-4 text-right max-sm:hidden">{shift === null ? '' : shifted(shift)}</td>
+      {[days?.first_pick_shift_days, days?.last_pick_shift_days].map((shift, at) => (
+        <td key={at} className="pl-4 text-right whitespace-nowrap max-sm:hidden">
+          {shift == null ? '' : shifted(shift)}
+        </td>
+      ))}
+      <td className="pl-4 text-right max-sm:hidden">{days?.days_to_pick?.toFixed(0)}</td>
       <td className="pl-6">
         <label className="flex min-h-[28px] items-center gap-2">
           <input type="checkbox" checked={used} onChange={(event) => onUse(event.target.checked)} />
