@@ -7,7 +7,7 @@ import sys
 from collections.abc import Callable, Sequence
 from pathlib import Path
 
-_PRINTING = ("estimate", "crops", "sun", "schema", "doctor", "learn")
+_PRINTING = ("estimate", "crops", "sun", "schema", "doctor", "learn", "value")
 _KEEPING = (
     ("backup", "copy all gardens, checked, to a file or among the backups", "?"),
     ("restore", "bring back every garden of a backup, beside those there", 1),
@@ -42,6 +42,10 @@ def parser() -> argparse.ArgumentParser:
     learn.add_argument("plan", help="a plan document, or - for standard input")
     learn.add_argument("record", help="a record document, or - for standard input")
     learn.add_argument("--json", action="store_true", help="as JSON, nothing else")
+
+    value = words.add_parser("value", help="what a plan is worth to those who eat of it")
+    value.add_argument("plan", help="a plan document, or - for standard input")
+    value.add_argument("--json", action="store_true", help="as JSON, nothing else")
 
     for word, about in (("start", "your own gardens"), ("demo", "three made-up gardens")):
         serve = words.add_parser(word, help=about)
@@ -123,6 +127,12 @@ def _learn(options: argparse.Namespace) -> int:
     return learn(options.plan, options.record, as_json=options.json)
 
 
+def _value(options: argparse.Namespace) -> int:
+    from ample_rows.cli.fill import value
+
+    return value(options.plan, as_json=options.json)
+
+
 def _backup(options: argparse.Namespace) -> int:
     from ample_rows.cli.keep import backup
 
@@ -173,6 +183,7 @@ _COMMANDS: dict[str, Callable[[argparse.Namespace], int]] = {
     "sun": _sun,
     "schema": _schema,
     "learn": _learn,
+    "value": _value,
     "backup": _backup,
     "restore": _restore,
     "salvage": _salvage,

@@ -4722,6 +4722,34 @@ export interface components {
             text: string;
         };
         /**
+         * Fill
+         * @description What a filled garden is to hold: crops that `must` be in and that `never` may, how many
+         *     `kinds` at most, whether supports may be added, which part of the eaten is to be fresh, and
+         *     what may be spent. [kinds, 0-1, money]
+         */
+        Fill: {
+            /**
+             * Must
+             * @default []
+             */
+            must: string[];
+            /**
+             * Never
+             * @default []
+             */
+            never: string[];
+            /** Kinds */
+            kinds?: number | null;
+            /** Supports */
+            supports?: boolean | null;
+            /** Fresh Share */
+            fresh_share?: number | null;
+            /** Spend */
+            spend?: number | null;
+        } & {
+            [key: string]: unknown;
+        };
+        /**
          * FillTrial
          * @description A fill tried: the section, what it takes, what it gives, and the edit that fills so.
          *
@@ -5077,6 +5105,7 @@ export interface components {
              */
             likely_ends: components["schemas"]["LikelyEnd"][];
             household?: components["schemas"]["Household"] | null;
+            fill?: components["schemas"]["Fill"] | null;
             own?: components["schemas"]["OwnFactors"] | null;
         } & {
             [key: string]: unknown;
@@ -10937,6 +10966,7 @@ export type Factors = components['schemas']['Factors'];
 export type FamilyThere = components['schemas']['FamilyThere'];
 export type Feed = components['schemas']['Feed'];
 export type FileFault = components['schemas']['FileFault'];
+export type Fill = components['schemas']['Fill'];
 export type FillTrial = components['schemas']['FillTrial'];
 export type FirstBedRequest = components['schemas']['FirstBedRequest'];
 export type FitGrid = components['schemas']['FitGrid'];

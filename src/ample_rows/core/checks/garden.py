@@ -46,6 +46,19 @@ def garden_faults(garden: p.Garden, book: Book) -> Iterator[Fault]:
             yield Fault(f"garden.own.crops.{crop}", unknown_crop(crop))
     if garden.household:
         yield from _household_faults(garden.household, book)
+    if garden.fill:
+        yield from _fill_faults(garden.fill, book)
+
+
+def _fill_faults(fill: p.Fill, book: Book) -> Iterator[Fault]:
+    """What must and never may be in are known crops, and none is both."""
+    for key, crops in (("must", fill.must), ("never", fill.never)):
+        for index, crop in enumerate(crops):
+            if crop not in book.crops:
+                yield Fault(f"garden.fill.{key}[{index}]", unknown_crop(crop))
+    for index, crop in enumerate(fill.must):
+        if crop in fill.never:
+            yield Fault(f"garden.fill.must[{index}]", f'"{crop}" is never to be in as well')
 
 
 def chore_faults(chores: Sequence[p.Chore]) -> Iterator[Fault]:

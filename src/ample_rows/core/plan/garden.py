@@ -99,6 +99,19 @@ class Household(PlanValue):
     likes: Annotated[tuple[Name, ...], Field(max_length=20)] | None = None
 
 
+class Fill(PlanValue):
+    """What a filled garden is to hold: crops that `must` be in and that `never` may, how many
+    `kinds` at most, whether supports may be added, which part of the eaten is to be fresh, and
+    what may be spent. [kinds, 0-1, money]"""
+
+    must: Annotated[tuple[Ident, ...], Field(max_length=100)] = ()
+    never: Annotated[tuple[Ident, ...], Field(max_length=300)] = ()
+    kinds: Annotated[int, Field(ge=1, le=300)] | None = None
+    supports: bool | None = None
+    fresh_share: Annotated[float, Field(ge=0, le=1, allow_inf_nan=False)] | None = None
+    spend: Positive | None = None
+
+
 class LikelyEnd(PlanValue):
     """The day of the year about which a crop usually ends here, by a trouble where it is known.
 
@@ -152,4 +165,5 @@ class Garden(PlanValue):
     policies: Policies = Policies()
     likely_ends: Annotated[tuple[LikelyEnd, ...], Field(max_length=60)] = ()
     household: Household | None = None
+    fill: Fill | None = None
     own: OwnFactors | None = None

@@ -1,0 +1,64 @@
+"""`value`: what a plan is worth to those who eat of it."""
+
+import json
+import sys
+from typing import Any
+
+from ample_rows.cli.estimate import FAULT, read
+from ample_rows.core.ask.fill.value import PlanWorth, value_of
+from ample_rows.core.book.own import own_book
+from ample_rows.core.checks import read_plan
+from ample_rows.core.estimate.estimate import Estimate
+from ample_rows.core.plan.reading import PlanFaultsError
+from ample_rows.core.words.message import said
+from ample_rows.crops import load_book
+
+
+def value(source: str, *, as_json: bool) -> int:
+    """Print what a plan is worth. Status 2, nothing printed, and one line a fault if it is none."""
+    estimate = _read(source)
+    if estimate is None:
+        return FAULT
+    worth = value_of(estimate)
+    print(json.dumps(_document(worth), indent=1) if as_json else _table(estimate, worth))
+    return 0
+
+
+def _read(source: str) -> Estimate | None:
+    """A plan ready to be asked; its faults on standard error where it is none."""
+    try:
+        book = load_book()
+        plan = read_plan(read(source), book)
+    except OSError as error:
+        print(f"{source}: {error.strerror or error}", file=sys.stderr)
+        return None
+    except PlanFaultsError as error:
+        print(error, file=sys.stderr)
+        return None
+    return Estimate(plan, own_book(book, plan))
+
+
+def _document(worth: PlanWorth) -> dict[str, Any]:
+    return {
+        "value": worth.value,
+        "by_crop": {
+            crop: {"eaten_kg": of.eaten_kg, "value": of.value} for crop, of in worth.by_crop.items()
+        },
+        "plantings": worth.plantings,
+        "idle_cell_weeks": worth.idle_cell_weeks,
+        "broken": [f"{broken.rule}: {said(broken.text)}" for broken in worth.broken],
+    }
+
+
+def _table(estimate: Estimate, worth: PlanWorth) -> str:
+    lines = [
+        f"{estimate.plan.garden.name}: worth {worth.value:.1f}, {worth.plantings} plantings begun, "
+        f"{worth.idle_cell_weeks:.0f} cell-weeks idle",
+        f"{'':28}{'eaten, kg':>10}{'counts':>8}",
+    ]
+    names = {crop: estimate.book.crops[crop].name for crop in worth.by_crop}
+    lines += [
+        f"{names[crop]:28}{of.eaten_kg:10.2f}{of.value:8.2f}" for crop, of in worth.by_crop.items()
+    ]
+    lines += [f"{broken.rule}: {said(broken.text)}" for broken in worth.broken]
+    return "\n".join(lines)

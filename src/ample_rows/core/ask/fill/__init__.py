@@ -1,0 +1,1 @@
+"""Filling a garden: what a plan is worth to those who eat of it."""
