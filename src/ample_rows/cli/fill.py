@@ -1,17 +1,22 @@
-"""`value`: what a plan is worth to those who eat of it."""
+"""`value`: what a plan is worth to those who eat of it. `fill`: the plan that is worth most."""
 
 import json
 import sys
+import time
 from typing import Any
 
 from ample_rows.cli.estimate import FAULT, read
+from ample_rows.core.ask.fill.filling import Filling, Limits, filled
 from ample_rows.core.ask.fill.value import PlanWorth, value_of
 from ample_rows.core.book.own import own_book
 from ample_rows.core.checks import read_plan
 from ample_rows.core.estimate.estimate import Estimate
+from ample_rows.core.plan import document
 from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.words.message import said
 from ample_rows.crops import load_book
+
+FORMAT = {"format": "ample-rows/filling", "version": 1}
 
 
 def value(source: str, *, as_json: bool) -> int:
@@ -22,6 +27,39 @@ def value(source: str, *, as_json: bool) -> int:
     worth = value_of(estimate)
     print(json.dumps(_document(worth), indent=1) if as_json else _table(estimate, worth))
     return 0
+
+
+def fill(source: str, *, keep: bool, limits: Limits, as_json: bool) -> int:
+    """Print a filled plan, or all that is said of it. Status 2, nothing printed, and one line a
+    fault if the plan is none."""
+    estimate = _read(source)
+    if estimate is None:
+        return FAULT
+    # Seconds count from the start of the process: what it spent on reading the book is spent.
+    begun = time.monotonic() - time.process_time()
+    found = filled(estimate, keep=keep, limits=limits, clock=lambda: time.monotonic() - begun)
+    plan = document(found.plan)
+    answer = plan if not as_json else {**FORMAT, **_filling(found), "plan": plan, **_said(found)}
+    print(json.dumps(answer, indent=1, default=str))
+    return 0
+
+
+def _filling(found: Filling) -> dict[str, float]:
+    return {
+        "value": found.worth.value,
+        "bound": found.bound,
+        "gap": found.gap,
+        "seconds": found.seconds,
+        "first_plan_seconds": found.first_plan_seconds,
+        "greedy_value": found.greedy_value,
+    }
+
+
+def _said(found: Filling) -> dict[str, Any]:
+    return {
+        "why": [{"planting": one.planting, "text": said(one.text)} for one in found.why],
+        "left_out": [{"crop": one.crop, "reason": said(one.reason)} for one in found.left_out],
+    }
 
 
 def _read(source: str) -> Estimate | None:

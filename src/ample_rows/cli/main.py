@@ -7,7 +7,7 @@ import sys
 from collections.abc import Callable, Sequence
 from pathlib import Path
 
-_PRINTING = ("estimate", "crops", "sun", "schema", "doctor", "learn", "value")
+_PRINTING = ("estimate", "crops", "sun", "schema", "doctor", "learn", "value", "fill")
 _KEEPING = (
     ("backup", "copy all gardens, checked, to a file or among the backups", "?"),
     ("restore", "bring back every garden of a backup, beside those there", 1),
@@ -47,6 +47,14 @@ def parser() -> argparse.ArgumentParser:
     value.add_argument("plan", help="a plan document, or - for standard input")
     value.add_argument("--json", action="store_true", help="as JSON, nothing else")
 
+    fill = words.add_parser("fill", help="the plan that is worth most to those who eat of it")
+    fill.add_argument("plan", help="a plan document, or - for standard input")
+    fill.add_argument("--seconds", type=_seconds, default=10.0, help="how long to look (10)")
+    fill.add_argument("--steps", type=int, default=None, help="so many steps instead of seconds")
+    fill.add_argument("--seed", type=int, default=1, help="the same seed and steps, the same plan")
+    fill.add_argument("--keep", action="store_true", help="what is planted stays")
+    fill.add_argument("--json", action="store_true", help="the plan with all that is said of it")
+
     for word, about in (("start", "your own gardens"), ("demo", "three made-up gardens")):
         serve = words.add_parser(word, help=about)
         serve.add_argument("--port", type=_port, default=None, metavar="N")
@@ -73,6 +81,13 @@ def _port(text: str) -> int:
     number = int(text)
     if not 1 <= number <= 65535:
         raise argparse.ArgumentTypeError("a port is a number from 1 to 65535")
+    return number
+
+
+def _seconds(text: str) -> float:
+    number = float(text)
+    if not 0 <= number <= 86_400:
+        raise argparse.ArgumentTypeError("seconds are a number from 0 to 86400")
     return number
 
 
@@ -133,6 +148,14 @@ def _value(options: argparse.Namespace) -> int:
     return value(options.plan, as_json=options.json)
 
 
+def _fill(options: argparse.Namespace) -> int:
+    from ample_rows.cli.fill import fill
+    from ample_rows.core.ask.fill.filling import Limits
+
+    limits = Limits(seconds=options.seconds, steps=options.steps, seed=options.seed)
+    return fill(options.plan, keep=options.keep, limits=limits, as_json=options.json)
+
+
 def _backup(options: argparse.Namespace) -> int:
     from ample_rows.cli.keep import backup
 
@@ -184,6 +207,7 @@ _COMMANDS: dict[str, Callable[[argparse.Namespace], int]] = {
     "schema": _schema,
     "learn": _learn,
     "value": _value,
+    "fill": _fill,
     "backup": _backup,
     "restore": _restore,
     "salvage": _salvage,

@@ -1,0 +1,86 @@
+"""A plan made better: by the fractions of the relaxed programme, and by taking part of it out and
+filling that ground again."""
+
+import random
+from collections import defaultdict
+from collections.abc import Callable, Sequence
+
+from ample_rows.core.ask.fill.greedy import Making, Task
+from ample_rows.core.ask.fill.lanes import Placed
+from ample_rows.core.patience import carry_on
+
+_EASES = (0.3, 0.6, 1.0)
+_HALF = 0.5
+_SPAN = 8
+"""Half-months of a zone that are cleared at once, at most."""
+
+
+def by_fractions(task: Task, fractions: Sequence[float]) -> Making:
+    """A plan of what the relaxed programme would plant: its whole parts, then what it would plant
+    more than half of, and the rest by what gains most."""
+    making = Making(task)
+    making.must_have()
+    order = sorted(range(len(fractions)), key=lambda n: -fractions[n])
+    for number in order:
+        for _ in range(int(fractions[number] + 1e-6)):
+            making.put_if_allowed(number)
+    for number in order:
+        if fractions[number] % 1 >= _HALF and making.gain(number) > 0:
+            making.put_if_allowed(number)
+    making.fill(range(len(fractions)), _EASES[1])
+    return making
+
+
+def improved(
+    making: Making,
+    *,
+    seed: int,
+    carries_on: Callable[[int], bool],
+) -> None:
+    """Make a plan better in place: part of a zone or of a crop is taken out and filled again, and
+    put back as it was where that is no better.
+
+    Args:
+        carries_on: Whether to go on after so many tries.
+    """
+    chance, task = random.Random(seed), making.task
+    in_zone: dict[int, list[int]] = defaultdict(list)
+    for number, candidate in enumerate(task.candidates):
+        in_zone[candidate.zone].append(number)
+    tries, total = 0, making.total()
+    while in_zone and carries_on(tries):
+        carry_on()
+        tries += 1
+        zone = chance.choice(sorted(in_zone))
+        first = chance.randrange(24)
+        out = [
+            (placed, number)
+            for placed, number in making.at.items()
+            if placed.candidate.zone == zone
+            and placed.candidate.begins < first + _SPAN
+            and placed.candidate.ends > first
+        ]
+        if len(out) > 2:
+            out = chance.sample(out, chance.randint(2, len(out)))
+        before = list(making.at)
+        for placed, _ in out:
+            making.take_out(placed)
+        making.fill(in_zone[zone], chance.choice(_EASES))
+        now = making.total()
+        if now >= total - 1e-9 and _keeps(making, task):
+            total = now
+            continue
+        _restore(making, before, out)
+
+
+def _keeps(making: Making, task: Task) -> bool:
+    """Whether all that must be in still is."""
+    return all(making.times.get(crop, 1) > 0 for crop in task.must)
+
+
+def _restore(making: Making, before: list[Placed], out: list[tuple[Placed, int]]) -> None:
+    was = set(before)
+    for placed in [placed for placed in making.at if placed not in was]:
+        making.take_out(placed)
+    for placed, number in out:
+        making.put_back(placed, number)

@@ -1,0 +1,157 @@
+"""A plan at once: what gains most for the ground and the time that it takes is put in first."""
+
+import heapq
+from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import dataclass
+
+import numpy as np
+
+from ample_rows.core.ask.fill.candidates import Candidate
+from ample_rows.core.ask.fill.ground import Zone
+from ample_rows.core.ask.fill.lanes import Ground, Placed
+from ample_rows.core.ask.fill.table import AtTable, Floats
+from ample_rows.core.patience import carry_on
+
+_EASES = (0.3, 1.0)
+"""How much ground and time count against a gain; the better of the plans is taken."""
+
+
+@dataclass(frozen=True)
+class Task:
+    """What a plan is made of and for.
+
+    `bare` is what each candidate gains by its effort and by ground that is idle no more; `picked`
+    what is picked of each crop of what stands already; of `must` one is put in before anything
+    else; there may be so many more `kinds` at most. [kg by week]
+    """
+
+    zones: tuple[Zone, ...]
+    candidates: Sequence[Candidate]
+    tables: Mapping[str, AtTable]
+    bare: Sequence[float]
+    picked: Mapping[str, Floats]
+    must: frozenset[str] = frozenset()
+    kinds: int | None = None
+
+
+class Making:
+    """One plan in the making."""
+
+    def __init__(self, task: Task) -> None:
+        self.task, self.ground = task, Ground(task.zones)
+        self.picked = {crop: task.picked[crop].copy() for crop in task.tables}
+        self.value = {crop: t.value_of(self.picked[crop]) for crop, t in task.tables.items()}
+        self.changed = dict.fromkeys((c.root for c in task.candidates), 0)
+        self.times = dict.fromkeys(self.changed, 0)
+        self.at: dict[Placed, int] = {}
+
+    def gain(self, number: int) -> float:
+        """What a candidate adds to the plan as it is."""
+        one, table = self.task.candidates[number], self.task.tables
+        more = 0.0
+        if one.root in table:
+            picked = self.picked[one.root] + one.gives
+            more = table[one.root].value_of(picked) - self.value[one.root]
+        return more + self.task.bare[number]
+
+    def run(self, alone: Sequence[float], ease: float) -> float:
+        """Put in what gains most for its size until nothing gains; what was gained in all."""
+        every = range(len(self.task.candidates))
+        if self.task.must:
+            return self.must_have() + self.fill(every, ease)
+        return self.fill(every, ease, alone)
+
+    def fill(self, numbers: Iterable[int], ease: float, known: Sequence[float] = ()) -> float:
+        """Put in what of some candidates gains most for its size until none of them gains.
+
+        Args:
+            known: What each adds to nothing at all, where that is known.
+        """
+        candidates = self.task.candidates
+        total, waiting = 0.0, []
+        for n in numbers:
+            score = -(known[n] if known else self.gain(n)) / self._size(n, ease)
+            if score < 0:
+                waiting.append((score, n, 0 if known else self.changed[candidates[n].root]))
+        heapq.heapify(waiting)
+        while waiting:
+            carry_on()
+            score, n, seen = heapq.heappop(waiting)
+            one = candidates[n]
+            if seen == self.changed[one.root]:
+                if not self.put_if_allowed(n):
+                    continue
+                total -= score * self._size(n, ease)
+            now = -self.gain(n) / self._size(n, ease)
+            if now < 0:
+                heapq.heappush(waiting, (now, n, self.changed[one.root]))
+        return total
+
+    def _size(self, number: int, ease: float) -> float:
+        one = self.task.candidates[number]
+        return float((one.squares * (one.ends - one.begins)) ** ease)
+
+    def must_have(self) -> float:
+        """Put in one of each crop that must be in, where it gains most; what was gained in all."""
+        total = 0.0
+        for crop in sorted(self.task.must):
+            mine = [n for n, c in enumerate(self.task.candidates) if c.root == crop]
+            gains = {n: self.gain(n) for n in mine}
+            best = sorted(mine, key=lambda n: -gains[n] / self._size(n, _EASES[0]))
+            total += next((gains[n] for n in best if self.put(n)), 0.0)
+        return total
+
+    def _may(self, one: Candidate) -> bool:
+        """Whether one kind more is allowed, or it is none more."""
+        most = self.task.kinds
+        grown = sum(times > 0 for times in self.times.values())
+        return most is None or self.times[one.root] > 0 or grown < most
+
+    def put_if_allowed(self, number: int) -> bool:
+        """Put a candidate in where it has room and is not a kind too many; whether it is in."""
+        return self._may(self.task.candidates[number]) and self.put(number)
+
+    def put(self, number: int) -> bool:
+        """Put a candidate in where it has room; whether it had."""
+        one = self.task.candidates[number]
+        room = self.ground.room_for(one)
+        if room is None:
+            return False
+        self.at[self.ground.put(one, *room)] = number
+        self.times[one.root] += 1
+        self._gives(one, 1)
+        return True
+
+    def take_out(self, placed: Placed) -> float:
+        """Take a planting out; what the plan loses by it."""
+        one, number = placed.candidate, self.at.pop(placed)
+        self.ground.take_out(placed)
+        self.times[one.root] -= 1
+        self._gives(one, -1)
+        return self.gain(number)
+
+    def put_back(self, placed: Placed, number: int) -> None:
+        """Put a planting back where it stood."""
+        self.ground.put_back(placed)
+        self.at[placed] = number
+        self.times[placed.candidate.root] += 1
+        self._gives(placed.candidate, 1)
+
+    def _gives(self, one: Candidate, sign: int) -> None:
+        self.changed[one.root] += 1
+        if one.root in self.task.tables:
+            self.picked[one.root] = np.maximum(0.0, self.picked[one.root] + sign * one.gives)
+            self.value[one.root] = self.task.tables[one.root].value_of(self.picked[one.root])
+
+    def total(self) -> float:
+        """What the plan is worth, the ground as it was at first counted for nothing."""
+        return sum(self.value.values()) + sum(self.task.bare[n] for n in self.at.values())
+
+
+def greedy(task: Task) -> Making:
+    """The better of some plans that are made without looking back."""
+    first = Making(task)
+    alone = [first.gain(number) for number in range(len(task.candidates))]
+    passes = [(Making(task), ease) for ease in _EASES]
+    totals = [one.run(alone, ease) for one, ease in passes]
+    return passes[totals.index(max(totals))][0]
