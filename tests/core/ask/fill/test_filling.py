@@ -77,6 +77,13 @@ def test_seconds_are_kept_to_and_prove_no_looser_bound(book, read, fill):
     assert found.first_plan_seconds < found.seconds
 
 
+def test_without_time_there_is_a_plan_and_no_bound_that_is_not_proven(book, read, fill):
+    doc = document(places=[SMALL], household={"wants": WANTS})
+    found = filled(Estimate(read(doc), book), limits=Limits(seconds=0))
+    assert found.plan.plantings
+    assert found.bound >= fill().worth.value
+
+
 def test_the_same_seed_and_steps_give_the_same_plan(fill):
     one, again = fill(), fill()
     assert p.document(one.plan) == p.document(again.plan)

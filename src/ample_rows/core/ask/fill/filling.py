@@ -20,7 +20,7 @@ from ample_rows.core.ask.fill.halves import Halves
 from ample_rows.core.ask.fill.lanes import Placed, laid_out
 from ample_rows.core.ask.fill.programme import Programme
 from ample_rows.core.ask.fill.table import Floats, tables_of
-from ample_rows.core.ask.fill.value import PlanWorth, value_of
+from ample_rows.core.ask.fill.value import PlanWorth, enjoyed, value_of
 from ample_rows.core.ask.pantry.wants import root_of, wants_of
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.notes.note import Note
@@ -126,7 +126,12 @@ class _Filler:
         at_first, greedy_value = self.clock(), best[1].value
         programme = Programme(task)
         relaxed = programme.bound(self.limits.left(self.clock()))
-        bound = _ENDLESS if relaxed is None else of_base.value - already + relaxed
+        # Where nothing better is proven: all that is wanted is had, and nothing is spent on it.
+        bound = sum(
+            table.worth * enjoyed(_ENDLESS, table.want_kg) for table in task.tables.values()
+        )
+        if relaxed is not None:
+            bound = min(bound, of_base.value - already + relaxed)
         if found.every and relaxed is not None:
             guided = by_fractions(task, programme.fractions.tolist())
             making = max(making, guided, key=lambda one: one.total())
@@ -145,7 +150,7 @@ class _Filler:
         return Filling(
             plan=best[0],
             worth=best[1],
-            bound=max(bound, best[1].value) if bound < _ENDLESS else best[1].value,
+            bound=max(bound, best[1].value),
             seconds=self.clock(),
             first_plan_seconds=at_first,
             greedy_value=greedy_value,
