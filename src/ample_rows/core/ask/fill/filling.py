@@ -93,15 +93,18 @@ class Filling:
 
 
 def filled(
-    estimate: Estimate, *, keep: bool = False, limits: Limits, clock: Clock = time.monotonic
+    estimate: Estimate, *, keep: bool = False, limits: Limits, clock: Clock | None = None
 ) -> Filling:
     """The best plan found within some limits.
 
     Args:
         keep: Whether what is planted stays though it is not locked.
-        clock: Seconds since the work began, from which all times are counted.
+        clock: Seconds since the work began, from which all times are counted; from now on where
+            none is given.
     """
-    return _Filler(estimate, keep, limits, clock).run()
+    begun = time.monotonic()
+    spent = clock or (lambda: time.monotonic() - begun)
+    return _Filler(estimate, keep, limits, spent).run()
 
 
 class _Filler:
@@ -126,10 +129,8 @@ class _Filler:
         at_first, greedy_value = self.clock(), best[1].value
         programme = Programme(task)
         relaxed = programme.bound(self.limits.left(self.clock()))
-        # Where nothing better is proven: all that is wanted is had, and nothing is spent on it.
-        bound = sum(
-            table.worth * enjoyed(_ENDLESS, table.want_kg) for table in task.tables.values()
-        )
+        # Where nothing better is proven: all that is wanted is eaten, and nothing is spent on it.
+        bound = sum(t.worth * enjoyed(t.want_kg, t.want_kg) for t in task.tables.values())
         if relaxed is not None:
             bound = min(bound, of_base.value - already + relaxed)
         if found.every and relaxed is not None:
