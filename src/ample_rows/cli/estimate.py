@@ -22,23 +22,28 @@ FAULT = 2
 
 def estimate(source: str, *, as_json: bool) -> int:
     """Print what a plan gives. Status 2, nothing printed, and one line a fault if it is none."""
+    asked = ready(source)
+    if asked is None:
+        return FAULT
+    if as_json:
+        sys.stdout.buffer.write(report_json(asked.report) + b"\n")
+    else:
+        print(_table(asked.plan, asked.report))
+    return 0
+
+
+def ready(source: str) -> Estimate | None:
+    """A plan ready to be asked; None, and its faults on standard error, where it is none."""
     try:
-        raw = read(source)
+        book = load_book()
+        plan = read_plan(read(source), book)
     except OSError as error:
         print(f"{source}: {error.strerror or error}", file=sys.stderr)
-        return FAULT
-    book = load_book()
-    try:
-        plan = read_plan(raw, book)
+        return None
     except PlanFaultsError as error:
         print(error, file=sys.stderr)
-        return FAULT
-    report = Estimate(plan, own_book(book, plan), PROGRAM).report
-    if as_json:
-        sys.stdout.buffer.write(report_json(report) + b"\n")
-    else:
-        print(_table(plan, report))
-    return 0
+        return None
+    return Estimate(plan, own_book(book, plan), PROGRAM)
 
 
 def read(source: str) -> bytes:

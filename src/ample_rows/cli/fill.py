@@ -2,21 +2,16 @@
 
 import json
 import os
-import sys
 import time
 from pathlib import Path
 from typing import Any
 
-from ample_rows.cli.estimate import FAULT, read
+from ample_rows.cli.estimate import FAULT, ready
 from ample_rows.core.ask.fill.filling import Filling, Limits, filled
 from ample_rows.core.ask.fill.value import PlanWorth, value_of
-from ample_rows.core.book.own import own_book
-from ample_rows.core.checks import read_plan
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.plan import document
-from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.words.message import said
-from ample_rows.crops import load_book
 
 FORMAT = {"format": "ample-rows/filling", "version": 1}
 _BEGAN = 19
@@ -25,7 +20,7 @@ _BEGAN = 19
 
 def value(source: str, *, as_json: bool) -> int:
     """Print what a plan is worth. Status 2, nothing printed, and one line a fault if it is none."""
-    estimate = _read(source)
+    estimate = ready(source)
     if estimate is None:
         return FAULT
     worth = value_of(estimate)
@@ -36,7 +31,7 @@ def value(source: str, *, as_json: bool) -> int:
 def fill(source: str, *, keep: bool, limits: Limits, as_json: bool) -> int:
     """Print a filled plan, or all that is said of it. Status 2, nothing printed, and one line a
     fault if the plan is none."""
-    estimate = _read(source)
+    estimate = ready(source)
     if estimate is None:
         return FAULT
     # Seconds count from the start of the process: what it spent on reading the book is spent.
@@ -74,20 +69,6 @@ def _said(found: Filling) -> dict[str, Any]:
         "why": [{"planting": one.planting, "text": said(one.text)} for one in found.why],
         "left_out": [{"crop": one.crop, "reason": said(one.reason)} for one in found.left_out],
     }
-
-
-def _read(source: str) -> Estimate | None:
-    """A plan ready to be asked; its faults on standard error where it is none."""
-    try:
-        book = load_book()
-        plan = read_plan(read(source), book)
-    except OSError as error:
-        print(f"{source}: {error.strerror or error}", file=sys.stderr)
-        return None
-    except PlanFaultsError as error:
-        print(error, file=sys.stderr)
-        return None
-    return Estimate(plan, own_book(book, plan))
 
 
 def _document(worth: PlanWorth) -> dict[str, Any]:

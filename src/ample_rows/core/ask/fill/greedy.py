@@ -122,13 +122,13 @@ class Making:
         self._gives(one, 1)
         return True
 
-    def take_out(self, placed: Placed) -> float:
-        """Take a planting out; what the plan loses by it."""
-        one, number = placed.candidate, self.at.pop(placed)
+    def take_out(self, placed: Placed) -> None:
+        """Take a planting out."""
+        one = placed.candidate
+        del self.at[placed]
         self.ground.take_out(placed)
         self.times[one.root] -= 1
         self._gives(one, -1)
-        return self.gain(number)
 
     def put_back(self, placed: Placed, number: int) -> None:
         """Put a planting back where it stood."""
