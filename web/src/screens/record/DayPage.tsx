@@ -23,7 +23,8 @@ export function DayPage({ state }: { state: HeldGarden }) {
   const done = jobs.data?.filter((entry) => entry.day === isoOf(day)) ?? [];
   const book = useDayBook(slug);
   const [gone, setGone] = useState<Entry>();
-  const [changing, setChanging] = useState<Entry>();
+  // One form may be saved still while the next is opened: each time it is another.
+  const [changing, setChanging] = useState<{ entry: Entry; time: number }>();
   const weekday = new Date(day * 86_400_000).toLocaleDateString('en', {
     weekday: 'long',
     timeZone: 'UTC',
@@ -52,7 +53,9 @@ export function DayPage({ state }: { state: HeldGarden }) {
                   key={entry.id}
                   state={state}
                   entry={entry}
-                  onChange={() => setChanging(entry)}
+                  onChange={() =>
+                    setChanging((before) => ({ entry, time: (before?.time ?? 0) + 1 }))
+                  }
                   onRemove={() => void book.remove(entry.id).then((done) => done && setGone(entry))}
                 />
               ))}
@@ -61,10 +64,10 @@ export function DayPage({ state }: { state: HeldGarden }) {
         )}
         {changing && (
           <ChangeEntry
-            key={changing.id}
+            key={`${changing.entry.id} ${changing.time}`}
             slug={slug}
-            entry={changing}
-            onDone={() => setChanging(undefined)}
+            entry={changing.entry}
+            onDone={() => setChanging((now) => (now?.time === changing.time ? undefined : now))}
           />
         )}
         {gone && (
