@@ -112,3 +112,36 @@ def test_many_are_kept_together_once_and_in_the_stead_of_what_was_taken_out(kept
     days.keep_all(one, [entry("a", kg=2.0), entry("b"), entry("b", kg=3.0)])
     assert {e.id: e.kg for e in days.entries(one)} == {"a": 2.0, "b": 3.0}
     assert [e.text for e in days.entries(other)] == ["there"]
+
+
+def test_a_long_day_book_is_read_on_from_what_was_read_before(kept, tmp_path):
+    """Two programs write into one file, each having read it: both find what stands."""
+    store, days, (one, other) = kept
+    second = Database(tmp_path)
+    theirs = DayBook(second)
+
+    def agree():
+        for book, slug in ((days, one), (theirs, one), (days, other), (theirs, other)):
+            assert book.entries(slug) == book.entries(slug, Wanted())
+        return [e.id for e in days.entries(one)]
+
+    assert agree() == []
+    days.keep_all(one, [entry("a"), entry("b", day=DAY.replace(day=3)), entry("c")])
+    assert agree() == ["b", "c", "a"]
+    theirs.keep(one, entry("a", day=DAY.replace(day=9)))
+    theirs.keep(other, entry("x"))
+    assert agree() == ["a", "b", "c"]
+    days.remove(one, "b")
+    assert agree() == ["a", "c"]
+    theirs.put_back(one, "b")
+    days.keep(one, entry("c", text="again"))
+    assert agree() == ["a", "b", "c"]
+    backup = store.database.backups.make("asked")
+    days.remove(one, "a")
+    brought = restore(store.database, store.database.backups.path(backup.name))
+    again = next(slug for slug in brought if slug.startswith(one))
+    assert agree() == ["b", "c"]
+    assert [e.id for e in days.entries(again)] == ["a", "b", "c"]
+    days.keep(again, entry("d"))
+    assert [e.id for e in days.entries(again)] == ["a", "b", "d", "c"]
+    second.close()

@@ -19,6 +19,7 @@ from ample_rows.store.backups import Backups
 from ample_rows.store.errors import StorageError, of_database, storage_error
 from ample_rows.store.folder import OWNER_FILE, own_file, prepare_folder
 from ample_rows.store.migrate import migrate
+from ample_rows.store.read_entries import ReadEntries
 from ample_rows.store.rows import leave_versions_behind
 
 FILE_NAME = "gardens.sqlite"
@@ -43,6 +44,7 @@ class Database:
         prepare_folder(folder)
         self.backups = Backups(folder / "backups", self.path)
         self.damage: str | None = None
+        self.entries = ReadEntries()
         # Made before it is opened: what SQLite lays beside it takes its permissions.
         if not self.path.exists():
             self.path.touch(mode=OWNER_FILE)

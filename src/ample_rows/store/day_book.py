@@ -1,13 +1,10 @@
 """The day book of each garden: entries kept once by their id, changed, deleted and put back."""
 
-import json
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable
 from dataclasses import dataclass
 from datetime import UTC, date, datetime
-from functools import lru_cache
 
-from pydantic import TypeAdapter, ValidationError
-from sqlalchemy import ColumnElement, String, cast, or_
+from sqlalchemy import ColumnElement, or_
 from sqlmodel import Session, col, select
 from sqlmodel.sql.expression import SelectOfScalar
 
@@ -17,15 +14,11 @@ from ample_rows.core.record.entries import Entry, usable_entry
 from ample_rows.core.record.found import Meant
 from ample_rows.store.database import Database
 from ample_rows.store.gardens import row_of
-from ample_rows.store.rows import batched, pk_of
+from ample_rows.store.read_entries import ENTRY_TEXT, read_texts
+from ample_rows.store.rows import batched, next_version, pk_of
 from ample_rows.store.tables import EntryRow, GardenRow
 
 _MOST_AT_ONCE = 200_000
-_TOGETHER = 1_000
-_THOUSANDS_HELD = 64
-# No JSON text has one.
-_SEAM = "\x00"
-_ENTRIES = TypeAdapter(list[Entry])
 
 
 class UnknownEntryError(UnknownPartError):
@@ -63,13 +56,14 @@ class DayBook:
         Raises:
             UnknownGardenError: No such garden.
         """
-        asked = wanted or Wanted()
         with self._database.reading() as session:
-            found = _asked(_standing(row_of(session, slug)), asked)
+            garden = row_of(session, slug)
+            if wanted is None:
+                return self._database.entries.of(session, garden)[::-1]
+            found = _asked(_standing(garden), wanted)
             newest = (col(EntryRow.day).desc(), col(EntryRow.pk).desc())
-            text = found.with_only_columns(cast(col(EntryRow.document), String))
-            texts = session.execute(text.order_by(*newest).limit(asked.most)).scalars().all()
-        return _entries(texts)
+            text = found.with_only_columns(ENTRY_TEXT).order_by(*newest).limit(wanted.most)
+            return read_texts(session.execute(text).scalars().all())
 
     def entry(self, slug: str, ident: str) -> Entry:
         """One that stands. Raises `UnknownEntryError` where there is none."""
@@ -96,8 +90,9 @@ class DayBook:
         with self._database.writing() as session:
             garden, wanted = row_of(session, slug), list(entries)
             before = _by_id(session, garden, (entry.id for entry in wanted))
+            number = next_version(session)
             for entry in wanted:
-                row = before[entry.id] = _written(before.get(entry.id), garden, entry)
+                row = before[entry.id] = _written(before.get(entry.id), garden, entry, number)
                 session.add(row)
 
     def remove(self, slug: str, ident: str) -> None:
@@ -118,35 +113,8 @@ class DayBook:
             found = _found(session, row_of(session, slug), ident)
             if found is None:
                 raise UnknownEntryError(ident)
-            found.removed_at = removed_at
+            found.removed_at, found.written = removed_at, next_version(session)
             session.add(found)
-
-
-def _entries(texts: Sequence[str]) -> list[Entry]:
-    """Kept entries, the newest first as their texts are.
-
-    They are read a thousand together, counted from the oldest: what was entered long ago stays in
-    the same thousand, and is read once.
-    """
-    oldest = texts[::-1]
-    found: list[Entry] = []
-    for start in range(0, len(oldest), _TOGETHER):
-        some = oldest[start : start + _TOGETHER]
-        found += _read_once(_SEAM.join(some)) if len(some) == _TOGETHER else _read(some)
-    return found[::-1]
-
-
-def _read(texts: Sequence[str]) -> list[Entry]:
-    """Entries read together; where one is none that this version can use, each by itself."""
-    try:
-        return _ENTRIES.validate_json(f"[{','.join(texts)}]")
-    except ValidationError:
-        return [usable_entry(json.loads(text)) for text in texts]
-
-
-@lru_cache(maxsize=_THOUSANDS_HELD)
-def _read_once(texts: str) -> list[Entry]:
-    return _read(texts.split(_SEAM))
 
 
 def _entry(row: EntryRow) -> Entry:
@@ -155,12 +123,12 @@ def _entry(row: EntryRow) -> Entry:
 
 def _keep(session: Session, garden: GardenRow, entry: Entry) -> bool:
     before = _found(session, garden, entry.id)
-    session.add(_written(before, garden, entry))
+    session.add(_written(before, garden, entry, next_version(session)))
     return before is None
 
 
-def _written(before: EntryRow | None, garden: GardenRow, entry: Entry) -> EntryRow:
-    """The row of an entry, new or as it was changed."""
+def _written(before: EntryRow | None, garden: GardenRow, entry: Entry, number: int) -> EntryRow:
+    """The row of an entry, new or as it was changed, by the number of the write."""
     row = before or EntryRow(
         garden_pk=pk_of(garden),
         ident=entry.id,
@@ -171,7 +139,7 @@ def _written(before: EntryRow | None, garden: GardenRow, entry: Entry) -> EntryR
     )
     row.day, row.kind, row.season = entry.day, entry.kind, entry.season
     row.place, row.planting, row.crop = entry.place, entry.planting, entry.crop
-    row.document, row.removed_at = p.document(entry), None
+    row.document, row.removed_at, row.written = p.document(entry), None, number
     return row
 
 

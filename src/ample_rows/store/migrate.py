@@ -11,7 +11,7 @@ from ample_rows.store.backups import Backups
 from ample_rows.store.errors import StorageError, StoreError
 
 MIGRATIONS = Path(__file__).parent / "migrations"
-SCHEMAS = ("0001", "0002", "0003", "0004", "0005")
+SCHEMAS = ("0001", "0002", "0003", "0004", "0005", "0006")
 NEWEST = SCHEMAS[-1]
 
 

@@ -77,7 +77,7 @@ def _copy_garden(garden: GardenRow, old: Session, new: Session) -> str:
     for revision in old.exec(select(RevisionRow).where(RevisionRow.garden_pk == garden.pk)):
         new.add(_like(revision, garden_pk=pk_of(row)))
     for entry in old.exec(select(EntryRow).where(EntryRow.garden_pk == garden.pk)):
-        new.add(_like(entry, garden_pk=pk_of(row)))
+        new.add(_like(entry, garden_pk=pk_of(row), written=0))
     for part in old.exec(select(RecordPartRow).where(RecordPartRow.garden_pk == garden.pk)):
         new.add(_like(part, garden_pk=pk_of(row)))
     for season in old.exec(select(SeasonRow).where(SeasonRow.garden_pk == garden.pk)):

@@ -107,13 +107,17 @@ class RevisionRow(SQLModel, table=True):
 
 
 class EntryRow(SQLModel, table=True):
-    """One entry of the day book; what was deleted keeps its row, so that it can be put back."""
+    """One entry of the day book; what was deleted keeps its row, so that it can be put back.
+
+    `written` grows with every write of any entry, by which what is new since a look is found.
+    """
 
     __tablename__ = "entries"
     __table_args__ = (
         UniqueConstraint("garden_pk", "ident"),
         Index("ix_entries_garden_day", "garden_pk", "day"),
         Index("ix_entries_garden_planting", "garden_pk", "planting"),
+        Index("ix_entries_garden_written", "garden_pk", "written"),
     )
 
     pk: int | None = Field(default=None, primary_key=True)
@@ -127,6 +131,7 @@ class EntryRow(SQLModel, table=True):
     crop: str | None = None
     entered_at: datetime
     removed_at: datetime | None = None
+    written: int = 0
     document: Document = _document()
 
 

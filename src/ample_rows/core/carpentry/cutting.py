@@ -9,6 +9,7 @@ import itertools
 from collections import Counter
 from collections.abc import Iterator
 from dataclasses import dataclass
+from functools import lru_cache
 
 Counts = tuple[int, ...]
 
@@ -64,7 +65,14 @@ def cut(pieces: Counter[float], stocks: tuple[Stock, ...], *, saw_cm: float = 0.
         return Cutting((), 0.0, 0.0 if all(s.price is not None for s in stocks) else None, True)
     if not stocks or lengths[0] > max(s.length_cm for s in stocks) + _DUST_CM:
         raise TooLongError(f"{lengths[0]:g} cm is longer than any board")
-    wanted = tuple(pieces[cm] for cm in lengths)
+    return _cut(lengths, tuple(pieces[cm] for cm in lengths), stocks, saw_cm)
+
+
+@lru_cache(maxsize=256)
+def _cut(
+    lengths: tuple[float, ...], wanted: Counts, stocks: tuple[Stock, ...], saw_cm: float
+) -> Cutting:
+    """Kept: the same bed is cut again for each page that asks what it costs."""
     search = _Search(lengths, stocks, saw_cm)
     exact = search.exact(wanted)
     taken = exact if exact is not None else search.greedy(wanted)

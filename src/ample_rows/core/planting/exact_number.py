@@ -59,8 +59,8 @@ def spread_in_box(ground: WalledBox, plants: int, *, near: bool, book: Book) -> 
     for turned in (False, True):
         frame = _Frame.of(ground, turned=turned, near=near, book=book)
         for rows in _arrangements(plants, frame.across, frame.along):
-            reached = frame.widest(rows)
-            if best is None or reached > best.spacing_cm * (1 + _NOTICED):
+            if best is None or frame.fits(rows, best.spacing_cm * (1 + _NOTICED)):
+                reached = frame.widest(rows)
                 best = Spread(tuple(frame.points(rows, reached, plants)), reached)
     assert best is not None, "one row always holds them"
     return best
@@ -105,13 +105,14 @@ class _Frame:
         low, high = 0.0, 2 * max(self.across, self.along)
         for _ in range(_HALVINGS):
             middle = (low + high) / 2
-            if self._fits(rows, middle):
+            if self.fits(rows, middle):
                 low = middle
             else:
                 high = middle
         return low
 
-    def _fits(self, rows: _Rows, apart: float) -> bool:
+    def fits(self, rows: _Rows, apart: float) -> bool:
+        """Whether plants that far apart fit in an arrangement; if so, so do all nearer ones."""
         across, along = self.free(apart)
         if across < 0 or along < 0:
             return False

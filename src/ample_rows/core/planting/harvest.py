@@ -253,18 +253,25 @@ def _unit_quantiles(spread: Range3, variance: float, seasons: int) -> Quantiles:
 
 def quantiles(draws: Draws) -> Quantiles:
     """P10, P50 and P90 of a harvest, by linear interpolation between order statistics."""
-    last = len(draws) - 1
-    places = [share * last for share in _SHARES]
-    beside = {row for place in places for row in (math.floor(place), math.ceil(place))}
-    # Only the order statistics that are asked for are put in their place.
-    parted = np.partition(draws, sorted(beside))
-    low, middle, high = (_between(parted, place) for place in places)
-    return Quantiles(low, middle, high)
+    return Quantiles(*(float(at) for at in at_shares(draws, _SHARES)))
 
 
-def _between(parted: Draws, place: float) -> float:
-    below, above = float(parted[math.floor(place)]), float(parted[math.ceil(place)])
-    return below + (above - below) * (place - math.floor(place))
+def at_shares(draws: Draws, shares: Sequence[float]) -> list[Draws]:
+    """The quantiles of some draws along their last axis, one for each share of them, by linear
+    interpolation between order statistics."""
+    # A whole sort is several times faster than parting at each of the order statistics.
+    ordered = np.sort(draws, axis=-1)
+    found = []
+    for share in shares:
+        place = share * (ordered.shape[-1] - 1)
+        below, above = ordered[..., math.floor(place)], ordered[..., math.ceil(place)]
+        found.append(below + (above - below) * (place - math.floor(place)))
+    return found
+
+
+def median_of(draws: Draws) -> float:
+    """The median of some draws."""
+    return float(at_shares(draws, (0.5,))[0])
 
 
 @dataclass(frozen=True, slots=True)

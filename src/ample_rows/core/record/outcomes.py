@@ -102,23 +102,23 @@ def outcomes_of(record: GardenRecord, plan: p.Plan, figures: Figures) -> Outcome
     set_aside: list[tuple[str, str]] = []
     for season, entries in of_season.items():
         runs = _is_same(plans[season], plan)
-        until = max(entry.day for entry in entries)
+        until = max(entry.day for entry in entries) if runs else date.max
         expected = expected_of(plans[season], figures)
         for ident, told in by_planting(entries, plans[season]).items():
-            picked = [entry for entry in told if entry.kind == "picked"]
-            counted = [entry for entry in picked if not entry.left_out]
             of = expected.get(ident)
             over = not runs or is_over(told, until, of.last_pick if of else None)
             planting = plans[season].planting(ident)
-            if planting is None or ident not in expected or not told or not over:
+            if planting is None or of is None or not over:
                 continue
+            picked = [entry for entry in told if entry.kind == "picked"]
+            counted = [entry for entry in picked if not entry.left_out]
             began = _began(told, planting)
             if not counted and (picked or any(entry.left_out for entry in told)):
                 set_aside.append((season, ident))
                 continue
-            kg = sum(picked_kg(entry, expected[ident].piece_kg) for entry in counted)
+            kg = sum(picked_kg(entry, of.piece_kg) for entry in counted)
             if kg > 0:
-                outcome = _outcome(season, ident, expected[ident], counted, kg, began=began)
+                outcome = _outcome(season, ident, of, counted, kg, began=began)
                 used.append(outcome)
             elif counted or any(entry.kind == "cleared" for entry in told):
                 lost.append((season, ident))

@@ -10,7 +10,7 @@ from ample_rows.core.ask.pantry.wants import root_of, wants_of
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.planting.cases import Evaluated
 from ample_rows.core.planting.evaluated import evaluate_planting
-from ample_rows.core.planting.harvest import Draws
+from ample_rows.core.planting.harvest import Draws, median_of
 from ample_rows.core.planting.set_out import crop_grown
 
 
@@ -48,4 +48,4 @@ def lacking_kg(estimate: Estimate) -> dict[str, tuple[float, float]]:
 
 
 def _likely(draws: list[Draws]) -> float:
-    return float(np.median(np.sum(draws, axis=0))) if draws else 0.0
+    return median_of(np.sum(draws, axis=0)) if draws else 0.0

@@ -48,12 +48,14 @@ def larder(picked: Floats, need: Floats, wanted: Wanted, store_weeks: int = 0) -
     if wanted.in_store_kg and store_weeks:
         away.append((store_weeks - 1 - keeps, np.full(seasons, float(wanted.in_store_kg))))
         level += wanted.in_store_kg
-    for week in range(weeks):
-        if picked[week].any():
+    for week, any_picked in enumerate(np.any(picked, axis=1)):
+        if any_picked:
             at_hand.append((week, picked[week].copy()))
-        fresh[week] = _eat(at_hand, np.full(seasons, need[week]))
-        kept[week] = _eat(away, need[week] - fresh[week])
-        level -= kept[week]
+        if need[week] and at_hand:
+            fresh[week] = _eat(at_hand, np.full(seasons, need[week]))
+        if need[week] and away:
+            kept[week] = _eat(away, need[week] - fresh[week])
+            level -= kept[week]
         # What has lain its time is kept by the way that was chosen, or is lost.
         while at_hand and week - at_hand[0][0] + 1 >= max(1, round(wanted.fresh_weeks)):
             old = at_hand.popleft()[1]

@@ -139,8 +139,8 @@ def bands_of(weeks: Sequence[date], by_week: Floats) -> tuple[WeekBand, ...]:
     if len(there) == 0:
         return ()
     whole = by_week.sum(axis=0)
-    likely = means[there] * float(np.median(whole)) / whole.mean()
-    low, high = np.quantile(by_week[there], (0.1, 0.9), axis=1)
+    likely = means[there] * harvest.median_of(whole) / whole.mean()
+    low, high = harvest.at_shares(by_week[there], (0.1, 0.9))
     return tuple(
         WeekBand(weeks[int(row)], float(min(a, b)), float(b), float(max(b, c)))
         for row, a, b, c in zip(there, low, likely, high, strict=True)

@@ -12,6 +12,7 @@ from ample_rows.core.ask.pantry.supply import Seasons, weekly_draws
 from ample_rows.core.ask.pantry.wants import Wanted
 from ample_rows.core.calendar.growing_year import GrowingYear
 from ample_rows.core.planting.cases import Evaluated
+from ample_rows.core.planting.harvest import at_shares, median_of
 from ample_rows.core.words.message import Text, listed, message
 
 Floats = NDArray[np.float64]
@@ -72,26 +73,27 @@ def table_of(weeks: Sequence[date], picked: Floats, wanted: Wanted) -> AtTable:
     need = np.array(wanted.weekly_kg(tuple(weeks)))
     store = larder(picked, need, wanted, wanted.weeks_in_store(weeks[0]))
     fresh, stored, from_store = (_medians(part) for part in (store.fresh, store.stored, store.kept))
-    short = (need > 0) & (_medians(store.fresh + store.kept) < _SHORT * need)
+    eaten = store.fresh + store.kept
+    short = (need > 0) & (_medians(eaten) < _SHORT * need)
     rows = tuple(
         TableWeek(week, float(n), float(f), float(k), float(s), bool(gap))
         for week, n, f, k, s, gap in zip(weeks, need, fresh, from_store, stored, short, strict=True)
     )
     return AtTable(
         weeks=rows,
-        eaten_kg=float(np.median((store.fresh + store.kept).sum(axis=0))),
-        kept_kg=float(np.median(store.kept.sum(axis=0))),
-        spoils_kg=float(np.median(store.spoils)),
+        eaten_kg=median_of(eaten.sum(axis=0)),
+        kept_kg=median_of(store.kept.sum(axis=0)),
+        spoils_kg=median_of(store.spoils),
         weeks_short=int(short.sum()),
         words=_words(rows),
     )
 
 
 def _medians(by_week: Floats) -> Floats:
-    """The median of each week; most weeks have none of it."""
+    """The median of each week of what is never below nothing; most weeks have none of it."""
     medians = np.zeros(len(by_week))
-    there = by_week.any(axis=1)
-    medians[there] = np.median(by_week[there], axis=1)
+    there = 2 * np.count_nonzero(by_week, axis=1) >= by_week.shape[1]
+    medians[there] = at_shares(by_week[there], (0.5,))[0]
     return medians
 
 
