@@ -83,18 +83,14 @@ def require_sound(plan: p.Plan, book: Book, *, before: p.Plan | None = None) -> 
         before: The plan before an edit. Where that has too many squares to be computed, one of
             fewer is taken, though it may still have too many.
     """
-    if before is not None and _made_smaller(plan, before):
-        return
-    sound = before if before is not None and too_many_cells(before) is None else None
+    sound = before
+    if before is not None and too_many_cells(before) is not None:
+        if too_many_cells(plan) and cells_in_all(plan.places) <= cells_in_all(before.places):
+            return
+        sound = None
     faults = check_plan(plan, book, before=sound)
     if faults:
         raise PlanFaultsError(faults[:MOST_FAULTS])
-
-
-def _made_smaller(plan: p.Plan, before: p.Plan) -> bool:
-    if too_many_cells(plan) is None or too_many_cells(before) is None:
-        return False
-    return cells_in_all(plan.places) <= cells_in_all(before.places)
 
 
 def check_plan(plan: p.Plan, book: Book, *, before: p.Plan | None = None) -> list[Fault]:
@@ -104,7 +100,8 @@ def check_plan(plan: p.Plan, book: Book, *, before: p.Plan | None = None) -> lis
         before: A sound plan that this one was made of. What both share as the very same value
             is not looked at again.
     """
-    too_many = too_many_cells(plan)
+    same_places = before is not None and plan.places is before.places
+    too_many = None if same_places else too_many_cells(plan)
     if too_many:
         return [too_many]
     faults = list(twice([crop.id for crop in plan.crops], "crops"))

@@ -1,6 +1,9 @@
 """One place evaluated for itself and kept by its content: an edit in a bed evaluates that bed."""
 
+from collections import defaultdict
+from collections.abc import Mapping
 from dataclasses import dataclass
+from datetime import date
 from functools import cached_property, lru_cache
 
 import numpy as np
@@ -29,6 +32,15 @@ class PlaceResult:
     idle_weeks: tuple[float, float]
     plantings: tuple[PlantingReport, ...]
     draws: Draws
+
+    @cached_property
+    def weekly_kg(self) -> Mapping[date, float]:
+        """What all its plantings give in each week, by its Monday. [kg]"""
+        weeks: dict[date, float] = defaultdict(float)
+        for planting in self.plantings:
+            for week in planting.weekly_kg:
+                weeks[week.week] += week.kg
+        return weeks
 
     @cached_property
     def report(self) -> PlaceReport:

@@ -67,10 +67,9 @@ def _water_of(results: list[PlaceResult]) -> tuple[float, ...] | None:
 def _totals(results: list[PlaceResult], plan: p.Plan, year: GrowingYear, book: Book) -> Totals:
     weeks: dict[date, float] = defaultdict(float)
     for result in results:
-        for planting in result.plantings:
-            for week in planting.weekly_kg:
-                if week.week + _WEEK > year.start:
-                    weeks[week.week] += week.kg
+        for week, kg in result.weekly_kg.items():
+            if week + _WEEK > year.start:
+                weeks[week] += kg
     return Totals(
         places=len(results),
         plants=sum(r.report.plants for r in results),
