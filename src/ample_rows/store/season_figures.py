@@ -6,6 +6,7 @@ import hashlib
 from datetime import date
 from functools import lru_cache
 from pathlib import Path
+from weakref import WeakKeyDictionary
 
 from ample_rows import core
 from ample_rows.core import plan as p
@@ -18,6 +19,9 @@ from ample_rows.store.errors import StorageError
 from ample_rows.store.record_parts import RecordParts
 
 _HELD = 128
+_HELD_OF: "WeakKeyDictionary[Database, dict[tuple[str, str, str], SeasonFigures]]"
+_HELD_OF = WeakKeyDictionary()
+"""Figures that were read already, by garden, season and what they were worked out by."""
 
 
 class KeptFigures(PlanValue):
@@ -37,6 +41,7 @@ class FiguresOfSeasons:
     """
 
     def __init__(self, database: Database, slug: str, runs: date, book: Book) -> None:
+        self._held = _HELD_OF.setdefault(database, {})
         self._parts = RecordParts(database, "figures", KeptFigures)
         self._slug, self._runs, self._book = slug, runs, book
 
@@ -46,6 +51,15 @@ class FiguresOfSeasons:
 
     def _kept(self, plan: p.Plan) -> SeasonFigures:
         by, ident = _worked_out_by(self._book), _ident(plan)
+        held = self._held.get((self._slug, ident, by))
+        if held is None:
+            held = self._read_or_worked_out(plan, by, ident)
+            if len(self._held) >= _HELD:
+                self._held.clear()
+            self._held[self._slug, ident, by] = held
+        return held
+
+    def _read_or_worked_out(self, plan: p.Plan, by: str, ident: str) -> SeasonFigures:
         text = self._parts.text(self._slug, ident)
         kept = None if text is None else _read(text)
         if kept is not None and kept.by == by:
@@ -58,7 +72,6 @@ class FiguresOfSeasons:
         return found
 
 
-@lru_cache(maxsize=_HELD)
 def _read(text: str) -> KeptFigures | None:
     """Kept figures; None where another version wrote what this one cannot use."""
     try:
