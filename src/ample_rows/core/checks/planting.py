@@ -149,6 +149,11 @@ def _support_faults(
         yield from run_faults(planting.run_cm, edge.length_cm, f"{path}.run_cm")
 
 
+def is_linked(planting: p.Planting) -> bool:
+    """Whether it names another planting, which may have changed though itself did not."""
+    return any(getattr(planting, key) is not None for key in LINKS)
+
+
 def date_faults(plan: p.Plan, planting: p.Planting, path: str, end: date) -> Iterator[Fault]:
     if planting.start_date > end:
         yield Fault(f"{path}.start_date", f"lies after the plan's season, which ends {end}")

@@ -21,7 +21,7 @@ from ample_rows.core.checks.garden import (
     soil_faults,
 )
 from ample_rows.core.checks.place import place_faults
-from ample_rows.core.checks.planting import date_faults, planting_faults
+from ample_rows.core.checks.planting import date_faults, is_linked, planting_faults
 from ample_rows.core.checks.riser import riser_faults
 from ample_rows.core.checks.usable import usable_document, with_set_aside
 from ample_rows.core.checks.words import twice
@@ -174,5 +174,7 @@ def _one_drawing(plan: p.Plan, book: Book, settled: _Settled) -> list[Fault]:
         path = f"plantings[{index}]"
         if id(planting) not in settled.plantings:
             faults += planting_faults(plan, planting, path, book)
+        elif not is_linked(planting):
+            continue
         faults += date_faults(plan, planting, path, end)
     return faults

@@ -97,19 +97,22 @@ def _count(extent_cm: float, cell_cm: float) -> int:
     return max(1, math.ceil((extent_cm - FIT_TOLERANCE_CM) / cell_cm))
 
 
-@lru_cache(maxsize=1024)
 def cells_about(place: p.Place) -> int:
     """How many squares a place has, without laying them out: of a rectangle exactly, of other
     outlines nearly; none where walls leave nothing inside."""
     try:
-        pitch = pitch_of(place)
-        box = shapes.bounds(place.shape)
-        boxed = _count(box.width, pitch.x_cm) * _count(box.length, pitch.y_cm)
-        if shapes.is_rectangular(place.shape):
-            return boxed
-        outline = shapes.outline(place.shape)
+        return _squares_about(place.shape, pitch_of(place))
     except (ValueError, shapely.GEOSException):
         return 0
+
+
+@lru_cache(maxsize=1024)
+def _squares_about(shape: p.Shape, pitch: Pitch) -> int:
+    box = shapes.bounds(shape)
+    boxed = _count(box.width, pitch.x_cm) * _count(box.length, pitch.y_cm)
+    if shapes.is_rectangular(shape):
+        return boxed
+    outline = shapes.outline(shape)
     return min(boxed, math.ceil(outline.area / pitch.area_cm2 + outline.length / pitch.narrower_cm))
 
 

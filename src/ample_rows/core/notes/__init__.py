@@ -5,6 +5,7 @@ to the table below.
 """
 
 from collections.abc import Callable, Iterator
+from functools import lru_cache
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
@@ -122,6 +123,9 @@ def place_notes(view: PlaceView) -> tuple[Note, ...]:
     return tuple(sorted(notes, key=lambda note: _ORDER[note.level]))
 
 
+_Said = tuple[str, Message, Message | None]
+
+
 def garden_notes(plan: p.Plan, book: Book) -> Iterator[Note]:
     """What concerns the whole plan: things guessed, things not computed, its paths."""
     yield from not_usable(plan)
@@ -131,7 +135,12 @@ def garden_notes(plan: p.Plan, book: Book) -> Iterator[Note]:
         yield of_garden("tip", code, text, fix)
 
 
-def _not_entered(garden: p.Garden, book: Book) -> Iterator[tuple[str, Message, Message | None]]:
+@lru_cache(maxsize=64)
+def _not_entered(garden: p.Garden, book: Book) -> tuple[_Said, ...]:
+    return tuple(_not_known(garden, book))
+
+
+def _not_known(garden: p.Garden, book: Book) -> Iterator[_Said]:
     """What is guessed, looks wrong or is not known of the garden: code, text and what to do."""
     guessed = guessed_keys(garden)
     if guessed:

@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass
 from datetime import date
+from functools import lru_cache
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
@@ -52,6 +53,7 @@ class Air12:
     method: Text
 
 
+@lru_cache(maxsize=64)
 def air_of(garden: p.Garden, book: Book) -> Air12 | None:
     """A garden's monthly water balance in the air; None without a climate."""
     reference = reference_by_month(garden)
