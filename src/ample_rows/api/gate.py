@@ -41,11 +41,13 @@ class Gate:
 
 
 class Gates:
-    """The two gates of a server: for what an edit or a screen asks, and for heavy questions."""
+    """The gates of a server: for what an edit or a screen asks, for heavy questions, and for the
+    filling of a garden, which goes on for as long as it is looked at."""
 
     def __init__(self) -> None:
         self.common = Gate(at_once=2, most_waiting=64, wait_s=20.0)
         self.heavy = Gate(at_once=1, most_waiting=12, wait_s=2.0)
+        self.fills = Gate(at_once=1, most_waiting=4, wait_s=3.0)
 
 
 def _gates(request: Request) -> Gates:
@@ -59,6 +61,11 @@ async def _common(gates: Annotated[Gates, Depends(_gates)]) -> AsyncIterator[Non
 
 async def _heavy(gates: Annotated[Gates, Depends(_gates)]) -> AsyncIterator[None]:
     async with gates.heavy.turn():
+        yield
+
+
+async def one_fill_at_a_time(gates: Annotated[Gates, Depends(_gates)]) -> AsyncIterator[None]:
+    async with gates.fills.turn():
         yield
 
 

@@ -57,8 +57,8 @@ def _filling(found: Filling) -> dict[str, float]:
     return {
         "value": found.worth.value,
         "bound": found.bound,
-        "gap": found.gap,
-        "seconds": found.seconds,
+        "gap": found.stage.gap,
+        "seconds": found.stage.seconds,
         "first_plan_seconds": found.first_plan_seconds,
         "greedy_value": found.greedy_value,
     }

@@ -70,7 +70,7 @@ def test_seconds_are_kept_to_and_prove_no_looser_bound(book, read, fill):
     tried = fill(wants=WANTS[:2], steps=1)
     assert found.bound <= tried.bound + 1e-6
     assert found.worth.value >= tried.greedy_value
-    assert found.first_plan_seconds < found.seconds
+    assert found.first_plan_seconds < found.stage.seconds
 
 
 def test_without_time_there_is_a_plan_and_no_bound_that_is_not_proven(book, read, fill):

@@ -3,7 +3,7 @@ filling that ground again."""
 
 import random
 from collections import defaultdict
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Iterator, Sequence
 
 from ample_rows.core.ask.fill.greedy import Making, Task
 from ample_rows.core.ask.fill.lanes import Placed
@@ -31,17 +31,20 @@ def by_fractions(task: Task, fractions: Sequence[float]) -> Making:
     return making
 
 
-def improved(
+def improving(
     making: Making,
     *,
     seed: int,
     carries_on: Callable[[int], bool],
-) -> None:
+) -> Iterator[float]:
     """Make a plan better in place: part of a zone or of a crop is taken out and filled again, and
     put back as it was where that is no better.
 
     Args:
         carries_on: Whether to go on after so many tries.
+
+    Yields:
+        What the plan is worth, each time that it is worth more.
     """
     chance, task = random.Random(seed), making.task
     in_zone: dict[int, list[int]] = defaultdict(list)
@@ -68,6 +71,8 @@ def improved(
         making.fill(in_zone[zone], chance.choice(_EASES))
         now = making.total()
         if now >= total - 1e-9 and _keeps(making, task):
+            if now > total + 1e-9:
+                yield now
             total = now
             continue
         _restore(making, before, out)

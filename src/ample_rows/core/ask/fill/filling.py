@@ -12,20 +12,27 @@ from dataclasses import dataclass
 import numpy as np
 
 from ample_rows.core import plan as p
-from ample_rows.core.ask.fill.better import by_fractions, improved
-from ample_rows.core.ask.fill.candidates import Candidate, Candidates, candidates_of
-from ample_rows.core.ask.fill.greedy import Task, greedy
+from ample_rows.core.ask.fill.better import by_fractions, improving
+from ample_rows.core.ask.fill.candidates import Candidate, candidates_of
+from ample_rows.core.ask.fill.greedy import Making, Task, greedy
 from ample_rows.core.ask.fill.ground import Zone, zones_of
 from ample_rows.core.ask.fill.halves import Halves
 from ample_rows.core.ask.fill.lanes import Placed, laid_out
 from ample_rows.core.ask.fill.programme import Programme
+from ample_rows.core.ask.fill.reasons import (
+    Because,
+    LeftOut,
+    because,
+    left_out,
+    reports_of,
+)
+from ample_rows.core.ask.fill.settled import Within, settled_in
 from ample_rows.core.ask.fill.table import Floats, tables_of
 from ample_rows.core.ask.fill.value import PlanWorth, enjoyed, value_of
 from ample_rows.core.ask.pantry.wants import root_of, wants_of
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.notes.note import Note
-from ample_rows.core.planting.report import PlantingReport
-from ample_rows.core.words.message import Mass, Text, message
+from ample_rows.core.words.message import Text, message, sentences
 
 _MOST_TRIED = 2_500
 """So many candidates, those that lack least, are tried before all of them are."""
@@ -35,7 +42,9 @@ _LOCAL_PART = 0.7
 """The part of the time in which the plan is made better bit by bit, before the programme."""
 _ENDLESS = 1e9
 _MOST_MENDED = 6
-_CRUMB_KG = 0.02
+_DUST = 1e-6
+_SHOWN_EACH_S = 0.7
+"""How long a plan stands before a better one is shown. [s]"""
 
 Clock = Callable[[], float]
 
@@ -57,39 +66,46 @@ class Limits:
 
 
 @dataclass(frozen=True)
-class Because:
-    """Why a planting stands where it does."""
-
-    planting: str
-    text: Text
-
-
-@dataclass(frozen=True)
-class LeftOut:
-    """A wanted crop of which nothing is planted, and why."""
-
-    crop: str
-    reason: Text
-
-
-@dataclass(frozen=True)
-class Filling:
-    """A filled plan, what it is worth, and what none can be worth more than. [kg-equivalents, s]"""
+class Stage:
+    """The best plan so far, what it is worth, and what none can be worth more than: until the
+    programme has `proven` it, all that is wanted; and where nothing can be planted, why.
+    [kg-equivalents, s]"""
 
     plan: p.Plan
     worth: PlanWorth
     bound: float
     seconds: float
-    first_plan_seconds: float
-    greedy_value: float
-    why: tuple[Because, ...]
-    left_out: tuple[LeftOut, ...]
+    proven: bool
+    why_none: Text
 
     @property
     def gap(self) -> float:
         """How much more than this plan the best possible may be worth, as a share of it."""
         over = max(0.0, self.bound - self.worth.value)
         return over / abs(self.worth.value) if self.worth.value else 0.0
+
+
+@dataclass(frozen=True)
+class Filling:
+    """A filled plan with how it came to be: the plan at once, and why it is as it is."""
+
+    stage: Stage
+    first_plan_seconds: float
+    greedy_value: float
+    why: tuple[Because, ...]
+    left_out: tuple[LeftOut, ...]
+
+    @property
+    def plan(self) -> p.Plan:
+        return self.stage.plan
+
+    @property
+    def worth(self) -> PlanWorth:
+        return self.stage.worth
+
+    @property
+    def bound(self) -> float:
+        return self.stage.bound
 
 
 def filled(
@@ -102,62 +118,124 @@ def filled(
         clock: Seconds since the work began, from which all times are counted; from now on where
             none is given.
     """
+    filler = _Filler(estimate, keep, limits, clock or _from_now(), None)
+    first, *others = filler.stages()
+    last = others[-1]
+    new = frozenset(planting.id for planting in last.plan.plantings) - filler.stays
+    tried = estimate.trying(last.plan)
+    return Filling(
+        stage=last,
+        first_plan_seconds=first.seconds,
+        greedy_value=filler.greedy_value,
+        why=tuple(because(tried, new)),
+        left_out=tuple(left_out(last.plan, tried, filler.found.against)),
+    )
+
+
+def stages(
+    estimate: Estimate, *, keep: bool = False, limits: Limits, within: Within | None = None
+) -> Iterator[Stage]:
+    """The same as it is found: the plan made at once, then each that is better, or of which more
+    is proven; the last is the best within the limits.
+
+    Args:
+        within: The squares to fill, all of them where it is None; what stands elsewhere stays.
+    """
+    yield from _Filler(estimate, keep, limits, _from_now(), within).stages()
+
+
+def _from_now() -> Clock:
     begun = time.monotonic()
-    spent = clock or (lambda: time.monotonic() - begun)
-    return _Filler(estimate, keep, limits, spent).run()
+    return lambda: time.monotonic() - begun
 
 
 class _Filler:
-    def __init__(self, estimate: Estimate, keep: bool, limits: Limits, clock: Clock) -> None:
+    def __init__(
+        self, estimate: Estimate, keep: bool, limits: Limits, clock: Clock, within: Within | None
+    ) -> None:
         self.present, self.limits, self.clock = estimate, limits, clock
-        stays = {planting.id for planting in _settled(estimate, keep)}
-        kept = tuple(planting for planting in estimate.plan.plantings if planting.id in stays)
-        self.base = estimate.trying(estimate.plan.model_copy(update={"plantings": kept}))
+        settled = settled_in(estimate, keep=keep, within=within)
+        self.stays = frozenset(planting.id for planting in settled)
+        self.base = estimate.trying(estimate.plan.model_copy(update={"plantings": settled}))
         self.halves = Halves(estimate.setting.year)
-        self.standing = [
-            report for place in self.base.cases for report in self.base.result(place).plantings
-        ]
-
-    def run(self) -> Filling:
-        zones = tuple(zones_of(self.base, self.standing, self.halves))
-        found = candidates_of(self.base, zones, self._crops(), self.halves)
-        task = self._task(zones, found.every)
-        of_base = value_of(self.base)
-        already = sum(t.value_of(task.picked[crop]) for crop, t in task.tables.items())
-        making = greedy(task)
-        best = self._evaluated(making.ground.placed)
-        at_first, greedy_value = self.clock(), best[1].value
-        programme = Programme(task)
-        relaxed = programme.bound(self.limits.left(self.clock()))
+        self.standing = reports_of(self.base)
+        self.zones = tuple(zones_of(self.base, self.standing, self.halves, within))
+        self.found = candidates_of(self.base, self.zones, self._crops(), self.halves)
+        self.task = self._task(self.zones, self.found.every)
         # Where nothing better is proven: all that is wanted is eaten, and nothing is spent on it.
-        bound = sum(t.worth * enjoyed(t.want_kg, t.want_kg) for t in task.tables.values())
-        if relaxed is not None:
-            bound = min(bound, of_base.value - already + relaxed)
-        if found.every and relaxed is not None:
-            guided = by_fractions(task, programme.fractions.tolist())
+        self.bound = sum(t.worth * enjoyed(t.want_kg, t.want_kg) for t in self.task.tables.values())
+        self.best: tuple[p.Plan, PlanWorth] | None = None
+        self.greedy_value = 0.0
+        self.is_proven = False
+
+    def stages(self) -> Iterator[Stage]:
+        making = greedy(self.task)
+        yield self._better(making.ground.placed)
+        assert self.best is not None
+        self.greedy_value = self.best[1].value
+        programme = Programme(self.task)
+        relaxed = programme.bound(self.limits.left(self.clock()))
+        if self.found.every and relaxed is not None:
+            self._proven(relaxed)
+            guided = by_fractions(self.task, programme.fractions.tolist())
             making = max(making, guided, key=lambda one: one.total())
-            improved(making, seed=self.limits.seed, carries_on=self._until(_LOCAL_PART))
-            best = max(best, self._evaluated(making.ground.placed), key=_order)
-            times = [0] * len(found.every)
-            for number in making.at.values():
-                times[number] += 1
-            for plan, proven in self._searched(programme, zones, found.every, times):
-                if proven is not None:
-                    bound = min(bound, of_base.value - already + proven)
-                best = max(best, self._evaluated(plan), key=_order)
+            yield self._better(making.ground.placed)
+            yield from self._bit_by_bit(making)
+            yield from self._by_programme(programme, making)
         present = (self.present.plan, value_of(self.present))
         if not any(note.level == "stop" for note in _notes(self.present)):
-            best = max(best, present, key=_order)
-        return Filling(
-            plan=best[0],
-            worth=best[1],
-            bound=max(bound, best[1].value),
-            seconds=self.clock(),
-            first_plan_seconds=at_first,
-            greedy_value=greedy_value,
-            why=tuple(self._why(best[0], found)),
-            left_out=tuple(self._left_out(best[0], found)),
-        )
+            self.best = max(self.best, present, key=_order)
+        # What is planted though nobody asked for it is not among what the programme weighs.
+        self.is_proven = self.is_proven and self.best[1].value <= self.bound + _DUST
+        yield self._stage()
+
+    def _bit_by_bit(self, making: Making) -> Iterator[Stage]:
+        """What is found better is shown now and then; where steps are counted, at the end."""
+        shown = self.clock()
+        carries_on = self._until(_LOCAL_PART)
+        for _ in improving(making, seed=self.limits.seed, carries_on=carries_on):
+            if self.limits.steps is None and self.clock() - shown > _SHOWN_EACH_S:
+                yield self._better(making.ground.placed)
+                shown = self.clock()
+        yield self._better(making.ground.placed)
+
+    def _by_programme(self, programme: Programme, making: Making) -> Iterator[Stage]:
+        times = [0] * len(self.found.every)
+        for number in making.at.values():
+            times[number] += 1
+        for plan, proven in self._searched(programme, self.zones, self.found.every, times):
+            if proven is not None:
+                self._proven(proven)
+            yield self._better(plan)
+
+    def _proven(self, relaxed: float) -> None:
+        """No plan is worth more than the programme's best besides what stands already."""
+        task = self.task
+        already = sum(t.value_of(task.picked[crop]) for crop, t in task.tables.items())
+        self.is_proven = True
+        self.bound = min(self.bound, value_of(self.base).value - already + relaxed)
+
+    def _better(self, placed: Sequence[Placed]) -> Stage:
+        """The best so far, where a plan made so is no better."""
+        found = self._evaluated(placed)
+        self.best = found if self.best is None else max(self.best, found, key=_order)
+        return self._stage()
+
+    def _stage(self) -> Stage:
+        assert self.best is not None
+        plan, worth = self.best
+        bound = max(self.bound, worth.value)
+        return Stage(plan, worth, bound, self.clock(), self.is_proven, self._why_none())
+
+    def _why_none(self) -> Text:
+        """Why nothing can be planted; empty where something can."""
+        if self.found.every:
+            return ""
+        if not self._crops():
+            return message("fill-nothing-wanted")
+        if not self.zones:
+            return message("fill-no-ground")
+        return sentences(message("fill-nothing-fits"), *self.found.against.values())
 
     def _task(self, zones: tuple[Zone, ...], candidates: Sequence[Candidate]) -> Task:
         fill, book = self.base.plan.garden.fill or p.Fill(), self.base.book
@@ -284,68 +362,6 @@ class _Filler:
             )
             for one in in_order
         ]
-
-    def _new(self, plan: p.Plan) -> list[PlantingReport]:
-        was = {planting.id for planting in self.base.plan.plantings}
-        tried = self.base.trying(plan)
-        every = (report for place in tried.cases for report in tried.result(place).plantings)
-        return [report for report in every if report.id not in was]
-
-    def _why(self, plan: p.Plan, found: Candidates) -> Iterator[Because]:
-        """What each new planting is there for."""
-        tables = tables_of(self.base)
-        new = self._new(plan)
-        for report in new:
-            root = root_of(self.base.book.crops[report.crop])
-            if root not in tables or report.first_pick is None or report.last_pick is None:
-                continue
-            others = sum(
-                (
-                    self.halves.picked(r.weekly_kg)
-                    for r in (*self.standing, *new)
-                    if r is not report and root_of(self.base.book.crops[r.crop]) == root
-                ),
-                np.zeros(len(self.halves.weeks)),
-            )
-            eaten = tables[root].eaten_kg(others + self.halves.picked(report.weekly_kg))
-            more = max(0.0, eaten - tables[root].eaten_kg(others))
-            if more < _CRUMB_KG:
-                yield Because(report.id, message("fill-covers", crop=report.name))
-                continue
-            yield Because(
-                report.id,
-                message(
-                    "fill-because",
-                    crop=report.name,
-                    first=report.first_pick,
-                    last=report.last_pick,
-                    more=Mass(more),
-                ),
-            )
-
-    def _left_out(self, plan: p.Plan, found: Candidates) -> Iterator[LeftOut]:
-        book = self.base.book
-        there = {root_of(book.crops[planting.crop]) for planting in plan.plantings}
-        fill = plan.garden.fill or p.Fill()
-        never = {root_of(book.crops[crop]) for crop in fill.never}
-        for root in wants_of(plan, book):
-            if root in there:
-                continue
-            if root in never:
-                yield LeftOut(root, message("fill-asked-to-leave-out"))
-                continue
-            reasons = [why for c, why in found.against.items() if root_of(book.crops[c]) == root]
-            outbid = message("fill-outbid")
-            yield LeftOut(root, reasons[0] if reasons else outbid)
-
-
-def _settled(estimate: Estimate, keep: bool) -> Iterator[p.Planting]:
-    """What stays: locked, begun before the year, there for years, or all where it is kept."""
-    year, book = estimate.setting.year, estimate.book
-    for planting in estimate.plan.plantings:
-        begun = planting.start_date < year.start or planting.came_by_itself
-        if keep or planting.locked or begun or book.crops[planting.crop].perennial is not None:
-            yield planting
 
 
 def _notes(estimate: Estimate) -> list[Note]:

@@ -48,8 +48,17 @@ class Zone:
         return self.strips[0]
 
 
-def zones_of(estimate: Estimate, kept: Iterable[PlantingReport], halves: Halves) -> list[Zone]:
-    """All ground that is free for a half-month or longer, beside some plantings that are kept."""
+def zones_of(
+    estimate: Estimate,
+    kept: Iterable[PlantingReport],
+    halves: Halves,
+    within: Mapping[str, frozenset[str]] | None = None,
+) -> list[Zone]:
+    """All ground that is free for a half-month or longer, beside some plantings that are kept.
+
+    Args:
+        within: The squares to look at, by place; all of them where it is None.
+    """
     by_place: dict[str, list[PlantingReport]] = defaultdict(list)
     for report in kept:
         by_place[report.place].append(report)
@@ -62,6 +71,8 @@ def zones_of(estimate: Estimate, kept: Iterable[PlantingReport], halves: Halves)
     alike: dict[object, list[Strip]] = defaultdict(list)
     for place in estimate.plan.places:
         taken = {address for host, address in stood_on if host == place.id} | held_cells(place)
+        if within is not None:
+            taken |= grid_of(place).cells.keys() - within.get(place.id, frozenset())
         windows = _windows(estimate, place, by_place[place.id], taken, halves)
         for strip in _strips(estimate, place, windows):
             alike[_likeness(estimate, strip)].append(strip)

@@ -15,7 +15,7 @@ from numpy.typing import NDArray
 
 from ample_rows.core import plan as p
 from ample_rows.core.ask.pantry.larder import larder
-from ample_rows.core.ask.pantry.table import weeks_of
+from ample_rows.core.ask.pantry.table import SHORT, weeks_of
 from ample_rows.core.ask.pantry.wants import Wanted, root_of, wants_of
 from ample_rows.core.book import Book
 from ample_rows.core.estimate.estimate import Estimate
@@ -34,10 +34,12 @@ _HARD_RULES = frozenset({"before-window", "after-window", "no-window", "family-a
 
 @dataclass(frozen=True, slots=True)
 class CropWorth:
-    """What is eaten of a crop in the plan's year, and what that counts. [kg, kg-equivalents]"""
+    """What is eaten of a crop in the plan's year, what that counts, and in how many weeks less
+    than half of what is wanted is there. [kg, kg-equivalents, weeks]"""
 
     eaten_kg: float
     value: float
+    weeks_short: int
 
 
 @dataclass(frozen=True, slots=True)
@@ -84,6 +86,13 @@ def enjoyed(eaten_kg: float, want_kg: float) -> float:
 
 def eaten_kg(picked: Iterable[Sequence[WeekKg]], wanted: Wanted, weeks: Sequence[date]) -> float:
     """What is eaten in the weeks of a year of some plantings of a crop, at their likely harvest."""
+    return float(_eaten(picked, wanted, weeks)[0].sum())
+
+
+def _eaten(
+    picked: Iterable[Sequence[WeekKg]], wanted: Wanted, weeks: Sequence[date]
+) -> tuple[Floats, Floats]:
+    """What is eaten week by week, and what is wanted. [kg]"""
     by_week = np.zeros((len(weeks), 1))
     for of_one in picked:
         for week in of_one:
@@ -92,7 +101,7 @@ def eaten_kg(picked: Iterable[Sequence[WeekKg]], wanted: Wanted, weeks: Sequence
                 by_week[at, 0] += week.kg
     need = np.array(wanted.weekly_kg(tuple(weeks)))
     store = larder(by_week, need, wanted, wanted.weeks_in_store(weeks[0]))
-    return float((store.fresh + store.kept).sum())
+    return (store.fresh + store.kept)[:, 0], need
 
 
 def value_of(estimate: Estimate) -> PlanWorth:
@@ -108,8 +117,10 @@ def value_of(estimate: Estimate) -> PlanWorth:
     by_crop = {}
     for crop, wanted in wants.items():
         own = (r.weekly_kg for r in reports if root_of(book.crops[r.crop]) == crop)
-        eaten = eaten_kg(own, wanted, weeks)
-        by_crop[crop] = CropWorth(eaten, worth[crop] * enjoyed(eaten, wanted.kg))
+        by_week, need = _eaten(own, wanted, weeks)
+        eaten = float(by_week.sum())
+        short = int(((need > 0) & (by_week < SHORT * need)).sum())
+        by_crop[crop] = CropWorth(eaten, worth[crop] * enjoyed(eaten, wanted.kg), short)
     idle = sum(result.idle_weeks[0] - result.idle_weeks[1] for result in results)
     begun = begun_in_year(estimate, reports)
     effort = book.value("fill_effort_a_planting") * begun

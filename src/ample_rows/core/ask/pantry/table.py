@@ -18,7 +18,7 @@ from ample_rows.core.words.message import Text, listed, message
 Floats = NDArray[np.float64]
 
 _WEEK = timedelta(days=7)
-_SHORT = 0.5
+SHORT = 0.5
 """A week goes short where less than this share of what is wanted is there."""
 _MOST_SPELLS = 3
 
@@ -74,7 +74,7 @@ def table_of(weeks: Sequence[date], picked: Floats, wanted: Wanted) -> AtTable:
     store = larder(picked, need, wanted, wanted.weeks_in_store(weeks[0]))
     fresh, stored, from_store = (_medians(part) for part in (store.fresh, store.stored, store.kept))
     eaten = store.fresh + store.kept
-    short = (need > 0) & (_medians(eaten) < _SHORT * need)
+    short = (need > 0) & (_medians(eaten) < SHORT * need)
     rows = tuple(
         TableWeek(week, float(n), float(f), float(k), float(s), bool(gap))
         for week, n, f, k, s, gap in zip(weeks, need, fresh, from_store, stored, short, strict=True)

@@ -1,0 +1,89 @@
+"""Routes of filling a garden: the best plan as it is found, and two plans side by side."""
+
+from typing import Any
+
+from fastapi import APIRouter, Depends, Request
+from fastapi.responses import StreamingResponse
+from pydantic import BaseModel, ConfigDict, Field
+
+from ample_rows.api.fill_process import Task, found_by
+from ample_rows.api.gardens import Garden
+from ample_rows.api.gate import one_fill_at_a_time
+from ample_rows.api.problems import RESPONSES
+from ample_rows.api.units import preferred_saying
+from ample_rows.core.ask.fill.compared import Compared, compared
+from ample_rows.core.ask.fill.settled import Within
+from ample_rows.core.ask.fill.shown import Shown
+from ample_rows.core.checks import require_sound
+from ample_rows.core.estimate.estimate import Estimate
+from ample_rows.core.geometry.cells import grid_of
+from ample_rows.core.plan import Planting
+from ample_rows.core.plan.reading import validated
+from ample_rows.core.plan.values import PlanValue
+
+router = APIRouter(prefix="/api/gardens/{slug}", tags=["fill"], responses=RESPONSES)
+
+LINES = "application/x-ndjson"
+
+
+class FillRequest(BaseModel):
+    """What to fill, and how long to look for better. [s]
+
+    `keep`: what is planted stays, though it is not locked. Only `place` is filled where it is
+    named, and of that only `cells` where these are.
+    """
+
+    model_config = ConfigDict(extra="forbid", allow_inf_nan=False)
+
+    seconds: float = Field(10, ge=0, le=60)
+    keep: bool = False
+    place: str | None = Field(None, max_length=120)
+    cells: list[str] | None = Field(None, min_length=1, max_length=5_000)
+
+
+class CompareRequest(BaseModel):
+    """All plantings of an offered plan, as in a plan document; all else is as in the garden's."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    plantings: list[dict[str, Any]] = Field(max_length=5_000)
+
+
+class _Offered(PlanValue):
+    plantings: tuple[Planting, ...]
+
+
+@router.post(
+    "/fill",
+    dependencies=[Depends(one_fill_at_a_time, scope="request")],
+    response_class=StreamingResponse,
+    responses={200: {"model": Shown, "content": {LINES: {}}}},
+)
+def fill(asked: FillRequest, here: Garden, request: Request) -> StreamingResponse:
+    """The best plan as it is found, one line of JSON for each that is better, or of which more is
+    proven. Whoever goes away stops it; nothing is kept of it."""
+    task = Task(
+        plan=here.plan,
+        saying=preferred_saying(request.scope),
+        seconds=asked.seconds,
+        keep=asked.keep,
+        within=_within(asked, here),
+    )
+    return StreamingResponse(found_by(task), media_type=LINES)
+
+
+def _within(asked: FillRequest, here: Estimate) -> Within | None:
+    if asked.place is None:
+        return None
+    place = here.place(asked.place).place
+    every = frozenset(grid_of(place).cells)
+    return {place.id: every if asked.cells is None else every & frozenset(asked.cells)}
+
+
+@router.post("/fill/compared")
+def compare(asked: CompareRequest, here: Garden) -> Compared:
+    """The garden's plan beside an offered one: what each gives and asks for, and what differs."""
+    read = validated(asked.model_dump_json(), _Offered)
+    offered = here.plan.model_copy(update={"plantings": read.plantings})
+    require_sound(offered, here.book)
+    return compared(here, here.trying(offered))
