@@ -11,9 +11,9 @@ from ample_rows.api.gardens import Garden
 from ample_rows.api.gate import one_fill_at_a_time
 from ample_rows.api.problems import RESPONSES
 from ample_rows.api.units import preferred_saying
-from ample_rows.core.ask.fill.compared import Compared, compared
+from ample_rows.core.ask.fill.offered import OfferedPlan
 from ample_rows.core.ask.fill.settled import Within
-from ample_rows.core.ask.fill.shown import Shown
+from ample_rows.core.ask.fill.two_plans import TwoPlans, compared
 from ample_rows.core.checks import require_sound
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry.cells import grid_of
@@ -57,7 +57,7 @@ class _Offered(PlanValue):
     "/fill",
     dependencies=[Depends(one_fill_at_a_time, scope="request")],
     response_class=StreamingResponse,
-    responses={200: {"model": Shown, "content": {LINES: {}}}},
+    responses={200: {"model": OfferedPlan, "content": {LINES: {}}}},
 )
 def fill(asked: FillRequest, here: Garden, request: Request) -> StreamingResponse:
     """The best plan as it is found, one line of JSON for each that is better, or of which more is
@@ -81,7 +81,7 @@ def _within(asked: FillRequest, here: Estimate) -> Within | None:
 
 
 @router.post("/fill/compared")
-def compare(asked: CompareRequest, here: Garden) -> Compared:
+def compare(asked: CompareRequest, here: Garden) -> TwoPlans:
     """The garden's plan beside an offered one: what each gives and asks for, and what differs."""
     read = validated(asked.model_dump_json(), _Offered)
     offered = here.plan.model_copy(update={"plantings": read.plantings})

@@ -15,8 +15,8 @@ from pydantic import TypeAdapter
 from ample_rows.api.estimates import Estimates
 from ample_rows.api.units import Saying
 from ample_rows.core.ask.fill.filling import Limits, stages
+from ample_rows.core.ask.fill.offered import OfferedPlan, offered_by
 from ample_rows.core.ask.fill.settled import Within
-from ample_rows.core.ask.fill.shown import Shown, shown
 from ample_rows.core.plan import Plan
 from ample_rows.core.words.message import rendered_by
 from ample_rows.crops import load_book
@@ -24,7 +24,7 @@ from ample_rows.wording import renderer_for
 
 _ASKED_EACH_S = 0.2
 _FAULT = b"!"
-_SHOWN = TypeAdapter(Shown)
+_OFFERED = TypeAdapter(OfferedPlan)
 
 
 @dataclass(frozen=True)
@@ -92,7 +92,8 @@ def _work(pipe: Connection, task: Task) -> None:
         limits = Limits(seconds=task.seconds)
         with rendered_by(renderer_for(*task.saying)):
             for stage in stages(estimate, keep=task.keep, limits=limits, within=task.within):
-                pipe.send_bytes(_SHOWN.dump_json(shown(stage, estimate)))
+                line = _OFFERED.dump_json(offered_by(stage, estimate), exclude_unset=True)
+                pipe.send_bytes(line)
     except BrokenPipeError:
         # Whoever asked is gone.
         pass

@@ -1807,6 +1807,47 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/fill": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Fill
+         * @description The best plan as it is found, one line of JSON for each that is better, or of which more is
+         *     proven. Whoever goes away stops it; nothing is kept of it.
+         */
+        post: operations["fill_api_gardens__slug__fill_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{slug}/fill/compared": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Compare
+         * @description The garden's plan beside an offered one: what each gives and asks for, and what differs.
+         */
+        post: operations["compare_api_gardens__slug__fill_compared_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{slug}/seasons": {
         parameters: {
             query?: never;
@@ -3568,6 +3609,16 @@ export interface components {
             good: boolean;
         };
         /**
+         * CompareRequest
+         * @description All plantings of an offered plan, as in a plan document; all else is as in the garden's.
+         */
+        CompareRequest: {
+            /** Plantings */
+            plantings: {
+                [key: string]: unknown;
+            }[];
+        };
+        /**
          * Compared
          * @description Seasons, the first first, and the crops that gave most of all first.
          */
@@ -4464,6 +4515,58 @@ export interface components {
             source: string;
         };
         /**
+         * Difference
+         * @description A planting that comes, and those of the present plan that make room for it; or, where it
+         *     does not `come`, one that goes and makes room for none.
+         */
+        Difference: {
+            planting: components["schemas"]["Drawn"];
+            /** Comes */
+            comes: boolean;
+            /** Replaces */
+            replaces: string[];
+            /** Reason */
+            reason: string;
+        };
+        /**
+         * Drawn
+         * @description A planting of a filled plan, with `where` it stands in words; `offered` where it stands in
+         *     the garden's own plan not yet.
+         */
+        Drawn: {
+            /** Id */
+            id: string;
+            /** Place */
+            place: string;
+            /** Crop */
+            crop: string;
+            /** Name */
+            name: string;
+            /** Mark */
+            mark: string;
+            /** Cells */
+            cells: string[];
+            /** Where */
+            where: string;
+            /** Plants */
+            plants: number;
+            /**
+             * Start Date
+             * Format: date
+             */
+            start_date: string;
+            /** First Pick */
+            first_pick: string | null;
+            /** Last Pick */
+            last_pick: string | null;
+            /** Clear Date */
+            clear_date: string | null;
+            /** Likely Kg */
+            likely_kg: number;
+            /** Offered */
+            offered: boolean;
+        };
+        /**
          * Earner
          * @description A planting by what its squares earn while it holds them. [kg]
          */
@@ -4494,6 +4597,22 @@ export interface components {
             /** Least */
             least: components["schemas"]["Earner"][];
             uncertainty: components["schemas"]["Uncertainty"];
+        };
+        /**
+         * Eaten
+         * @description What is eaten of a crop in the year, of what is wanted, at the likely harvest. [kg, weeks]
+         */
+        Eaten: {
+            /** Crop */
+            crop: string;
+            /** Name */
+            name: string;
+            /** Eaten Kg */
+            eaten_kg: number;
+            /** Want Kg */
+            want_kg: number;
+            /** Weeks Short */
+            weeks_short: number;
         };
         /**
          * EdgeChoice
@@ -4748,6 +4867,29 @@ export interface components {
             spend?: number | null;
         } & {
             [key: string]: unknown;
+        };
+        /**
+         * FillRequest
+         * @description What to fill, and how long to look for better. [s]
+         *
+         *     `keep`: what is planted stays, though it is not locked. Only `place` is filled where it is
+         *     named, and of that only `cells` where these are.
+         */
+        FillRequest: {
+            /**
+             * Seconds
+             * @default 10
+             */
+            seconds: number;
+            /**
+             * Keep
+             * @default false
+             */
+            keep: boolean;
+            /** Place */
+            place?: string | null;
+            /** Cells */
+            cells?: string[] | null;
         };
         /**
          * FillTrial
@@ -6452,6 +6594,18 @@ export interface components {
             draft: "moved" | "same" | "empty";
         };
         /**
+         * NotIn
+         * @description A wanted crop that neither plan holds any of, and why.
+         */
+        NotIn: {
+            /** Crop */
+            crop: string;
+            /** Name */
+            name: string;
+            /** Reason */
+            reason: string;
+        };
+        /**
          * Note
          * @description A margin note: a fault, a caution or a tip, with its cause and what would mend it.
          */
@@ -6531,6 +6685,37 @@ export interface components {
             root_reach_m?: number | null;
         } & {
             [key: string]: unknown;
+        };
+        /**
+         * OfferedPlan
+         * @description The best plan so far. `value` is what it is worth, `bound` what no plan can be worth more
+         *     than, `gap` how much that is above it as a share of it, null while no more is proven than that
+         *     nobody eats more than is wanted; `why_none` is why nothing can be planted, where nothing can.
+         *     [kg-equivalents, s, cell-weeks]
+         */
+        OfferedPlan: {
+            /** Seconds */
+            seconds: number;
+            /** Value */
+            value: number;
+            /** Bound */
+            bound: number;
+            /** Gap */
+            gap: number | null;
+            /** Plantings */
+            plantings: number;
+            /** Weeks Short */
+            weeks_short: number;
+            /** Idle Cell Weeks */
+            idle_cell_weeks: number;
+            /** Eaten */
+            eaten: components["schemas"]["Eaten"][];
+            /** Drawn */
+            drawn: components["schemas"]["Drawn"][];
+            /** Plan */
+            plan: components["schemas"]["Planting"][];
+            /** Why None */
+            why_none: string;
         };
         /**
          * OnSupport
@@ -7489,6 +7674,35 @@ export interface components {
             };
             places: components["schemas"]["PartsChange"];
             plantings: components["schemas"]["PartsChange"];
+        };
+        /**
+         * PlanFigures
+         * @description What a plan gives and asks for in its year. `seed_cost` is what seed and plants for it cost
+         *     where prices are known; `kinds` are crops, `plantings` those begun. [kg over all seasons,
+         *     kg-equivalents, weeks, hours, money, litres, cell-weeks]
+         */
+        PlanFigures: {
+            harvest_kg: components["schemas"]["Quantiles"];
+            /** Value */
+            value: number;
+            /** Weeks Short */
+            weeks_short: number;
+            /** Hours */
+            hours: number;
+            /** Seed Cost */
+            seed_cost: number | null;
+            /** Water Litres */
+            water_litres: number | null;
+            /** Idle Cell Weeks */
+            idle_cell_weeks: number;
+            /** Plantings */
+            plantings: number;
+            /** Kinds */
+            kinds: number;
+            /** Weeks */
+            weeks: components["schemas"]["WeekBand"][];
+            /** Eaten */
+            eaten: components["schemas"]["Eaten"][];
         };
         /** Plant */
         Plant: {
@@ -10180,6 +10394,18 @@ export interface components {
             other_kg_m2: number;
         };
         /**
+         * TwoPlans
+         * @description The present plan beside an offered one.
+         */
+        TwoPlans: {
+            present: components["schemas"]["PlanFigures"];
+            offered: components["schemas"]["PlanFigures"];
+            /** Differences */
+            differences: components["schemas"]["Difference"][];
+            /** Left Out */
+            left_out: components["schemas"]["NotIn"][];
+        };
+        /**
          * Typed
          * @description What a line was understood to say, as an entry but for its id, and in words.
          *
@@ -10921,6 +11147,7 @@ export type Closeness = components['schemas']['Closeness'];
 export type Coefficient = components['schemas']['Coefficient'];
 export type Collects = components['schemas']['Collects'];
 export type Companion = components['schemas']['Companion'];
+export type CompareRequest = components['schemas']['CompareRequest'];
 export type Compared = components['schemas']['Compared'];
 export type CopyPlace = components['schemas']['CopyPlace'];
 export type Cover = components['schemas']['Cover'];
@@ -10954,8 +11181,11 @@ export type DaysToPick = components['schemas']['DaysToPick'];
 export type DepthLayers = components['schemas']['DepthLayers'];
 export type DepthReport = components['schemas']['DepthReport'];
 export type Dial = components['schemas']['Dial'];
+export type Difference = components['schemas']['Difference'];
+export type Drawn = components['schemas']['Drawn'];
 export type Earner = components['schemas']['Earner'];
 export type Earnings = components['schemas']['Earnings'];
+export type Eaten = components['schemas']['Eaten'];
 export type EdgeChoice = components['schemas']['EdgeChoice'];
 export type EditRequest = components['schemas']['EditRequest'];
 export type Elsewhere = components['schemas']['Elsewhere'];
@@ -10967,6 +11197,7 @@ export type FamilyThere = components['schemas']['FamilyThere'];
 export type Feed = components['schemas']['Feed'];
 export type FileFault = components['schemas']['FileFault'];
 export type Fill = components['schemas']['Fill'];
+export type FillRequest = components['schemas']['FillRequest'];
 export type FillTrial = components['schemas']['FillTrial'];
 export type FirstBedRequest = components['schemas']['FirstBedRequest'];
 export type FitGrid = components['schemas']['FitGrid'];
@@ -11045,9 +11276,11 @@ export type Moved = components['schemas']['Moved'];
 export type Neighbour = components['schemas']['Neighbour'];
 export type NextYear = components['schemas']['NextYear'];
 export type NextYearRequest = components['schemas']['NextYearRequest'];
+export type NotIn = components['schemas']['NotIn'];
 export type Note = components['schemas']['Note'];
 export type Number = components['schemas']['Number'];
 export type Obstacle = components['schemas']['Obstacle'];
+export type OfferedPlan = components['schemas']['OfferedPlan'];
 export type OnSupport = components['schemas']['OnSupport'];
 export type Option = components['schemas']['Option'];
 export type OrderReport = components['schemas']['OrderReport'];
@@ -11087,6 +11320,7 @@ export type PlaceYears = components['schemas']['PlaceYears'];
 export type PlaceYield = components['schemas']['PlaceYield'];
 export type Plan = components['schemas']['Plan'];
 export type PlanChange = components['schemas']['PlanChange'];
+export type PlanFigures = components['schemas']['PlanFigures'];
 export type Plant = components['schemas']['Plant'];
 export type Planting = components['schemas']['Planting'];
 export type PlantingDepth = components['schemas']['PlantingDepth'];
@@ -11207,6 +11441,7 @@ export type TurfWay = components['schemas']['TurfWay'];
 export type Turned = components['schemas']['Turned'];
 export type TwinResult = components['schemas']['TwinResult'];
 export type TwinSeason = components['schemas']['TwinSeason'];
+export type TwoPlans = components['schemas']['TwoPlans'];
 export type Typed = components['schemas']['Typed'];
 export type Uncertainty = components['schemas']['Uncertainty'];
 export type VarietyReport = components['schemas']['VarietyReport'];
@@ -20485,6 +20720,203 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    fill_api_gardens__slug__fill_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FillRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/x-ndjson": unknown;
+                    "application/json": components["schemas"]["OfferedPlan"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    compare_api_gardens__slug__fill_compared_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CompareRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TwoPlans"];
+                };
             };
             /** @description The request cannot be read */
             400: {

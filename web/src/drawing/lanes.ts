@@ -8,29 +8,38 @@ export interface Gap {
   since: string;
 }
 
-/** Plantings that share ground share a lane, so that follow-ons and collisions are seen as shapes. */
-export interface Lane {
-  cells: Set<string>;
-  plantings: PlantingReport[];
+/** What a lane is made of: ground that is taken from one day to another. */
+export interface Standing {
+  id: string;
+  cells: readonly string[];
+  start_date: string;
+  clear_date: string | null;
+  between?: string | null | undefined;
 }
 
-function shared(lane: Lane, planting: PlantingReport): number {
+/** Plantings that share ground share a lane, so that follow-ons and collisions are seen as shapes. */
+export interface Lane<P extends Standing = PlantingReport> {
+  cells: Set<string>;
+  plantings: P[];
+}
+
+function shared(lane: Lane<Standing>, planting: Standing): number {
   return planting.cells.filter((cell) => lane.cells.has(cell)).length;
 }
 
 /** Whether two plantings stand at the same time in squares that they do not share. */
-function besideEachOther(one: PlantingReport, other: PlantingReport): boolean {
+function besideEachOther(one: Standing, other: Standing): boolean {
   const apart = clearOf(one) <= dayOf(other.start_date) || clearOf(other) <= dayOf(one.start_date);
   return !apart && !one.cells.some((cell) => other.cells.includes(cell));
 }
 
-function clearOf(planting: PlantingReport): number {
+function clearOf(planting: Standing): number {
   return dayOf(planting.clear_date ?? planting.start_date);
 }
 
 /** The best lane for a planting among those that are there, else a new one. */
-function join(lanes: Lane[], planting: PlantingReport): void {
-  let best: Lane | null = null;
+function join<P extends Standing>(lanes: Lane<P>[], planting: P): void {
+  let best: Lane<P> | null = null;
   for (const lane of lanes) {
     if (lane.plantings.some((other) => besideEachOther(planting, other))) continue;
     if (shared(lane, planting) > (best ? shared(best, planting) : 0)) best = lane;
@@ -44,11 +53,11 @@ function join(lanes: Lane[], planting: PlantingReport): void {
 }
 
 /** Lanes of plantings; ground that stands idle and grows nothing at all has one of its own. */
-export function lanesOf(
-  plantings: readonly PlantingReport[],
+export function lanesOf<P extends Standing>(
+  plantings: readonly P[],
   idle: readonly Pick<IdleSpell, 'cells'>[] = [],
-): Lane[] {
-  const lanes: Lane[] = [];
+): Lane<P>[] {
+  const lanes: Lane<P>[] = [];
   const ordered = [...plantings].sort(
     (a, b) => dayOf(a.start_date) - dayOf(b.start_date) || a.id.localeCompare(b.id),
   );
@@ -86,10 +95,13 @@ export function stripsOf(
 }
 
 /** The lane that an idle spell is drawn in: the one whose ground it covers most of. */
-export function laneOfSpell(lanes: readonly Lane[], cells: readonly string[]): Lane | undefined {
-  const covered = (lane: Lane) =>
+export function laneOfSpell<P extends Standing>(
+  lanes: readonly Lane<P>[],
+  cells: readonly string[],
+): Lane<P> | undefined {
+  const covered = (lane: Lane<P>) =>
     cells.filter((cell) => lane.cells.has(cell)).length / lane.cells.size;
-  const best = lanes.reduce<Lane | undefined>(
+  const best = lanes.reduce<Lane<P> | undefined>(
     (best, lane) => (covered(lane) > (best ? covered(best) : 0) ? lane : best),
     undefined,
   );

@@ -43,6 +43,9 @@ const CoverScreen = lazy(() =>
 const YearScreen = lazy(() =>
   import('../screens/year/YearScreen').then((part) => ({ default: part.YearScreen })),
 );
+const FillScreen = lazy(() =>
+  import('../screens/fill/FillScreen').then((part) => ({ default: part.FillScreen })),
+);
 const RecordScreen = lazy(() =>
   import('../screens/record/RecordScreen').then((part) => ({ default: part.RecordScreen })),
 );
@@ -108,6 +111,7 @@ export function App() {
                 element={<Within screen={SquaresScreen} />}
               />
               <Route path="/gardens/:garden/year" element={<Within screen={YearScreen} />} />
+              <Route path="/gardens/:garden/fill" element={<Within screen={FillScreen} />} />
               <Route path="/gardens/:garden/pantry" element={<Within screen={PantryScreen} />} />
               <Route path="/gardens/:garden/record" element={<Within screen={RecordScreen} />} />
               <Route path="/gardens/:garden/crops" element={<Within screen={CropBook} />} />

@@ -62,6 +62,12 @@ export function Shell({ state, children }: { state: HeldGarden; children: ReactN
             Year
           </NavLink>
           <NavLink
+            to={`/gardens/${state.head.slug}/fill`}
+            className={({ isActive }) => item(isActive)}
+          >
+            Fill
+          </NavLink>
+          <NavLink
             to={`/gardens/${state.head.slug}/pantry`}
             className={({ isActive }) => item(isActive)}
           >

@@ -8,7 +8,7 @@ import { useUnits } from '../../kit/preferences';
 import type { TimeScale } from '../../drawing/scale';
 import { dayOf, shortWords } from '../../kit/day';
 import type { Day } from '../../kit/day';
-import { WeeklyBand } from './WeeklyBand';
+import { WeeklyBand } from '../../shared/WeeklyBand';
 
 interface Props {
   slug: string;

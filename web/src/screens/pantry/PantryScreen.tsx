@@ -14,7 +14,7 @@ import { Household } from './Household';
 import { usePantry } from './usePantry';
 import { useWants } from './useWants';
 import { Wanted } from './Wanted';
-import { WeeklyBand } from './WeeklyBand';
+import { WeeklyBand } from '../../shared/WeeklyBand';
 import { Yields } from './Yields';
 
 /** A first guess, there to be changed. */

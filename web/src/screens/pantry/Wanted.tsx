@@ -11,7 +11,7 @@ import { Factors } from './Factors';
 import { InStore } from './InStore';
 import { Remedies } from './Remedies';
 import { WantForm } from './WantForm';
-import { WeeklyBand } from './WeeklyBand';
+import { WeeklyBand } from '../../shared/WeeklyBand';
 
 interface Props {
   state: HeldGarden;

@@ -10,13 +10,15 @@ from ample_rows.core.ask.fill.reasons import reports_of
 from ample_rows.core.ask.fill.value import PlanWorth
 from ample_rows.core.ask.pantry.wants import wants_of
 from ample_rows.core.estimate.estimate import Estimate
+from ample_rows.core.geometry.cells import span_words
 from ample_rows.core.planting.report import PlantingReport
 from ample_rows.core.words.message import Text
 
 
 @dataclass(frozen=True, slots=True)
 class Drawn:
-    """A planting of a filled plan; `offered` where it stands in the garden's own plan not yet."""
+    """A planting of a filled plan, with `where` it stands in words; `offered` where it stands in
+    the garden's own plan not yet."""
 
     id: str
     place: str
@@ -24,6 +26,7 @@ class Drawn:
     name: str
     mark: str
     cells: tuple[str, ...]
+    where: str
     plants: int
     start_date: date
     first_pick: date | None
@@ -45,7 +48,7 @@ class Eaten:
 
 
 @dataclass(frozen=True, slots=True)
-class Shown:
+class OfferedPlan:
     """The best plan so far. `value` is what it is worth, `bound` what no plan can be worth more
     than, `gap` how much that is above it as a share of it, null while no more is proven than that
     nobody eats more than is wanted; `why_none` is why nothing can be planted, where nothing can.
@@ -64,10 +67,10 @@ class Shown:
     why_none: Text
 
 
-def shown(stage: Stage, present: Estimate) -> Shown:
+def offered_by(stage: Stage, present: Estimate) -> OfferedPlan:
     """A stage of filling a garden, beside its plan as it is."""
     filled = present.trying(stage.plan)
-    return Shown(
+    return OfferedPlan(
         seconds=stage.seconds,
         value=stage.worth.value,
         bound=stage.bound,
@@ -106,6 +109,7 @@ def drawn(report: PlantingReport, *, offered: bool) -> Drawn:
         name=report.name,
         mark=report.mark,
         cells=report.cells,
+        where=span_words(report.cells),
         plants=report.plants,
         start_date=report.start_date,
         first_pick=report.first_pick,

@@ -1,11 +1,11 @@
-import type { TableWeek, WeekBand } from '../../api/types';
-import { round } from '../../drawing/outline';
-import { PlumbLine } from '../../drawing/PlumbLine';
-import { dayToPx } from '../../drawing/scale';
-import type { TimeScale } from '../../drawing/scale';
-import { useUnits } from '../../kit/preferences';
-import { dayOf } from '../../kit/day';
-import type { Day } from '../../kit/day';
+import type { TableWeek, WeekBand } from '../api/types';
+import { round } from '../drawing/outline';
+import { PlumbLine } from '../drawing/PlumbLine';
+import { dayToPx } from '../drawing/scale';
+import type { TimeScale } from '../drawing/scale';
+import { useUnits } from '../kit/preferences';
+import { dayOf } from '../kit/day';
+import type { Day } from '../kit/day';
 
 interface Props {
   weeks: readonly WeekBand[];

@@ -8,8 +8,8 @@ from datetime import date, timedelta
 from ample_rows.core.ask.fill.candidates import candidates_of
 from ample_rows.core.ask.fill.ground import zones_of
 from ample_rows.core.ask.fill.halves import Halves
+from ample_rows.core.ask.fill.offered import Drawn, Eaten, drawn, eaten_of
 from ample_rows.core.ask.fill.reasons import because, left_out, reports_of
-from ample_rows.core.ask.fill.shown import Drawn, Eaten, drawn, eaten_of
 from ample_rows.core.ask.fill.value import value_of
 from ample_rows.core.ask.jobs.year import jobs_of
 from ample_rows.core.ask.pantry.pantry import pantry_of
@@ -64,7 +64,7 @@ class NotIn:
 
 
 @dataclass(frozen=True, slots=True)
-class Compared:
+class TwoPlans:
     """The present plan beside an offered one."""
 
     present: PlanFigures
@@ -73,9 +73,9 @@ class Compared:
     left_out: tuple[NotIn, ...]
 
 
-def compared(present: Estimate, offered: Estimate) -> Compared:
+def compared(present: Estimate, offered: Estimate) -> TwoPlans:
     """A garden's plan beside another of the same places."""
-    return Compared(
+    return TwoPlans(
         present=figures_of(present),
         offered=figures_of(offered),
         differences=tuple(_differences(present, offered)),
