@@ -1,6 +1,5 @@
 """Take the README's pictures of the running demo, at 1280 x 800 and phone size."""
 
-import re
 import sys
 import tempfile
 from collections.abc import Callable
@@ -41,10 +40,10 @@ def in_april(page: Page) -> None:
     page.get_by_role("heading", name="12 Apr to 18 Apr").wait_for()
 
 
-def choose_long_roots(page: Page) -> None:
-    page.locator("svg.bed").focus()
-    page.keyboard.press("ArrowDown")
-    page.get_by_role("tab", name=re.compile("Notes")).click()
+def fill_the_garden(page: Page) -> None:
+    page.get_by_label("What is planted").select_option("may")
+    page.get_by_role("button", name="Fill", exact=True).click()
+    page.get_by_role("button", name="Take all of it").wait_for(timeout=60_000)
 
 
 def select_carrot(page: Page) -> None:
@@ -101,7 +100,7 @@ VIEWS: dict[str, tuple[str, dict[str, int], str, Steps]] = {
     "what-fits": (f"{LANTERN}/squares/south", DESK, "light", choose_free_squares),
     "support": (f"{LANTERN}/places/south/supports", DESK, "light", later),
     "seed-box": (f"{LANTERN}/seeds", DESK, "light", None),
-    "depth": (f"{LANTERN}/squares/low", DESK, "light", choose_long_roots),
+    "fill": (f"{LANTERN}/fill", DESK, "light", fill_the_garden),
     "feet-evening": (f"{KETTLE}/squares/middle", DESK, "dark", None),
     "place": (f"{LANTERN}/places/new", DESK, "light", type_a_place),
     "crop-book": (f"{LANTERN}/crops?crop=beetroot-long&place=low", DESK, "light", None),

@@ -42,7 +42,12 @@ def api():
 # A whole plan, a place, or an edit with a plan in it, is too rich to invent at random in a
 # minute: `core/plan/test_reading.py` and `store/test_gardens.py` do that by rules of their own.
 schema = schemathesis.pytest.from_fixture("api").exclude(
-    path=["/api/gardens", "/api/gardens/{slug}/edits", "/api/gardens/{slug}/free-spot"],
+    path=[
+        "/api/gardens",
+        "/api/gardens/{slug}/edits",
+        "/api/gardens/{slug}/free-spot",
+        "/api/gardens/{slug}/fill",
+    ],
     method="POST",
 )
 

@@ -7,11 +7,11 @@ import { squareWeeks } from '../../kit/units';
 export function Figures({ plan }: { plan: OfferedPlan }) {
   const units = useUnits();
   return (
-    <>
+    <div>
       <p className="text-[13px] text-muted">
         {`${plan.plantings} plantings begun, ${plan.weeks_short} weeks short over all crops, ${squareWeeks(plan.idle_cell_weeks)} idle`}
       </p>
-      <table className="w-full">
+      <table>
         <caption className="sr-only">What is eaten of each crop, of what is wanted</caption>
         <Heads
           columns={[
@@ -36,6 +36,6 @@ export function Figures({ plan }: { plan: OfferedPlan }) {
           ))}
         </tbody>
       </table>
-    </>
+    </div>
   );
 }

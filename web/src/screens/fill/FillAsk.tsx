@@ -16,8 +16,8 @@ const TIMES: Options<string> = [
   ['60', 'a minute'],
 ];
 const PLANTED: Options<'may' | 'stays'> = [
-  ['may', 'may move or go, but for what is locked or begun'],
-  ['stays', 'stays; only free ground is filled'],
+  ['may', 'may go, unless begun or locked'],
+  ['stays', 'stays: only free ground is filled'],
 ];
 
 interface Props {
@@ -47,8 +47,8 @@ export function FillAsk({ state, asked, onAsk }: Props) {
   const never = fill?.never ?? [];
   const places = state.plan.places.map((place) => [place.id, place.name ?? place.id] as const);
   return (
-    <div className="grid gap-2">
-      <p>
+    <div className="grid gap-x-6 gap-y-2 sm:grid-cols-2 lg:grid-cols-4">
+      <p className="col-span-full">
         {wants.length === 0
           ? 'Nobody has said what is eaten yet. '
           : `By what is eaten: ${wants.length} ${wants.length === 1 ? 'crop' : 'crops'} of the pantry. `}
@@ -57,7 +57,7 @@ export function FillAsk({ state, asked, onAsk }: Props) {
         </Link>
       </p>
       <Choice
-        label="Fill"
+        label="Which ground"
         value={asked.place ?? ''}
         options={[['', 'the whole garden'], ...places]}
         onChange={(place) => onAsk({ ...asked, place: place || null })}

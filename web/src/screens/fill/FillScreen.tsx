@@ -14,9 +14,10 @@ import { Gauge } from './Gauge';
 import { OfferedYear } from './OfferedYear';
 import { Swaps } from './Swaps';
 import { takeEdit } from './takes';
-import { SideBySide } from './SideBySide';
+import { SideBySide, TwoBands } from './SideBySide';
 import { useCompared } from './useCompared';
 import { useFill } from './useFill';
+import type { Filling } from './useFill';
 
 const SECONDS = 10;
 
@@ -27,79 +28,79 @@ export function FillScreen({ state }: { state: HeldGarden }) {
   const named = state.plan.places.some((place) => place.id === where.get('place'));
   const [asked, setAsked] = useState<Asked>({
     seconds: SECONDS,
-    keep: false,
+    keep: true,
     place: named ? where.get('place') : null,
   });
-  const { best, running, trouble, fill, stop, forget } = useFill(slug);
+  const filling = useFill(slug);
+  const { best, running, trouble } = filling;
   const { start, end } = useDay();
-  const [drawing, extent] = useExtent<HTMLDivElement>();
+  const [main, extent] = useExtent<HTMLElement>();
   const scale = useMemo(() => timeScale(start, end, extent.width), [start, end, extent.width]);
   const rows = useMemo(() => drawnOf(state, best), [state, best]);
   return (
-    <main className="flex h-full min-h-0 max-md:flex-col">
-      <div ref={drawing} className="scrolls min-h-0 min-w-0 flex-1">
-        <header className="flex flex-wrap items-baseline gap-x-5 px-[14px] pt-2">
-          <h1 className="text-xl">Fill the garden</h1>
-          <p className="text-muted">
-            {best ? 'In outline what is offered, in leaf what stays.' : 'The plan as it is.'}
-          </p>
-        </header>
-        {extent.width > 0 &&
-          rows.map(({ id, name, drawn }) => (
-            <OfferedYear key={id} name={name} drawn={drawn} scale={scale} width={extent.width} />
-          ))}
-        {best && !running && <Taking state={state} plan={best} scale={scale} />}
-      </div>
-      <aside
-        aria-label="What to fill, and what comes of it"
-        className="scrolls grid min-h-0 w-[340px] shrink-0 content-start gap-3 border-l border-rule p-3 max-md:order-first max-md:w-full max-md:border-b max-md:border-l-0"
-      >
-        {best && (
-          <section aria-label="The best plan so far">
-            <Gauge plan={best} />
-            {best.why_none && <p className="text-marigold">{best.why_none}</p>}
-          </section>
-        )}
-        {trouble && <p role="alert">{trouble.message}</p>}
-        <p className="flex flex-wrap items-baseline gap-3">
-          {running ? (
-            <>
-              <button type="button" className="act act-main" onClick={stop} disabled={!best}>
-                Stop, keep this
-              </button>
-              <button type="button" className="act" onClick={forget}>
-                Cancel
-              </button>
-              <span role="status" className="text-muted">
-                {best ? 'Looking for better …' : 'Looking for a first plan …'}
-              </span>
-            </>
-          ) : (
-            <>
-              <button
-                type="button"
-                className={best ? 'act' : 'act act-main'}
-                onClick={() => fill(asked)}
-              >
-                {best ? 'Fill again' : 'Fill'}
-              </button>
-              {best && (
-                <button type="button" className="act" onClick={forget}>
-                  Forget this plan
-                </button>
-              )}
-            </>
-          )}
+    <main ref={main} className="scrolls h-full min-h-0">
+      <header className="sticky top-0 z-10 flex flex-wrap items-center gap-x-5 gap-y-1 border-b border-rule bg-ground px-[14px] py-2">
+        <h1 className="text-xl">Fill the garden</h1>
+        <Actions filling={filling} onFill={() => filling.fill(asked)} />
+        {best && <Gauge plan={best} />}
+      </header>
+      {trouble && (
+        <p role="alert" className="px-[14px] pt-2">
+          {trouble.message}
         </p>
-        {best && <Figures plan={best} />}
-        {!running && (
-          <details open={!best}>
-            <summary>What to fill, and by what</summary>
-            <FillAsk state={state} asked={asked} onAsk={setAsked} />
-          </details>
-        )}
-      </aside>
+      )}
+      {best?.why_none && <p className="px-[14px] pt-2 text-marigold">{best.why_none}</p>}
+      {!running && (
+        <details open={!best} className="px-[14px] pt-2">
+          <summary>What to fill, and by what</summary>
+          <FillAsk state={state} asked={asked} onAsk={setAsked} />
+        </details>
+      )}
+      <p className="px-[14px] pt-2 text-[13px] text-muted">
+        {best ? 'In outline what is offered, in leaf what stays.' : 'The plan as it is.'}
+      </p>
+      {extent.width > 0 &&
+        rows.map(({ id, name, drawn }) => (
+          <OfferedYear key={id} name={name} drawn={drawn} scale={scale} width={extent.width} />
+        ))}
+      {best && running && (
+        <div className="px-[14px] pt-3">
+          <Figures plan={best} />
+        </div>
+      )}
+      {best && !running && <Taking state={state} plan={best} scale={scale} />}
     </main>
+  );
+}
+
+/** Begin, stop with the best so far, or forget it all. */
+function Actions({ filling, onFill }: { filling: Filling; onFill: () => void }) {
+  const { best, running, stop, forget } = filling;
+  if (running)
+    return (
+      <p className="flex flex-wrap items-baseline gap-3">
+        <button type="button" className="act act-main" onClick={stop} disabled={!best}>
+          Stop, keep this
+        </button>
+        <button type="button" className="act" onClick={forget}>
+          Cancel
+        </button>
+        <span role="status" className="text-muted">
+          {best ? 'Looking for better …' : 'Looking for a first plan …'}
+        </span>
+      </p>
+    );
+  return (
+    <p className="flex flex-wrap items-baseline gap-3">
+      <button type="button" className={best ? 'act' : 'act act-main'} onClick={onFill}>
+        {best ? 'Fill again' : 'Fill'}
+      </button>
+      {best && (
+        <button type="button" className="act" onClick={forget}>
+          Forget this plan
+        </button>
+      )}
+    </p>
   );
 }
 
@@ -138,7 +139,11 @@ function Taking({ state, plan, scale }: TakingProps) {
           </button>
         )}
       </header>
-      <SideBySide compared={compared.data} scale={scale} />
+      <div className="flex flex-wrap gap-x-10 gap-y-3 px-[14px]">
+        <SideBySide compared={compared.data} />
+        <Figures plan={plan} />
+      </div>
+      <TwoBands compared={compared.data} scale={scale} />
       <Swaps compared={compared.data} names={names} onTake={take} />
     </>
   );

@@ -1,6 +1,6 @@
 import type { OfferedPlan } from '../../api/types';
 
-const WIDTH = 300;
+const WIDTH = 220;
 const HEIGHT = 30;
 
 /** What the plan is worth, and what is proven that none can be worth more than, closing in. */
@@ -8,7 +8,7 @@ export function Gauge({ plan }: { plan: OfferedPlan }) {
   const most = Math.max(plan.bound, plan.value, 1e-6);
   const at = (value: number) => (Math.max(0, value) / most) * WIDTH;
   return (
-    <figure>
+    <figure className="flex flex-wrap items-center gap-x-4">
       <svg
         className="block max-w-full"
         width={WIDTH}

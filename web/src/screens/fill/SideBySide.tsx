@@ -17,7 +17,7 @@ const LINES: readonly Line[] = [
     ({ harvest_kg: { p10, p50, p90 } }, units) =>
       `${units.weight(p10)} – ${units.weight(p50)} – ${units.weight(p90)} ${units.weightUnit}`,
   ],
-  ['Worth, as carrots are', ({ value }, units) => `${units.weight(value)} ${units.weightUnit}`],
+  ['Worth, counted in carrots', ({ value }, units) => signed(value, units)],
   ['Weeks short, all crops together', ({ weeks_short }) => grouped(weeks_short)],
   ['Hours of work', ({ hours }) => grouped(Math.round(hours))],
   ['Seed and plants to buy', ({ seed_cost }) => money(seed_cost)],
@@ -31,53 +31,60 @@ const LINES: readonly Line[] = [
   ['Kinds of crops', ({ kinds }) => grouped(kinds)],
 ];
 
+/** A worth that effort and idle ground may take below nothing. */
+function signed(value: number, units: Units): string {
+  return `${value < 0 ? '−' : ''}${units.weight(Math.abs(value))} ${units.weightUnit}`;
+}
+
 /** What the garden's plan and the offered one give and ask for, figure by figure. */
-export function SideBySide({ compared, scale }: { compared: TwoPlans; scale: TimeScale }) {
+export function SideBySide({ compared }: { compared: TwoPlans }) {
   const units = useUnits();
-  const { day } = useDay();
-  const width = scale.width + 2 * scale.left;
   const { present, offered } = compared;
   return (
-    <section aria-label="Two plans side by side">
-      <table className="mx-[14px]">
-        <caption className="sr-only">The plan as it is, and as it is offered</caption>
-        <Heads
-          columns={[
-            ['', 'after'],
-            ['as it is', 'right'],
-            ['offered', 'right'],
-          ]}
-        />
-        <tbody>
-          {LINES.map(([words, said]) => (
-            <tr key={words} className="border-t border-faint">
-              <th scope="row" className="pr-6 text-left font-normal">
-                {words}
-              </th>
-              <td className="pl-6 text-right tabular-nums">{said(present, units)}</td>
-              <td className="pl-6 text-right font-semibold tabular-nums">{said(offered, units)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      {(
-        [
-          ['As it is', present],
-          ['Offered', offered],
-        ] as const
-      ).map(([words, plan]) => (
-        <div key={words}>
-          <p className="px-[14px] text-[13px] text-muted">{`${words}, picked week by week`}</p>
-          <WeeklyBand
-            weeks={plan.weeks}
-            scale={scale}
-            width={width}
-            height={BAND_PX}
-            day={day}
-            label={`${words}: picked week by week`}
-          />
-        </div>
-      ))}
-    </section>
+    <table>
+      <caption className="sr-only">The plan as it is, and as it is offered</caption>
+      <Heads
+        columns={[
+          ['', 'after'],
+          ['as it is', 'right'],
+          ['offered', 'right'],
+        ]}
+      />
+      <tbody>
+        {LINES.map(([words, said]) => (
+          <tr key={words} className="border-t border-faint">
+            <th scope="row" className="pr-6 text-left font-normal">
+              {words}
+            </th>
+            <td className="pl-6 text-right tabular-nums">{said(present, units)}</td>
+            <td className="pl-6 text-right font-semibold tabular-nums">{said(offered, units)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
+}
+
+/** What is picked week by week, of one plan above the other. */
+export function TwoBands({ compared, scale }: { compared: TwoPlans; scale: TimeScale }) {
+  const { day } = useDay();
+  const plans = [
+    ['As it is', compared.present],
+    ['Offered', compared.offered],
+  ] as const;
+  return plans.map(([words, plan]) => (
+    <figure key={words}>
+      <figcaption className="px-[14px] text-[13px] text-muted">
+        {`${words}, picked week by week`}
+      </figcaption>
+      <WeeklyBand
+        weeks={plan.weeks}
+        scale={scale}
+        width={scale.width + 2 * scale.left}
+        height={BAND_PX}
+        day={day}
+        label={`${words}: picked week by week`}
+      />
+    </figure>
+  ));
 }

@@ -62,9 +62,7 @@ function Swap({ one, onTake }: { one: Difference; onTake: () => void }) {
       <span className="min-w-52">
         <span className={comes ? 'text-damson' : 'text-muted line-through'}>{what}</span>
         <span className="block text-[13px] text-muted">
-          {comes
-            ? `${planting.plants} plants from ${shortWords(dayOf(planting.start_date))}, likely ${units.mass(planting.likely_kg)}`
-            : `from ${shortWords(dayOf(planting.start_date))}, likely ${units.mass(planting.likely_kg)}`}
+          {`${planting.plants} ${planting.plants === 1 ? 'plant' : 'plants'} from ${shortWords(dayOf(planting.start_date))}, likely ${units.mass(planting.likely_kg)}`}
         </span>
       </span>
       <span className="min-w-0 flex-1 text-[13px]">{reason}</span>

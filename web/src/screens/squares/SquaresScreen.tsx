@@ -115,6 +115,9 @@ function Header({ onBench: { state, place, document }, asTable, onTable, onEdit 
             Fit the grid
           </button>
         )}
+        <Link className="press" to={`/gardens/${state.head.slug}/fill?place=${place.id}`}>
+          Fill
+        </Link>
         <Link className="press" to={`${here}/marking`}>
           Mark out
         </Link>

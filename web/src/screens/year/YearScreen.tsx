@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
+import { Link } from 'react-router';
 
 import { useEditor } from '../../api/garden';
 import type { HeldGarden } from '../../api/merge';
@@ -55,6 +56,9 @@ export function YearScreen({ state }: { state: HeldGarden }) {
             Fill the largest
           </button>
         )}
+        <Link className="press" to={`/gardens/${slug}/fill`}>
+          Fill them all
+        </Link>
         <div className="ml-auto flex flex-wrap items-baseline gap-x-4">
           <Choice inline label="Look at" value={span} options={SPANS} onChange={setSpan} />
           <Choice

@@ -1,0 +1,126 @@
+"""The garden filled before one's eyes: stopped, set beside the plan as it is, taken, undone."""
+
+import json
+import re
+
+import pytest
+from playwright.sync_api import expect
+
+from tests.conftest import bed, block, document, planting, rectangle
+
+WANTS = [
+    {"crop": "carrot", "kg_per_year": 6, "keep": "store"},
+    {"crop": "lettuce", "kg_per_year": 5},
+    {"crop": "dwarf-bean", "kg_per_year": 4, "keep": "freeze"},
+]
+
+
+@pytest.fixture
+def fill(page, base_url):
+    """Open the screen on a new garden of two beds, with some plantings."""
+
+    def opened(*plantings, wants=WANTS):
+        beds = [bed(), bed(id="other", name="Other bed", shape=rectangle(120, 120))]
+        doc = document(*plantings, name="Fallow", places=beds, household={"wants": wants})
+        made = page.request.post(f"{base_url}/api/gardens", data=json.dumps(doc))
+        slug = made.json()["head"]["slug"]
+        page.goto(f"{base_url}/gardens/{slug}/fill")
+        expect(page.get_by_role("heading", name="Fill the garden")).to_be_visible()
+        return page
+
+    return opened
+
+
+def press(page, name):
+    page.get_by_role("button", name=name, exact=True).click()
+
+
+def offered(page, place):
+    return page.get_by_role("region", name=place, exact=True).get_by_text(
+        re.compile(r"^\d+ offered$")
+    )
+
+
+def test_an_empty_garden_is_filled_stopped_and_taken_in_part_and_whole(fill):
+    page = fill()
+    page.get_by_label("Look for better plans for").select_option("60")
+    press(page, "Fill")
+    expect(page.get_by_text(re.compile("^At most .* more is possible"))).to_be_visible()
+    expect(page.get_by_role("table", name="What is eaten of each crop")).to_contain_text("carrot")
+    expect(offered(page, "Other bed")).to_be_visible()
+    press(page, "Stop, keep this")
+    plans = page.get_by_role("table", name="The plan as it is")
+    expect(plans.get_by_role("row", name=re.compile("Plantings begun 0"))).to_be_visible()
+    expect(plans).to_contain_text("Hours of work")
+    differs = page.get_by_role("region", name="What differs")
+    expect(differs).to_contain_text("more on the table")
+    before = differs.get_by_role("listitem").count()
+    differs.get_by_role("button", name=re.compile("^Take .*, ")).first.click()
+    expect(differs.get_by_role("listitem")).to_have_count(before - 1)
+    expect(page.get_by_text(re.compile("Last: plant "))).to_be_visible()
+    press(page, "Take all of Other bed")
+    expect(offered(page, "Other bed")).to_have_count(0)
+    press(page, "Take all of it")
+    expect(page.get_by_role("heading", name="The garden is as it was offered")).to_be_visible()
+    expect(page.get_by_text(re.compile(r"Last: plant \d+ crops"))).to_be_visible()
+    press(page, "Undo")
+    expect(page.get_by_role("button", name="Take all of it")).to_be_visible()
+    expect(offered(page, "Other bed")).to_have_count(0)
+
+
+def test_what_stands_stays_until_it_may_go(fill):
+    page = fill(planting("chard", block("A1", "D8"), id="c", start_date="2027-04-20"))
+    page.get_by_label("Look for better plans for").select_option("5")
+    press(page, "Fill")
+    expect(page.get_by_role("button", name="Take all of it")).to_be_visible()
+    differs = page.get_by_role("region", name="What differs")
+    expect(differs).not_to_contain_text("the ground of chard")
+    page.get_by_text("What to fill, and by what").click()
+    page.get_by_label("What is planted").select_option("may")
+    press(page, "Fill again")
+    expect(differs).to_contain_text("It takes the ground of chard.")
+
+
+def test_what_must_be_in_and_what_never_is_kept_to(fill):
+    page = fill()
+    page.get_by_label("Must be in").select_option("beetroot")
+    expect(page.get_by_role("button", name="Take beetroot off the list")).to_be_visible()
+    expect(page.get_by_label("Never").locator("option[value=beetroot]")).to_have_count(0)
+    page.get_by_label("Never").select_option("carrot")
+    page.get_by_label("Which ground").select_option("other")
+    page.get_by_label("Look for better plans for").select_option("5")
+    press(page, "Fill")
+    differs = page.get_by_role("region", name="What differs")
+    expect(differs).to_contain_text("beetroot")
+    expect(differs).to_contain_text("You asked to leave it out.")
+    expect(differs.get_by_role("button", name="Take all of Other bed")).to_be_visible()
+    expect(differs.get_by_role("button", name=re.compile("Take all of (?!Other)"))).to_have_count(0)
+
+
+def test_nothing_wanted_and_a_cancel_leave_all_as_it_is(fill):
+    page = fill(wants=[])
+    expect(page.get_by_text("Nobody has said what is eaten yet.")).to_be_visible()
+    press(page, "Fill")
+    expect(page.get_by_text("enter it in the pantry, or name a crop")).to_be_visible()
+    press(page, "Forget this plan")
+    page.get_by_label("Must be in").select_option("carrot")
+    page.get_by_label("Look for better plans for").select_option("60")
+    press(page, "Fill")
+    expect(page.get_by_text("Looking for")).to_be_visible()
+    press(page, "Cancel")
+    expect(page.get_by_text("The plan as it is.")).to_be_visible()
+    expect(page.get_by_role("button", name="Fill", exact=True)).to_be_visible()
+
+
+def test_two_tabs_fill_one_after_the_other(fill, context):
+    page = fill()
+    page.get_by_label("Look for better plans for").select_option("60")
+    press(page, "Fill")
+    expect(page.get_by_role("button", name="Stop, keep this")).to_be_enabled()
+    second = context.new_page()
+    second.goto(page.url)
+    press(second, "Fill")
+    expect(second.get_by_role("alert")).to_contain_text("Too much is being calculated")
+    press(page, "Stop, keep this")
+    press(second, "Fill")
+    expect(second.get_by_role("button", name="Take all of it")).to_be_visible()
