@@ -47,18 +47,19 @@ async def found_by(task: Task) -> AsyncIterator[bytes]:
     context = _context()
     ours, theirs = context.Pipe(duplex=False)
     process = context.Process(target=_work, args=(theirs, task), daemon=True)  # type: ignore[attr-defined]
-    await to_thread.run_sync(process.start)
-    theirs.close()
     try:
+        await to_thread.run_sync(process.start)
+        theirs.close()
         while (line := await to_thread.run_sync(_received, ours)) is not None:
             if line.startswith(_FAULT):
                 raise RuntimeError(line[len(_FAULT) :].decode())
             if line:
                 yield line + b"\n"
     finally:
-        process.kill()
-        with CancelScope(shield=True):
-            await to_thread.run_sync(process.join)
+        if process.pid is not None:
+            process.kill()
+            with CancelScope(shield=True):
+                await to_thread.run_sync(process.join)
         ours.close()
 
 

@@ -117,6 +117,7 @@ function Taking({ state, plan, scale }: TakingProps) {
   const compared = useCompared(slug, version, plan);
   const standing = new Set(state.plan.plantings.map((planting) => planting.id));
   const names = new Map(state.plan.places.map((place) => [place.id, place.name ?? place.id]));
+  const taken = plan.drawn.some((one) => one.offered && standing.has(one.id));
   const take = (some: readonly Difference[]) => {
     const edit = takeEdit(some, plan.plan, standing);
     if (edit) void editor.edit(edit);
@@ -144,7 +145,7 @@ function Taking({ state, plan, scale }: TakingProps) {
         <Figures plan={plan} />
       </div>
       <TwoBands compared={compared.data} scale={scale} />
-      <Swaps compared={compared.data} names={names} onTake={take} />
+      <Swaps compared={compared.data} names={names} taken={taken} onTake={take} />
     </>
   );
 }

@@ -5,17 +5,21 @@ import { dayOf, shortWords } from '../../kit/day';
 interface Props {
   compared: TwoPlans;
   names: ReadonlyMap<string, string>;
+  /** Whether any of it was taken over already. */
+  taken: boolean;
   onTake: (some: readonly Difference[]) => void;
 }
 
 /** What differs, place by place and planting by planting, each with its reason, to be taken. */
-export function Swaps({ compared, names, onTake }: Props) {
+export function Swaps({ compared, names, taken, onTake }: Props) {
   const { differences, left_out: leftOut } = compared;
   const places = [...new Set(differences.map((one) => one.planting.place))];
   return (
     <section aria-label="What differs" className="px-[14px] pb-4">
       <h2 className="pt-2 text-lg">
-        {differences.length === 0 ? 'The garden is as it was offered' : 'What differs'}
+        {differences.length > 0 && 'What differs'}
+        {differences.length === 0 &&
+          (taken ? 'The garden is as it was offered' : 'No better plan was found: yours stays')}
       </h2>
       {places.map((place) => {
         const here = differences.filter((one) => one.planting.place === place);
