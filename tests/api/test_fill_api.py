@@ -108,3 +108,9 @@ def test_whoever_goes_away_takes_the_work_along(read):
 
     assert asyncio.run(first_alone())["value"] > 0
     assert multiprocessing.active_children() == []
+
+
+def test_thousands_of_faults_are_told_at_once(client, garden):
+    answer = client.post(f"{garden()}/fill/compared", json={"plantings": [{}] * 5_000})
+    assert answer.status_code == 422
+    assert answer.json()["errors"][0]["path"] == "plantings[0].id"

@@ -166,7 +166,7 @@ def faults_of(error: ValidationError) -> list[Fault]:
             path = _join(path, detail["ctx"]["key"])
         by_path.setdefault(path, Fault(path, _wanted(detail)))
     # A union's other branch complains of the whole where one branch found the part.
-    whole = [path for path in by_path if any(other.startswith(f"{path}[") for other in by_path)]
+    whole = {path[:at] for path in by_path for at, letter in enumerate(path) if letter == "["}
     return [fault for path, fault in by_path.items() if path not in whole][:MOST_FAULTS]
 
 
