@@ -40,8 +40,8 @@ def api():
 
 
 # A whole plan, a place, or an edit with a plan in it, is too rich to invent at random in a
-# minute: `core/plan/test_reading.py` and `store/test_gardens.py` do that by rules of their own. What is
-# filled takes a process and seconds each time: `test_fill_api.py`.
+# minute: `core/plan/test_reading.py` and `store/test_gardens.py` do that by rules of their own.
+# What is filled takes a process and seconds each time: `test_fill_api.py`.
 schema = schemathesis.pytest.from_fixture("api").exclude(
     path=[
         "/api/gardens",
