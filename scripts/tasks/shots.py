@@ -41,7 +41,7 @@ def in_april(page: Page) -> None:
 
 
 def fill_the_garden(page: Page) -> None:
-    page.get_by_label("What is planted").select_option("may")
+    page.get_by_label("Existing plantings").select_option("may")
     page.get_by_role("button", name="Fill", exact=True).click()
     page.get_by_role("button", name="Take all of it").wait_for(timeout=60_000)
 

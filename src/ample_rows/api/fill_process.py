@@ -2,6 +2,7 @@
 stops it at once, and its memory goes back with it."""
 
 import multiprocessing
+import signal
 import traceback
 from collections.abc import AsyncIterator
 from dataclasses import dataclass
@@ -88,6 +89,8 @@ def read_book() -> Estimates:
 
 
 def _work(pipe: Connection, task: Task) -> None:
+    # Ctrl-C is for the server, which stops this.
+    signal.signal(signal.SIGINT, signal.SIG_IGN)
     try:
         estimate = read_book().of(0, task.plan)
         limits = Limits(seconds=task.seconds)

@@ -36,7 +36,7 @@ def test_a_planting_that_comes_names_those_whose_ground_and_time_it_takes(garden
     told = {one.planting.id: (one.comes, one.replaces) for one in found.differences}
     assert told == {"new": (True, ("r",)), "late": (True, ())}
     first = next(one for one in found.differences if one.planting.id == "new")
-    assert "It takes the ground of radish." in said(first.reason)
+    assert "It takes the place of radish." in said(first.reason)
     assert "more on the table" in said(first.reason)
 
 

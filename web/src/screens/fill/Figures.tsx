@@ -15,7 +15,7 @@ export function Figures({ plan }: { plan: OfferedPlan }) {
         <caption className="sr-only">What is eaten of each crop, of what is wanted</caption>
         <Heads
           columns={[
-            ['Eaten in the year', 'after'],
+            ['Eaten in the year'],
             [units.weightUnit, 'right'],
             ['of', 'right'],
             ['weeks short', 'right'],

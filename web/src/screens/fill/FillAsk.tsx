@@ -16,8 +16,8 @@ const TIMES: Options<string> = [
   ['60', 'a minute'],
 ];
 const PLANTED: Options<'may' | 'stays'> = [
-  ['may', 'may go, unless begun or locked'],
-  ['stays', 'stays: only free ground is filled'],
+  ['may', 'may be replaced, unless locked'],
+  ['stays', 'stay; only free ground is filled'],
 ];
 
 interface Props {
@@ -51,34 +51,34 @@ export function FillAsk({ state, asked, onAsk }: Props) {
       <p className="col-span-full">
         {wants.length === 0
           ? 'Nobody has said what is eaten yet. '
-          : `By what is eaten: ${wants.length} ${wants.length === 1 ? 'crop' : 'crops'} of the pantry. `}
+          : `Planned from the ${wants.length === 1 ? 'one crop' : `${wants.length} crops`} wanted in the pantry. `}
         <Link className="press" to={`/gardens/${slug}/pantry`}>
-          {wants.length === 0 ? 'Say it in the pantry' : 'Change it in the pantry'}
+          {wants.length === 0 ? 'Enter it in the pantry' : 'Change what is wanted'}
         </Link>
       </p>
       <Choice
-        label="Which ground"
+        label="Where"
         value={asked.place ?? ''}
         options={[['', 'the whole garden'], ...places]}
         onChange={(place) => onAsk({ ...asked, place: place || null })}
       />
       <Choice
-        label="What is planted"
+        label="Existing plantings"
         value={asked.keep ? 'stays' : 'may'}
         options={PLANTED}
         onChange={(planted) => onAsk({ ...asked, keep: planted === 'stays' })}
       />
       <Choice
-        label="Look for better plans for"
+        label="Keep looking for"
         value={String(asked.seconds)}
         options={TIMES}
         onChange={(seconds) => onAsk({ ...asked, seconds: Number(seconds) })}
       />
       <Choice
-        label="Kinds of crops"
+        label="Different crops"
         value={fill?.kinds ? String(fill.kinds) : ''}
         options={[
-          ['', 'as many as are worth it'],
+          ['', 'any number'],
           ...Array.from(
             { length: MOST_KINDS },
             (_, n) => [`${n + 1}`, `at most ${n + 1}`] as const,
@@ -87,7 +87,7 @@ export function FillAsk({ state, asked, onAsk }: Props) {
         onChange={(kinds) => change({ kinds: kinds ? Number(kinds) : null })}
       />
       <Crops
-        label="Must be in"
+        label="Must have"
         chosen={must}
         names={names}
         barred={never}

@@ -52,12 +52,12 @@ export function FillScreen({ state }: { state: HeldGarden }) {
       {best?.why_none && <p className="px-[14px] pt-2 text-marigold">{best.why_none}</p>}
       {!running && (
         <details open={!best} className="px-[14px] pt-2">
-          <summary>What to fill, and by what</summary>
+          <summary>What to plan</summary>
           <FillAsk state={state} asked={asked} onAsk={setAsked} />
         </details>
       )}
       <p className="px-[14px] pt-2 text-[13px] text-muted">
-        {best ? 'In outline what is offered, in leaf what stays.' : 'The plan as it is.'}
+        {best ? 'Outlined: offered. Green: what stays.' : 'Your plan as it stands.'}
       </p>
       {extent.width > 0 &&
         rows.map(({ id, name, drawn }) => (
@@ -80,7 +80,7 @@ function Actions({ filling, onFill }: { filling: Filling; onFill: () => void }) 
     return (
       <p className="flex flex-wrap items-baseline gap-3">
         <button type="button" className="act act-main" onClick={stop} disabled={!best}>
-          Stop, keep this
+          Stop and keep this
         </button>
         <button type="button" className="act" onClick={forget}>
           Cancel
@@ -97,7 +97,7 @@ function Actions({ filling, onFill }: { filling: Filling; onFill: () => void }) 
       </button>
       {best && (
         <button type="button" className="act" onClick={forget}>
-          Forget this plan
+          Discard this plan
         </button>
       )}
     </p>
@@ -128,12 +128,12 @@ function Taking({ state, plan, scale }: TakingProps) {
         {compared.error.message}
       </p>
     );
-  if (!compared.data) return <p className="px-[14px] text-muted">Setting it beside your plan …</p>;
+  if (!compared.data) return <p className="px-[14px] text-muted">Comparing it with your plan …</p>;
   const { differences } = compared.data;
   return (
     <>
       <header className="flex flex-wrap items-baseline gap-x-5 px-[14px] pt-3">
-        <h2 className="text-lg">Your plan and this one</h2>
+        <h2 className="text-lg">Your plan beside this one</h2>
         {differences.length > 0 && (
           <button type="button" className="act act-main" onClick={() => take(differences)}>
             Take all of it

@@ -39,7 +39,7 @@ export function Gauge({ plan }: { plan: OfferedPlan }) {
 function sentence({ gap }: OfferedPlan): string {
   if (gap === null) return 'How much more is possible is not known yet.';
   const percent = gap * 100;
-  if (percent < 0.05) return 'No plan of this ground can be worth more.';
+  if (percent < 0.05) return 'No plan for this ground can be worth more.';
   const figure = percent < 10 ? percent.toFixed(1) : String(Math.ceil(percent));
   return `At most ${figure} % more is possible.`;
 }

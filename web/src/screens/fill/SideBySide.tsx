@@ -28,7 +28,7 @@ const LINES: readonly Line[] = [
   ],
   ['Ground idle in season', ({ idle_cell_weeks }) => squareWeeks(idle_cell_weeks)],
   ['Plantings begun', ({ plantings }) => grouped(plantings)],
-  ['Kinds of crops', ({ kinds }) => grouped(kinds)],
+  ['Different crops', ({ kinds }) => grouped(kinds)],
 ];
 
 /** A worth that effort and idle ground may take below nothing. */
@@ -42,11 +42,11 @@ export function SideBySide({ compared }: { compared: TwoPlans }) {
   const { present, offered } = compared;
   return (
     <table>
-      <caption className="sr-only">The plan as it is, and as it is offered</caption>
+      <caption className="sr-only">Your plan beside the offered one</caption>
       <Heads
         columns={[
           ['', 'after'],
-          ['as it is', 'right'],
+          ['yours', 'right'],
           ['offered', 'right'],
         ]}
       />
@@ -69,7 +69,7 @@ export function SideBySide({ compared }: { compared: TwoPlans }) {
 export function TwoBands({ compared, scale }: { compared: TwoPlans; scale: TimeScale }) {
   const { day } = useDay();
   const plans = [
-    ['As it is', compared.present],
+    ['Yours', compared.present],
     ['Offered', compared.offered],
   ] as const;
   return plans.map(([words, plan]) => (

@@ -19,7 +19,7 @@ export function Swaps({ compared, names, taken, onTake }: Props) {
       <h2 className="pt-2 text-lg">
         {differences.length > 0 && 'What differs'}
         {differences.length === 0 &&
-          (taken ? 'The garden is as it was offered' : 'No better plan was found: yours stays')}
+          (taken ? 'Your garden now matches this plan' : 'No better plan was found; yours stays')}
       </h2>
       {places.map((place) => {
         const here = differences.filter((one) => one.planting.place === place);
@@ -42,7 +42,7 @@ export function Swaps({ compared, names, taken, onTake }: Props) {
       })}
       {leftOut.length > 0 && (
         <>
-          <h2 className="pt-3 text-lg">Wanted, and not in it</h2>
+          <h2 className="pt-3 text-lg">Wanted but left out</h2>
           <ul>
             {leftOut.map((one) => (
               <li key={one.crop} className="border-t border-faint py-0.5">
@@ -73,10 +73,10 @@ function Swap({ one, onTake }: { one: Difference; onTake: () => void }) {
       <button
         type="button"
         className="press"
-        aria-label={`${comes ? 'Take' : 'Let go'} ${what}`}
+        aria-label={`${comes ? 'Take' : 'Remove'} ${what}`}
         onClick={onTake}
       >
-        {comes ? 'Take' : 'Let it go'}
+        {comes ? 'Take' : 'Remove'}
       </button>
     </li>
   );
