@@ -18,6 +18,8 @@ def test_a_picking_is_weighed_on_a_phone(page, base_url):
     page.goto(f"{base_url}{RECORD}")
     line = page.get_by_label("What was done or picked")
     line.fill("carrots low bed")
+    # What is ripe stands above it and moves it down as it comes.
+    expect(page.locator(".ripe .press").first).to_be_visible()
     page.get_by_role("button", name="Use the scale").click()
     scale = page.get_by_role("region", name="The scale")
     expect(scale).to_contain_text(NOUGHT)
