@@ -45,6 +45,20 @@ def test_two_rows_stand_so_far_apart_as_the_cross_arms_say(grown):
     assert one.plants == 5
 
 
+@pytest.mark.parametrize(
+    ("apart", "asks"),
+    [(None, 2.0), (10, 2.0), (20, 2.0), (30, 1.75), (40, 1.5), (60, 1.0), (90, 1.0)],
+    ids=str,
+)
+def test_rows_far_apart_do_not_crowd_each_other(grown, apart, asks):
+    """At a net two rows of peas stand 20 cm apart, in open ground 60 cm; the law of yield and
+    density with 0.45 of a lone plant's yield lost in one row."""
+    arms = {**MIDDLE, "system": "net", "sides": 2, "rows_apart_cm": apart}
+    peas = planting("pea", "all", support=MIDDLE["id"], start_date="2027-03-20")
+    report = grown(peas, places=[bed(supports=[arms])])
+    assert report.factors.density == pytest.approx(1 / (0.55 + 0.45 * asks))
+
+
 def test_nothing_is_planted_where_a_post_holds_the_square(reported):
     post = bed(supports=[MIDDLE], held=[{"cells": ["B3", "C3", "C4"], "reason": "a post"}])
     (report,) = reported(document(ROW, places=[post])).plantings

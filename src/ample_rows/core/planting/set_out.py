@@ -20,7 +20,7 @@ from ample_rows.core.planting.setting_out import schools_of, setting_out
 from ample_rows.core.planting.stand import stand_in_cells
 from ample_rows.core.structures import supports
 from ample_rows.core.structures.shelter import year_of
-from ample_rows.core.words.message import Number, clauses, message
+from ample_rows.core.words.message import Length, Number, Share, clauses, message
 
 
 def crop_grown(planting: p.Planting, book: Book) -> Crop:
@@ -143,16 +143,24 @@ def _on_support(case: Case, support: p.Support) -> SetOut:
     usual = _usual_in_row_cm(crop, support)
     per_station = planting.plants_per_station or 1
     per_metre = len(points) * per_station / length * 100 if length else 0.0
+    apart = run.rows_apart_cm if run is not None and sides == "both" else 0.0
+    shared = supports.rows_share(crop, system, apart)
+    asked = per_metre * usual / 100 * shared
     crowd = Crowd(
         plants=len(points) * per_station,
-        asked_share=per_metre * usual / 100,
+        asked_share=asked,
         apart_cm=in_row / per_station,
         usual_cm=usual,
     )
-    along = message(
-        "set-out-plants-metre-against",
-        per_metre=Number(per_metre, 1),
-        usual=Number(100 / usual, 1),
+    along = clauses(
+        message(
+            "set-out-plants-metre-against",
+            per_metre=Number(per_metre, 1),
+            usual=Number(100 / usual, 1),
+        ),
+        message("set-out-rows-apart", apart=Length(apart), shared=Share(shared))
+        if shared < 1
+        else None,
     )
     return SetOut(
         positions=tuple(points),
@@ -160,7 +168,7 @@ def _on_support(case: Case, support: p.Support) -> SetOut:
         spacing_cm=in_row,
         layout="rows",
         how=message("set-out-the", sides=_SIDES[sides], system=system.label),
-        asked_share=per_metre * usual / 100,
+        asked_share=asked,
         density=density_of(case, crowd),
         density_how=density_words(case, crowd, along),
         region_cm2=length * (run.footprint_cm if run is not None else 0.0),

@@ -89,6 +89,16 @@ def sides_of(planting: p.Planting, support: p.Support) -> Sides:
     return planting.sides or ("both" if support.sides == 2 else "one")
 
 
+def rows_share(crop: Crop, system: TrainingSystem, apart_cm: float) -> float:
+    """How much of the ground that two rows ask for they ask for as one support: all of it where
+    they stand as near as is usual there, half of it where they are as far apart as rows in open
+    ground, between in proportion (judged). [0.5-1]"""
+    near, free = system.build.both_sides_cm, crop.between_row_cm
+    if apart_cm <= near:
+        return 1.0
+    return 1 - 0.5 * min(1.0, (apart_cm - near) / max(free - near, 1.0))
+
+
 def run_of(
     place: p.Place,
     support: p.Support,

@@ -26,6 +26,7 @@ set-out-row-each-side = a row on each side of
 set-out-turn-both-sides = in turn on both sides of
 set-out-plants-against-book-spacing = { $per } plants per m² against { $reference } at book spacing
 set-out-plants-metre-against = { $per_metre } plants per metre against { $usual }
+set-out-rows-apart = rows { $apart } apart ask for { $shared } of that of rows close together
 set-out-pot-litres-decide = in a container the soil for each plant decides; plants stand { $nearest } apart or more
 set-out-pot-close = plants stand { $apart } apart, nearer than { $nearest }
 set-out-same-squares-asks-more = { $asked_by } in the same squares asks for { $asked } more
