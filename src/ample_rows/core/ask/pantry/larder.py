@@ -13,7 +13,6 @@ from numpy.typing import NDArray
 from ample_rows.core.ask.pantry.wants import Wanted
 
 Floats = NDArray[np.float64]
-Lot = tuple[int, Floats]
 
 
 @dataclass(frozen=True, eq=False)
@@ -31,6 +30,50 @@ class Larder:
     spoils: Floats
 
 
+class _Shelf:
+    """Lots that came week by week, the oldest eaten first, each good for some weeks after.
+
+    As the oldest always goes first, sums are enough: all that came, what had come with each lot,
+    and what has gone of it.
+    """
+
+    def __init__(self, seasons: int, good_weeks: int) -> None:
+        self._good_weeks = good_weeks
+        self._came = np.zeros(seasons)
+        self._gone = np.zeros(seasons)
+        self._lots: deque[tuple[int, Floats]] = deque()
+
+    def __bool__(self) -> bool:
+        return bool(self._lots)
+
+    def lay_by(self, week: int, kg: Floats) -> None:
+        self._came = self._came + kg
+        self._lots.append((week, self._came))
+
+    def eat(self, want: Floats | float) -> Floats:
+        """What is eaten of it where so much is wanted. [kg]"""
+        eaten = np.minimum(self.level, want)
+        self._gone += eaten
+        return eaten
+
+    def take_old(self, week: int) -> Floats | None:
+        """What is left of the lots that are good no longer after a week goes; None where all that
+        is there is good. [kg]"""
+        until = None
+        while self._lots and week - self._lots[0][0] >= self._good_weeks:
+            until = self._lots.popleft()[1]
+        if until is None:
+            return None
+        left = np.maximum(until - self._gone, 0.0)
+        self._gone += left
+        return left
+
+    @property
+    def level(self) -> Floats:
+        """What is there. [kg]"""
+        return np.maximum(self._came - self._gone, 0.0)
+
+
 def larder(picked: Floats, need: Floats, wanted: Wanted, store_weeks: int = 0) -> Larder:
     """Follow what is picked through the year.
 
@@ -41,49 +84,33 @@ def larder(picked: Floats, need: Floats, wanted: Wanted, store_weeks: int = 0) -
     """
     weeks, seasons = picked.shape
     fresh, kept, stored = (np.zeros((weeks, seasons)) for _ in range(3))
-    spoils, level = np.zeros(seasons), np.zeros(seasons)
-    at_hand: deque[Lot] = deque()
-    keeps = max(1, round(wanted.keep_weeks))
-    away: deque[Lot] = deque()
-    if wanted.in_store_kg and store_weeks:
-        away.append((store_weeks - 1 - keeps, np.full(seasons, float(wanted.in_store_kg))))
-        level += wanted.in_store_kg
+    spoils = np.zeros(seasons)
+    at_hand = _Shelf(seasons, max(1, round(wanted.fresh_weeks)) - 1)
+    away = _Shelf(seasons, max(1, round(wanted.keep_weeks)))
+    last_year = np.full(seasons, float(wanted.in_store_kg or 0.0) if store_weeks else 0.0)
+    share = wanted.share_kept if wanted.keep is not None else 0.0
     for week, any_picked in enumerate(np.any(picked, axis=1)):
         if any_picked:
-            at_hand.append((week, picked[week].copy()))
-        if need[week] and at_hand:
-            fresh[week] = _eat(at_hand, np.full(seasons, need[week]))
-        if need[week] and away:
-            kept[week] = _eat(away, need[week] - fresh[week])
-            level -= kept[week]
+            at_hand.lay_by(week, picked[week])
+        if need[week]:
+            if at_hand:
+                fresh[week] = at_hand.eat(need[week])
+            if week < store_weeks:
+                kept[week] = np.minimum(last_year, need[week] - fresh[week])
+                last_year -= kept[week]
+            if away:
+                kept[week] += away.eat(need[week] - fresh[week] - kept[week])
         # What has lain its time is kept by the way that was chosen, or is lost.
-        while at_hand and week - at_hand[0][0] + 1 >= max(1, round(wanted.fresh_weeks)):
-            old = at_hand.popleft()[1]
-            share = wanted.share_kept if wanted.keep is not None else 0.0
+        old = at_hand.take_old(week)
+        if old is not None:
             spoils += old * (1 - share)
             if share:
-                away.append((week, old * share))
-                level += old * share
-        gone = [old for since, old in away if week - since >= keeps]
-        for old in gone:
-            spoils += old
-            level -= old
-        if gone:
-            away = deque(lot for lot in away if week - lot[0] < keeps)
-        stored[week] = level
+                away.lay_by(week, old * share)
+        gone = away.take_old(week)
+        if gone is not None:
+            spoils += gone
+        if week == store_weeks - 1:
+            spoils += last_year
+            last_year[:] = 0.0
+        stored[week] = away.level + last_year if away else last_year
     return Larder(fresh, kept, stored, spoils)
-
-
-def _eat(lots: deque[Lot], want: Floats) -> Floats:
-    """Take what is wanted from some lots, in place, the oldest first; empty ones go."""
-    lacking = want.copy()
-    for _, lot in lots:
-        taken = np.minimum(lot, lacking)
-        np.subtract(lot, taken, out=lot)
-        np.subtract(lacking, taken, out=lacking)
-        # In no season is anything wanted of the younger ones.
-        if not lacking.any():
-            break
-    while lots and not lots[0][1].any():
-        lots.popleft()
-    return want - lacking

@@ -4,6 +4,7 @@ A season's weather moves the weeks of picking within what a planting gives in th
 adds nothing to its range.
 """
 
+import itertools
 from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date, timedelta
@@ -20,7 +21,6 @@ Floats = NDArray[np.float64]
 
 _WEEK = timedelta(days=7)
 _MOST_MOVED = 4
-_MOVES = range(-_MOST_MOVED, _MOST_MOVED + 1)
 
 
 @dataclass(frozen=True, slots=True)
@@ -35,19 +35,28 @@ class WeekBand:
 
 @dataclass(frozen=True, eq=False)
 class Seasons:
-    """The seasons of a garden's seed: how warm each one is, as standard normals."""
+    """The seasons of a garden's seed from the warmest to the coldest: how warm each one is, as
+    standard normals, and which one of the draws it is."""
 
     warmth: Draws
+    order: NDArray[np.intp]
     book: Book
 
     @property
     def count(self) -> int:
         return len(self.warmth)
 
+    def weeks_later(self, grow_days: float) -> Draws:
+        """By how many weeks a picking comes later in each season; below 0 sooner."""
+        later = -self.warmth * self.book.value("dates_move_share") * grow_days / 7
+        return np.clip(later, -_MOST_MOVED, _MOST_MOVED - 1e-9)
+
 
 def seasons_of(seed: int, book: Book) -> Seasons:
     """The seasons that go with a seed; the same for every crop and planting."""
-    return Seasons(stream(seed, "warmth", int(book.value("seasons"))), book)
+    warmth = stream(seed, "warmth", int(book.value("seasons")))
+    order = np.argsort(-warmth)
+    return Seasons(warmth[order], order, book)
 
 
 def season_total(grown: Sequence[Evaluated], seasons: int) -> Draws:
@@ -64,7 +73,8 @@ def total_of(grown: Sequence[Evaluated], seasons: int) -> Quantiles:
 
 
 def weekly_draws(grown: Sequence[Evaluated], weeks: Sequence[date], seasons: Seasons) -> Floats:
-    """Kilograms picked in some weeks by week and season; what is picked outside them is not.
+    """Kilograms picked in some weeks by week and season, from the warmest season to the coldest;
+    what is picked outside them is not.
 
     A planting gives each week its share of that season's harvest, sooner in a warm season and
     later in a cold one.
@@ -75,41 +85,33 @@ def weekly_draws(grown: Sequence[Evaluated], weeks: Sequence[date], seasons: Sea
     by_week: Floats = np.zeros((len(weeks), seasons.count))
     if not weeks:
         return by_week
-    first = weeks[0].toordinal()
     for e in grown:
-        if not e.report.weekly_kg:
-            continue
-        begin = (e.report.weekly_kg[0].week.toordinal() - first) // 7 - _MOST_MOVED
-        given = _moved_weeks(e) @ (_move_shares(e, seasons) * e.draws)
-        low, high = max(0, begin), min(len(weeks), begin + len(given))
-        if low < high:
-            by_week[low:high] += given[low - begin : high - begin]
+        if e.report.weekly_kg:
+            begin = (e.report.weekly_kg[0].week - weeks[0]).days // 7
+            _add_moved(by_week, e, begin, seasons)
     return by_week
 
 
-def _moved_weeks(e: Evaluated) -> Floats:
-    """A planting's weekly shares as they are moved: from the earliest week that it may come to,
-    by week and number of weeks moved; each of these adds up to 1."""
+def _add_moved(by_week: Floats, e: Evaluated, begin: int, seasons: Seasons) -> None:
+    """A planting's weeks as each season moves them, parted between two weeks where it moves them
+    by a part of one; added in place from the week that it begins with at its mean."""
     kg = np.array([week.kg for week in e.report.weekly_kg])
-    moved = np.zeros((len(kg) + 2 * _MOST_MOVED, len(_MOVES)))
-    for column in range(len(_MOVES)):
-        moved[column : column + len(kg), column] = kg / kg.sum()
-    return moved
-
-
-def _move_shares(e: Evaluated, seasons: Seasons) -> Floats:
-    """How a planting's picking moves in each season: the parts of it that fall into each number
-    of weeks later or sooner. [by weeks moved and season, each season adds up to 1]"""
-    to_pick = e.dates.course.grow_days
-    later = -seasons.warmth * seasons.book.value("dates_move_share") * to_pick / 7
-    later = np.clip(later, -_MOST_MOVED, _MOST_MOVED - 1e-9)
-    whole = np.floor(later).astype(int)
-    part = later - whole
-    shares = np.zeros((len(_MOVES), seasons.count))
-    season = np.arange(seasons.count)
-    shares[whole + _MOST_MOVED, season] = 1 - part
-    shares[whole + _MOST_MOVED + 1, season] += part
-    return shares
+    # One column for what comes in the week, one for what comes in the week after it.
+    parted = np.zeros((len(kg) + 1, 2))
+    parted[:-1, 0] = parted[1:, 1] = kg / kg.sum()
+    later = seasons.weeks_later(e.dates.course.grow_days)
+    whole = np.floor(later)
+    draws = e.draws[seasons.order]
+    after = (later - whole) * draws
+    split = np.stack((draws - after, after))
+    # Seasons stand in the order of their warmth: those moved by as many weeks stand together.
+    bounds = np.searchsorted(whole, range(-_MOST_MOVED, _MOST_MOVED + 1)).tolist()
+    for moved, (since, until) in enumerate(itertools.pairwise(bounds), -_MOST_MOVED):
+        first = begin + moved
+        low, high = max(0, first), min(len(by_week), first + len(parted))
+        if since < until and low < high:
+            given = parted[low - first : high - first] @ split[:, since:until]
+            by_week[low:high, since:until] += given
 
 
 def weeks_picked(grown: Sequence[Evaluated]) -> tuple[date, ...]:
