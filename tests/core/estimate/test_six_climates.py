@@ -65,11 +65,11 @@ def grown_in(garden, crop, start_date, place=DEEP, **changes):
 
 
 def in_good_time(crop, garden):
-    """The longest spell in which a crop may be started, and a day in it; an old plant of what
-    stays for years."""
+    """The spell in which a crop may be started that gives the most, of those alike the longest,
+    and a day in it; an old plant of what stays for years."""
     year, of_book = year_of(garden), BOOK.crops[crop]
     spells = start_windows(year, crop, of_book.starts[0], BOOK)
-    window = max(spells, key=lambda w: w.latest - w.earliest)
+    window = max(spells, key=lambda w: (round(w.gives, 1), w.latest - w.earliest))
     if of_book.perennial is not None:
         return window, date(year.start.year - 2, year.start.month, 1)
     return window, min(window.latest, window.good + timedelta(days=7), year.end)
@@ -130,6 +130,17 @@ def test_south_of_the_equator_all_is_half_a_year_later(crop, climate):
     assert south.season.product == pytest.approx(north.season.product, abs=0.12)
     half_a_year = (south.first_pick - north.first_pick).days % 365
     assert abs(half_a_year - 182) <= 21
+
+
+def test_what_stands_the_winter_young_loses_nothing_to_its_rest():
+    """Beans sown before a mild winter are picked two weeks sooner than spring's, and yield as
+    those do where the winter leaves them."""
+    garden = garden_in("mild-coast", policies={"time": "calendar"})
+    autumn, spring = (
+        grown_in(garden, "broad-bean", day) for day in (date(2026, 11, 10), date(2027, 3, 10))
+    )
+    assert timedelta(days=7) < spring.first_pick - autumn.first_pick < timedelta(days=28)
+    assert autumn.season.warmth == pytest.approx(spring.season.warmth, rel=0.15)
 
 
 # What no plan of an experienced grower has: what is asked for, and where and when it is not.

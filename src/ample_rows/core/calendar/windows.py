@@ -34,8 +34,9 @@ from ample_rows.core.weather.response import (
     need_of,
     row_of,
 )
+from ample_rows.core.weather.ripening import late_autumn, ripening_from
 from ample_rows.core.weather.suited import suited_over
-from ample_rows.core.weather.warmth import MOST_DAYS, late_autumn
+from ample_rows.core.weather.warmth import MOST_DAYS
 from ample_rows.core.words.message import Message, Temperature, Text, message
 
 Flags = NDArray[np.bool_]
@@ -256,7 +257,8 @@ class _Tried:
         """How warm the weeks of each start are for it against the book's."""
         due = self.row + np.maximum(1, np.round(self.grows)).astype(int)
         worth = min(self.crop.picking.days, self.book.value("worthwhile_pick_days"))
-        here = suited_over(self.course, self.crop, self.row, due, worth)
+        grows = ripening_from(self.year.normals, self.crop, self.row, due)
+        here = suited_over(self.course, self.crop, grows, due, worth)
         there = reference_of(self.crop.id, self.book).suited.warmth
         warmth: Floats = here.warmth / np.maximum(0.05, there)
         return warmth

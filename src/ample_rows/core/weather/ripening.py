@@ -3,13 +3,15 @@
 from functools import lru_cache
 
 import numpy as np
+from numpy.typing import NDArray
 
 from ample_rows.core.book import Crop
-from ample_rows.core.weather.response import DAYS, Normals, course_of, day_hours, need_of
+from ample_rows.core.weather.response import DAYS, Normals, Rows, course_of, day_hours, need_of
 
 _MIDWINTER_SOUTH = 181
 _LATE_DAYS = 90
 _SEASON_DAYS = DAYS
+_AUTUMN_HOURS = 11.5
 
 
 def new_year_row(latitude: float) -> int:
@@ -17,13 +19,30 @@ def new_year_row(latitude: float) -> int:
     return 0 if latitude >= 0 else _MIDWINTER_SOUTH
 
 
-def ripening_from(normals: Normals, crop: Crop, first: int, due: int) -> int:
-    """The row from which a planting's growth makes its harvest: the new year before it for what is
-    set before winter, the year before it for what stays for years (whose first pick is then
-    counted in the second of the years), else its start."""
+@lru_cache(maxsize=64)
+def late_autumn(latitude: float) -> NDArray[np.bool_]:
+    """Which days of the year are of late autumn: short, and the next one shorter."""
+    hours = day_hours(round(latitude, 1))
+    late: NDArray[np.bool_] = (hours < _AUTUMN_HOURS) & (np.roll(hours, -1) < hours)
+    return late
+
+
+def ripening_from(normals: Normals, crop: Crop, first: Rows, due: Rows) -> Rows:
+    """The rows from which the growth of plantings makes their harvest: the new year before it for
+    what is set before winter, the year before it for what stays for years (whose first pick is
+    then counted in the second of the years), the book's days before its pick for what stands a
+    winter young, else its start."""
     if crop.perennial is not None:
         return due - _SEASON_DAYS
-    return first if crop.wintering is None else min(due, _new_year_after(normals, first))
+    if crop.wintering is not None and isinstance(first, int) and isinstance(due, int):
+        return min(due, _new_year_after(normals, first))
+    if crop.before_winter is None or normals.tmin_c is None:
+        return first
+    spring = due - round(crop.days_to_pick(crop.starts[0]) or 0.0)
+    rested = late_autumn(normals.latitude)[np.asarray(first) % DAYS] & (spring > first)
+    if isinstance(first, int) and isinstance(spring, int):
+        return spring if rested else first
+    return np.where(rested, spring, first)
 
 
 def _new_year_after(normals: Normals, first: int) -> int:

@@ -7,27 +7,16 @@ are from.
 """
 
 from datetime import date
-from functools import lru_cache
 
 import numpy as np
-from numpy.typing import NDArray
 
 from ample_rows.core.book import Book, Crop
 from ample_rows.core.plan import Start
 from ample_rows.core.weather.reference import grows_for_years, reference_of
-from ample_rows.core.weather.response import Normals, course_of, day_hours, need_of, row_of
-from ample_rows.core.weather.ripening import ripe_row
+from ample_rows.core.weather.response import Normals, course_of, need_of, row_of
+from ample_rows.core.weather.ripening import late_autumn, ripe_row
 
 MOST_DAYS = 540
-_AUTUMN_HOURS = 11.5
-
-
-@lru_cache(maxsize=64)
-def late_autumn(latitude: float) -> NDArray[np.bool_]:
-    """Which days of the year are of late autumn: short, and the next one shorter."""
-    hours = day_hours(round(latitude, 1))
-    late: NDArray[np.bool_] = (hours < _AUTUMN_HOURS) & (np.roll(hours, -1) < hours)
-    return late
 
 
 def degree_days_wanted(crop: Crop, start: Start, book: Book) -> float:
