@@ -163,6 +163,9 @@ def test_what_stands_the_winter_young_loses_nothing_to_its_rest():
         ),
         ("mild-coast", "09-10", ("dwarf-bean", "radish-winter"), ("spinach", "corn-salad")),
         ("cold-winter", "09-25", ("sprouting-broccoli", "onion-winter"), ("garlic", "winter-rye")),
+        # Where no frost comes there is still a time for what stands the cool months.
+        ("frost-free", "06-20", ("garlic", "winter-rye", "asparagus"), ("okra", "sweet-potato")),
+        ("frost-free", "11-20", ("onion-winter",), ("garlic", "winter-rye")),
     ],
 )
 def test_what_can_be_started_on_a_day(climate, day, closed, open_):

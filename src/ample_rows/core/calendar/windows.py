@@ -34,7 +34,7 @@ from ample_rows.core.weather.response import (
     need_of,
     row_of,
 )
-from ample_rows.core.weather.ripening import late_autumn, ripening_from
+from ample_rows.core.weather.ripening import late_autumn, new_year_row, ripening_from
 from ample_rows.core.weather.suited import suited_over
 from ample_rows.core.weather.warmth import MOST_DAYS
 from ample_rows.core.words.message import Message, Temperature, Text, message
@@ -92,7 +92,7 @@ def start_windows(
     """All spells of the plan's year in which a start makes sense, the first first; one that is
     never open where there are none."""
     crop = book.crops[crop_id]
-    if (crop.overwinters or crop.wintering) and not year.frost_free:
+    if crop.overwinters or crop.wintering:
         return (_about_first_frost(year, crop, book),)
     tried = _Tried(year, crop, start, book)
     open_days = tried.safe & tried.ripens & tried.suits
@@ -117,11 +117,24 @@ def _about_first_frost(year: GrowingYear, crop: Crop, book: Book) -> Window:
     since, until = -book.value("overwinter_early_days"), book.value("overwinter_late_days")
     if crop.wintering is not None:
         since, until = crop.wintering.set_from_days, crop.wintering.set_to_days
-    first, last = year.first_frost + days(since), year.first_frost + days(until)
+    winter = _winter_comes(year, book)
+    first, last = winter + days(since), winter + days(until)
     nights = coldest_nights_c(year, book)
     if nights is not None and nights.min() + year.cover_warmer_c < deadly_c(crop):
         return Window(first, first - timedelta(days=1), message("season-never-lives"), first)
-    return Window(first, last, message("season-set-about-first-frost"), first)
+    how = message("season-set-about-first-frost")
+    if year.frost_free:
+        how = message("season-set-before-cool-weeks")
+    return Window(first, last, how, first)
+
+
+def _winter_comes(year: GrowingYear, book: Book) -> date:
+    """The first frost; where none comes, a day so long before the year of plants begins."""
+    if not year.frost_free:
+        return year.first_frost
+    new_year = date(year.start.year, 1, 1) + timedelta(days=new_year_row(year.latitude))
+    winter = new_year - days(book.value("frost_free_winter_days"))
+    return yearly_on_or_after(winter, year.start)
 
 
 def _spells(flags: Flags) -> list[tuple[int, int]]:
@@ -169,7 +182,9 @@ class _Tried:
         """Days on which frost and soil let it be started, and what decides the first."""
         year, crop, book = self.year, self.crop, self.book
         if year.frost_free:
-            return np.ones(self.count, dtype=bool), message("season-no-frost-here-all")
+            rests = crop.perennial is not None and crop.perennial.set_dormant
+            open_ = self._roots_by_winter() if rests else np.ones(self.count, dtype=bool)
+            return open_, message("season-no-frost-here-all")
         first, how = _earliest(year, crop, self.start, book)
         safe = self.day >= (first - year.start).days
         if crop.frost != "hardy":
