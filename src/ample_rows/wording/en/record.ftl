@@ -16,7 +16,7 @@ doubt-much = { $kg } is far more than { $planting } is estimated to give in all:
 
 ## An entry typed in one line, said back
 
-typed-below-nothing = An amount is more than nothing; “{ $typed }” was typed.
+typed-below-nothing = must be more than nothing; “{ $typed }” was typed
 typed-no-deed = Say how much was picked, what was done, or a note: 1.2 kg, thinned, small and sweet.
 typed-nothing = Name a crop or a bed, then a weight: carrots low bed 1.2 kg.
 typed-kind = { $kind ->
