@@ -82,9 +82,9 @@ def test_a_backup_restores_them_and_a_salvage_holds_them(weather, slug, store, b
     assert GardenStore(Database(tmp_path / "new"), book).load(slug)
 
 
-def picture(size=(2400, 1200), kind="JPEG", **options):
+def picture(size=(2400, 1200), kind="JPEG", mode="RGB", **options):
     out = io.BytesIO()
-    Image.new("RGB", size, (60, 120, 50)).save(out, kind, **options)
+    Image.new(mode, size, (60, 120, 50) if mode == "RGB" else 0).save(out, kind, **options)
     return out.getvalue()
 
 
@@ -116,7 +116,8 @@ def test_other_kinds_of_pictures_are_read(tmp_path, kind):
         (b"my shopping list", "no picture"),
         (b"", "no picture"),
         (picture()[:2_000], "damaged"),
-        (picture((10_000, 9_000), "PNG"), "90000000|10000 × 9000"),
+        (picture((10_000, 9_000), "PNG"), "10000 × 9000"),
+        (picture((20_000, 20_000), "PNG", mode="1"), "too many pixels"),
     ],
 )
 def test_what_is_no_picture_or_a_bomb_of_pixels_is_refused(tmp_path, raw, words):

@@ -16,7 +16,6 @@ from ample_rows.core.ask.tape import Tape, tape_of
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.plan import Ident, PlanDate, document
 from ample_rows.core.plan.reading import Fault, PlanFaultsError, read_as
-from ample_rows.core.planting.report import PlantingReport
 from ample_rows.core.record.compared import season_on
 from ample_rows.core.record.doubts import doubts, require_entry, season_id
 from ample_rows.core.record.entries import EntriesTogether, Entry, GardenRecord, Kind, SeasonPlan
@@ -127,7 +126,7 @@ def keep_entry(
         raise PlanFaultsError.one("id", f'is "{read.id}", and the address says "{entry}"')
     report = next((r for r in here.report.plantings if r.id == read.planting), None)
     require_entry(read, here.plan, here.book, report)
-    odd = [] if sure else _odd(read, here, report)
+    odd = [] if sure else _odd(read, here)
     if odd:
         return _doubtful(odd)
     read = _in_season(read, here, seasons.ids(slug))
@@ -135,10 +134,14 @@ def keep_entry(
     return Response(read.model_dump_json(), 201 if new else 200, media_type="application/json")
 
 
-def _odd(entry: Entry, here: Estimate, report: PlantingReport | None) -> list[Fault]:
+def _odd(entry: Entry, here: Estimate) -> list[Fault]:
     now = datetime.now(UTC).date() + _AHEAD
-    today = now if now >= here.setting.year.start else None
-    return doubts(entry, here.plan, report, here.book, today=today)
+    begins = here.setting.year.start
+    today = now if now >= begins else None
+    # What is entered of a season that is closed was planned otherwise.
+    running = entry.season in (None, season_id(begins))
+    reports = here.report.plantings if running else ()
+    return doubts(entry, here.plan, reports, here.book, today=today)
 
 
 @router.post(
@@ -162,7 +165,7 @@ def keep_together(
     for entry in read:
         report = reports.get(entry.planting or "")
         require_entry(entry, here.plan, here.book, report)
-        odd += [] if sure else _odd(entry, here, report)
+        odd += [] if sure else _odd(entry, here)
     if odd:
         return _doubtful(odd)
     closed = seasons.ids(slug)

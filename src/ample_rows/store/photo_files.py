@@ -16,7 +16,8 @@ FOLDER = "photos"
 _LONGEST_PX = 1600
 _SMALL_PX = 360
 _QUALITY = 82
-_MOST_PIXELS = 60_000_000
+_MOST = 60
+_MOST_PIXELS = _MOST * 1_000_000
 _READ = ("JPEG", "PNG", "WEBP")
 
 
@@ -82,14 +83,18 @@ def _read(raw: bytes) -> Image.Image:
         if image.width * image.height > _MOST_PIXELS:
             raise NoPictureError(
                 f"This picture has {image.width} × {image.height} pixels; send one of at most "
-                f"{_MOST_PIXELS // 1_000_000} million."
+                f"{_MOST} million."
             )
         return ImageOps.exif_transpose(image).convert("RGB")
     except UnidentifiedImageError as error:
         raise NoPictureError("This is no picture that can be read: send JPEG, PNG or WebP.") from (
             error
         )
-    except (OSError, ValueError, SyntaxError, Image.DecompressionBombError) as error:
+    except Image.DecompressionBombError as error:
+        raise NoPictureError(
+            f"This picture has too many pixels; send one of at most {_MOST} million."
+        ) from error
+    except (OSError, ValueError, SyntaxError) as error:
         if isinstance(error, NoPictureError):
             raise
         raise NoPictureError("This picture is damaged: only part of it came.") from error

@@ -18,8 +18,7 @@ def asked(read, reported, book):
 
     def ask(today=DAY, **keys):
         entry = Entry(id="e", **{"day": DAY, "kind": "picked", "planting": "c", "kg": 0.5, **keys})
-        of = report if entry.planting == "c" else None
-        return {fault.path for fault in doubts(entry, plan, of, book, today=today)}
+        return {fault.path for fault in doubts(entry, plan, [report], book, today=today)}
 
     return ask
 
@@ -37,6 +36,12 @@ def asked(read, reported, book):
         ({"day": date(2027, 8, 2), "today": None}, set()),
         ({"planting": "gone"}, {"planting"}),
         ({"place": "gone"}, {"place"}),
+        # Without a planting it is of all that grow of its crop, where that is said to be.
+        ({"planting": None, "crop": "carrot"}, set()),
+        ({"planting": None, "crop": "carrot", "place": "bed", "kg": 400.0}, {"kg"}),
+        ({"planting": None, "crop": "carrot", "day": date(2027, 3, 1)}, {"day"}),
+        ({"planting": None, "crop": "radish", "kg": 400.0}, {"crop"}),
+        ({"planting": None, "crop": "radish", "kind": "note", "kg": None}, set()),
     ],
 )
 def test_what_is_odd_is_told_at_its_field(asked, keys, paths):

@@ -1,6 +1,6 @@
 """What is asked about before an entry is kept: it may be a slip of the finger, or the truth."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from datetime import date, timedelta
 
 from ample_rows.core import plan as p
@@ -49,19 +49,41 @@ def _of_its_row(entry: Entry, planting: p.Planting, report: PlantingReport) -> I
 
 
 def doubts(
-    entry: Entry, plan: p.Plan, report: PlantingReport | None, book: Book, *, today: date | None
+    entry: Entry,
+    plan: p.Plan,
+    reports: Sequence[PlantingReport],
+    book: Book,
+    *,
+    today: date | None,
 ) -> list[Fault]:
     """What is odd about an entry, each at its field.
 
     Args:
-        report: What was estimated of its planting, where it names one that is there.
+        reports: What was estimated of the plantings of its season; none where that is over.
         today: The last day that has come; None where the garden's whole year is still ahead, so
             that it is only tried out.
     """
     found = list(_of_garden(entry, plan, today))
-    if report is not None:
-        found += _of_planting(entry, report, book)
+    meant = [report for report in reports if _means(entry, report, book)]
+    if meant:
+        found += _of_plantings(entry, meant, book)
+    elif reports and _of_a_crop(entry) and entry.crop is not None:
+        found.append(Fault("crop", message("doubt-none-grown", crop=book.crops[entry.crop].name)))
     return found
+
+
+def _of_a_crop(entry: Entry) -> bool:
+    """Whether something was picked of a crop, and not said of which planting."""
+    return entry.kind == "picked" and entry.crop is not None and entry.planting is None
+
+
+def _means(entry: Entry, report: PlantingReport, book: Book) -> bool:
+    """Whether an entry is of a planting: it names it; or what was picked is of its crop, and of
+    its place where that is said."""
+    if not _of_a_crop(entry):
+        return report.id == entry.planting
+    same = entry.crop in (report.crop, book.crops[report.crop].variety_of)
+    return same and entry.place in (None, report.place)
 
 
 def _of_garden(entry: Entry, plan: p.Plan, today: date | None) -> Iterator[Fault]:
@@ -75,23 +97,22 @@ def _of_garden(entry: Entry, plan: p.Plan, today: date | None) -> Iterator[Fault
         yield Fault("place", message("doubt-place-gone", place=entry.place))
 
 
-def _of_planting(entry: Entry, report: PlantingReport, book: Book) -> Iterator[Fault]:
-    begins = report.start_date
+def _of_plantings(entry: Entry, reports: Sequence[PlantingReport], book: Book) -> Iterator[Fault]:
+    """What is odd of the plantings that an entry means: before the first of them, after the last,
+    and more than all of them."""
+    name = reports[0].name
+    begins = min(report.start_date for report in reports)
     if entry.kind not in {"sown", "soil"} and entry.day < begins:
-        yield Fault("day", message("doubt-before-start", planting=report.name, start=begins))
+        yield Fault("day", message("doubt-before-start", planting=name, start=begins))
     if entry.kind != "picked":
         return
-    if report.clear_date is not None and entry.day > report.clear_date + _AFTER_END:
-        yield Fault("day", message("doubt-after-end", planting=report.name, end=report.clear_date))
-    most_kg = book.value("entry_most_times_high") * report.harvest_kg.p90
-    if entry.kg is not None and entry.kg > most_kg:
-        yield Fault("kg", _much(entry.kg, report))
+    ends = [report.clear_date for report in reports if report.clear_date is not None]
+    if len(ends) == len(reports) and entry.day > max(ends) + _AFTER_END:
+        yield Fault("day", message("doubt-after-end", planting=name, end=max(ends)))
+    high_kg = sum(report.harvest_kg.p90 for report in reports)
+    if entry.kg is not None and entry.kg > book.value("entry_most_times_high") * high_kg:
+        yield Fault("kg", _much(entry.kg, name, high_kg))
 
 
-def _much(kg: float, report: PlantingReport) -> Message:
-    return message(
-        "doubt-much",
-        kg=Mass(kg),
-        planting=report.name,
-        high=Mass(report.harvest_kg.p90),
-    )
+def _much(kg: float, name: str, high_kg: float) -> Message:
+    return message("doubt-much", kg=Mass(kg), planting=name, high=Mass(high_kg))

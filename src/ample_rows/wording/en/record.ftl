@@ -10,6 +10,7 @@ fault-table-twice = two columns cannot both be "{ $key }"
 doubt-not-yet = { $day } is still to come
 doubt-planting-gone = there is no planting "{ $planting }" now
 doubt-place-gone = there is no place "{ $place }" now
+doubt-none-grown = no { $crop } is grown there by the plan
 doubt-before-start = { $planting } starts on { $start }
 doubt-after-end = { $planting } was over on { $end }
 doubt-much = { $kg } is far more than { $planting } is estimated to give in all: { $high } at most
