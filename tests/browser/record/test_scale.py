@@ -13,13 +13,25 @@ def put_on(page, load):
     page.get_by_role("button", name="Put it on").click()
 
 
+def test_the_line_stays_under_the_thumb_while_what_is_ripe_comes(page, base_url):
+    page.set_viewport_size({"width": 390, "height": 844})
+    held = []
+    page.route("**/ripe*", lambda route: held.append(route))
+    page.goto(f"{base_url}{RECORD}")
+    press = page.get_by_role("button", name="Use the scale")
+    expect(press).to_be_visible()
+    before = press.bounding_box()
+    for route in held:
+        route.continue_()
+    expect(page.locator(".ripe .press").first).to_be_visible()
+    assert press.bounding_box() == before
+
+
 def test_a_picking_is_weighed_on_a_phone(page, base_url):
     page.set_viewport_size({"width": 390, "height": 844})
     page.goto(f"{base_url}{RECORD}")
     line = page.get_by_label("What was done or picked")
     line.fill("carrots low bed")
-    # What is ripe stands above it and moves it down as it comes.
-    expect(page.locator(".ripe .press").first).to_be_visible()
     page.get_by_role("button", name="Use the scale").click()
     scale = page.get_by_role("region", name="The scale")
     expect(scale).to_contain_text(NOUGHT)

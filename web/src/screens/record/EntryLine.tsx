@@ -103,7 +103,7 @@ export function EntryLine({ state }: { state: HeldGarden }) {
         </p>
       )}
       {weighing && <ScalePanel onWeight={weighed} />}
-      <RipeRow state={state} ripe={ripe.data?.plantings ?? []} onChoose={typed} />
+      <RipeRow state={state} ripe={ripe.data?.plantings} onChoose={typed} />
       <form className="flex flex-wrap items-center gap-x-4 gap-y-1" onSubmit={(e) => void enter(e)}>
         <input
           ref={field}
@@ -194,12 +194,14 @@ function squared(state: HeldGarden, planting: PlantingReport): string {
 
 interface RipeProps {
   state: HeldGarden;
-  ripe: readonly string[];
+  /** Undefined until it is known: its room is kept, so that nothing moves from under the thumb. */
+  ripe: readonly string[] | undefined;
   onChoose: (words: string) => void;
 }
 
 /** What is likely to be picked: a press begins its line, and the weight is all that is left. */
 function RipeRow({ state, ripe, onChoose }: RipeProps) {
+  if (!ripe) return <div aria-hidden className="ripe-to-come pb-1" />;
   const shown = ripe
     .map((id) => state.report.plantings.find((planting) => planting.id === id))
     .filter((planting): planting is PlantingReport => planting !== undefined)
