@@ -1,5 +1,7 @@
 """Routes of filling a garden: the best plan as it is found, and two plans side by side."""
 
+from collections.abc import Mapping
+from datetime import date
 from typing import Any
 
 from fastapi import APIRouter, Depends, Request
@@ -12,7 +14,7 @@ from ample_rows.api.gate import one_fill_at_a_time
 from ample_rows.api.problems import RESPONSES
 from ample_rows.api.units import preferred_saying
 from ample_rows.core.ask.fill.offered import OfferedPlan
-from ample_rows.core.ask.fill.settled import Within
+from ample_rows.core.ask.fill.settled import Scope
 from ample_rows.core.ask.fill.two_plans import TwoPlans, compared
 from ample_rows.core.checks import require_sound
 from ample_rows.core.estimate.estimate import Estimate
@@ -30,7 +32,8 @@ class FillRequest(BaseModel):
     """What to fill, and how long to look for better. [s]
 
     `keep`: what is planted stays, though it is not locked. Only `place` is filled where it is
-    named, and of that only `cells` where these are.
+    named, and of that only `cells` where these are. Nothing is begun before the day `since`; what
+    has been begun by then stays.
     """
 
     model_config = ConfigDict(extra="forbid", allow_inf_nan=False)
@@ -39,6 +42,7 @@ class FillRequest(BaseModel):
     keep: bool = False
     place: str | None = Field(None, max_length=120)
     cells: list[str] | None = Field(None, min_length=1, max_length=5_000)
+    since: date | None = None
 
 
 class CompareRequest(BaseModel):
@@ -66,13 +70,12 @@ def fill(asked: FillRequest, here: Garden, request: Request) -> StreamingRespons
         plan=here.plan,
         saying=preferred_saying(request.scope),
         seconds=asked.seconds,
-        keep=asked.keep,
-        within=_within(asked, here),
+        scope=Scope(asked.keep, _within(asked, here), asked.since),
     )
     return StreamingResponse(found_by(task), media_type=LINES)
 
 
-def _within(asked: FillRequest, here: Estimate) -> Within | None:
+def _within(asked: FillRequest, here: Estimate) -> Mapping[str, frozenset[str]] | None:
     if asked.place is None:
         return None
     place = here.place(asked.place).place

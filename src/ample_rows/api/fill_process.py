@@ -17,7 +17,7 @@ from ample_rows.api.estimates import Estimates
 from ample_rows.api.units import Saying
 from ample_rows.core.ask.fill.filling import Limits, stages
 from ample_rows.core.ask.fill.offered import OfferedPlan, offered_by
-from ample_rows.core.ask.fill.settled import Within
+from ample_rows.core.ask.fill.settled import WHOLE, Scope
 from ample_rows.core.plan import Plan
 from ample_rows.core.words.message import rendered_by
 from ample_rows.crops import load_book
@@ -35,8 +35,7 @@ class Task:
     plan: Plan
     saying: Saying
     seconds: float
-    keep: bool = False
-    within: Within | None = None
+    scope: Scope = WHOLE
 
 
 async def found_by(task: Task) -> AsyncIterator[bytes]:
@@ -95,7 +94,7 @@ def _work(pipe: Connection, task: Task) -> None:
         estimate = read_book().of(0, task.plan)
         limits = Limits(seconds=task.seconds)
         with rendered_by(renderer_for(*task.saying)):
-            for stage in stages(estimate, keep=task.keep, limits=limits, within=task.within):
+            for stage in stages(estimate, task.scope, limits=limits):
                 line = _OFFERED.dump_json(offered_by(stage, estimate), exclude_unset=True)
                 pipe.send_bytes(line)
     except BrokenPipeError:

@@ -8,6 +8,7 @@ from typing import Any
 
 from ample_rows.cli.estimate import FAULT, ready
 from ample_rows.core.ask.fill.filling import Filling, Limits, filled
+from ample_rows.core.ask.fill.settled import Scope
 from ample_rows.core.ask.fill.value import PlanWorth, value_of
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.plan import document
@@ -36,7 +37,7 @@ def fill(source: str, *, keep: bool, limits: Limits, as_json: bool) -> int:
         return FAULT
     # Seconds count from the start of the process: what it spent on reading the book is spent.
     begun = time.monotonic() - _running_for()
-    found = filled(estimate, keep=keep, limits=limits, clock=lambda: time.monotonic() - begun)
+    found = filled(estimate, Scope(keep), limits=limits, clock=lambda: time.monotonic() - begun)
     plan = document(found.plan)
     answer = plan if not as_json else {**FORMAT, **_filling(found), "plan": plan, **_said(found)}
     print(json.dumps(answer, indent=1, default=str))

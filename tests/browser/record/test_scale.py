@@ -16,7 +16,11 @@ def put_on(page, load):
 def test_the_line_stays_under_the_thumb_while_what_is_ripe_comes(page, base_url):
     page.set_viewport_size({"width": 390, "height": 844})
     held = []
-    page.route("**/ripe*", lambda route: held.append(route))
+
+    def hold(route):
+        held.append(route)
+
+    page.route("**/ripe*", hold)
     page.goto(f"{base_url}{RECORD}")
     press = page.get_by_role("button", name="Use the scale")
     expect(press).to_be_visible()

@@ -222,6 +222,11 @@ def window_of(judged: Judged) -> Window:
     return start_window(case.setting.year, case.crop, start, case.book, near=near)
 
 
+def weekly_of(judged: Judged) -> tuple[harvest.WeekKg, ...]:
+    """Its likely harvest week by week."""
+    return harvest.weekly(judged.outcome.dates, _peaked(judged.case), judged.harvest_kg.p50)
+
+
 def _report(judged: Judged) -> PlantingReport:
     case, outcome, total = judged.case, judged.outcome, judged.harvest_kg
     planting, crop, stands, dates = case.planting, case.crop, outcome.stands, outcome.dates
@@ -231,7 +236,7 @@ def _report(judged: Judged) -> PlantingReport:
     spread = crop.yield_kg_per_plant
     counted = Standing(outcome.expected, outcome.chances, total)
     pieces = pieces_of(crop, counted)
-    weeks = harvest.weekly(dates, _peaked(case), total.p50)
+    weeks = weekly_of(judged)
     soil_c = _soil_c(case)
     full_height = supports.full_height_cm(crop, case.support, case.book)
     return PlantingReport(

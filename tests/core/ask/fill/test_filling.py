@@ -8,6 +8,7 @@ import pytest
 from ample_rows.cli.main import main
 from ample_rows.core import plan as p
 from ample_rows.core.ask.fill.filling import Limits, filled
+from ample_rows.core.ask.fill.settled import Scope
 from ample_rows.core.ask.fill.table import tables_of
 from ample_rows.core.ask.fill.value import eaten_kg, value_of
 from ample_rows.core.ask.pantry.table import weeks_of
@@ -32,7 +33,7 @@ def fill(book, read):
         household = {"wants": list(wants)}
         doc = document(*plantings, places=list(places), household=household, fill=rules or None)
         estimate = Estimate(read(doc), book)
-        return filled(estimate, keep=keep, limits=Limits(steps=steps, seed=seed))
+        return filled(estimate, Scope(keep), limits=Limits(steps=steps, seed=seed))
 
     return fills
 

@@ -4,6 +4,7 @@ import pytest
 
 from ample_rows.core.ask.fill.filling import Limits, filled, stages
 from ample_rows.core.ask.fill.offered import offered_by
+from ample_rows.core.ask.fill.settled import Scope
 from ample_rows.core.ask.fill.two_plans import compared
 from ample_rows.core.ask.fill.value import value_of
 from ample_rows.core.ask.pantry.pantry import pantry_of
@@ -74,7 +75,7 @@ def test_a_crop_that_nothing_holds_is_told_with_what_stands_against_it(garden):
 def test_only_the_squares_that_are_named_are_filled(garden):
     present = garden(RADISH, CHARD, places=(SMALL, OTHER))
     within = {"bed": frozenset(block("A1", "D2"))}
-    *_, last = stages(present, limits=Limits(steps=20), within=within)
+    *_, last = stages(present, Scope(within=within), limits=Limits(steps=20))
     new = [p for p in last.plan.plantings if p.id not in ("r", "c")]
     assert new
     assert {p.place for p in new} == {"bed"}
@@ -110,7 +111,7 @@ def test_where_nothing_can_be_planted_it_is_said_why(garden, plantings, wants, s
 
 def test_what_is_offered_is_told_from_what_stands(garden):
     present = garden(CHARD)
-    *_, last = stages(present, keep=True, limits=Limits(steps=10))
+    *_, last = stages(present, Scope(keep=True), limits=Limits(steps=10))
     shown = offered_by(last, present)
     assert {one.id for one in shown.drawn if not one.offered} == {"c"}
     assert any(one.offered for one in shown.drawn)

@@ -6,7 +6,7 @@ a crop, what a date makes of them once for each date.
 """
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from datetime import timedelta
 
 import numpy as np
@@ -23,7 +23,7 @@ from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.patience import carry_on
 from ample_rows.core.place.families import too_soon
 from ample_rows.core.planting.cases import Judged
-from ample_rows.core.planting.evaluated import evaluate_planting
+from ample_rows.core.planting.evaluated import weekly_of
 from ample_rows.core.words.message import Text, message
 
 Floats = NDArray[np.float64]
@@ -65,6 +65,7 @@ def candidates_of(
     against: dict[str, Text] = {}
     for crop_id in crops:
         crop = estimate.book.crops[crop_id]
+        known = _Known()
         if crop.perennial is not None:
             against[crop_id] = message("fill-stays-for-years", crop=crop.name)
             continue
@@ -72,12 +73,22 @@ def candidates_of(
         found: list[Candidate] = []
         for number, zone in enumerate(zones):
             carry_on()
-            found += _Asking(estimate, halves, number, zone, crop, reasons).found()
+            found += _Asking(estimate, halves, number, zone, crop, known, reasons).found()
         every += found
         if not found:
             usual = message("fill-no-window", crop=crop.name)
             against[crop_id] = reasons[-1] if reasons else usual
     return Candidates(tuple(every), against)
+
+
+@dataclass(frozen=True)
+class _Known:
+    """What is known of a crop: how it does by soil, start, width and half-month, and what is
+    picked of it week by week. [kg]"""
+
+    judged: dict[tuple[int, p.Start, int, int], tuple[Judged, Text]] = field(default_factory=dict)
+    opens: dict[int, list[p.Start]] = field(default_factory=dict)
+    gives: dict[Judged, Floats] = field(default_factory=dict)
 
 
 @dataclass(frozen=True)
@@ -89,6 +100,7 @@ class _Asking:
     number: int
     zone: Zone
     crop: Crop
+    known: _Known
     reasons: list[Text]
 
     def found(self) -> Iterator[Candidate]:
@@ -115,6 +127,11 @@ class _Asking:
 
     def _open_on(self, half: int) -> list[p.Start]:
         """Ways to start it that its windows let begin with a half-month."""
+        if half not in self.known.opens:
+            self.known.opens[half] = self._opening_on(half)
+        return self.known.opens[half]
+
+    def _opening_on(self, half: int) -> list[p.Start]:
         day, year, book = self.halves.begins[half], self.estimate.setting.year, self.estimate.book
         return [
             start
@@ -123,6 +140,12 @@ class _Asking:
         ]
 
     def _tried(self, start: p.Start, width: int, half: int) -> tuple[Judged, Text]:
+        key = (self.zone.soil, start, width, half)
+        if key not in self.known.judged:
+            self.known.judged[key] = self._judged(start, width, half)
+        return self.known.judged[key]
+
+    def _judged(self, start: p.Start, width: int, half: int) -> tuple[Judged, Text]:
         strip = self.zone.first
         asked = Asked(
             here=self.estimate.place(strip.place).alone,
@@ -156,8 +179,9 @@ class _Asking:
         ends = halves.after(best.dates.clear + timedelta(days=round(crop.turn_round_days)))
         if ends > zone.first.window[1]:
             return
-        here = self.estimate.place(zone.first.place).alone
-        gives = halves.picked(evaluate_planting(best.planting, here).report.weekly_kg)
+        if best not in self.known.gives:
+            self.known.gives[best] = halves.picked(weekly_of(best))
+        gives = self.known.gives[best]
         for width, times in wide.items():
             yield Candidate(
                 zone=self.number,

@@ -26,7 +26,7 @@ from ample_rows.core.ask.fill.reasons import (
     left_out,
     reports_of,
 )
-from ample_rows.core.ask.fill.settled import Within, settled_in
+from ample_rows.core.ask.fill.settled import WHOLE, Scope, settled_in
 from ample_rows.core.ask.fill.table import Floats, tables_of
 from ample_rows.core.ask.fill.value import PlanWorth, enjoyed, value_of
 from ample_rows.core.ask.pantry.wants import root_of, wants_of
@@ -109,16 +109,15 @@ class Filling:
 
 
 def filled(
-    estimate: Estimate, *, keep: bool = False, limits: Limits, clock: Clock | None = None
+    estimate: Estimate, scope: Scope = WHOLE, *, limits: Limits, clock: Clock | None = None
 ) -> Filling:
     """The best plan found within some limits.
 
     Args:
-        keep: Whether what is planted stays though it is not locked.
         clock: Seconds since the work began, from which all times are counted; from now on where
             none is given.
     """
-    filler = _Filler(estimate, keep, limits, clock or _from_now(), None)
+    filler = _Filler(estimate, scope, limits, clock or _from_now())
     first, *others = filler.stages()
     last = others[-1]
     new = frozenset(planting.id for planting in last.plan.plantings) - filler.stays
@@ -132,16 +131,10 @@ def filled(
     )
 
 
-def stages(
-    estimate: Estimate, *, keep: bool = False, limits: Limits, within: Within | None = None
-) -> Iterator[Stage]:
+def stages(estimate: Estimate, scope: Scope = WHOLE, *, limits: Limits) -> Iterator[Stage]:
     """The same as it is found: the plan made at once, then each that is better, or of which more
-    is proven; the last is the best within the limits.
-
-    Args:
-        within: The squares to fill, all of them where it is None; what stands elsewhere stays.
-    """
-    yield from _Filler(estimate, keep, limits, _from_now(), within).stages()
+    is proven; the last is the best within the limits."""
+    yield from _Filler(estimate, scope, limits, _from_now()).stages()
 
 
 def _from_now() -> Clock:
@@ -150,16 +143,14 @@ def _from_now() -> Clock:
 
 
 class _Filler:
-    def __init__(
-        self, estimate: Estimate, keep: bool, limits: Limits, clock: Clock, within: Within | None
-    ) -> None:
+    def __init__(self, estimate: Estimate, scope: Scope, limits: Limits, clock: Clock) -> None:
         self.present, self.limits, self.clock = estimate, limits, clock
-        settled = settled_in(estimate, keep=keep, within=within)
+        settled = settled_in(estimate, scope)
         self.stays = frozenset(planting.id for planting in settled)
         self.base = estimate.trying(estimate.plan.model_copy(update={"plantings": settled}))
         self.halves = Halves(estimate.setting.year)
         self.standing = reports_of(self.base)
-        self.zones = tuple(zones_of(self.base, self.standing, self.halves, within))
+        self.zones = tuple(zones_of(self.base, self.standing, self.halves, scope))
         self.found = candidates_of(self.base, self.zones, self._crops(), self.halves)
         self.task = self._task(self.zones, self.found.every)
         # Where nothing better is proven: all that is wanted is eaten, and nothing is spent on it.

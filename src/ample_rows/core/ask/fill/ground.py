@@ -13,6 +13,7 @@ from datetime import timedelta
 
 from ample_rows.core import plan as p
 from ample_rows.core.ask.fill.halves import COUNT, Halves
+from ample_rows.core.ask.fill.settled import WHOLE, Scope
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry.cells import Spot, grid_of, held_cells
 from ample_rows.core.place.families import too_soon
@@ -39,9 +40,11 @@ class Strip:
 
 @dataclass(frozen=True)
 class Zone:
-    """Strips that are alike, the longest first."""
+    """Strips that are alike, the longest first. Of zones of the same `soil` a crop gives the same
+    in so many units from a day: they differ in when they are free, or in what grew there."""
 
     strips: tuple[Strip, ...]
+    soil: int = 0
 
     @property
     def first(self) -> Strip:
@@ -52,13 +55,10 @@ def zones_of(
     estimate: Estimate,
     kept: Iterable[PlantingReport],
     halves: Halves,
-    within: Mapping[str, frozenset[str]] | None = None,
+    scope: Scope = WHOLE,
 ) -> list[Zone]:
-    """All ground that is free for a half-month or longer, beside some plantings that are kept.
-
-    Args:
-        within: The squares to look at, by place; all of them where it is None.
-    """
+    """All ground in a scope that is free for a half-month or longer, beside some plantings that
+    are kept."""
     by_place: dict[str, list[PlantingReport]] = defaultdict(list)
     for report in kept:
         by_place[report.place].append(report)
@@ -68,17 +68,20 @@ def zones_of(
         if place.stands_on is not None
         for cell in ((place.stands_on.place, address) for address in place.stands_on.cells)
     }
-    alike: dict[object, list[Strip]] = defaultdict(list)
+    alike: dict[tuple[int, object], list[Strip]] = defaultdict(list)
+    soils: dict[object, int] = {}
     for place in estimate.plan.places:
         taken = {address for host, address in stood_on if host == place.id} | held_cells(place)
-        if within is not None:
-            taken |= grid_of(place).cells.keys() - within.get(place.id, frozenset())
-        windows = _windows(estimate, place, by_place[place.id], taken, halves)
+        if scope.within is not None:
+            taken |= grid_of(place).cells.keys() - scope.within.get(place.id, frozenset())
+        first = 0 if scope.since is None else halves.after(scope.since)
+        windows = _windows(estimate, place, by_place[place.id], taken, halves=halves, first=first)
         for strip in _strips(estimate, place, windows):
-            alike[_likeness(estimate, strip)].append(strip)
+            soil = soils.setdefault(_soil(estimate, strip), len(soils))
+            alike[soil, _history(estimate, strip)].append(strip)
     return [
-        Zone(tuple(sorted(strips, key=lambda strip: -len(strip.units))))
-        for strips in alike.values()
+        Zone(tuple(sorted(strips, key=lambda strip: -len(strip.units))), soil)
+        for (soil, _), strips in alike.items()
     ]
 
 
@@ -87,10 +90,13 @@ def _windows(
     place: p.Place,
     kept: Iterable[PlantingReport],
     taken: set[str] | frozenset[str],
+    *,
     halves: Halves,
+    first: int,
 ) -> Mapping[str, Window]:
-    """The longest time that each square is free, of those that are."""
-    free = {address: [True] * COUNT for address in grid_of(place).cells if address not in taken}
+    """The longest time that each square is free from a half-month on, of those that are."""
+    ahead = [half >= first for half in range(COUNT)]
+    free = {address: [*ahead] for address in grid_of(place).cells if address not in taken}
     for report in kept:
         if report.clear_date is None:
             continue
@@ -180,16 +186,21 @@ def _under_supports(estimate: Estimate, place: p.Place) -> Iterator[tuple[str, t
         yield support.id, under
 
 
-def _likeness(estimate: Estimate, strip: Strip) -> object:
-    """What makes strips one zone: all that bears on a crop in them."""
+def _soil(estimate: Estimate, strip: Strip) -> object:
+    """All of a strip's ground that bears on how a crop does in it."""
     here = estimate.place(strip.place)
-    year = estimate.setting.year.start.year
+    same = here.place.model_copy(update={"id": "", "name": None, "at_m": None, "grew": ()})
+    alone = replace(here.alone, place=same)
+    return (alone, strip.rows, len(strip.units[0]), strip.support)
+
+
+def _history(estimate: Estimate, strip: Strip) -> object:
+    """When a strip is free, and the families that rest on it."""
+    place, year = estimate.place(strip.place).place, estimate.setting.year.start.year
     every = [address for unit in strip.units for address in unit]
     resting = frozenset(
         family
         for family in estimate.book.families
-        if too_soon(here.place, family, every, year, estimate.book)
+        if too_soon(place, family, every, year, estimate.book)
     )
-    same = here.place.model_copy(update={"id": "", "name": None, "at_m": None, "grew": ()})
-    alone = replace(here.alone, place=same)
-    return (alone, resting, strip.rows, len(strip.units[0]), strip.window, strip.support)
+    return (resting, strip.window)
