@@ -73,7 +73,9 @@ def parser() -> argparse.ArgumentParser:
     bench = words.add_parser("bench", help="measured times and sizes")
     bench.add_argument("--chromium", default=None, help="a Chromium to time the pages with")
     bench.add_argument("--long", action="store_true", help="a minute of load, not some seconds")
-    bench.add_argument("--only", choices=["load", "record"], default=None, help="one part alone")
+    bench.add_argument(
+        "--only", choices=["load", "record", "fill"], default=None, help="one part alone"
+    )
     return top
 
 

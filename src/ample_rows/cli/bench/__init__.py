@@ -17,6 +17,7 @@ from pathlib import Path
 from typing import Any
 
 from ample_rows import PROGRAM
+from ample_rows.cli.bench.fill import fill_rows
 from ample_rows.cli.bench.ground import drag_rows, ground_rows
 from ample_rows.cli.bench.load import load_rows
 from ample_rows.cli.bench.page import page_rows
@@ -215,8 +216,9 @@ def bench(*, chromium: str | None, long: bool = False, only: str | None = None) 
     """Measure everything and print one table; figures are for reading, never a test.
 
     Args:
-        long: Measure the load of a server for a minute rather than some seconds.
-        only: Measure one part alone: "load" or "record".
+        long: Measure the load of a server for a minute rather than some seconds, and fill ten
+            gardens a size rather than one.
+        only: Measure one part alone: "load", "record" or "fill".
     """
     keep_what_stands()
     if only == "load":
@@ -225,6 +227,9 @@ def bench(*, chromium: str | None, long: bool = False, only: str | None = None) 
     book = load_book()
     if only == "record":
         _print(record_rows(book))
+        return 0
+    if only == "fill":
+        _print([*fill_rows(long=long)])
         return 0
     demo = demo_plans(book)[0]
     rows = [
@@ -241,6 +246,7 @@ def bench(*, chromium: str | None, long: bool = False, only: str | None = None) 
             rows += drag_rows(server.base, chromium)
         server.stop()
     rows += [*record_rows(book), *size_rows(), memory_row(), *load_rows(long=long)]
+    rows += fill_rows(long=long)
     _print(rows)
     return 0
 

@@ -155,6 +155,12 @@ def _outcome(case: Case, stands: SetOut) -> Outcome:
     return Outcome(stands, dates, depth, light, factors, chances, lot, scale, expected, draws)
 
 
+def light_on(judged: Judged, dates: Dates) -> float:
+    """What the sun of its ground would leave of a planting between other dates."""
+    light = _light(judged.case, judged.stands, dates)
+    return harvest.light_factor(judged.case.crop, light.useful_hours) * light.cooled
+
+
 def _light(case: Case, stands: SetOut, dates: Dates) -> Light:
     """The sun on a planting's own squares while it stands: as observed, else as reckoned; less
     what covers take."""

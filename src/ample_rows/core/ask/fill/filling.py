@@ -6,33 +6,27 @@ evaluated as any other and carries no note that stops it. Begins and ends lie on
 """
 
 import time
-from collections.abc import Callable, Iterator, Mapping, Sequence
+from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass
-
-import numpy as np
 
 from ample_rows.core import plan as p
 from ample_rows.core.ask.fill.better import by_fractions, improving
-from ample_rows.core.ask.fill.candidates import Candidate, candidates_of
-from ample_rows.core.ask.fill.greedy import Making, Task, greedy
-from ample_rows.core.ask.fill.ground import Zone, zones_of
-from ample_rows.core.ask.fill.halves import Halves
+from ample_rows.core.ask.fill.candidates import Candidate
+from ample_rows.core.ask.fill.greedy import Making, greedy
+from ample_rows.core.ask.fill.ground import Zone
 from ample_rows.core.ask.fill.lanes import Placed, laid_out
 from ample_rows.core.ask.fill.programme import Programme
+from ample_rows.core.ask.fill.ready import Ready, notes_of
 from ample_rows.core.ask.fill.reasons import (
     Because,
     LeftOut,
     because,
     left_out,
-    reports_of,
 )
-from ample_rows.core.ask.fill.settled import WHOLE, Scope, settled_in
-from ample_rows.core.ask.fill.table import Floats, tables_of
+from ample_rows.core.ask.fill.settled import WHOLE, Scope
 from ample_rows.core.ask.fill.value import PlanWorth, enjoyed, value_of
-from ample_rows.core.ask.pantry.wants import root_of, wants_of
 from ample_rows.core.estimate.estimate import Estimate
-from ample_rows.core.notes.note import Note
-from ample_rows.core.words.message import Text, message, sentences
+from ample_rows.core.words.message import Text
 
 _MOST_TRIED = 2_500
 """So many candidates, those that lack least, are tried before all of them are."""
@@ -41,7 +35,6 @@ _FIRST_PART = 0.6
 _LOCAL_PART = 0.7
 """The part of the time in which the plan is made better bit by bit, before the programme."""
 _ENDLESS = 1e9
-_MOST_MENDED = 6
 _DUST = 1e-6
 _SHOWN_EACH_S = 0.7
 """How long a plan stands before a better one is shown. [s]"""
@@ -120,14 +113,14 @@ def filled(
     filler = _Filler(estimate, scope, limits, clock or _from_now())
     first, *others = filler.stages()
     last = others[-1]
-    new = frozenset(planting.id for planting in last.plan.plantings) - filler.stays
+    new = frozenset(planting.id for planting in last.plan.plantings) - filler.ready.stays
     tried = estimate.trying(last.plan)
     return Filling(
         stage=last,
         first_plan_seconds=first.seconds,
         greedy_value=filler.greedy_value,
         why=tuple(because(tried, new)),
-        left_out=tuple(left_out(last.plan, tried, filler.found.against)),
+        left_out=tuple(left_out(last.plan, tried, filler.ready.found.against)),
     )
 
 
@@ -144,15 +137,8 @@ def _from_now() -> Clock:
 
 class _Filler:
     def __init__(self, estimate: Estimate, scope: Scope, limits: Limits, clock: Clock) -> None:
-        self.present, self.limits, self.clock = estimate, limits, clock
-        settled = settled_in(estimate, scope)
-        self.stays = frozenset(planting.id for planting in settled)
-        self.base = estimate.trying(estimate.plan.model_copy(update={"plantings": settled}))
-        self.halves = Halves(estimate.setting.year)
-        self.standing = reports_of(self.base)
-        self.zones = tuple(zones_of(self.base, self.standing, self.halves, scope))
-        self.found = candidates_of(self.base, self.zones, self._crops(), self.halves)
-        self.task = self._task(self.zones, self.found.every)
+        self.ready, self.limits, self.clock = Ready(estimate, scope), limits, clock
+        self.task = self.ready.task
         # Where nothing better is proven: all that is wanted is eaten, and nothing is spent on it.
         self.bound = sum(t.worth * enjoyed(t.want_kg, t.want_kg) for t in self.task.tables.values())
         self.best: tuple[p.Plan, PlanWorth] | None = None
@@ -166,16 +152,17 @@ class _Filler:
         self.greedy_value = self.best[1].value
         programme = Programme(self.task)
         relaxed = programme.bound(self.limits.left(self.clock()))
-        if self.found.every and relaxed is not None:
+        if self.task.candidates and relaxed is not None:
             self._proven(relaxed)
             guided = by_fractions(self.task, programme.fractions.tolist())
             making = max(making, guided, key=lambda one: one.total())
             yield self._better(making.ground.placed)
             yield from self._bit_by_bit(making)
             yield from self._by_programme(programme, making)
-        present = (self.present.plan, value_of(self.present))
-        if not any(note.level == "stop" for note in _notes(self.present)):
-            self.best = max(self.best, present, key=_order)
+        present = self.ready.present
+        as_it_is = (present.plan, value_of(present))
+        if not any(note.level == "stop" for note in notes_of(present)):
+            self.best = max(self.best, as_it_is, key=_order)
         # What is planted though nobody asked for it is not among what the programme weighs.
         self.is_proven = self.is_proven and self.best[1].value <= self.bound + _DUST
         yield self._stage()
@@ -191,10 +178,10 @@ class _Filler:
         yield self._better(making.ground.placed)
 
     def _by_programme(self, programme: Programme, making: Making) -> Iterator[Stage]:
-        times = [0] * len(self.found.every)
+        times = [0] * len(self.task.candidates)
         for number in making.at.values():
             times[number] += 1
-        for plan, proven in self._searched(programme, self.zones, self.found.every, times):
+        for plan, proven in self._searched(programme, self.task.zones, self.task.candidates, times):
             if proven is not None:
                 self._proven(proven)
             yield self._better(plan)
@@ -204,11 +191,11 @@ class _Filler:
         task = self.task
         already = sum(t.value_of(task.picked[crop]) for crop, t in task.tables.items())
         self.is_proven = True
-        self.bound = min(self.bound, value_of(self.base).value - already + relaxed)
+        self.bound = min(self.bound, value_of(self.ready.base).value - already + relaxed)
 
     def _better(self, placed: Sequence[Placed]) -> Stage:
         """The best so far, where a plan made so is no better."""
-        found = self._evaluated(placed)
+        found = self.ready.evaluated(placed)
         self.best = found if self.best is None else max(self.best, found, key=_order)
         return self._stage()
 
@@ -216,65 +203,7 @@ class _Filler:
         assert self.best is not None
         plan, worth = self.best
         bound = max(self.bound, worth.value)
-        return Stage(plan, worth, bound, self.clock(), self.is_proven, self._why_none())
-
-    def _why_none(self) -> Text:
-        """Why nothing can be planted; empty where something can."""
-        if self.found.every:
-            return ""
-        if not self._crops():
-            return message("fill-nothing-wanted")
-        if not self.zones:
-            return message("fill-no-ground")
-        return sentences(message("fill-nothing-fits"), *self.found.against.values())
-
-    def _task(self, zones: tuple[Zone, ...], candidates: Sequence[Candidate]) -> Task:
-        fill, book = self.base.plan.garden.fill or p.Fill(), self.base.book
-        there = self._there()
-        return Task(
-            zones,
-            candidates,
-            tables_of(self.base),
-            self._bare(candidates),
-            self._picked(),
-            must=frozenset(root_of(book.crops[crop]) for crop in fill.must) - there,
-            kinds=None if fill.kinds is None else max(0, fill.kinds - len(there)),
-        )
-
-    def _there(self) -> frozenset[str]:
-        return frozenset(root_of(self.base.book.crops[report.crop]) for report in self.standing)
-
-    def _crops(self) -> tuple[str, ...]:
-        """Crops to plant: those that are wanted or must be in, and may be."""
-        book, fill = self.base.book, self.base.plan.garden.fill or p.Fill()
-        never = {root_of(book.crops[crop]) for crop in fill.never}
-        asked = [c for want in wants_of(self.base.plan, book).values() for c in want.asked_as]
-        return tuple(
-            crop
-            for crop in dict.fromkeys((*asked, *fill.must))
-            if root_of(book.crops[crop]) not in never
-        )
-
-    def _picked(self) -> Mapping[str, Floats]:
-        """What is picked of what stands already, by crop and week. [kg]"""
-        picked = {
-            crop: np.zeros(len(self.halves.weeks))
-            for crop in wants_of(self.base.plan, self.base.book)
-        }
-        for report in self.standing:
-            of = picked.get(root_of(self.base.book.crops[report.crop]))
-            if of is not None:
-                of += self.halves.picked(report.weekly_kg)
-        return picked
-
-    def _bare(self, candidates: Sequence[Candidate]) -> list[float]:
-        """What each candidate gains by itself: its effort, and ground that is idle no more."""
-        book = self.base.book
-        weeks = self.halves.growing_weeks(book)
-        effort, idle = book.value("fill_effort_a_planting"), book.value("fill_idle_a_cell_week")
-        return [
-            idle * c.squares * float(weeks[c.ends] - weeks[c.begins]) - effort for c in candidates
-        ]
+        return Stage(plan, worth, bound, self.clock(), self.is_proven, self.ready.why_none())
 
     def _until(self, part: float) -> Callable[[int], bool]:
         """Whether a part of what is left is still to be spent, after so many tries."""
@@ -316,47 +245,6 @@ class _Filler:
             times = list(solved.times)
             chosen = [c for c, n in zip(candidates, times, strict=True) for _ in range(n)]
             yield laid_out(zones, solved.lanes, chosen), proven
-
-    def _evaluated(self, placed: Sequence[Placed]) -> tuple[p.Plan, PlanWorth]:
-        """The plan with some plantings put in, less those that a note stops."""
-        plantings = self._plantings(placed)
-        for _ in range(_MOST_MENDED):
-            plan = self.base.plan.model_copy(
-                update={"plantings": (*self.base.plan.plantings, *plantings)}
-            )
-            tried = self.base.trying(plan)
-            stopped = {note.planting for note in _notes(tried) if note.level == "stop"}
-            sound = [planting for planting in plantings if planting.id not in stopped]
-            if len(sound) == len(plantings):
-                break
-            plantings = sound
-        return plan, value_of(tried)
-
-    def _plantings(self, placed: Sequence[Placed]) -> list[p.Planting]:
-        taken = {planting.id for planting in self.present.plan.plantings}
-        names = (f"f{n}" for n in range(1, len(placed) + len(taken) + 2))
-        free = (name for name in names if name not in taken)
-        in_order = sorted(
-            placed, key=lambda one: (one.candidate.begins, one.strip.place, one.cells)
-        )
-        return [
-            p.Planting.model_validate(
-                {
-                    "id": next(free),
-                    "place": one.strip.place,
-                    "crop": one.candidate.crop,
-                    "cells": one.cells,
-                    "start": one.candidate.start,
-                    "start_date": self.halves.begins[one.candidate.begins],
-                    "support": one.candidate.support,
-                }
-            )
-            for one in in_order
-        ]
-
-
-def _notes(estimate: Estimate) -> list[Note]:
-    return [note for place in estimate.cases for note in estimate.result(place).notes]
 
 
 def _order(found: tuple[p.Plan, PlanWorth]) -> tuple[int, float]:

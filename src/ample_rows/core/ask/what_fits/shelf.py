@@ -204,8 +204,9 @@ def _entry(asked: Asked, crop: Crop) -> ShelfEntry:
     return _shown(crop, best, reason, asked)
 
 
-def tried_as(asked: Asked, crop: Crop, start: p.Start, support: str | None) -> Judged:
-    probe = p.Planting(
+def probe_of(asked: Asked, crop: Crop, start: p.Start, support: str | None) -> p.Planting:
+    """A crop planted all over the squares that are asked about, on the day."""
+    return p.Planting(
         id=PROBE,
         place=asked.place.id,
         crop=crop.id,
@@ -214,6 +215,11 @@ def tried_as(asked: Asked, crop: Crop, start: p.Start, support: str | None) -> J
         start_date=asked.day,
         support=support,
     )
+
+
+def tried_as(asked: Asked, crop: Crop, start: p.Start, support: str | None) -> Judged:
+    """A crop judged there, cleared in time for what comes next."""
+    probe = probe_of(asked, crop, start, support)
     tried = judge_planting(probe, asked.here)
     later = asked.use.later
     if later is None or tried.dates.clear <= later.start_date:
@@ -266,11 +272,9 @@ def why_not(e: Judged, asked: Asked) -> Text:
     blocked = _blocked(asked)
     if blocked:
         return blocked
-    if e.stands.plants == 0:
-        return message("shelf-too-few-squares-plants", spacing=Length(e.stands.spacing_cm))
-    of_place = _against_place(e)
-    if of_place:
-        return of_place
+    of_squares = _against_squares(e)
+    if of_squares:
+        return of_squares
     if window.too_early_on(day):
         return message("shelf-too-early-from", earliest=window.earliest)
     if e.case.lies_down:
@@ -290,6 +294,17 @@ def why_not(e: Judged, asked: Asked) -> Text:
     if day > window.latest:
         return message("shelf-too-late", latest=window.latest)
     return ""
+
+
+def against_ground(e: Judged) -> Text:
+    """What of its squares, their place or its year stands against a crop, whatever the day."""
+    return _against_squares(e) or (message("shelf-needs-net-climb") if e.case.lies_down else "")
+
+
+def _against_squares(e: Judged) -> Text:
+    if e.stands.plants == 0:
+        return message("shelf-too-few-squares-plants", spacing=Length(e.stands.spacing_cm))
+    return _against_place(e)
 
 
 def _against_place(e: Judged) -> Text:
