@@ -15,10 +15,10 @@ _SPAN = 8
 """Half-months of a zone that are cleared at once, at most."""
 
 
-def by_fractions(task: Task, fractions: Sequence[float]) -> Making:
-    """A plan of what the relaxed programme would plant: its whole parts, then what it would plant
-    more than half of, and the rest by what gains most."""
-    making = Making(task)
+def by_fractions(task: Task, fractions: Sequence[float], hopeful: Sequence[int]) -> Making:
+    """A plan in lanes of what the relaxed programme would plant: its whole parts, then what it
+    would plant more than half of, and of the most hopeful what gains most."""
+    making = Making(task, in_lanes=True)
     making.must_have()
     order = sorted(range(len(fractions)), key=lambda n: -fractions[n])
     for number in order:
@@ -27,13 +27,14 @@ def by_fractions(task: Task, fractions: Sequence[float]) -> Making:
     for number in order:
         if fractions[number] % 1 >= _HALF and making.gain(number) > 0:
             making.put_if_allowed(number)
-    making.fill(range(len(fractions)), _EASES[1])
+    making.fill(hopeful, _EASES[1])
     return making
 
 
 def improving(
     making: Making,
     *,
+    hopeful: Sequence[int],
     seed: int,
     carries_on: Callable[[int], bool],
 ) -> Iterator[float]:
@@ -41,6 +42,7 @@ def improving(
     put back as it was where that is no better.
 
     Args:
+        hopeful: The candidates that are tried.
         carries_on: Whether to go on after so many tries.
 
     Yields:
@@ -48,8 +50,8 @@ def improving(
     """
     chance, task = random.Random(seed), making.task
     in_zone: dict[int, list[int]] = defaultdict(list)
-    for number, candidate in enumerate(task.candidates):
-        in_zone[candidate.zone].append(number)
+    for number in hopeful:
+        in_zone[task.candidates[number].zone].append(number)
     tries, total = 0, making.total()
     while in_zone and carries_on(tries):
         carry_on()

@@ -11,11 +11,9 @@ from dataclasses import dataclass
 
 from ample_rows.core import plan as p
 from ample_rows.core.ask.fill.better import by_fractions, improving
-from ample_rows.core.ask.fill.candidates import Candidate
 from ample_rows.core.ask.fill.greedy import Making, greedy
-from ample_rows.core.ask.fill.ground import Zone
 from ample_rows.core.ask.fill.lanes import Placed, laid_out
-from ample_rows.core.ask.fill.programme import Programme
+from ample_rows.core.ask.fill.programme import Programme, Solved
 from ample_rows.core.ask.fill.ready import Ready, notes_of
 from ample_rows.core.ask.fill.reasons import (
     Because,
@@ -28,12 +26,15 @@ from ample_rows.core.ask.fill.value import PlanWorth, enjoyed, value_of
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.words.message import Text
 
-_MOST_TRIED = 2_500
-"""So many candidates, those that lack least, are tried before all of them are."""
-_FIRST_PART = 0.6
-"""The part of the time that is given to those."""
-_LOCAL_PART = 0.7
-"""The part of the time in which the plan is made better bit by bit, before the programme."""
+_HOPEFUL = 1_000
+_TRIED = ((_HOPEFUL, 0.8), (None, 1.0))
+"""So many candidates, those that lack least, are tried before all of them are; for the part of
+the time that is left then."""
+_FEW = 3_000
+"""So many are tried all at once."""
+_LOCAL_PART, _LOCAL_MOST_S = 0.6, 8.0
+"""The part of the time in which the plan is made better bit by bit, before the programme, and how
+long at most."""
 _ENDLESS = 1e9
 _DUST = 1e-6
 _SHOWN_EACH_S = 0.7
@@ -146,19 +147,19 @@ class _Filler:
         self.is_proven = False
 
     def stages(self) -> Iterator[Stage]:
-        making = greedy(self.task)
-        yield self._better(making.ground.placed)
+        for making in greedy(self.task):
+            yield self._better(making.ground.placed)
         assert self.best is not None
         self.greedy_value = self.best[1].value
         programme = Programme(self.task)
         relaxed = programme.bound(self.limits.left(self.clock()))
         if self.task.candidates and relaxed is not None:
             self._proven(relaxed)
-            guided = by_fractions(self.task, programme.fractions.tolist())
-            making = max(making, guided, key=lambda one: one.total())
-            yield self._better(making.ground.placed)
-            yield from self._bit_by_bit(making)
-            yield from self._by_programme(programme, making)
+            hopeful = programme.hopeful(_HOPEFUL)
+            guided = by_fractions(self.task, programme.fractions.tolist(), hopeful)
+            yield self._better(guided.ground.placed)
+            yield from self._bit_by_bit(guided, hopeful)
+            yield from self._by_programme(programme, guided)
         present = self.ready.present
         as_it_is = (present.plan, value_of(present))
         if not any(note.level == "stop" for note in notes_of(present)):
@@ -167,24 +168,46 @@ class _Filler:
         self.is_proven = self.is_proven and self.best[1].value <= self.bound + _DUST
         yield self._stage()
 
-    def _bit_by_bit(self, making: Making) -> Iterator[Stage]:
+    def _bit_by_bit(self, making: Making, hopeful: Sequence[int]) -> Iterator[Stage]:
         """What is found better is shown now and then; where steps are counted, at the end."""
         shown = self.clock()
-        carries_on = self._until(_LOCAL_PART)
-        for _ in improving(making, seed=self.limits.seed, carries_on=carries_on):
+        carries_on = self._carries_on()
+        for _ in improving(making, hopeful=hopeful, seed=self.limits.seed, carries_on=carries_on):
             if self.limits.steps is None and self.clock() - shown > _SHOWN_EACH_S:
                 yield self._better(making.ground.placed)
                 shown = self.clock()
         yield self._better(making.ground.placed)
 
     def _by_programme(self, programme: Programme, making: Making) -> Iterator[Stage]:
+        """Plans by the programme, first of the most hopeful candidates, then of all; none where
+        steps are counted, as its own are not alike from run to run."""
         times = [0] * len(self.task.candidates)
         for number in making.at.values():
             times[number] += 1
-        for plan, proven in self._searched(programme, self.task.zones, self.task.candidates, times):
+        best = Solved(tuple(times), making.ground.lanes, making.total())
+        tried = _TRIED if programme.better_than(best.value) > _FEW else _TRIED[1:]
+        for most, part in () if self.limits.steps is not None else tried:
+            seconds = self.limits.left(self.clock()) * part
+            if seconds <= 0:
+                return
+            found, proven = programme.solved(
+                best, seconds=seconds, seed=self.limits.seed, most=most
+            )
             if proven is not None:
                 self._proven(proven)
-            yield self._better(plan)
+            if found is not None and found.value > best.value:
+                best = found
+                yield self._better(self._laid_out(best))
+            else:
+                yield self._stage()
+
+    def _laid_out(self, solved: Solved) -> list[Placed]:
+        chosen = [
+            one
+            for one, times in zip(self.task.candidates, solved.times, strict=True)
+            for _ in range(times)
+        ]
+        return laid_out(self.task.zones, solved.lanes, chosen)
 
     def _proven(self, relaxed: float) -> None:
         """No plan is worth more than the programme's best besides what stands already."""
@@ -205,46 +228,15 @@ class _Filler:
         bound = max(self.bound, worth.value)
         return Stage(plan, worth, bound, self.clock(), self.is_proven, self.ready.why_none())
 
-    def _until(self, part: float) -> Callable[[int], bool]:
-        """Whether a part of what is left is still to be spent, after so many tries."""
-        begun = self.clock()
-        left = self.limits.left(begun)
-        steps = self.limits.steps
+    def _carries_on(self) -> Callable[[int], bool]:
+        """Whether to go on bit by bit after so many tries."""
+        begun, steps = self.clock(), self.limits.steps
+        most = min(_LOCAL_MOST_S, _LOCAL_PART * self.limits.left(begun))
 
         def carries_on(tries: int) -> bool:
-            return tries < steps if steps is not None else self.clock() - begun < part * left
+            return tries < steps if steps is not None else self.clock() - begun < most
 
         return carries_on
-
-    def _searched(
-        self,
-        programme: Programme,
-        zones: tuple[Zone, ...],
-        candidates: Sequence[Candidate],
-        times: list[int],
-    ) -> Iterator[tuple[list[Placed], float | None]]:
-        """Plans by the programme, first of the most hopeful candidates, then of all; none where
-        steps are counted, as its own are not alike from run to run."""
-        if self.limits.steps is not None:
-            return
-        parts = [(_MOST_TRIED, _FIRST_PART), (len(candidates), 1.0)]
-        if len(candidates) <= _MOST_TRIED:
-            parts = parts[1:]
-        for most, part in parts:
-            left = self.limits.left(self.clock())
-            if left <= 0:
-                return
-            solved, proven = programme.solved(
-                seconds=left * part,
-                seed=self.limits.seed,
-                most=most,
-                start=times,
-            )
-            if solved is None:
-                continue
-            times = list(solved.times)
-            chosen = [c for c, n in zip(candidates, times, strict=True) for _ in range(n)]
-            yield laid_out(zones, solved.lanes, chosen), proven
 
 
 def _order(found: tuple[p.Plan, PlanWorth]) -> tuple[int, float]:

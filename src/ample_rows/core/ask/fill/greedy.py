@@ -1,7 +1,7 @@
 """A plan at once: what gains most for the ground and the time that it takes is put in first."""
 
-import heapq
-from collections.abc import Iterable, Mapping, Sequence
+from collections import defaultdict
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -12,8 +12,10 @@ from ample_rows.core.ask.fill.lanes import Ground, Placed
 from ample_rows.core.ask.fill.table import AtTable, Floats
 from ample_rows.core.patience import carry_on
 
+_MANY = 12
+"""So many candidates are quicker weighed at once than one by one."""
 _EASES = (0.3, 1.0)
-"""How much ground and time count against a gain; the better of the plans is taken."""
+"""How much ground and time count against a gain, plan by plan."""
 
 
 @dataclass(frozen=True)
@@ -37,12 +39,11 @@ class Task:
 class Making:
     """One plan in the making."""
 
-    def __init__(self, task: Task) -> None:
-        self.task, self.ground = task, Ground(task.zones)
+    def __init__(self, task: Task, *, in_lanes: bool = False) -> None:
+        self.task, self.ground = task, Ground(task.zones, in_lanes)
         self.picked = {crop: task.picked[crop].copy() for crop in task.tables}
         self.value = {crop: t.value_of(self.picked[crop]) for crop, t in task.tables.items()}
-        self.changed = dict.fromkeys((c.root for c in task.candidates), 0)
-        self.times = dict.fromkeys(self.changed, 0)
+        self.times = dict.fromkeys((c.root for c in task.candidates), 0)
         self.at: dict[Placed, int] = {}
 
     def gain(self, number: int) -> float:
@@ -54,6 +55,17 @@ class Making:
             more = table[one.root].value_of(picked) - self.value[one.root]
         return more + self.task.bare[number]
 
+    def gains(self, numbers: Sequence[int]) -> Floats:
+        """What each of some candidates of one crop adds to the plan as it is."""
+        root = self.task.candidates[numbers[0]].root
+        table = self.task.tables.get(root)
+        if len(numbers) < _MANY or table is None:
+            return np.array([self.gain(number) for number in numbers])
+        gives = np.array([self.task.candidates[number].gives for number in numbers])
+        more = table.values_of(self.picked[root] + gives) - self.value[root]
+        bare: Floats = more + np.array([self.task.bare[number] for number in numbers])
+        return bare
+
     def run(self, alone: Sequence[float], ease: float) -> float:
         """Put in what gains most for its size until nothing gains; what was gained in all."""
         every = range(len(self.task.candidates))
@@ -61,30 +73,33 @@ class Making:
             return self.must_have() + self.fill(every, ease)
         return self.fill(every, ease, alone)
 
-    def fill(self, numbers: Iterable[int], ease: float, known: Sequence[float] = ()) -> float:
+    def fill(self, numbers: Sequence[int], ease: float, known: Sequence[float] = ()) -> float:
         """Put in what of some candidates gains most for its size until none of them gains.
 
         Args:
             known: What each adds to nothing at all, where that is known.
         """
-        candidates = self.task.candidates
-        total, waiting = 0.0, []
-        for n in numbers:
-            score = -(known[n] if known else self.gain(n)) / self._size(n, ease)
-            if score < 0:
-                waiting.append((score, n, 0 if known else self.changed[candidates[n].root]))
-        heapq.heapify(waiting)
-        while waiting:
+        of_crop: dict[str, list[int]] = defaultdict(list)
+        for at, number in enumerate(numbers):
+            of_crop[self.task.candidates[number].root].append(at)
+        sizes = np.array([self._size(number, ease) for number in numbers])
+        gains = np.array(known, dtype=np.float64) if known else np.empty(len(numbers))
+        if not known:
+            for mine in of_crop.values():
+                gains[mine] = self.gains([numbers[at] for at in mine])
+        total = 0.0
+        while len(gains):
             carry_on()
-            score, n, seen = heapq.heappop(waiting)
-            one = candidates[n]
-            if seen == self.changed[one.root]:
-                if not self.put_if_allowed(n):
-                    continue
-                total -= score * self._size(n, ease)
-            now = -self.gain(n) / self._size(n, ease)
-            if now < 0:
-                heapq.heappush(waiting, (now, n, self.changed[one.root]))
+            best = int(np.argmax(gains / sizes))
+            if gains[best] <= 0:
+                break
+            if not self.put_if_allowed(numbers[best]):
+                gains[best] = -np.inf
+                continue
+            total += float(gains[best])
+            mine = of_crop[self.task.candidates[numbers[best]].root]
+            left = [at for at in mine if gains[at] > -np.inf]
+            gains[left] = self.gains([numbers[at] for at in left])
         return total
 
     def _size(self, number: int, ease: float) -> float:
@@ -138,7 +153,6 @@ class Making:
         self._gives(placed.candidate, 1)
 
     def _gives(self, one: Candidate, sign: int) -> None:
-        self.changed[one.root] += 1
         if one.root in self.task.tables:
             self.picked[one.root] = np.maximum(0.0, self.picked[one.root] + sign * one.gives)
             self.value[one.root] = self.task.tables[one.root].value_of(self.picked[one.root])
@@ -148,10 +162,16 @@ class Making:
         return sum(self.value.values()) + sum(self.task.bare[n] for n in self.at.values())
 
 
-def greedy(task: Task) -> Making:
-    """The better of some plans that are made without looking back."""
-    first = Making(task)
-    alone = [first.gain(number) for number in range(len(task.candidates))]
-    passes = [(Making(task), ease) for ease in _EASES]
-    totals = [one.run(alone, ease) for one, ease in passes]
-    return passes[totals.index(max(totals))][0]
+def greedy(task: Task) -> Iterator[Making]:
+    """Some plans that are made without looking back, each as soon as it is made."""
+    first, of_crop = Making(task), defaultdict[str, list[int]](list)
+    for number, one in enumerate(task.candidates):
+        of_crop[one.root].append(number)
+    alone = [0.0] * len(task.candidates)
+    for mine in of_crop.values():
+        for number, gain in zip(mine, first.gains(mine).tolist(), strict=True):
+            alone[number] = gain
+    for ease in _EASES:
+        making = Making(task)
+        making.run(alone, ease)
+        yield making

@@ -23,15 +23,22 @@ class Placed:
 
 @dataclass
 class Ground:
-    """Which units of which strips are free in which half-months, as plantings are put in."""
+    """Which units of which strips are free in which half-months, as plantings are put in.
+
+    `in_lanes` what once holds a planting of some width holds none but of that width all year, as
+    the programme has it.
+    """
 
     zones: tuple[Zone, ...]
+    in_lanes: bool = False
     placed: list[Placed] = field(default_factory=list)
     _free: list[list[list[int]]] = field(init=False)
+    _width: list[list[list[int]]] = field(init=False)
 
     def __post_init__(self) -> None:
         # A unit is a number whose bits are the half-months in which it is taken.
         self._free = [[[0] * len(s.units) for s in zone.strips] for zone in self.zones]
+        self._width = [[[0] * len(s.units) for s in zone.strips] for zone in self.zones]
 
     def room_for(self, candidate: Candidate) -> tuple[int, int] | None:
         """The strip and the unit at which a candidate has room: units at which a lane of its
@@ -43,16 +50,24 @@ class Ground:
                 part = units[unit : unit + candidate.width]
                 if any(taken & mask for taken in part):
                     continue
+                if self.in_lanes and not self._lane_at(candidate, number, unit):
+                    continue
                 untouched = sum(taken == 0 for taken in part)
                 if best is None or untouched < best[0]:
                     best = (untouched, number, unit)
         return None if best is None else best[1:]
+
+    def _lane_at(self, candidate: Candidate, strip: int, unit: int) -> bool:
+        """Whether units are a lane of a candidate's width, or none yet."""
+        widths = self._width[candidate.zone][strip][unit : unit + candidate.width]
+        return all(width in (0, candidate.width) for width in widths)
 
     def put(self, candidate: Candidate, strip: int, unit: int) -> Placed:
         """Put a candidate where it has room."""
         mask = _bits(candidate)
         for at in range(unit, unit + candidate.width):
             self._free[candidate.zone][strip][at] |= mask
+            self._width[candidate.zone][strip][at] = candidate.width
         placed = Placed(candidate, self.zones[candidate.zone].strips[strip], unit)
         self.placed.append(placed)
         return placed
@@ -67,10 +82,25 @@ class Ground:
         """Take out what was put in."""
         self.placed.remove(placed)
         candidate = placed.candidate
-        strips = self._free[candidate.zone]
-        units = strips[self.zones[candidate.zone].strips.index(placed.strip)]
-        for at in range(placed.first, placed.first + candidate.width):
+        strip = self.zones[candidate.zone].strips.index(placed.strip)
+        units, widths = self._free[candidate.zone][strip], self._width[candidate.zone][strip]
+        lane = range(placed.first, placed.first + candidate.width)
+        for at in lane:
             units[at] &= ~_bits(candidate)
+        if not any(units[at] for at in lane):
+            for at in lane:
+                widths[at] = 0
+
+    @property
+    def lanes(self) -> dict[tuple[int, int], int]:
+        """How many lanes of each width each zone has, by zone and width."""
+        found: dict[tuple[int, int], int] = {}
+        for zone, strips in enumerate(self._width):
+            for widths in strips:
+                for width in {*widths} - {0}:
+                    held = widths.count(width) // width
+                    found[zone, width] = found.get((zone, width), 0) + held
+        return found
 
 
 def _bits(candidate: Candidate) -> int:

@@ -22,6 +22,7 @@ from ample_rows.core.ask.fill.table import AtTable, Floats
 from ample_rows.core.ask.fill.value import SEGMENTS
 
 _INFINITE = highspy.kHighsInf
+_DUST = 1e-6
 Term = tuple[int, float]
 LaneKey = tuple[int, int]
 
@@ -60,6 +61,7 @@ class Programme:
             self._row(1, _INFINITE, [(self.chosen[n], 1) for n in by_crop[crop]])
         if task.kinds is not None:
             self._at_most(task.kinds, by_crop)
+        self.relaxed = _INFINITE
         self.reduced: Floats = np.zeros(len(self.candidates))
         self.fractions: Floats = np.zeros(len(self.candidates))
 
@@ -110,6 +112,8 @@ class Programme:
     def _larder(self, table: AtTable, of: list[int], picked: Floats) -> None:
         """Week by week what is eaten fresh of each week's picking, put away, and eaten kept."""
         weeks = range(len(table.need))
+        chosen = np.array([self.chosen[n] for n in of], dtype=np.int64)
+        gives = np.array([self.candidates[n].gives for n in of]).reshape(len(of), len(weeks))
         fresh = [
             [
                 self._variable(0.0, float(table.need[week + late]))
@@ -122,19 +126,15 @@ class Programme:
         kept = [self._variable(0.0, float(need)) for need in table.need] if stores else []
         away = [self._variable(0.0, _INFINITE) for _ in weeks] if table.keeps else []
         for week in weeks:
-            row = [(at, 1.0) for at in (*fresh[week], *away[week : week + 1])]
-            row += [
-                (self.chosen[n], -float(kg))
-                for n in of
-                if (kg := self.candidates[n].gives[week]) > 0
-            ]
-            self._row(-_INFINITE, float(picked[week]), row)
+            mine = np.flatnonzero(gives[:, week])
+            at_once = chosen[mine].tolist()
+            ways = [(at, 1.0) for at in (*fresh[week], *away[week : week + 1])]
+            given = zip(at_once, (-gives[mine, week]).tolist(), strict=True)
+            self._row(-_INFINITE, float(picked[week]), [*ways, *given])
             for late, at in enumerate(fresh[week]):
-                need = float(table.need[week + late])
-                most = [
-                    (self.chosen[n], -min(float(self.candidates[n].gives[week]), need)) for n in of
-                ]
-                self._row(-_INFINITE, float(picked[week]), [(at, 1.0), *(t for t in most if t[1])])
+                most = -np.minimum(gives[mine, week], table.need[week + late])
+                feeds = zip(at_once, most.tolist(), strict=True) if most.any() else ()
+                self._row(-_INFINITE, float(picked[week]), [(at, 1.0), *feeds])
             eaten = [fresh[week - late][late] for late in range(min(table.fresh, week + 1))]
             self._row(
                 -_INFINITE,
@@ -151,7 +151,7 @@ class Programme:
         self._row(-_INFINITE, 0, [*enjoyed, *all_eaten])
         # No plantings together are worth more than each of them alone.
         already = table.value_of(picked)
-        alone = {n: table.value_of(picked + self.candidates[n].gives) - already for n in of}
+        alone = dict(zip(of, (table.values_of(picked + gives) - already).tolist(), strict=True))
         slopes = [
             (at, table.worth * slope) for (at, _), (_, slope) in zip(enjoyed, SEGMENTS, strict=True)
         ]
@@ -194,44 +194,59 @@ class Programme:
         """What no plan of these candidates is worth more than, and how much each candidate lacks
         to be part of the best; None where time ran out."""
         solver = self._solver(whole=False, seconds=seconds)
+        # Interior points take a third of the time of the simplex here.
+        solver.setOptionValue("solver", "ipm")
         solver.run()
         if solver.getModelStatus() != highspy.HighsModelStatus.kOptimal:
             return None
         solution = solver.getSolution()
         self.reduced = np.array(solution.col_dual)[self.chosen]
         self.fractions = np.array(solution.col_value)[self.chosen]
-        return float(solver.getInfo().objective_function_value)
+        self.relaxed = float(solver.getInfo().objective_function_value)
+        return self.relaxed
+
+    def hopeful(self, most: int) -> list[int]:
+        """The candidates that lack least, the best first."""
+        return [int(n) for n in np.argsort(-self.reduced, kind="stable")[:most]]
+
+    def better_than(self, value: float) -> int:
+        """How many candidates could be in a plan of more worth: what lacks more than a plan does
+        of the bound is in no better one."""
+        return int(np.count_nonzero(self.reduced >= value - self.relaxed - _DUST))
 
     def solved(
         self,
+        start: Solved,
         *,
         seconds: float,
         seed: int,
-        most: int,
-        start: Sequence[int],
+        most: int | None,
     ) -> tuple[Solved | None, float | None]:
-        """The best plan found of the candidates that lack least, and the bound that was proven
-        where none was left out.
+        """The best plan found from one to begin with, of the candidates that lack least, and the
+        bound that was proven where none was left out that could make a better one.
 
         Args:
-            most: How many candidates are tried.
-            start: How often each candidate stands in a plan to begin from.
+            most: How many candidates are tried; all of them where it is None.
         """
-        order = np.argsort(-self.reduced, kind="stable")
-        kept = {*order[:most].tolist(), *(n for n, times in enumerate(start) if times)}
+        could_be = self.better_than(start.value)
+        tried = could_be if most is None else min(most, could_be)
+        kept = {*self.hopeful(tried), *(n for n, times in enumerate(start.times) if times)}
         solver = self._solver(whole=True, seconds=seconds, kept=kept)
         solver.setOptionValue("random_seed", seed % 2**31)
-        given = np.array([self.chosen[n] for n, times in enumerate(start) if times], dtype=np.int32)
-        if len(given):
-            times = np.array([times for times in start if times], dtype=np.float64)
-            solver.setSolution(len(given), given, times)
+        given = {self.chosen[n]: times for n, times in enumerate(start.times) if times}
+        given |= {at: start.lanes.get(key, 0) for key, at in self.lanes.items()}
+        solver.setSolution(
+            len(given),
+            np.array(list(given), dtype=np.int32),
+            np.array(list(given.values()), dtype=np.float64),
+        )
         solver.run()
         info, found = solver.getInfo(), np.array(solver.getSolution().col_value)
         if not len(found) or info.primal_solution_status != highspy.kSolutionStatusFeasible:
             return None, None
         lanes = {key: round(found[at]) for key, at in self.lanes.items()}
         chosen = tuple(round(found[at]) for at in self.chosen)
-        proven = float(info.mip_dual_bound) if len(kept) == len(self.candidates) else None
+        proven = max(start.value, float(info.mip_dual_bound)) if tried == could_be else None
         return Solved(chosen, lanes, float(info.objective_function_value)), proven
 
     def _solver(self, *, whole: bool, seconds: float, kept: set[int] | None = None) -> _Highs:

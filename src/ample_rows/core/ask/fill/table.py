@@ -7,9 +7,10 @@ from functools import cached_property
 import numpy as np
 from numpy.typing import NDArray
 
-from ample_rows.core.ask.fill.value import enjoyed, worth_of
+from ample_rows.core.ask.fill.value import SEGMENTS, enjoyed, worth_of
+from ample_rows.core.ask.pantry.larder import larder
 from ample_rows.core.ask.pantry.table import weeks_of
-from ample_rows.core.ask.pantry.wants import wants_of
+from ample_rows.core.ask.pantry.wants import Wanted, wants_of
 from ample_rows.core.estimate.estimate import Estimate
 
 Floats = NDArray[np.float64]
@@ -21,6 +22,7 @@ class AtTable:
     within `fresh` of them, its own among them, or put away for `keeps`, `share` of it left to eat.
     Of last year's store is eaten for `in_store_weeks`. [kg, weeks, 0-1]"""
 
+    wanted: Wanted
     worth: float
     want_kg: float
     need: Floats
@@ -34,6 +36,17 @@ class AtTable:
         """What so much picked in each week counts."""
         return self.worth * enjoyed(self.eaten_kg(picked), self.want_kg)
 
+    def values_of(self, picked: Floats) -> Floats:
+        """The same of many at once. [by one and week]"""
+        store = larder(picked.T, self.need, self.wanted, self.in_store_weeks)
+        left = (store.fresh + store.kept).sum(axis=0)
+        counted: Floats = np.zeros(len(picked))
+        for part, slope in SEGMENTS:
+            here = np.minimum(left, part * self.want_kg)
+            counted += slope * here
+            left = left - here
+        return self.worth * counted
+
     def eaten_kg(self, picked: Floats) -> float:
         """What is eaten of it: the oldest first, fresh before kept."""
         # Asked for tens of thousands of times, in single figures: lists are quicker than arrays.
@@ -46,7 +59,7 @@ class AtTable:
                 taken = min(lacking, store)
                 store, lacking = store - taken, lacking - taken
             if self.keeps:
-                first_away = max(first_away, week - self.keeps + 1)
+                first_away = max(first_away, week - self.keeps)
                 lacking, first_away = _take(away, first_away, week, lacking)
                 past = week - self.fresh + 1
                 if past >= 0:
@@ -82,6 +95,7 @@ def tables_of(estimate: Estimate) -> Mapping[str, AtTable]:
     weeks = weeks_of(estimate.setting.year)
     tables = {
         crop: AtTable(
+            wanted=wanted,
             worth=worth[crop],
             want_kg=wanted.kg,
             need=np.array(wanted.weekly_kg(weeks)),
