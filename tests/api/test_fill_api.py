@@ -34,6 +34,15 @@ def lines(client, url, **asked):
     return [json.loads(line) for line in answer.text.splitlines()]
 
 
+def test_nothing_is_begun_before_a_day_and_what_was_begun_by_then_stays(client, garden):
+    url = garden(CHARD)
+    plan = lines(client, url, seconds=1, since="2027-06-10")[-1]["plan"]
+    begun = {planting["id"]: planting["start_date"] for planting in plan}
+    assert begun.pop("c") == "2027-04-20"
+    assert begun
+    assert min(begun.values()) >= "2027-06-10"
+
+
 def test_plans_come_line_by_line_and_the_last_can_be_taken_as_one_edit(client, garden):
     url = garden(CHARD)
     found = lines(client, url, seconds=2)

@@ -41,6 +41,18 @@ def offered(page, place):
     )
 
 
+def test_what_is_begun_by_a_day_stays_and_nothing_is_begun_before_it(fill):
+    page = fill(planting("chard", block("A1", "D2"), id="c", start_date="2027-04-20"))
+    page.get_by_label("Existing plantings").select_option("may")
+    page.get_by_label("Plant from").fill("2027-06-01")
+    page.get_by_label("Keep looking for").select_option("5")
+    press(page, "Fill")
+    differs = page.get_by_role("region", name="What differs")
+    expect(differs).to_contain_text("more on the table", timeout=30_000)
+    expect(differs).not_to_contain_text("chard")
+    expect(differs).not_to_contain_text(re.compile("(March|April|May) 2027|(Mar|Apr|May)\\b"))
+
+
 def test_an_empty_garden_is_filled_stopped_and_taken_in_part_and_whole(fill):
     page = fill()
     page.get_by_label("Keep looking for").select_option("60")

@@ -4873,7 +4873,8 @@ export interface components {
          * @description What to fill, and how long to look for better. [s]
          *
          *     `keep`: what is planted stays, though it is not locked. Only `place` is filled where it is
-         *     named, and of that only `cells` where these are.
+         *     named, and of that only `cells` where these are. Nothing is begun before the day `since`; what
+         *     has been begun by then stays.
          */
         FillRequest: {
             /**
@@ -4890,6 +4891,8 @@ export interface components {
             place?: string | null;
             /** Cells */
             cells?: string[] | null;
+            /** Since */
+            since?: string | null;
         };
         /**
          * FillTrial

@@ -5,6 +5,7 @@ import type { HeldGarden } from '../../api/merge';
 import { useIndex } from '../../api/useBook';
 import { Choice } from '../../kit/Choice';
 import type { Options } from '../../kit/Choice';
+import { DateField } from '../../kit/DateField';
 import type { Asked } from './filling';
 
 const MOST_KINDS = 30;
@@ -67,6 +68,11 @@ export function FillAsk({ state, asked, onAsk }: Props) {
         value={asked.keep ? 'stays' : 'may'}
         options={PLANTED}
         onChange={(planted) => onAsk({ ...asked, keep: planted === 'stays' })}
+      />
+      <DateField
+        label="Plant from"
+        value={asked.since ?? state.report.year.start}
+        onCommit={(since) => onAsk({ ...asked, since })}
       />
       <Choice
         label="Keep looking for"

@@ -4,6 +4,8 @@ import { useSearchParams } from 'react-router';
 import { useEditor } from '../../api/garden';
 import type { HeldGarden } from '../../api/merge';
 import type { Difference, Drawn, OfferedPlan } from '../../api/types';
+import { dayOf, isoOf, today } from '../../kit/day';
+import type { Day } from '../../kit/day';
 import { useExtent } from '../../kit/useExtent';
 import { useDay } from '../../shared/DayContext';
 import { timeScale } from '../../shared/SeasonRuler';
@@ -30,6 +32,7 @@ export function FillScreen({ state }: { state: HeldGarden }) {
     seconds: SECONDS,
     keep: true,
     place: named ? where.get('place') : null,
+    since: yearHolds(state, today()) ? isoOf(today()) : null,
   });
   const filling = useFill(slug);
   const { best, running, trouble } = filling;
@@ -71,6 +74,11 @@ export function FillScreen({ state }: { state: HeldGarden }) {
       {best && !running && <Taking state={state} plan={best} scale={scale} />}
     </main>
   );
+}
+
+/** Whether a day lies in the plan's year. */
+function yearHolds({ report }: HeldGarden, day: Day): boolean {
+  return day >= dayOf(report.year.start) && day <= dayOf(report.year.end);
 }
 
 /** Begin, stop with the best so far, or forget it all. */

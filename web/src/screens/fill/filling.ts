@@ -7,6 +7,8 @@ export interface Asked {
   seconds: number;
   keep: boolean;
   place: string | null;
+  /** Nothing is begun before it, and what has been begun by then stays. */
+  since: string | null;
 }
 
 const CUT_SHORT = 'The server stopped before it was done. The best plan until then is shown.';
