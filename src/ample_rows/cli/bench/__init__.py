@@ -187,7 +187,7 @@ def size_rows() -> list[Row]:
 def memory_row() -> Row:
     """Peak resident memory of a server process that has answered for all demo gardens."""
     code = (
-        "import tempfile, pathlib, resource, json\n"
+        "import tempfile, pathlib\n"
         "from starlette.testclient import TestClient\n"
         "from ample_rows.api.app import create_app\n"
         "from ample_rows.cli.serve import open_store\n"
@@ -199,17 +199,13 @@ def memory_row() -> Row:
         "for name in ('lantern-court', 'magpie-terrace'):\n"
         "    assert client.get('/api/gardens/' + name).status_code == 200\n"
         "    assert client.get('/api/gardens/' + name + '/sun/months').status_code == 200\n"
-        # A forked process starts its count at its parent's; Linux keeps its own elsewhere.
-        "status = pathlib.Path('/proc/self/status')\n"
-        "own = [l for l in status.read_text().splitlines() if l.startswith('VmHWM')] "
-        "if status.exists() else []\n"
-        "print(own[0].split()[1] if own else resource.getrusage(resource.RUSAGE_SELF).ru_maxrss)\n"
+        "from ample_rows.cli.bench.rows import own_peak_mb\n"
+        "print(own_peak_mb())\n"
     )
     answer = subprocess.run(
         [sys.executable, "-c", code], capture_output=True, text=True, check=True, env=os.environ
     )
-    per_mb = 1024 * 1024 if sys.platform == "darwin" else 1024
-    return Row("server memory, peak", int(answer.stdout) / per_mb, "MB", 250, "own process")
+    return Row("server memory, peak", float(answer.stdout), "MB", 250, "own process")
 
 
 def bench(*, chromium: str | None, long: bool = False, only: str | None = None) -> int:

@@ -4,13 +4,11 @@ best there is, and how much more it is worth than a careful layout by hand."""
 import json
 import multiprocessing
 import random
-import resource
 import statistics
-import sys
 from collections.abc import Iterator
 from dataclasses import dataclass
 
-from ample_rows.cli.bench.rows import Row
+from ample_rows.cli.bench.rows import Row, own_peak_mb
 from ample_rows.core import plan as p
 from ample_rows.core.ask.fill.filling import Limits, stages
 from ample_rows.core.ask.fill.greedy import Making
@@ -164,6 +162,5 @@ def _filled(size: Size, seed: int) -> tuple[float, float, float, float]:
     last = others[-1]
     ready = Ready(estimate, WHOLE)
     _, hand = ready.evaluated(by_hand(ready).ground.placed)
-    per_mb = 1024 * 1024 if sys.platform == "darwin" else 1024
-    memory = resource.getrusage(resource.RUSAGE_SELF).ru_maxrss / per_mb
-    return first.seconds, last.gap, last.worth.value / hand.value - 1, memory
+    more = (last.worth.value - hand.value) / abs(hand.value)
+    return first.seconds, last.gap, more, own_peak_mb()
