@@ -6,6 +6,7 @@ import re
 import pytest
 from playwright.sync_api import expect
 
+from tests.browser.conftest import paint
 from tests.conftest import bed, block, document, planting, rectangle
 
 WANTS = [
@@ -35,6 +36,12 @@ def press(page, name):
     page.get_by_role("button", name=name, exact=True).click()
 
 
+def plan_of(page, address):
+    slug = address.rsplit("/", 1)[-1]
+    root = address.split("/gardens/")[0]
+    return page.request.get(f"{root}/api/gardens/{slug}").json()["plan"]
+
+
 def offered(page, place):
     return page.get_by_role("region", name=place, exact=True).get_by_text(
         re.compile(r"^\d+ offered$")
@@ -51,6 +58,40 @@ def test_what_is_begun_by_a_day_stays_and_nothing_is_begun_before_it(fill):
     expect(differs).to_contain_text("more on the table", timeout=30_000)
     expect(differs).not_to_contain_text("chard")
     expect(differs).not_to_contain_text(re.compile("(March|April|May) 2027|(Mar|Apr|May)\\b"))
+
+
+def test_chosen_squares_alone_are_filled(fill):
+    page = fill()
+    address = page.url.removesuffix("/fill")
+    page.goto(f"{address}/squares/bed")
+    paint(page, "A1", "B4")
+    page.get_by_role("link", name="Fill these").click()
+    expect(page.get_by_text("Only the 8 squares that you chose.")).to_be_visible()
+    page.get_by_label("Keep looking for").select_option("5")
+    press(page, "Fill")
+    press(page, "Take all of it")
+    expect(page.get_by_text(re.compile("Last: "))).to_be_visible()
+    planted = plan_of(page, address)["plantings"]
+    assert planted
+    cells = {cell for planting in planted for cell in planting["cells"]}
+    assert {planting["place"] for planting in planted} == {"bed"}
+    assert cells <= {f"{column}{row}" for column in "AB" for row in range(1, 5)}
+
+
+def test_what_is_locked_in_its_card_stays(fill):
+    page = fill(planting("chard", block("A1", "D2"), id="c", start_date="2027-04-20"))
+    address = page.url.removesuffix("/fill")
+    page.goto(f"{address}/squares/bed")
+    page.get_by_role("button", name=re.compile("^chard, ")).first.click()
+    page.get_by_label("Locked: it stays where the garden is filled").click()
+    expect(page.get_by_text(re.compile("Last: "))).to_be_visible()
+    page.goto(f"{address}/fill")
+    page.get_by_label("Existing plantings").select_option("may")
+    page.get_by_label("Keep looking for").select_option("5")
+    press(page, "Fill")
+    differs = page.get_by_role("region", name="What differs")
+    expect(differs).to_contain_text("more on the table", timeout=30_000)
+    expect(differs).not_to_contain_text("chard")
 
 
 def test_an_empty_garden_is_filled_stopped_and_taken_in_part_and_whole(fill):

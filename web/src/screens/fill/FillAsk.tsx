@@ -57,11 +57,19 @@ export function FillAsk({ state, asked, onAsk }: Props) {
           {wants.length === 0 ? 'Enter it in the pantry' : 'Change what is wanted'}
         </Link>
       </p>
+      {asked.cells && (
+        <p className="col-span-full">
+          {`Only ${asked.cells.length === 1 ? 'the one square' : `the ${asked.cells.length} squares`} that you chose. `}
+          <button type="button" className="press" onClick={() => onAsk({ ...asked, cells: null })}>
+            Fill the whole place
+          </button>
+        </p>
+      )}
       <Choice
         label="Where"
         value={asked.place ?? ''}
         options={[['', 'the whole garden'], ...places]}
-        onChange={(place) => onAsk({ ...asked, place: place || null })}
+        onChange={(place) => onAsk({ ...asked, place: place || null, cells: null })}
       />
       <Choice
         label="Existing plantings"

@@ -3,7 +3,7 @@ import { useSearchParams } from 'react-router';
 
 import { useEditor } from '../../api/garden';
 import type { HeldGarden } from '../../api/merge';
-import type { Difference, Drawn, OfferedPlan } from '../../api/types';
+import type { Difference, Drawn, OfferedPlan, PlaceReport } from '../../api/types';
 import { dayOf, isoOf, today } from '../../kit/day';
 import type { Day } from '../../kit/day';
 import { useExtent } from '../../kit/useExtent';
@@ -27,11 +27,12 @@ const SECONDS = 10;
 export function FillScreen({ state }: { state: HeldGarden }) {
   const { slug } = state.head;
   const [where] = useSearchParams();
-  const named = state.plan.places.some((place) => place.id === where.get('place'));
+  const named = state.report.places.find((place) => place.id === where.get('place'));
   const [asked, setAsked] = useState<Asked>({
     seconds: SECONDS,
     keep: true,
-    place: named ? where.get('place') : null,
+    place: named?.id ?? null,
+    cells: named ? squaresOf(named, where.get('cells')) : null,
     since: yearHolds(state, today()) ? isoOf(today()) : null,
   });
   const filling = useFill(slug);
@@ -74,6 +75,13 @@ export function FillScreen({ state }: { state: HeldGarden }) {
       {best && !running && <Taking state={state} plan={best} scale={scale} />}
     </main>
   );
+}
+
+/** The squares of a place that an address names; null where it names none. */
+function squaresOf(place: PlaceReport, named: string | null): string[] | null {
+  const asked = new Set(named?.split(','));
+  const found = place.cells.map((cell) => cell.address).filter((address) => asked.has(address));
+  return found.length > 0 ? found : null;
 }
 
 /** Whether a day lies in the plan's year. */

@@ -7,6 +7,8 @@ export interface Asked {
   seconds: number;
   keep: boolean;
   place: string | null;
+  /** Squares of it that alone are filled; all where it is null. */
+  cells: readonly string[] | null;
   /** Nothing is begun before it, and what has been begun by then stays. */
   since: string | null;
 }

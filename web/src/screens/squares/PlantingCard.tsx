@@ -140,6 +140,14 @@ export function PlantingCard({ state, planting, report, place, chosen, onEdit }:
           />
           It came by itself: nothing to sow or buy
         </label>
+        <label className="col-span-full flex items-center gap-2">
+          <input
+            type="checkbox"
+            checked={planting.locked ?? false}
+            onChange={(event) => change({ locked: event.target.checked || null })}
+          />
+          Locked: it stays where the garden is filled
+        </label>
         <HowMany planting={planting} report={report} change={change} />
         <Neighbours state={state} planting={planting} report={report} change={change} />
         <Varieties state={state} planting={planting} report={report} change={change} />

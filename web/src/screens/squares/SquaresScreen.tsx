@@ -48,7 +48,13 @@ function Workbench(onBench: OnBench) {
   const title = document.name ?? place.id;
   return (
     <main className="workbench">
-      <Header onBench={onBench} asTable={asTable} onTable={setAsTable} onEdit={edit} />
+      <Header
+        onBench={onBench}
+        chosen={chosen.cells}
+        asTable={asTable}
+        onTable={setAsTable}
+        onEdit={edit}
+      />
       <p className="print-only print-day px-4">{`${state.plan.garden.name}, as it stands on ${words(day)}`}</p>
       <Sheet state={state} bench={bench} asTable={asTable} />
       <aside className="side flex min-h-0 flex-col border-l border-rule px-3 pt-2">
@@ -78,6 +84,7 @@ function Workbench(onBench: OnBench) {
 
 interface HeaderProps {
   onBench: OnBench;
+  chosen: readonly string[];
   asTable: boolean;
   onTable: (asTable: boolean) => void;
   onEdit: (edit: Edit) => void;
@@ -87,8 +94,11 @@ interface HeaderProps {
 const fittable = ({ shape, grid }: Place) =>
   (shape.type === 'rectangle' || shape.type === 'mound') && grid !== 'fitted';
 
-function Header({ onBench: { state, place, document }, asTable, onTable, onEdit }: HeaderProps) {
+function Header({ onBench, chosen, asTable, onTable, onEdit }: HeaderProps) {
+  const { state, place, document } = onBench;
   const units = useUnits();
+  const toFill = new URLSearchParams({ place: place.id });
+  if (chosen.length > 0) toFill.set('cells', chosen.join(','));
   const here = `/gardens/${state.head.slug}/places/${place.id}`;
   return (
     <header className="flex flex-wrap items-baseline gap-x-3 px-4 pt-2">
@@ -115,8 +125,8 @@ function Header({ onBench: { state, place, document }, asTable, onTable, onEdit 
             Fit the grid
           </button>
         )}
-        <Link className="press" to={`/gardens/${state.head.slug}/fill?place=${place.id}`}>
-          Fill
+        <Link className="press" to={`/gardens/${state.head.slug}/fill?${toFill.toString()}`}>
+          {chosen.length > 0 ? 'Fill these' : 'Fill'}
         </Link>
         <Link className="press" to={`${here}/marking`}>
           Mark out
