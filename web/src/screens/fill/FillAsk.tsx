@@ -59,7 +59,7 @@ export function FillAsk({ state, asked, onAsk }: Props) {
       </p>
       {asked.cells && (
         <p className="col-span-full">
-          {`Only ${asked.cells.length === 1 ? 'the one square' : `the ${asked.cells.length} squares`} that you chose. `}
+          {`Only the ${asked.cells.length === 1 ? 'square' : `${asked.cells.length} squares`} you chose. `}
           <button type="button" className="press" onClick={() => onAsk({ ...asked, cells: null })}>
             Fill the whole place
           </button>

@@ -146,7 +146,7 @@ export function PlantingCard({ state, planting, report, place, chosen, onEdit }:
             checked={planting.locked ?? false}
             onChange={(event) => change({ locked: event.target.checked || null })}
           />
-          Locked: it stays where the garden is filled
+          Locked: filling leaves it alone
         </label>
         <HowMany planting={planting} report={report} change={change} />
         <Neighbours state={state} planting={planting} report={report} change={change} />
