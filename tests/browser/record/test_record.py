@@ -99,3 +99,12 @@ def test_several_pickings_of_one_line_and_one_weighing_of_several_beds(page, bas
     day.get_by_role("button", name=re.compile("^Of all .*, shared out")).click()
     expect(day.get_by_role("status")).to_contain_text("shared out by squares")
     expect(day.get_by_role("row").filter(has_text="head lettuce")).to_have_count(2)
+
+
+def test_a_garden_in_pounds_is_shown_a_line_in_pounds(page, base_url):
+    page.goto(f"{base_url}/gardens/kettle-corner/record")
+    line = page.get_by_label("What was done or picked")
+    expect(line).to_have_attribute("placeholder", re.compile(r"^carrots low bed [\d.]+\slb$"))
+    line.fill("xyz 3 lb")
+    page.get_by_role("button", name="Enter", exact=True).click()
+    expect(page.get_by_role("alert")).to_contain_text(re.compile(r"carrots low bed [\d.]+\slb"))

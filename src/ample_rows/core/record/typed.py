@@ -49,6 +49,7 @@ _TAG = re.compile(r"(?<!\w)#([^\W_][\w-]{0,39})")
 _PLANT = re.compile(r"\bplant (\d{1,5})\b", re.I)
 _WORD = re.compile(r"[A-Z]{1,3}\d+|[^\W\d_]+(?:['’-][^\W\d_]+)*")
 _MOST = 1e9
+_EXAMPLE = Mass(1.2)
 _LITTLE = frozenset(("the", "in", "of", "from", "on", "at", "and", "a", "out", "by"))
 
 
@@ -181,9 +182,9 @@ def typed_entry(
     place = found[0].place if found else numbered or _place(words, plan)
     picked = kind == "picked" or (weighed and kind is None)
     if not found and place is None and (picked or not kind):
-        return Typed(None, message("typed-nothing"), ())
+        return Typed(None, message("typed-nothing", kg=_EXAMPLE), ())
     if not (kind or weighed or minutes or unread or tags):
-        return Typed(None, message("typed-no-deed"), ())
+        return Typed(None, message("typed-no-deed", kg=_EXAMPLE), ())
     one = found[0] if found else None
     planting = plan.planting(one.id) if one else None
     if kind == "verdict" and one is not None:

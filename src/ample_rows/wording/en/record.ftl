@@ -18,8 +18,8 @@ doubt-much = { $kg } is far more than { $planting } is estimated to give in all:
 ## An entry typed in one line, said back
 
 typed-below-nothing = must be more than nothing; “{ $typed }” was typed
-typed-no-deed = Say how much was picked, what was done, or a note: 1.2 kg, thinned, small and sweet.
-typed-nothing = Name a crop or a bed, then a weight: carrots low bed 1.2 kg.
+typed-no-deed = Say how much was picked, what was done, or a note: { $kg }, thinned, small and sweet.
+typed-nothing = Name a crop or a bed, then a weight: carrots low bed { $kg }.
 typed-kind = { $kind ->
     [picked] picked
     [sown] sown

@@ -16,6 +16,7 @@ import { freshId, useDayBook, useReading, useReadNow, useRipe } from './useRecor
 import type { Line } from './useRecord';
 
 const MOST_RIPE = 8;
+const EXAMPLE_KG = 1.2;
 const WEIGHT = /\s*[\d.,]+ ?(kg|g|lb|oz)\s*$/;
 
 interface Odd {
@@ -110,7 +111,7 @@ export function EntryLine({ state }: { state: HeldGarden }) {
           aria-label="What was done or picked"
           aria-describedby="reads"
           className="min-w-[16rem] flex-1 text-[16px]"
-          placeholder="carrots low bed 1.2 kg"
+          placeholder={`carrots low bed ${units.mass(EXAMPLE_KG)}`}
           maxLength={500}
           inputMode={pad ? 'none' : 'text'}
           autoFocus={begun !== null}

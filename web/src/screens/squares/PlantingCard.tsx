@@ -185,7 +185,7 @@ function varietyWords(kind: VarietyReport, units: Units): string {
   const last = kind.first_plant + kind.plants - 1;
   const which = kind.plants === 1 ? `Plant ${last}` : `Plants ${kind.first_plant}–${last}`;
   const picked = kind.first_pick ? `, picked from ${shortWords(dayOf(kind.first_pick))}` : '';
-  return `${which}: ${kind.name}${picked}, likely ${units.weight(kind.harvest_kg.p50)}.`;
+  return `${which}: ${kind.name}${picked}, likely ${units.mass(kind.harvest_kg.p50)}.`;
 }
 
 function sowing(report: PlantingReport, length: (cm: number) => string): string {
