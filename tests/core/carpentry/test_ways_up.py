@@ -2,12 +2,13 @@
 
 import pytest
 
+from ample_rows.core.carpentry.materials import alone_amounts
 from ample_rows.core.carpentry.ways_up import ways_up
 from tests.conftest import bed, document, planting
 
 
 def test_the_ways_that_growers_use_are_there(book):
-    wanted = "net mesh mesh-leaning arch woven strings hedge cage tripod flat-net ground"
+    wanted = "net mesh mesh-leaning arch woven strings hedge cage tripod canes obelisk flat-net"
     assert set(wanted.split()) <= book.trainings.keys()
 
 
@@ -68,3 +69,11 @@ def test_a_stem_that_is_topped_is_picked_for_a_shorter_time(grown):
         return grown(planting("tomato", (), **keys), places=[place], first_frost="2027-12-20")
 
     assert last_pick("strings").last_pick < last_pick("strings-along").last_pick
+
+
+@pytest.mark.parametrize(
+    ("system", "plants", "piece", "pieces"),
+    [("canes", 8, "cane", 8), ("obelisk", 6, "obelisk", 1), ("obelisk", 8, "obelisk", 2)],
+)
+def test_what_holds_plants_up_by_itself_is_bought_whole(book, system, plants, piece, pieces):
+    assert alone_amounts(plants, 20, book.trainings[system]) == {piece: pieces}

@@ -182,8 +182,8 @@ def alone_amounts(plants: int, spacing_cm: float, system: TrainingSystem) -> dic
     build, total = system.build, {}
     ground_m2 = plants * (spacing_cm / 100) ** 2
     if build.piece:
-        by_ground = math.ceil(ground_m2 * build.pieces_a_m2 - _DUST)
-        total[build.piece] = plants * build.pieces_a_plant + by_ground
+        shares = (plants * build.pieces_a_plant, ground_m2 * build.pieces_a_m2)
+        total[build.piece] = sum(math.ceil(share - _DUST) for share in shares)
     if build.sheet:
         total[build.sheet] = ground_m2
     return total
