@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 
 import type { PlantingReport } from '../api/types';
-import { clearEdit, moveEdit, nextId } from './edits';
+import { clearEdit, movedLine, moveEdit, nextId } from './edits';
 
 function planting(id: string, cells: string[], start: string, clear = '2027-08-01') {
   return { id, cells, start_date: start, clear_date: clear } as unknown as PlantingReport;
@@ -34,5 +34,32 @@ describe('edits of the bed sheet', () => {
   it('a new id is free', () => {
     expect(nextId(['p1', 'p3'], 'p')).toBe('p4');
     expect(nextId(['p2'], 'p')).toBe('p3');
+  });
+
+  it('a line pulled across a bed stays in it, however the hand drifts', () => {
+    const bed = [
+      [0, 0],
+      [120, 0],
+      [120, 240],
+      [0, 240],
+    ];
+    const line = [
+      [60, 0],
+      [60, 240],
+    ] as const;
+    const pulled = (end: number | null, at: readonly [number, number]) =>
+      movedLine('s', line, { kind: 'movingLine', support: 's', end, from: [60, 120], at }, bed);
+    expect(pulled(null, [75, 131])).toEqual([
+      [75, 0],
+      [75, 240],
+    ]);
+    expect(pulled(null, [500, 120])).toEqual([
+      [120, 0],
+      [120, 240],
+    ]);
+    expect(pulled(1, [40, 20])).toEqual([
+      [60, 0],
+      [40, 140],
+    ]);
   });
 });

@@ -93,27 +93,42 @@ export function alikeEdit(plan: Plan, place: Place, planting: Planting): Edit | 
 
 type LineMove = Extract<Gesture, { kind: 'movingLine' }>;
 
-/** A line while it is dragged: one of its ends, or the whole of it. */
+/** A line while it is dragged: one of its ends, or the whole of it, which stops at the edge of the
+ * outline: no hand pulls a line across a bed without drifting along it. */
 export function movedLine(
   support: string,
   line: readonly (readonly [number, number])[],
   gesture: Gesture,
+  outline: readonly (readonly number[])[],
 ): (readonly [number, number])[] {
   if (gesture.kind !== 'movingLine' || gesture.support !== support || !gesture.at) return [...line];
-  const [dx, dy] = [gesture.at[0] - gesture.from[0], gesture.at[1] - gesture.from[1]];
+  const moves = (index: number) => gesture.end === null || gesture.end === index;
+  const by = ([0, 1] as const).map((axis) => {
+    const pulled = (gesture.at?.[axis] ?? 0) - gesture.from[axis];
+    const at = line.filter((_, index) => moves(index)).map((point) => point[axis]);
+    const edge = outline.map((point) => point[axis] ?? 0);
+    return within(pulled, Math.min(...edge) - Math.min(...at), Math.max(...edge) - Math.max(...at));
+  });
   return line.map(([x, y], index) =>
-    gesture.end === null || gesture.end === index
-      ? [Math.round(x + dx), Math.round(y + dy)]
-      : [x, y],
+    moves(index) ? [Math.round(x + (by[0] ?? 0)), Math.round(y + (by[1] ?? 0))] : [x, y],
   );
 }
 
+/** A figure held between two others; where they leave no room, it is nought. */
+function within(value: number, least: number, most: number): number {
+  return least > most ? 0 : Math.min(most, Math.max(least, value));
+}
+
 /** A support's line dragged elsewhere; nothing where it was only pressed. */
-export function lineEdit(place: Place, move: LineMove): Edit | null {
+export function lineEdit(
+  place: Place,
+  move: LineMove,
+  outline: readonly (readonly number[])[],
+): Edit | null {
   if (!move.at) return null;
   const supports = place.supports.map((support) =>
     support.id === move.support && support.line_cm
-      ? { ...support, line_cm: movedLine(support.id, support.line_cm, move) }
+      ? { ...support, line_cm: movedLine(support.id, support.line_cm, move, outline) }
       : support,
   );
   return { do: 'change-place', id: place.id, changes: { supports } };

@@ -71,7 +71,7 @@ export function useBench({ state, place, document }: OnBench) {
     return tried && p.id === selected?.id ? setOutAs(held, tried) : held;
   });
   const lines = document.supports.flatMap(({ id, line_cm }) =>
-    line_cm ? [{ id, line_cm: movedLine(id, line_cm, gesture) }] : [],
+    line_cm ? [{ id, line_cm: movedLine(id, line_cm, gesture, place.outline_cm) }] : [],
   );
   const edit = (change: Edit) => void editor.edit(change);
 
@@ -107,7 +107,7 @@ export function useBench({ state, place, document }: OnBench) {
     send({ kind: 'letGo' });
     if (done.kind === 'painting') (done.adding ? addPainted : choosePainted)(done.from, done.to);
     if (done.kind === 'movingLine') {
-      const change = lineEdit(document, done);
+      const change = lineEdit(document, done, place.outline_cm);
       if (change) edit(change);
     }
     if (done.kind === 'movingPlant') {
