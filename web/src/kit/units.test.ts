@@ -84,6 +84,15 @@ describe('a figure of the core with its unit', () => {
     [10, 'kg per m', '10 kg per m', '6.72 lb per ft'],
     [3.9, 'kPa', '3.9 kPa', '81.5 lb per sq ft'],
     [22, 'm/s', '22 m/s', '49.2 mph'],
+    [15, 'cm to each side', '15 cm to each side', '5.9 in to each side'],
+    [8, '°C difference', '8 °C difference', '14.4 °F difference'],
+    [
+      0.35,
+      'kg per m² of leafed face',
+      '0.35 kg per m² of leafed face',
+      '0.0717 lb per sq ft of leafed face',
+    ],
+    [0.3, 'share of the volume', '0.3 share of the volume', '0.3 share of the volume'],
   ])('%d %s', (value, unit, metric, imperial) => {
     expect(unitsFor('metric').measured(value, unit)).toBe(metric);
     expect(unitsFor('imperial').measured(value, unit)).toBe(imperial);

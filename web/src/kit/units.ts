@@ -27,6 +27,10 @@ const CUBIC_YARDS_PER_M3 = 1.307_951;
 const MPH_PER_M_S = 2.236_936;
 const POUNDS_PER_NEWTON = 0.224_809;
 const INCHES_PER_FOOT = 12;
+const MM_TO_INCHES = 1 / 25.4;
+const F_PER_C = 1.8;
+// Less than this a tenth of an inch does not show.
+const SEEN_CM = 0.25;
 // From a yard on a length is said in feet and inches, as a tape is read.
 const IN_FEET_FROM = 36;
 // From these on nobody paces or pours in tenths.
@@ -252,7 +256,7 @@ const minus = (value: number) => String(value).replace('-', '−');
 const CONVERTED = new Map<string, readonly [number, string]>([
   ['L per week', [GALLONS_PER_LITRE, 'gal per week']],
   ['L per min', [GALLONS_PER_LITRE, 'gal per min']],
-  ['mm per day', [1 / 25.4, 'in per day']],
+  ['mm per day', [MM_TO_INCHES, 'in per day']],
   ['m/s', [MPH_PER_M_S, 'mph']],
   ['N', [POUNDS_PER_NEWTON, 'lb of force']],
   ['Pa', [0.020_885_4, 'lb per sq ft']],
@@ -261,12 +265,38 @@ const CONVERTED = new Map<string, readonly [number, string]>([
   ['g N per m²', [LB_PER_KG / 10 / SQUARE_FEET_PER_M2, 'lb N per 100 sq ft']],
   ['kg per m', [(LB_PER_KG * CM_PER_FOOT) / 100, 'lb per ft']],
   ['kg per m²', [LB_PER_KG / SQUARE_FEET_PER_M2, 'lb per sq ft']],
+  ['kg per m³', [LB_PER_KG / (CUBIC_FEET_PER_LITRE * 1000), 'lb per cu ft']],
+  ['kg per L', [LB_PER_KG / GALLONS_PER_LITRE, 'lb per gal']],
+  ['L per m²', [GALLONS_PER_LITRE / SQUARE_FEET_PER_M2, 'gal per sq ft']],
+  ['mm', [MM_TO_INCHES, 'in']],
+  ['mm per week', [MM_TO_INCHES, 'in per week']],
+  ['mm per month', [MM_TO_INCHES, 'in per month']],
+  ['m per min', [100 / CM_PER_FOOT, 'ft per min']],
+  ['m² per day', [SQUARE_FEET_PER_M2, 'sq ft per day']],
+  ['MPa', [145.038, 'lb per sq in']],
+  ['°C difference', [F_PER_C, '°F difference']],
+  ['°C per week', [F_PER_C, '°F per week']],
+  ['°C per cm', [F_PER_C * CM_PER_INCH, '°F per in']],
+  ['days per cm', [CM_PER_INCH, 'days per in']],
+  ['h per m³', [1 / CUBIC_YARDS_PER_M3, 'h per cu yd']],
+  ['h per m² and 20 cm', [1 / SQUARE_FEET_PER_M2, 'h per sq ft and 8 in']],
 ]);
+
+/** A unit that goes on in words, as its measure and the rest: cm · over the soil. */
+function inParts(unit: string): readonly [string, string] | null {
+  for (const known of [...CONVERTED.keys()].toSorted((a, b) => b.length - a.length))
+    if (unit.startsWith(known) && /^[ ,]/.test(unit.slice(known.length)))
+      return [known, unit.slice(known.length)];
+  const [, plain, rest] = /^(cm|kg|g|L|m|m²|°C)([ ,].*)$/.exec(unit) ?? [];
+  return plain && rest && !/^ (per|and) /.test(rest) ? [plain, rest] : null;
+}
 
 function converted(value: number, unit: string): string | null {
   switch (unit) {
     case 'cm':
-      return feetAndInches(value);
+      return Math.abs(value) < SEEN_CM && value !== 0
+        ? `${figure(value / CM_PER_INCH)} in`
+        : feetAndInches(value);
     case 'kg':
       return `${imperial.weight(value)} lb`;
     case 'g':
@@ -281,7 +311,10 @@ function converted(value: number, unit: string): string | null {
       return imperial.temperature(value);
     default: {
       const into = CONVERTED.get(unit);
-      return into ? `${figure(value * into[0])} ${into[1]}` : null;
+      if (into) return `${figure(value * into[0])} ${into[1]}`;
+      const parts = inParts(unit);
+      const measure = parts && converted(value, parts[0]);
+      return parts && measure ? `${measure}${parts[1]}` : null;
     }
   }
 }

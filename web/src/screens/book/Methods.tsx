@@ -7,6 +7,7 @@ import type { ProblemError } from '../../api/client';
 import type { HeldGarden } from '../../api/merge';
 import type { Method } from '../../api/types';
 import { Heads } from '../../kit/Heads';
+import { useUnits } from '../../kit/preferences';
 
 /** Every rule of the core with its numbers, from the records that the workings use. */
 export function Methods({ state }: { state: HeldGarden }) {
@@ -16,6 +17,7 @@ export function Methods({ state }: { state: HeldGarden }) {
     staleTime: Infinity,
     queryFn: ({ signal }) => answered(api.GET('/api/methods', { signal })),
   });
+  const units = useUnits();
   const ready = answer.data !== undefined;
   useEffect(() => {
     const entry = document.getElementById(hash.slice(1));
@@ -26,7 +28,11 @@ export function Methods({ state }: { state: HeldGarden }) {
     <main className="relative overflow-y-auto px-6 py-4">
       <header className="flex flex-wrap items-baseline gap-x-4">
         <h1 className="text-xl">Methods</h1>
-        <p className="text-muted">How every figure is worked out, and with which numbers.</p>
+        <p className="text-muted">
+          How every figure is worked out, and with which numbers.
+          {units.system === 'imperial' &&
+            ' Rules and sources are worded in the metric units they were published in.'}
+        </p>
         <Link className="press ml-auto" to={`/gardens/${state.head.slug}/crops`}>
           Crop book
         </Link>
@@ -55,6 +61,7 @@ export function Methods({ state }: { state: HeldGarden }) {
 
 function RuleEntry({ method, looked }: { method: Method; looked: boolean }) {
   const { id, rule, numbers } = method;
+  const units = useUnits();
   return (
     <article
       id={id}
@@ -79,12 +86,16 @@ function RuleEntry({ method, looked }: { method: Method; looked: boolean }) {
                 <th scope="row" className="text-left font-normal">
                   {name}
                 </th>
-                <td className="whitespace-nowrap text-right font-semibold">{record.value}</td>
+                <td className="text-right font-semibold">
+                  {units.measured(record.value, record.unit)}
+                </td>
                 <td className="whitespace-nowrap pl-4 text-right">
-                  {record.low != null && record.high != null ? `${record.low}–${record.high}` : ''}
+                  {record.low != null && record.high != null
+                    ? `${bare(units.measured(record.low, record.unit))}–${bare(units.measured(record.high, record.unit))}`
+                    : ''}
                 </td>
                 <td className="pl-4 text-[12.5px]">
-                  {`${record.unit}; ${record.status}. `}
+                  {`${record.status}. `}
                   <span className="text-muted">{record.source}</span>
                 </td>
               </tr>
@@ -94,4 +105,9 @@ function RuleEntry({ method, looked }: { method: Method; looked: boolean }) {
       )}
     </article>
   );
+}
+
+/** The figure of a measure, its unit left off; of feet and inches both, which are one figure. */
+function bare(measure: string): string {
+  return / ft \d/.test(measure) ? measure : (/^\S+/.exec(measure)?.[0] ?? measure);
 }
