@@ -259,3 +259,18 @@ def test_a_kind_that_bears_heat_is_offered_where_days_are_too_hot(noted, read):
 def test_what_bears_the_weather_is_told_nothing(noted, crop, climate):
     start = {"start": "transplant", "start_date": "2027-06-01"}
     assert "hot-spells" not in noted(document(planting(crop, **start), climate=climate))
+
+
+@pytest.mark.parametrize(
+    ("paths", "words"),
+    [
+        ([], "over the wall."),
+        ([{"line_m": [[2.55, 0], [2.55, 8]], "width_cm": 60}], "of the 60 cm beside, about "),
+        ([{"line_m": [[6, 0], [6, 8]], "width_cm": 60}], "over the wall."),
+    ],
+)
+def test_leaves_over_the_wall_are_measured_against_the_path_beside(noted, paths, words):
+    squash = planting("winter-squash", "all", walls="near", start_date="2027-05-25")
+    site = {"outline_m": [[0, 0], [8, 0], [8, 8], [0, 8]], "paths": paths}
+    notes = noted(document(squash, places=[bed(at_m=[1, 1])], site=site))
+    assert words in said(notes["over-the-wall"].text)

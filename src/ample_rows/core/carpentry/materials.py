@@ -179,7 +179,8 @@ def _posts(up: Stood, total: dict[str, float], book: Book) -> None:
 
 def alone_amounts(plants: int, spacing_cm: float, system: TrainingSystem) -> dict[str, float]:
     """What plants held up by themselves take: cages, canes, a net stretched over them."""
-    build, total = system.build, {}
+    build = system.build
+    total: dict[str, float] = {}
     ground_m2 = plants * (spacing_cm / 100) ** 2
     if build.piece:
         shares = (plants * build.pieces_a_plant, ground_m2 * build.pieces_a_m2)

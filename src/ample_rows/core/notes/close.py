@@ -120,7 +120,7 @@ def over_the_wall(view: PlaceView) -> Iterator[Note]:
 
 
 def _hanging_words(view: PlaceView, e: Evaluated, hang_cm: float) -> Message:
-    path = view.around.path_cm
+    path = view.around.way_cm
     if path is None:
         return message("close-leaves-hang-over", planting=named(e), hang=Length(round(hang_cm)))
     return message(

@@ -57,7 +57,7 @@ def case_of(
 
 def _free_over_walls_cm(here: PlaceCase) -> float:
     """How far leaves may hang over the walls: half the way beside, where one is known. [cm]"""
-    path = here.around.path_cm
+    path = here.around.way_cm
     return math.inf if path is None else path / 2
 
 

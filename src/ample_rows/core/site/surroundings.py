@@ -20,6 +20,8 @@ from ample_rows.core.site.yard import LEAFY, rise_of
 _LEAST_OVERLAP_M2 = 1e-3
 _GRAZED_M = 0.05
 _NEAR_CM = 100.0
+# A path drawn along a bed lies this near to its outline.
+_ALONG_M = 0.15
 TANK_NAME = "butt"
 
 
@@ -50,11 +52,16 @@ class SpotAround:
 
 @dataclass(frozen=True)
 class Surroundings:
-    """A place among all else in its yard. Hashable: a place is evaluated anew when it changes."""
+    """A place among all else in its yard. Hashable: a place is evaluated anew when it changes.
+
+    `path_cm` is the least gap to anything that stands; `way_cm` what people walk along it, which
+    a path that is drawn beside it may narrow.
+    """
 
     reach: Reach
     path_cm: float | None = None
     path_beside: str | None = None
+    way_cm: float | None = None
     outside_share: float = 0.0
     overlaps: tuple[str, ...] = ()
     stands_in: tuple[str, ...] = ()
@@ -147,6 +154,8 @@ def _around(place: p.Place, ground: _Ground, household: p.Household | None) -> S
     in_the_way = [*others, *ground.solids]
     gaps = [(outline.distance(o) * 100, label) for label, o in in_the_way]
     path_cm, beside = min(gaps, default=(None, None))
+    drawn = zip(site.paths, ground.paths, strict=True)
+    along = [path.width_cm for path, (_, o) in drawn if outline.distance(o) < _ALONG_M]
     near = [o for (gap, _), (_, o) in zip(gaps, in_the_way, strict=True) if gap < _NEAR_CM]
     middle = _middle(outline)
     fall = _fall_cm(place, site)
@@ -156,6 +165,7 @@ def _around(place: p.Place, ground: _Ground, household: p.Household | None) -> S
         reach=reach_of(place, household, book, in_the_way=tuple(near), yard=ground.yard),
         path_cm=path_cm,
         path_beside=beside,
+        way_cm=min((cm for cm in (path_cm, *along) if cm is not None), default=None),
         outside_share=_share_outside(outline, ground.yard),
         overlaps=_met(outline, others),
         stands_in=_met(outline, ground.solids),

@@ -163,7 +163,7 @@ def _written(
         load_a_bay_kg=load.kg_m * up.bays.bay_cm / 100,
         wind=_wind(up, grown, wind, book) if up.arch is None else None,
         to_check=to_check(
-            Standing(up, here.place, [e.crop for e in grown], here.around.path_cm), book
+            Standing(up, here.place, [e.crop for e in grown], here.around.way_cm), book
         ),
         cautions=_cautions(up, lines, book),
         working=_working(up, book),
