@@ -25,7 +25,13 @@ from ample_rows.core.record.compared import Compared, compared
 from ample_rows.core.record.doubts import season_id
 from ample_rows.core.record.entries import GardenRecord, SeasonPlan
 from ample_rows.core.record.rotation import Rotation, rotation
-from ample_rows.core.record.verdicts import CropVerdict, not_again, place_verdicts, verdicts_of
+from ample_rows.core.record.verdicts import (
+    CropVerdict,
+    not_again,
+    place_verdicts,
+    support_verdicts,
+    verdicts_of,
+)
 from ample_rows.core.words.message import message
 from ample_rows.store.day_book import Wanted
 from ample_rows.store.record_parts import weather_days
@@ -143,6 +149,12 @@ def show_next_year(
 def list_place_verdicts(slug: str, book: Book) -> dict[str, CropVerdict]:
     """The last verdict on each place, for the moment when something is planted there."""
     return place_verdicts(book.entries(slug, Wanted(kind="verdict")))
+
+
+@router.get("/verdicts/of-supports/{place}")
+def list_support_verdicts(slug: str, place: str, book: Book) -> dict[str, CropVerdict]:
+    """The last verdict on each support of a place, for the moment when it is put up again."""
+    return support_verdicts(book.entries(slug, Wanted(kind="verdict")), place)
 
 
 @router.get("/verdicts")

@@ -77,6 +77,26 @@ def test_a_verdict_on_a_bed_and_on_seed_comes_back(page, base_url):
     expect(seed).to_contain_text("Your verdict of 1 October 2026: fewer")
 
 
+def test_a_verdict_is_typed_from_where_the_choice_is_made_and_comes_back_there(page, base_url):
+    garden = f"{base_url}/gardens/lantern-court"
+    page.goto(f"{garden}/places/south/supports/net")
+    page.get_by_role("link", name="Your verdict").click()
+    line = page.get_by_label("What was done or picked")
+    expect(line).to_have_value("verdict net on posts South bed ")
+    line.press("End")
+    line.press_sequentially("never again: it tore in the first gale")
+    page.get_by_role("button", name="Enter", exact=True).click()
+    day = page.get_by_role("region", name="The day")
+    expect(day.get_by_role("row").last).to_contain_text("never again, it tore in the first gale")
+    page.goto(f"{garden}/places/south/supports/net")
+    expect(page.get_by_text("never again, “it tore in the first gale”")).to_be_visible()
+    page.goto(f"{garden}/squares/south")
+    page.get_by_role("tab", name="What fits").click()
+    expect(page.get_by_text("it tore in the first gale")).to_have_count(0)
+    page.goto(f"{garden}/crops")
+    expect(page.get_by_role("link", name="Your verdict")).to_be_visible()
+
+
 def test_what_came_by_itself_is_adopted(page, base_url):
     page.goto(f"{base_url}/gardens/lantern-court/seeds")
     plan = page.request.get(f"{base_url}/api/gardens/lantern-court").json()["plan"]

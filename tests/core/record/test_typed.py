@@ -127,6 +127,11 @@ def test_pieces_minutes_and_what_else_is_said(line):
     heads = line("3 pieces tomato, split after rain").entry
     assert (heads.pieces, heads.kg, heads.text) == (3, None, "split after rain")
     assert line("tomato 3", unit="pieces").entry.pieces == 3
+    poor = line("carrots 0.4 kg poor, forked in the low bed, and at the end").entry
+    assert (poor.quality, poor.text) == ("poor", "forked end")
+    assert (
+        line("tomato 1 kg: split, in the heat and rain").entry.text == "split, in the heat and rain"
+    )
     watered = line("watered low bed 12 minutes").entry
     assert (watered.minutes, watered.place, watered.planting) == (12, "low", None)
     assert line("low bed looks dry").entry.kind == "note"

@@ -6,8 +6,14 @@ import pytest
 
 from ample_rows.core.record.entries import Entry
 from ample_rows.core.record.typed import typed_entry
-from ample_rows.core.record.verdicts import not_again, place_verdicts, verdicts_of
-from tests.conftest import document, planting
+from ample_rows.core.record.verdicts import (
+    not_again,
+    place_verdicts,
+    support_verdicts,
+    verdicts_of,
+)
+from ample_rows.core.words.message import said
+from tests.conftest import bed, document, planting
 
 
 def verdict(ident, day, crop, quality=None, text=None):
@@ -47,18 +53,44 @@ def test_words_of_another_program_are_kept_but_decide_nothing(book):
 
 
 @pytest.mark.parametrize(
-    ("line", "quality"),
+    ("line", "of", "quality", "text"),
     [
-        ("verdict carrot never again forked", "never again"),
-        ("verdict carrots more", "more"),
-        ("verdict carrot drop", "drop"),
-        ("verdict carrot less please", "fewer"),
-        ("verdict carrot lovely", None),
+        ("verdict carrot never again: forked", ("carrot", None, None), "never again", "forked"),
+        ("carrots never again", ("carrot", None, None), "never again", None),
+        ("verdict carrots more", ("carrot", None, None), "more", None),
+        ("verdict carrot less please", ("carrot", None, None), "fewer", "please"),
+        ("verdict carrot lovely", ("carrot", None, None), None, "lovely"),
+        ("verdict kale bed drop", ("kale", None, None), "drop", None),
+        ("verdict bed drop, too shady", (None, "bed", None), "drop", "too shady"),
+        ("verdict net bed never again, tore", (None, "bed", "n"), "never again", "tore"),
     ],
 )
-def test_a_verdict_is_typed_in_a_line(read, run, book, line, quality):
-    plan = read(document(planting(id="c")))
+def test_a_verdict_is_typed_in_a_line(read, run, book, line, of, quality, text):
+    net = {"id": "n", "system": "net", "height_cm": 180}
+    plan = read(document(planting(id="c"), places=[bed(supports=[net])]))
     reports = run(plan).plantings
     entry = typed_entry(line, plan, reports, book, day=date(2027, 9, 1), ident="e").entry
-    assert (entry.kind, entry.crop, entry.quality) == ("verdict", "carrot", quality)
-    assert (entry.planting, entry.text) == (None, line.partition(" ")[2].partition(" ")[2])
+    assert (entry.kind, entry.crop, entry.place, entry.support) == ("verdict", *of)
+    assert (entry.planting, entry.quality, entry.text) == (None, quality, text)
+
+
+@pytest.mark.parametrize(
+    ("line", "words"), [("verdict carrot", "and why"), ("verdict never again", "Say what it is on")]
+)
+def test_a_verdict_on_nothing_or_of_nothing_is_asked_about(read, run, book, line, words):
+    plan = read(document(planting(id="c")))
+    typed = typed_entry(line, plan, run(plan).plantings, book, day=date(2027, 9, 1), ident="e")
+    assert typed.entry is None
+    assert words in said(typed.words)
+
+
+def test_a_verdict_on_a_support_is_not_one_on_its_bed():
+    of = {"kind": "verdict", "place": "low"}
+    told = [
+        Entry(id="a", day=date(2026, 9, 1), **of, text="too shady"),
+        Entry(id="b", day=date(2027, 9, 1), **of, support="net", quality="drop"),
+        Entry(id="c", day=date(2026, 9, 1), **of, support="net", quality="keep"),
+    ]
+    assert place_verdicts(told)["low"].text == "too shady"
+    assert support_verdicts(told, "low")["net"].verdict == "drop"
+    assert support_verdicts(told, "high") == {}

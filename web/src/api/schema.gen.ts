@@ -2013,6 +2013,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/verdicts/of-supports/{place}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Support Verdicts
+         * @description The last verdict on each support of a place, for the moment when it is put up again.
+         */
+        get: operations["list_support_verdicts_api_gardens__slug__verdicts_of_supports__place__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{slug}/verdicts": {
         parameters: {
             query?: never;
@@ -4298,8 +4318,8 @@ export interface components {
         };
         /**
          * CropVerdict
-         * @description The last verdict on a crop or a place: which of them, where it is one, and the words of
-         *     whoever grew there.
+         * @description The last verdict on a crop, a place or a support: which of them, where it is one, and the
+         *     words of whoever grew there.
          */
         CropVerdict: {
             /**
@@ -4685,7 +4705,8 @@ export interface components {
          *
          *     `kg` and `pieces` are of a picking, `count` of plants (come up, thinned, set out, divided).
          *     `plant` is one plant of the planting, counted from 1 as the plan sets them out, `variety` one
-         *     of its kinds. `tags` are the grower's own words to find it by.
+         *     of its kinds; `support` what stands on its place, where it is told of that. `tags` are the
+         *     grower's own words to find it by.
          *     `left_out` keeps it out of what is learnt, in words where there is a reason: "hail".
          */
         Entry: {
@@ -4713,6 +4734,8 @@ export interface components {
             cells?: string[] | null;
             /** Variety */
             variety?: string | null;
+            /** Support */
+            support?: string | null;
             /** Plant */
             plant?: number | null;
             /** Kg */
@@ -21765,6 +21788,103 @@ export interface operations {
             header?: never;
             path: {
                 slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: components["schemas"]["CropVerdict"];
+                    };
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_support_verdicts_api_gardens__slug__verdicts_of_supports__place__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                place: string;
             };
             cookie?: never;
         };

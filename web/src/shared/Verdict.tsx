@@ -1,9 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
 
 import { answeredAs, api } from '../api/client';
 import type { ProblemError } from '../api/client';
 import type { CropVerdict } from '../api/types';
 import { dayOf, words } from '../kit/day';
+import { verdictAt } from './weighing';
 
 type Verdicts = Record<string, CropVerdict>;
 
@@ -29,7 +31,30 @@ export function usePlaceVerdicts(slug: string) {
   });
 }
 
-/** What was made of a crop or a place, at the moment when it is chosen again. */
+/** What was said of a place's supports in the record. */
+export function useSupportVerdicts(slug: string, place: string) {
+  return useQuery<Verdicts, ProblemError>({
+    queryKey: ['record', slug, 'verdicts', 'supports', place],
+    queryFn: ({ signal }) =>
+      answeredAs<Verdicts>(
+        api.GET('/api/gardens/{slug}/verdicts/of-supports/{place}', {
+          params: { path: { slug, place } },
+          signal,
+        }),
+      ),
+  });
+}
+
+/** To where a verdict is said: it comes back when the same is chosen again. */
+export function SayVerdict({ slug, on }: { slug: string; on: readonly string[] }) {
+  return (
+    <Link className="press" to={verdictAt(slug, ...on)}>
+      Your verdict
+    </Link>
+  );
+}
+
+/** What was made of a crop, a place or a support, at the moment when it is chosen again. */
 export function Verdict({ of }: { of: CropVerdict | undefined }) {
   if (!of) return null;
   const said = [of.verdict, of.text && `“${of.text}”`].filter(Boolean).join(', ');

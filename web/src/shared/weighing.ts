@@ -19,3 +19,9 @@ export function weighingAt(state: HeldGarden, planting: string | null): string |
   const line = encodeURIComponent(lineBegun(state, report));
   return `/gardens/${state.head.slug}/record?line=${line}`;
 }
+
+/** Where a verdict on something is typed: the crop, the bed or the support is named already. */
+export function verdictAt(slug: string, ...names: readonly string[]): string {
+  const line = encodeURIComponent(`verdict ${names.join(' ')} `);
+  return `/gardens/${slug}/record?line=${line}`;
+}

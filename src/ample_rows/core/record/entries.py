@@ -45,7 +45,8 @@ class Entry(PlanValue):
 
     `kg` and `pieces` are of a picking, `count` of plants (come up, thinned, set out, divided).
     `plant` is one plant of the planting, counted from 1 as the plan sets them out, `variety` one
-    of its kinds. `tags` are the grower's own words to find it by.
+    of its kinds; `support` what stands on its place, where it is told of that. `tags` are the
+    grower's own words to find it by.
     `left_out` keeps it out of what is learnt, in words where there is a reason: "hail".
     """
 
@@ -58,6 +59,7 @@ class Entry(PlanValue):
     crop: Ident | None = None
     cells: tuple[Address, ...] | None = None
     variety: Ident | None = None
+    support: Ident | None = None
     plant: Annotated[int, Field(ge=1, le=20_000)] | None = None
     kg: Kilograms | None = None
     pieces: Amount | None = None

@@ -22,7 +22,7 @@ from ample_rows.core.words.message import Text, message
 _OUT = (
     *("id", "day", "season", "kind", "place", "planting", "crop", "cells"),
     *("kg", "pieces", "quality", "count", "minutes", "text", "left_out"),
-    *("variety", "plant_number", "tags"),
+    *("variety", "plant_number", "tags", "support"),
 )
 # What each of them holds of an entry, where it is not called so; lists are parted by spaces.
 _HOLDS = {"plant_number": "plant"}
@@ -223,6 +223,7 @@ class _Reading:
             "planting": row.get("planting"),
             "crop": crop or (planting.crop if planting else None),
             "variety": row.get("variety"),
+            "support": row.get("support"),
             "plant": _whole(row, "plant_number"),
             **{key: tuple(row[key].split()) for key in _LISTS if row.get(key)},
             "kg": kg,

@@ -15,7 +15,8 @@ from ample_rows.core.planting.report import PlantingReport
 from ample_rows.core.record.entries import Entry, Kind
 from ample_rows.core.record.likely import likely_picked
 from ample_rows.core.record.row import kinds_of
-from ample_rows.core.record.verdicts import Verdict
+from ample_rows.core.record.typed_verdict import is_outright, on_what, verdict_entry
+from ample_rows.core.record.typed_words import as_typed, stem, stems, words_of
 from ample_rows.core.words.message import Count, Mass, Message, Squares, clauses, message
 
 KINDS: dict[str, Kind] = {
@@ -32,14 +33,12 @@ KINDS: dict[str, Kind] = {
     **dict.fromkeys(("note", "noted"), "note"),
     "verdict": "verdict",
 }
-_VERDICTS: dict[str, Verdict] = {
-    **dict.fromkeys(("keep", "again"), "keep"),
-    "drop": "drop",
-    "more": "more",
-    **dict.fromkeys(("fewer", "less"), "fewer"),
-    "never": "never again",
-}
 KG = {"kg": 1.0, "g": 0.001, "lb": 0.45359237, "lbs": 0.45359237, "oz": 0.028349523}
+_QUALITIES: dict[str, str] = {
+    **dict.fromkeys(("good", "best", "prime"), "good"),
+    **dict.fromkeys(("fair", "usable", "seconds"), "fair"),
+    **dict.fromkeys(("poor", "spoilt", "spoiled", "waste"), "poor"),
+}
 _PIECES = ("pieces", "piece", "pcs", "x", "heads", "head", "fruits", "fruit")
 _MINUTES = ("min", "mins", "minutes", "minute")
 _UNITS = "|".join((*KG, *_PIECES, *_MINUTES))
@@ -47,10 +46,8 @@ _AMOUNT = re.compile(rf"(?<![\w.,])(\d+(?:[.,]\d+)?|[.,]\d+)\s*({_UNITS})?\b", r
 _BELOW_NOTHING = re.compile(rf"(?<!\S)[-−]\d+(?:[.,]\d+)?\s*(?:{_UNITS})?\b", re.I)
 _TAG = re.compile(r"(?<!\w)#([^\W_][\w-]{0,39})")
 _PLANT = re.compile(r"\bplant (\d{1,5})\b", re.I)
-_WORD = re.compile(r"[A-Z]{1,3}\d+|[^\W\d_]+(?:['’-][^\W\d_]+)*")
 _MOST = 1e9
 _EXAMPLE = Mass(1.2)
-_LITTLE = frozenset(("the", "in", "of", "from", "on", "at", "and", "a", "out", "by"))
 
 
 @dataclass(frozen=True, slots=True)
@@ -173,25 +170,25 @@ def typed_entry(
     plant = next((int(number) for number in _PLANT.findall(untagged)), None)
     numbered, unnumbered = _numbered_place(_PLANT.sub(" ", untagged), plan)
     kg, pieces, minutes, left = _amounts(unnumbered, unit)
-    words = [word for word in _WORD.findall(left) if word.lower() not in _LITTLE]
+    words = words_of(left)
     kind = next((KINDS[word.lower()] for word in words if word.lower() in KINDS), None)
     words = [word for word in words if word.lower() not in KINDS]
     weighed = kg is not None or pieces is not None
     there = [report for report in reports if numbered in (None, report.place)]
     found, unread = _meant(words, plan, there, book, day)
     place = found[0].place if found else numbered or _place(words, plan)
+    if kind == "verdict" or (kind is None and is_outright(untagged)):
+        there_is = plan.place(place) if place else None
+        said_on = on_what(unread, found, there_is, book)
+        return Typed(*verdict_entry(said_on, left, book, day=day, ident=ident), ())
     picked = kind == "picked" or (weighed and kind is None)
     if not found and place is None and (picked or not kind):
         return Typed(None, message("typed-nothing", kg=_EXAMPLE), ())
     if not (kind or weighed or minutes or unread or tags):
         return Typed(None, message("typed-no-deed", kg=_EXAMPLE), ())
+    quality, unread = _quality(unread) if picked else (None, unread)
     one = found[0] if found else None
     planting = plan.planting(one.id) if one else None
-    if kind == "verdict" and one is not None:
-        # It is on the crop, not on one of its plantings.
-        kinds = {report.crop for report in found}
-        crop = one.crop if len(kinds) == 1 else (book.crops[one.crop].variety_of or one.crop)
-        return _on_crop(crop, unread, book, day=day, ident=ident)
     try:
         entry = Entry(
             id=ident,
@@ -204,8 +201,9 @@ def typed_entry(
             plant=plant if one else None,
             kg=kg,
             pieces=pieces,
+            quality=quality,
             minutes=minutes,
-            text=" ".join(unread) or None,
+            text=as_typed(left, unread),
             tags=tags,
         )
     except ValidationError as error:
@@ -215,8 +213,8 @@ def typed_entry(
 
 def _kind_meant(words: Iterable[str], planting: p.Planting, book: Book) -> str | None:
     """Of a mixed planting, the kind whose name most of the words are; None where none is."""
-    asked = {_stem(word) for word in words}
-    fits = {kind: len(asked & _stems(*_own_names(kind, book))) for kind in kinds_of(planting)}
+    asked = {stem(word) for word in words}
+    fits = {kind: len(asked & stems(*_own_names(kind, book))) for kind in kinds_of(planting)}
     best = max(fits.values())
     meant = [kind for kind, score in fits.items() if score == best]
     return meant[0] if best and len(meant) == 1 and len(fits) > 1 else None
@@ -227,20 +225,12 @@ def _own_names(kind: str, book: Book) -> tuple[str, ...]:
     return (crop.name, *crop.names) if crop else ()
 
 
-def _on_crop(crop: str, words: Sequence[str], book: Book, *, day: date, ident: str) -> Typed:
-    """A verdict on a crop, in so many words."""
-    text = " ".join(words) or None
-    entry = Entry(id=ident, day=day, kind="verdict", crop=crop, quality=_verdict(words), text=text)
-    done = message(
-        "typed-done", done=message("typed-kind", kind="verdict"), crop=book.crops[crop].name
-    )
-    said = None if text is None else message("typed-text", text=text)
-    return Typed(entry, clauses(done, said, message("typed-day", day=day)), ())
-
-
-def _verdict(words: Iterable[str]) -> Verdict | None:
-    """What is said of a crop in one word; "never again" is said by its first."""
-    return next((_VERDICTS[word.lower()] for word in words if word.lower() in _VERDICTS), None)
+def _quality(words: Sequence[str]) -> tuple[str | None, list[str]]:
+    """How good a picking was, in one word of three, and the words without it."""
+    said = next((word for word in words if word.lower() in _QUALITIES), None)
+    if said is None:
+        return None, list(words)
+    return _QUALITIES[said.lower()], [word for word in words if word != said]
 
 
 def _amounts(text: str, unit: str) -> tuple[float | None, int | None, float | None, str]:
@@ -266,12 +256,12 @@ def _meant(
     day: date,
 ) -> tuple[list[PlantingReport], list[str]]:
     """The plantings that most of the words fit, the likeliest first; and words that fit none."""
-    asked = {_stem(word): word for word in words}
-    labels = {place.id: _stems(place.label) for place in plan.places}
+    asked = {stem(word): word for word in words}
+    labels = {place.id: stems(place.label) for place in plan.places}
     kinds = {planting.id: kinds_of(planting) for planting in plan.plantings}
     vocabulary = {
         report.id: (
-            _stems(*(name for kind in kinds[report.id] for name in _names(kind, book))),
+            stems(*(name for kind in kinds[report.id] for name in _names(kind, book))),
             labels[report.place] | set(report.cells),
         )
         for report in reports
@@ -307,8 +297,8 @@ def _numbered_place(text: str, plan: p.Plan) -> tuple[str | None, str]:
 
 def _place(words: Iterable[str], plan: p.Plan) -> str | None:
     """The place of whose name most words stand in the line, where one has more than the rest."""
-    asked = {_stem(word) for word in words}
-    scores = {place.id: len(asked & _stems(place.label)) for place in plan.places}
+    asked = {stem(word) for word in words}
+    scores = {place.id: len(asked & stems(place.label)) for place in plan.places}
     best = max(scores.values(), default=0)
     named = [ident for ident, score in scores.items() if best and score == best]
     return named[0] if len(named) == 1 else None
@@ -319,19 +309,6 @@ def _names(crop: str, book: Book) -> Iterable[str]:
     while record is not None:
         yield from (record.name, *record.names)
         record = book.crops.get(record.variety_of) if record.variety_of else None
-
-
-def _stems(*names: str) -> set[str]:
-    return {_stem(word) for name in names for word in _WORD.findall(name)}
-
-
-def _stem(word: str) -> str:
-    """A word without its plural: beans, tomatoes, berries."""
-    small = word.lower().replace("’", "'")
-    for ending, rest in (("ies", "y"), ("oes", "o"), ("ches", "ch"), ("ss", "ss"), ("s", "")):
-        if small.endswith(ending) and len(small) > len(ending) + 2:
-            return small[: -len(ending)] + rest
-    return small
 
 
 def _said(entry: Entry, of: PlantingReport | None, plan: p.Plan, book: Book) -> Message:
@@ -349,6 +326,7 @@ def _said(entry: Entry, of: PlantingReport | None, plan: p.Plan, book: Book) -> 
         None if entry.plant is None else message("typed-plant", number=entry.plant),
         None if entry.kg is None else message("typed-weight", kg=Mass(entry.kg)),
         None if entry.pieces is None else message("typed-pieces", n=Count(entry.pieces, "piece")),
+        None if entry.quality is None else message("verbatim", text=entry.quality),
         None if entry.minutes is None else message("typed-minutes", minutes=round(entry.minutes)),
         None if entry.text is None else message("typed-text", text=entry.text),
         None if entry.tags is None else message("typed-tags", tags=" ".join(entry.tags)),

@@ -15,8 +15,8 @@ _NOT_AGAIN = frozenset({"drop", "never again"})
 
 @dataclass(frozen=True, slots=True)
 class CropVerdict:
-    """The last verdict on a crop or a place: which of them, where it is one, and the words of
-    whoever grew there."""
+    """The last verdict on a crop, a place or a support: which of them, where it is one, and the
+    words of whoever grew there."""
 
     day: date
     verdict: str | None
@@ -38,12 +38,22 @@ def verdicts_of(entries: Iterable[Entry], book: Book) -> dict[str, CropVerdict]:
 
 
 def place_verdicts(entries: Iterable[Entry]) -> dict[str, CropVerdict]:
-    """The last verdict on each place as such, not on a crop in it; by id."""
+    """The last verdict on each place as such, not on a crop or a support in it; by id."""
+    return _last((e.place, e) for e in entries if e.crop is None and e.support is None)
+
+
+def support_verdicts(entries: Iterable[Entry], place: str) -> dict[str, CropVerdict]:
+    """The last verdict on each support of a place, by id."""
+    return _last((e.support, e) for e in entries if e.place == place)
+
+
+def _last(told: Iterable[tuple[str | None, Entry]]) -> dict[str, CropVerdict]:
+    """The last verdict on each of the things that are named."""
     last: dict[str, CropVerdict] = {}
-    told = [e for e in entries if e.kind == "verdict" and e.place is not None and e.crop is None]
-    for entry in sorted(told, key=lambda entry: entry.day):
+    of = [(name, entry) for name, entry in told if name is not None and entry.kind == "verdict"]
+    for name, entry in sorted(of, key=lambda one: one[1].day):
         kind = entry.quality if entry.quality in VERDICTS else None
-        last[entry.place or ""] = CropVerdict(entry.day, kind, entry.text)
+        last[name] = CropVerdict(entry.day, kind, entry.text)
     return last
 
 

@@ -20,6 +20,8 @@ doubt-much = { $kg } is far more than { $planting } is estimated to give in all:
 typed-below-nothing = must be more than nothing; “{ $typed }” was typed
 typed-no-deed = Say how much was picked, what was done, or a note: { $kg }, thinned, small and sweet.
 typed-nothing = Name a crop or a bed, then a weight: carrots low bed { $kg }.
+typed-verdict-on-nothing = Say what it is on, a crop, a bed or what stands there: verdict carrot never again, forked.
+typed-verdict-empty = Say keep, drop, more, fewer or never again, and why.
 typed-kind = { $kind ->
     [picked] picked
     [sown] sown

@@ -56,6 +56,7 @@ export function CropBook({ state }: { state: HeldGarden }) {
           <>
             <CropEntry
               page={page.data}
+              slug={slug}
               verdict={verdicts.data?.[page.data.crop.id]}
               nameOf={nameOf}
               onOpen={(id) => set('crop', id)}

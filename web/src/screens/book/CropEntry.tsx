@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 import type { CropPage, CropVerdict } from '../../api/types';
 import { useRegional, useUnits } from '../../kit/preferences';
 import { perSquareWords } from '../../kit/text';
-import { Verdict } from '../../shared/Verdict';
+import { SayVerdict, Verdict } from '../../shared/Verdict';
 import { EVIDENCE } from '../../shared/words';
 import type { Units } from '../../kit/units';
 import { WindowWords } from './CropWindows';
@@ -31,11 +31,12 @@ const PICKED: Record<string, string> = {
 };
 
 interface EntryProps extends Props {
+  slug: string;
   verdict: CropVerdict | undefined;
 }
 
 /** One crop as a reference book has it: drawn at scale, its figures, its cautions, its company. */
-export function CropEntry({ page, verdict, nameOf, onOpen }: EntryProps) {
+export function CropEntry({ page, slug, verdict, nameOf, onOpen }: EntryProps) {
   const units = useUnits();
   const { crop } = page;
   return (
@@ -50,6 +51,7 @@ export function CropEntry({ page, verdict, nameOf, onOpen }: EntryProps) {
           {crop.names.length > 0 && `; also ${crop.names.join(', ')}`}
         </p>
         <Verdict of={verdict} />
+        <SayVerdict slug={slug} on={[crop.name]} />
       </header>
       <div className="grid gap-x-8 sm:grid-cols-2">
         <Profile crop={crop} />

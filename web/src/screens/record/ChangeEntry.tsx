@@ -34,6 +34,7 @@ export function ChangeEntry({ slug, entry, onDone }: Props) {
     pieces: entry.pieces?.toString() ?? '',
     count: entry.count?.toString() ?? '',
     minutes: entry.minutes?.toString() ?? '',
+    quality: entry.quality ?? '',
     text: entry.text ?? '',
     tags: entry.tags?.join(' ') ?? '',
     plant: entry.plant?.toString() ?? '',
@@ -55,6 +56,7 @@ export function ChangeEntry({ slug, entry, onDone }: Props) {
       pieces: whole(read.number('pieces', 0, MOST_COUNT)),
       count: whole(read.number('count', 0, MOST_COUNT)),
       minutes: read.number('minutes', 0),
+      quality: read.text('quality'),
       text: read.text('text'),
       tags: tags ?? null,
       plant: whole(read.number('plant', 1, MOST_PLANTS)),
@@ -81,6 +83,17 @@ export function ChangeEntry({ slug, entry, onDone }: Props) {
       {!picked && <NumberField form={form} name="count" label="Plants" />}
       <NumberField form={form} name="minutes" label="Minutes" />
       {entry.planting && <NumberField form={form} name="plant" label="Which plant of the row" />}
+      {picked && (
+        <TextField form={form} name="quality" label="Quality" hint="Good, fair or poor." />
+      )}
+      {entry.kind === 'verdict' && (
+        <TextField
+          form={form}
+          name="quality"
+          label="Verdict"
+          hint="Keep, more, fewer, drop, never again."
+        />
+      )}
       <TextField form={form} name="text" label="Words" />
       <TextField form={form} name="tags" label="Tags" />
       {picked && (

@@ -11,7 +11,7 @@ import { ChangeEntry } from './ChangeEntry';
 import { WeatherLine } from './day/WeatherLine';
 import { EntryLine } from './EntryLine';
 import { Tags } from './find/Tags';
-import { amount, told } from './telling';
+import { amount, inWords, told } from './telling';
 import { useDayBook, useDayPage, useEntriesOfJobs } from './useRecord';
 
 /** A day as a page of the book: what was done and picked at which bed, and the line to add to it. */
@@ -107,7 +107,7 @@ function Row({ state, entry, onChange, onRemove }: RowProps) {
         {amount(entry, units)}
       </td>
       <td className="pr-3 text-muted">
-        {entry.text} <Tags tags={entry.tags ?? []} />
+        {inWords(entry)} <Tags tags={entry.tags ?? []} />
       </td>
       <td className="text-right whitespace-nowrap">
         {onChange && (

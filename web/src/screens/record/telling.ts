@@ -23,7 +23,16 @@ export function told(state: HeldGarden, entry: Entry): string {
   const of = state.report.plantings.find((planting) => planting.id === entry.planting);
   const kind = of?.by_variety.find((each) => each.variety === entry.variety);
   const plant = entry.plant ? `, plant ${entry.plant}` : '';
-  return [DONE[entry.kind], kind?.name ?? of?.name].filter(Boolean).join(' ') + plant;
+  // What is said of a crop, not of one of its plantings, is told by the name it is grown under.
+  const named = of ?? state.report.plantings.find((planting) => planting.crop === entry.crop);
+  const name = kind?.name ?? named?.name ?? entry.crop?.replaceAll('-', ' ');
+  const support = entry.support && supportName(state, entry);
+  return [DONE[entry.kind], name ?? support].filter(Boolean).join(' ') + plant;
+}
+
+/** In what words: how good it was or what was made of it, and what else was said. */
+export function inWords(entry: Entry): string {
+  return [entry.quality, entry.text].filter(Boolean).join(', ');
 }
 
 /** How much: weight, pieces, plants, minutes. */
@@ -46,4 +55,10 @@ function weighed(kg: number, units: Units): string {
   return [pounds > 0 ? `${pounds} lb` : '', rest > 0 || pounds === 0 ? `${rest} oz` : '']
     .filter(Boolean)
     .join(' ');
+}
+
+/** The system of the support that an entry is of, as far as it still stands. */
+function supportName(state: HeldGarden, entry: Entry): string | undefined {
+  const place = state.plan.places.find((each) => each.id === entry.place);
+  return place?.supports.find((each) => each.id === entry.support)?.system.replaceAll('-', ' ');
 }

@@ -20,6 +20,7 @@ import { Spots } from './Spots';
 import { Sprinkle } from './Sprinkle';
 import { Varieties } from './Varieties';
 import { Waves } from './Waves';
+import { SayVerdict } from '../../shared/Verdict';
 import { lineBegun } from '../../shared/weighing';
 import { LAYOUTS, STARTS } from '../../shared/words';
 
@@ -94,6 +95,7 @@ export function PlantingCard({ state, planting, report, place, chosen, onEdit }:
         >
           Weigh
         </Link>
+        <SayVerdict slug={state.head.slug} on={[report.name]} />
         <Link
           className="press"
           to={`${record}?view=wrong&planting=${encodeURIComponent(planting.id)}`}

@@ -8,7 +8,7 @@ import type { HeldGarden } from '../../api/merge';
 import type { Footing, SupportSheet, TrainingSystem } from '../../api/types';
 import { useUnits } from '../../kit/preferences';
 import { BillTable } from '../../shared/BillTable';
-import { usePlaceVerdicts, Verdict } from '../../shared/Verdict';
+import { SayVerdict, usePlaceVerdicts, useSupportVerdicts, Verdict } from '../../shared/Verdict';
 import { Figure, Sum, Workings } from '../../shared/Working';
 import { useMaterials } from '../../api/useSoil';
 import { dayOf, shortWords, words } from '../../kit/day';
@@ -43,6 +43,7 @@ export function SupportScreen({ state }: { state: HeldGarden }) {
   const footings = useTable<Footing>('/api/footings');
   const materials = useMaterials().data;
   const verdicts = usePlaceVerdicts(slug);
+  const ofSupports = useSupportVerdicts(slug, placeId);
   if (!place) return <NoSuchPlace slug={slug} />;
   if (!support) {
     return (
@@ -65,10 +66,15 @@ export function SupportScreen({ state }: { state: HeldGarden }) {
         <h1 className="text-xl">{`${place.name ?? place.id}: ${systems?.[support.system]?.label ?? ''}`}</h1>
         {sheet && <Headline sheet={sheet} />}
         <PutUpViews slug={slug} place={place} here={support.id} />
+        <SayVerdict
+          slug={slug}
+          on={[systems?.[support.system]?.label ?? support.system, place.name ?? place.id]}
+        />
       </header>
       <Workings>
         <div className="sheet overflow-y-auto px-4 pb-4">
           {answer.error && <p role="alert">{answer.error.message}</p>}
+          <Verdict of={ofSupports.data?.[support.id]} />
           <Verdict of={verdicts.data?.[place.id]} />
           {sheet && <Drawn state={state} sheet={sheet} placeId={placeId} />}
           <SupportEdges

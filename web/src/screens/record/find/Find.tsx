@@ -9,7 +9,7 @@ import { dayOf, shortWords } from '../../../kit/day';
 import { Field } from '../../../kit/Field';
 import { useUnits } from '../../../kit/preferences';
 import { capital } from '../../../kit/text';
-import { amount, told } from '../telling';
+import { amount, inWords, told } from '../telling';
 import { Tags } from './Tags';
 
 const MOST = 200;
@@ -76,7 +76,7 @@ function Line({ state, entry }: { state: HeldGarden; entry: Entry }) {
         {amount(entry, units)}
       </td>
       <td className="text-muted">
-        {entry.text} <Tags tags={entry.tags ?? []} />
+        {inWords(entry)} <Tags tags={entry.tags ?? []} />
       </td>
     </tr>
   );

@@ -5,7 +5,7 @@ import { MeasureField, NumberField, TextField, WholeFault, useTyped } from '../.
 import { useUnits } from '../../../kit/preferences';
 import { useDay } from '../../../shared/DayContext';
 import { TAG_FAULT, tagsOf } from '../../../shared/tags';
-import { amount } from '../telling';
+import { amount, inWords } from '../telling';
 import { freshId, useDayBook } from '../useRecord';
 
 interface Props {
@@ -59,7 +59,12 @@ export function PlantEntry({ state, planting, plant, onNext }: Props) {
         <ul aria-label="Entered of this plant" className="text-[14px] text-muted">
           {plant.entries.map((entry) => (
             <li key={entry.id}>
-              {[entry.day, amount(entry, units), entry.text, entry.tags?.map((tag) => `#${tag}`)]
+              {[
+                entry.day,
+                amount(entry, units),
+                inWords(entry),
+                entry.tags?.map((tag) => `#${tag}`),
+              ]
                 .flat()
                 .filter(Boolean)
                 .join(' · ')}

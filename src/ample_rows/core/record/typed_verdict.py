@@ -1,0 +1,134 @@
+"""A verdict as it is typed: on a crop, a bed or what stands on it — "net South bed never again:
+tore in the wind"."""
+
+import re
+from collections.abc import Sequence
+from dataclasses import dataclass
+from datetime import date
+
+from ample_rows.core import plan as p
+from ample_rows.core.book import Book
+from ample_rows.core.planting.report import PlantingReport
+from ample_rows.core.record.entries import Entry
+from ample_rows.core.record.typed_words import as_typed, stems
+from ample_rows.core.record.verdicts import Verdict
+from ample_rows.core.words.message import Message, clauses, message
+
+_VERDICTS: dict[str, Verdict] = {
+    **dict.fromkeys(("keep", "again"), "keep"),
+    "drop": "drop",
+    "more": "more",
+    **dict.fromkeys(("fewer", "less"), "fewer"),
+    "never": "never again",
+}
+_OUTRIGHT = re.compile(r"\bnever again\b", re.I)
+
+
+def is_outright(text: str) -> bool:
+    """Whether a line is a verdict although it does not say so: "never again" is nothing else."""
+    return _OUTRIGHT.search(text) is not None
+
+
+@dataclass(frozen=True, slots=True)
+class OnWhat:
+    """What a verdict is on: a crop, or a place, or a support of the place; and the words of it
+    that are left."""
+
+    crop: str | None
+    place: p.Place | None
+    support: p.Support | None
+    words: tuple[str, ...]
+
+
+def on_what(
+    words: Sequence[str],
+    found: Sequence[PlantingReport],
+    place: p.Place | None,
+    book: Book,
+) -> OnWhat:
+    """A crop goes before a bed: it is on the crop, not on one of its plantings. A crop that
+    nowhere grows is known by its name in the book; a support by that of its system.
+
+    Args:
+        words: Those that fit neither a planting nor a place.
+        found: The plantings that are meant, the likeliest first.
+    """
+    if found:
+        kinds = {report.crop for report in found}
+        one = found[0].crop
+        return OnWhat(
+            one if len(kinds) == 1 else (book.crops[one].variety_of or one),
+            None,
+            None,
+            tuple(words),
+        )
+    said = {word: stems(word) for word in words}
+
+    def without(called: set[str]) -> tuple[str, ...]:
+        return tuple(word for word, stem in said.items() if not stem <= called)
+
+    for support in place.supports if place else ():
+        called = stems(support.system, book.trainings[support.system].label)
+        if any(stem <= called for stem in said.values()):
+            return OnWhat(None, place, support, without(called))
+    crop, called = _named(set().union(*said.values()), book)
+    return OnWhat(crop, None if crop else place, None, without(called))
+
+
+def _named(said: set[str], book: Book) -> tuple[str | None, set[str]]:
+    """The crop of the book one of whose names is all said, the longest such name first."""
+    named = [
+        (stems(name), crop.id)
+        for crop in book.crops.values()
+        for name in (crop.name, *crop.names)
+        if stems(name) and stems(name) <= said
+    ]
+    called, crop = max(named, key=lambda one: len(one[0]), default=(set[str](), None))
+    return crop, called
+
+
+def verdict_entry(
+    on: OnWhat, line: str, book: Book, *, day: date, ident: str
+) -> tuple[Entry | None, Message]:
+    """The entry, and how it is said back; no entry where nothing is said, or of nothing."""
+    if on.crop is None and on.place is None:
+        return None, message("typed-verdict-on-nothing")
+    if not on.words:
+        return None, message("typed-verdict-empty")
+    quality, rest = _verdict(on.words)
+    text = as_typed(line, rest)
+    entry = Entry(
+        id=ident,
+        day=day,
+        kind="verdict",
+        crop=on.crop,
+        place=None if on.place is None else on.place.id,
+        support=None if on.support is None else on.support.id,
+        quality=quality,
+        text=text,
+    )
+    names = [
+        None if on.crop is None else book.crops[on.crop].name,
+        None if on.support is None else book.trainings[on.support.system].label,
+        None if on.place is None else on.place.label,
+    ]
+    kind = message("typed-kind", kind="verdict")
+    first, *others = [name for name in names if name is not None]
+    return entry, clauses(
+        message("typed-done", done=kind, crop=first),
+        *(message("verbatim", text=other) for other in others),
+        None if quality is None else message("verbatim", text=quality),
+        None if text is None else message("typed-text", text=text),
+        message("typed-day", day=day),
+    )
+
+
+def _verdict(words: Sequence[str]) -> tuple[Verdict | None, Sequence[str]]:
+    """What is said in one word, and why. Words that begin with the verdict go on with the
+    reason; "never again" is said by its first."""
+    small = [word.lower() for word in words]
+    at = next((number for number, word in enumerate(small) if word in _VERDICTS), None)
+    if at is None:
+        return None, words
+    length = 2 if small[at : at + 2] == ["never", "again"] else 1
+    return _VERDICTS[small[at]], words[length:] if at == 0 else words

@@ -1,0 +1,42 @@
+"""The words of a typed line: what they are read by, and how they are kept."""
+
+import re
+from collections.abc import Collection
+
+_WORD = re.compile(r"[A-Z]{1,3}\d+|[^\W\d_]+(?:['’-][^\W\d_]+)*")
+_LITTLE = frozenset(("the", "in", "of", "from", "on", "at", "and", "a", "out", "by"))
+
+
+def words_of(text: str) -> list[str]:
+    """The words of a line that name or tell something."""
+    return [word for word in _WORD.findall(text) if word.lower() not in _LITTLE]
+
+
+def as_typed(text: str, kept: Collection[str]) -> str | None:
+    """So many words of a line as they were typed: with the little words and the signs between
+    those that stand together; None where none is kept."""
+    parts: list[str] = []
+    end = -1
+    for found in _WORD.finditer(text):
+        word = found.group()
+        if word in kept:
+            between = text[end : found.start()]
+            parts += [between if end >= 0 else " " if parts else "", word]
+            end = found.end()
+        elif word.lower() not in _LITTLE:
+            end = -1
+    return re.sub(r"\s+", " ", "".join(parts)).strip() or None
+
+
+def stems(*names: str) -> set[str]:
+    """The words of some names without their plurals."""
+    return {stem(word) for name in names for word in _WORD.findall(name)}
+
+
+def stem(word: str) -> str:
+    """A word without its plural: beans, tomatoes, berries."""
+    small = word.lower().replace("’", "'")
+    for ending, rest in (("ies", "y"), ("oes", "o"), ("ches", "ch"), ("ss", "ss"), ("s", "")):
+        if small.endswith(ending) and len(small) > len(ending) + 2:
+            return small[: -len(ending)] + rest
+    return small
