@@ -69,6 +69,24 @@ def test_a_line_is_read(line, text, kind, planting, amount):
     assert (entry.day, entry.id) == (DAY, "e1")
 
 
+@pytest.mark.parametrize(
+    ("text", "kind", "count", "minutes", "told"),
+    [
+        ("carrots low bed 24 up", "up", 24, None, None),
+        ("thinned carrots low 12 plants 1.5 h", "thinned", 12, 90, None),
+        ("planted 6 tomatoes", "set-out", 6, None, None),
+        ("watered south bed 30 L", "watered", None, None, "30 L"),
+        ("added 40 L compost to low bed", "soil", None, None, "40 L compost"),
+        ("fed tomatoes 2 cans of nettle tea", "fed", None, None, "2 cans of nettle tea"),
+        ("seen tomatoes: blight on 3 leaves", "seen", None, None, "blight on 3 leaves"),
+    ],
+)
+def test_what_is_no_weight_is_not_read_as_one(line, text, kind, count, minutes, told):
+    entry = line(text).entry
+    assert (entry.kind, entry.kg, entry.count) == (kind, None, count)
+    assert (entry.minutes, entry.text) == (minutes, told)
+
+
 def test_what_was_understood_is_said_back(line):
     assert said(line("carrots low bed 1.2 kg").words) == (
         "picked maincrop carrot; Low bed A1–B2; 1.2 kg; 10 August"

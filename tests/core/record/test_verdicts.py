@@ -57,6 +57,7 @@ def test_words_of_another_program_are_kept_but_decide_nothing(book):
     [
         ("verdict carrot never again: forked", ("carrot", None, None), "never again", "forked"),
         ("carrots never again", ("carrot", None, None), "never again", None),
+        ("carrot never again: dried up", ("carrot", None, None), "never again", "dried up"),
         ("verdict carrots more", ("carrot", None, None), "more", None),
         ("verdict carrot less please", ("carrot", None, None), "fewer", "please"),
         ("verdict carrot lovely", ("carrot", None, None), None, "lovely"),

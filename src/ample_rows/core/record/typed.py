@@ -15,6 +15,7 @@ from ample_rows.core.planting.report import PlantingReport
 from ample_rows.core.record.entries import Entry, Kind
 from ample_rows.core.record.likely import likely_picked
 from ample_rows.core.record.row import kinds_of
+from ample_rows.core.record.typed_amounts import BELOW_NOTHING, UNITS, amounts
 from ample_rows.core.record.typed_verdict import is_outright, on_what, verdict_entry
 from ample_rows.core.record.typed_words import as_typed, stem, stems, words_of
 from ample_rows.core.words.message import Count, Mass, Message, Squares, clauses, message
@@ -30,23 +31,18 @@ KINDS: dict[str, Kind] = {
     **dict.fromkeys(("watered", "water"), "watered"),
     **dict.fromkeys(("seen", "saw"), "seen"),
     **dict.fromkeys(("cleared", "pulled"), "cleared"),
+    **dict.fromkeys(("added", "mulched", "composted", "topped"), "soil"),
     **dict.fromkeys(("note", "noted"), "note"),
     "verdict": "verdict",
 }
-KG = {"kg": 1.0, "g": 0.001, "lb": 0.45359237, "lbs": 0.45359237, "oz": 0.028349523}
+_COUNTED = frozenset({"sown", "up", "thinned", "set-out"})
 _QUALITIES: dict[str, str] = {
     **dict.fromkeys(("good", "best", "prime"), "good"),
     **dict.fromkeys(("fair", "usable", "seconds"), "fair"),
     **dict.fromkeys(("poor", "spoilt", "spoiled", "waste"), "poor"),
 }
-_PIECES = ("pieces", "piece", "pcs", "x", "heads", "head", "fruits", "fruit")
-_MINUTES = ("min", "mins", "minutes", "minute")
-_UNITS = "|".join((*KG, *_PIECES, *_MINUTES))
-_AMOUNT = re.compile(rf"(?<![\w.,])(\d+(?:[.,]\d+)?|[.,]\d+)\s*({_UNITS})?\b", re.I)
-_BELOW_NOTHING = re.compile(rf"(?<!\S)[-−]\d+(?:[.,]\d+)?\s*(?:{_UNITS})?\b", re.I)
 _TAG = re.compile(r"(?<!\w)#([^\W_][\w-]{0,39})")
 _PLANT = re.compile(r"\bplant (\d{1,5})\b", re.I)
-_MOST = 1e9
 _EXAMPLE = Mass(1.2)
 
 
@@ -162,29 +158,30 @@ def typed_entry(
     Raises:
         PlanFaultsError: An amount that no entry can hold, or one below nothing.
     """
-    below = _BELOW_NOTHING.search(text)
+    below = BELOW_NOTHING.search(text)
     if below:
         raise PlanFaultsError.one("kg", message("typed-below-nothing", typed=below.group()))
     tags = tuple(dict.fromkeys(_TAG.findall(text))) or None
     untagged = _TAG.sub(" ", text)
     plant = next((int(number) for number in _PLANT.findall(untagged)), None)
     numbered, unnumbered = _numbered_place(_PLANT.sub(" ", untagged), plan)
-    kg, pieces, minutes, left = _amounts(unnumbered, unit)
-    words = words_of(left)
-    kind = next((KINDS[word.lower()] for word in words if word.lower() in KINDS), None)
-    words = [word for word in words if word.lower() not in KINDS]
-    weighed = kg is not None or pieces is not None
+    kind = next((KINDS[w.lower()] for w in words_of(unnumbered) if w.lower() in KINDS), None)
+    verdict = kind == "verdict" or is_outright(untagged)
+    told = amounts(unnumbered, None if verdict else _of_a_number(kind, unit))
+    deeds = {"verdict"} if verdict else KINDS.keys()
+    words = [word for word in words_of(told.left) if word.lower() not in deeds]
+    weighed = told.weighed
     there = [report for report in reports if numbered in (None, report.place)]
     found, unread = _meant(words, plan, there, book, day)
     place = found[0].place if found else numbered or _place(words, plan)
-    if kind == "verdict" or (kind is None and is_outright(untagged)):
+    if verdict:
         there_is = plan.place(place) if place else None
         said_on = on_what(unread, found, there_is, book)
-        return Typed(*verdict_entry(said_on, left, book, day=day, ident=ident), ())
+        return Typed(*verdict_entry(said_on, told.left, book, day=day, ident=ident), ())
     picked = kind == "picked" or (weighed and kind is None)
     if not found and place is None and (picked or not kind):
         return Typed(None, message("typed-nothing", kg=_EXAMPLE), ())
-    if not (kind or weighed or minutes or unread or tags):
+    if not (kind or weighed or told.minutes or unread or tags):
         return Typed(None, message("typed-no-deed", kg=_EXAMPLE), ())
     quality, unread = _quality(unread) if picked else (None, unread)
     one = found[0] if found else None
@@ -199,11 +196,12 @@ def typed_entry(
             crop=one.crop if one else None,
             variety=_kind_meant(words, planting, book) if planting else None,
             plant=plant if one else None,
-            kg=kg,
-            pieces=pieces,
+            kg=told.kg,
+            pieces=told.pieces,
             quality=quality,
-            minutes=minutes,
-            text=as_typed(left, unread),
+            count=told.count,
+            minutes=told.minutes,
+            text=as_typed(told.left, unread),
             tags=tags,
         )
     except ValidationError as error:
@@ -225,27 +223,19 @@ def _own_names(kind: str, book: Book) -> tuple[str, ...]:
     return (crop.name, *crop.names) if crop else ()
 
 
+def _of_a_number(kind: Kind | None, unit: str) -> str | None:
+    """What a bare number is of: plants come up, what was picked; else it belongs to the words."""
+    if kind in _COUNTED:
+        return "plants"
+    return unit if kind in (None, "picked") else None
+
+
 def _quality(words: Sequence[str]) -> tuple[str | None, list[str]]:
     """How good a picking was, in one word of three, and the words without it."""
     said = next((word for word in words if word.lower() in _QUALITIES), None)
     if said is None:
         return None, list(words)
     return _QUALITIES[said.lower()], [word for word in words if word != said]
-
-
-def _amounts(text: str, unit: str) -> tuple[float | None, int | None, float | None, str]:
-    """Weight, pieces and minutes of a line, and the line without them."""
-    kg, pieces, minutes = None, None, None
-    for number, named in _AMOUNT.findall(text):
-        value = min(float(number.replace(",", ".")), _MOST)
-        of = (named or unit).lower()
-        if of in KG:
-            kg = (kg or 0.0) + value * KG[of]
-        elif of in _MINUTES:
-            minutes = value
-        else:
-            pieces = round(value)
-    return None if kg is None else round(kg, 4), pieces, minutes, _AMOUNT.sub(" ", text)
 
 
 def _meant(
@@ -289,7 +279,7 @@ def _numbered_place(text: str, plan: p.Plan) -> tuple[str | None, str]:
     for place in plan.places:
         if any(letter.isdigit() for letter in place.label):
             name = re.escape(place.label)
-            named = re.compile(rf"(?<!\w){name}(?![\w.,]|\s*(?:{_UNITS})\b)", re.I)
+            named = re.compile(rf"(?<!\w){name}(?![\w.,]|\s*(?:{UNITS})\b)", re.I)
             if named.search(text):
                 return place.id, named.sub(" ", text, count=1)
     return None, text
@@ -326,6 +316,7 @@ def _said(entry: Entry, of: PlantingReport | None, plan: p.Plan, book: Book) -> 
         None if entry.plant is None else message("typed-plant", number=entry.plant),
         None if entry.kg is None else message("typed-weight", kg=Mass(entry.kg)),
         None if entry.pieces is None else message("typed-pieces", n=Count(entry.pieces, "piece")),
+        None if entry.count is None else message("typed-count", n=Count(entry.count, "plant")),
         None if entry.quality is None else message("verbatim", text=entry.quality),
         None if entry.minutes is None else message("typed-minutes", minutes=round(entry.minutes)),
         None if entry.text is None else message("typed-text", text=entry.text),

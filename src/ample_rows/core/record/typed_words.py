@@ -4,7 +4,9 @@ import re
 from collections.abc import Collection
 
 _WORD = re.compile(r"[A-Z]{1,3}\d+|[^\W\d_]+(?:['’-][^\W\d_]+)*")
-_LITTLE = frozenset(("the", "in", "of", "from", "on", "at", "and", "a", "out", "by"))
+_LITTLE = frozenset(("the", "in", "of", "from", "on", "at", "and", "a", "out", "by", "to"))
+# A number that is left in a line is told with its words: "30 L".
+_KEPT = re.compile(rf"{_WORD.pattern}|\d+(?:[.,]\d+)?")
 
 
 def words_of(text: str) -> list[str]:
@@ -17,9 +19,9 @@ def as_typed(text: str, kept: Collection[str]) -> str | None:
     those that stand together; None where none is kept."""
     parts: list[str] = []
     end = -1
-    for found in _WORD.finditer(text):
+    for found in _KEPT.finditer(text):
         word = found.group()
-        if word in kept:
+        if word in kept or word[0].isdigit():
             between = text[end : found.start()]
             parts += [between if end >= 0 else " " if parts else "", word]
             end = found.end()

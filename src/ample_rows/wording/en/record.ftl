@@ -33,6 +33,7 @@ typed-kind = { $kind ->
     [watered] watered
     [seen] seen
     [cleared] cleared
+    [soil] added
     [verdict] verdict on
    *[note] note
 }
@@ -40,6 +41,7 @@ typed-done = { $done } { $crop }
 typed-where = { $place } { $cells }
 typed-weight = { $kg }
 typed-pieces = { $n }
+typed-count = { $n }
 typed-minutes = { $minutes } min
 typed-plant = plant { $number }
 typed-tags = tagged { $tags }

@@ -1,0 +1,65 @@
+"""The amounts of a typed line: weight, pieces, plants counted, minutes."""
+
+import re
+from dataclasses import dataclass
+
+KG = {"kg": 1.0, "g": 0.001, "lb": 0.45359237, "lbs": 0.45359237, "oz": 0.028349523}
+_PIECES = ("pieces", "piece", "pcs", "x", "heads", "head", "fruits", "fruit")
+_PLANTS = ("plants", "plant", "seedlings", "seedling")
+_MINUTES = {
+    **dict.fromkeys(("min", "mins", "minutes", "minute"), 1.0),
+    **dict.fromkeys(("h", "hour", "hours"), 60.0),
+}
+# What is counted in these is told in words: no entry has a field for it.
+_TOLD = (
+    *("l", "litres?", "liters?", "ml", "gal", "gallons?", "quarts?", "cu", "sq", "cans?"),
+    *("buckets?", "barrows?", "bags?", "scoops?", "handfuls?", "cm", "mm", "m", "inch", "inches"),
+    *("ft", "feet", "days?", "weeks?", "months?", "years?", "degrees?", "seeds?", "rows?"),
+)
+UNITS = "|".join((*KG, *_PIECES, *_PLANTS, *_MINUTES))
+_NUMBER = r"\d+(?:[.,]\d+)?"
+_AMOUNT = re.compile(
+    rf"(?<![\w.,])({_NUMBER}|[.,]\d+)(?!\s*(?:{'|'.join(_TOLD)}|°|%)(?!\w))\s*({UNITS})?\b", re.I
+)
+BELOW_NOTHING = re.compile(rf"(?<!\S)[-−]{_NUMBER}\s*(?:{UNITS})?\b", re.I)
+_MOST = 1e9
+
+
+@dataclass(frozen=True, slots=True)
+class Amounts:
+    """What a line says how much of, and the line without it."""
+
+    kg: float | None
+    pieces: int | None
+    count: int | None
+    minutes: float | None
+    left: str
+
+    @property
+    def weighed(self) -> bool:
+        """Whether something was put on the scale, or counted as it was picked."""
+        return self.kg is not None or self.pieces is not None
+
+
+def amounts(text: str, unit: str | None) -> Amounts:
+    """The amounts of a line.
+
+    Args:
+        unit: Of a bare number: one of kg, g, lb, oz, pieces or plants; None where one is part of
+            the words.
+    """
+    kg, pieces, count, minutes = None, None, None, None
+    for number, named in _AMOUNT.findall(text):
+        value = min(float(number.replace(",", ".")), _MOST)
+        of = (named or unit or "").lower()
+        if of in KG:
+            kg = (kg or 0.0) + value * KG[of]
+        elif of in _MINUTES:
+            minutes = (minutes or 0.0) + value * _MINUTES[of]
+        elif of in _PLANTS:
+            count = round(value)
+        elif of:
+            pieces = round(value)
+    kg = None if kg is None else round(kg, 4)
+    left = _AMOUNT.sub(lambda found: " " if found[2] or unit else found[0], text)
+    return Amounts(kg, pieces, count, minutes, left)
