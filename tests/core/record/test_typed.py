@@ -79,6 +79,7 @@ def test_a_line_is_read(line, text, kind, planting, amount):
         ("added 40 L compost to low bed", "soil", None, None, "40 L compost"),
         ("fed tomatoes 2 cans of nettle tea", "fed", None, None, "2 cans of nettle tea"),
         ("seen tomatoes: blight on 3 leaves", "seen", None, None, "blight on 3 leaves"),
+        ("seen frost on the low bed, -3 °C", "seen", None, None, "frost -3 °C"),
     ],
 )
 def test_what_is_no_weight_is_not_read_as_one(line, text, kind, count, minutes, told):

@@ -63,6 +63,8 @@ def test_words_of_another_program_are_kept_but_decide_nothing(book):
         ("verdict carrot lovely", ("carrot", None, None), None, "lovely"),
         ("verdict kale bed drop", ("kale", None, None), "drop", None),
         ("verdict bed drop, too shady", (None, "bed", None), "drop", "too shady"),
+        ("verdict bed drop: mint and nets", (None, "bed", None), "drop", "mint and nets"),
+        ("verdict bed more: 3 kg of 2 m", (None, "bed", None), "more", "3 kg of 2 m"),
         ("verdict net bed never again, tore", (None, "bed", "n"), "never again", "tore"),
     ],
 )
@@ -73,6 +75,14 @@ def test_a_verdict_is_typed_in_a_line(read, run, book, line, of, quality, text):
     entry = typed_entry(line, plan, reports, book, day=date(2027, 9, 1), ident="e").entry
     assert (entry.kind, entry.crop, entry.place, entry.support) == ("verdict", *of)
     assert (entry.planting, entry.quality, entry.text) == (None, quality, text)
+
+
+def test_a_verdict_has_its_tags(read, run, book):
+    plan = read(document(planting(id="c")))
+    typed = typed_entry(
+        "carrot never again #fly", plan, run(plan).plantings, book, day=date(2027, 9, 1), ident="e"
+    )
+    assert (typed.entry.quality, typed.entry.tags) == ("never again", ("fly",))
 
 
 @pytest.mark.parametrize(

@@ -167,9 +167,10 @@ def typed_entry(
     numbered, unnumbered = _numbered_place(_PLANT.sub(" ", untagged), plan)
     kind = next((KINDS[w.lower()] for w in words_of(unnumbered) if w.lower() in KINDS), None)
     verdict = kind == "verdict" or is_outright(untagged)
-    told = amounts(unnumbered, None if verdict else _of_a_number(kind, unit))
-    deeds = {"verdict"} if verdict else KINDS.keys()
-    words = [word for word in words_of(told.left) if word.lower() not in deeds]
+    told = amounts(unnumbered, _of_a_number(kind, unit))
+    # What a verdict says is kept whole: its amounts and deeds are among its reasons.
+    left, deeds = (unnumbered, {"verdict"}) if verdict else (told.left, KINDS.keys())
+    words = [word for word in words_of(left) if word.lower() not in deeds]
     weighed = told.weighed
     there = [report for report in reports if numbered in (None, report.place)]
     found, unread = _meant(words, plan, there, book, day)
@@ -177,7 +178,8 @@ def typed_entry(
     if verdict:
         there_is = plan.place(place) if place else None
         said_on = on_what(unread, found, there_is, book)
-        return Typed(*verdict_entry(said_on, told.left, book, day=day, ident=ident), ())
+        entry, words_back = verdict_entry(said_on, left, book, day=day, ident=ident)
+        return Typed(entry and entry.model_copy(update={"tags": tags}), words_back, ())
     picked = kind == "picked" or (weighed and kind is None)
     if not found and place is None and (picked or not kind):
         return Typed(None, message("typed-nothing", kg=_EXAMPLE), ())
@@ -201,7 +203,7 @@ def typed_entry(
             quality=quality,
             count=told.count,
             minutes=told.minutes,
-            text=as_typed(told.left, unread),
+            text=as_typed(left, unread),
             tags=tags,
         )
     except ValidationError as error:

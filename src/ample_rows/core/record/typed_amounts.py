@@ -18,10 +18,9 @@ _TOLD = (
 )
 UNITS = "|".join((*KG, *_PIECES, *_PLANTS, *_MINUTES))
 _NUMBER = r"\d+(?:[.,]\d+)?"
-_AMOUNT = re.compile(
-    rf"(?<![\w.,])({_NUMBER}|[.,]\d+)(?!\s*(?:{'|'.join(_TOLD)}|°|%)(?!\w))\s*({UNITS})?\b", re.I
-)
-BELOW_NOTHING = re.compile(rf"(?<!\S)[-−]{_NUMBER}\s*(?:{UNITS})?\b", re.I)
+_NO_AMOUNT = rf"(?!\s*(?:(?:{'|'.join(_TOLD)})(?!\w)|[°%]))"
+_AMOUNT = re.compile(rf"(?<![\w.,])({_NUMBER}|[.,]\d+){_NO_AMOUNT}\s*({UNITS})?\b", re.I)
+BELOW_NOTHING = re.compile(rf"(?<!\S)[-−]{_NUMBER}\b{_NO_AMOUNT}\s*(?:{UNITS})?\b", re.I)
 _MOST = 1e9
 
 

@@ -47,7 +47,8 @@ def on_what(
     book: Book,
 ) -> OnWhat:
     """A crop goes before a bed: it is on the crop, not on one of its plantings. A crop that
-    nowhere grows is known by its name in the book; a support by that of its system.
+    nowhere grows is known by its name in the book, a support by that of its system; both stand
+    before the verdict, what comes behind it is the reason.
 
     Args:
         words: Those that fit neither a planting nor a place.
@@ -67,11 +68,13 @@ def on_what(
     def without(called: set[str]) -> tuple[str, ...]:
         return tuple(word for word, stem in said.items() if not stem <= called)
 
+    at = _first_verdict(words)
+    head = stems(*words[:at])
     for support in place.supports if place else ():
         called = stems(support.system, book.trainings[support.system].label)
-        if any(stem <= called for stem in said.values()):
+        if head & called:
             return OnWhat(None, place, support, without(called))
-    crop, called = _named(set().union(*said.values()), book)
+    crop, called = _named(head, book)
     return OnWhat(crop, None if crop else place, None, without(called))
 
 
@@ -123,12 +126,17 @@ def verdict_entry(
     )
 
 
+def _first_verdict(words: Sequence[str]) -> int | None:
+    """Where among some words the verdict stands."""
+    return next((at for at, word in enumerate(words) if word.lower() in _VERDICTS), None)
+
+
 def _verdict(words: Sequence[str]) -> tuple[Verdict | None, Sequence[str]]:
     """What is said in one word, and why. Words that begin with the verdict go on with the
     reason; "never again" is said by its first."""
-    small = [word.lower() for word in words]
-    at = next((number for number, word in enumerate(small) if word in _VERDICTS), None)
+    at = _first_verdict(words)
     if at is None:
         return None, words
-    length = 2 if small[at : at + 2] == ["never", "again"] else 1
-    return _VERDICTS[small[at]], words[length:] if at == 0 else words
+    small = [word.lower() for word in words[at : at + 2]]
+    length = 2 if small == ["never", "again"] else 1
+    return _VERDICTS[small[0]], words[length:] if at == 0 else words

@@ -5,8 +5,9 @@ from collections.abc import Collection
 
 _WORD = re.compile(r"[A-Z]{1,3}\d+|[^\W\d_]+(?:['’-][^\W\d_]+)*")
 _LITTLE = frozenset(("the", "in", "of", "from", "on", "at", "and", "a", "out", "by", "to"))
-# A number that is left in a line is told with its words: "30 L".
-_KEPT = re.compile(rf"{_WORD.pattern}|\d+(?:[.,]\d+)?")
+# A number that is left in a line is told with its words: "30 L", "-3 °C".
+_NUMBER = r"(?:(?<!\w)[-−])?\d+(?:[.,]\d+)?"
+_KEPT = re.compile(rf"{_WORD.pattern}|{_NUMBER}")
 
 
 def words_of(text: str) -> list[str]:
@@ -21,7 +22,7 @@ def as_typed(text: str, kept: Collection[str]) -> str | None:
     end = -1
     for found in _KEPT.finditer(text):
         word = found.group()
-        if word in kept or word[0].isdigit():
+        if word in kept or not word[0].isalpha():
             between = text[end : found.start()]
             parts += [between if end >= 0 else " " if parts else "", word]
             end = found.end()

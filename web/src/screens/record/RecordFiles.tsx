@@ -42,6 +42,7 @@ const COLUMN = [
   ['planting', 'planting'],
   ['variety', 'kind'],
   ['plant_number', 'which plant'],
+  ['support', 'support'],
   ['left_out', 'left out because'],
   ['id', 'id of the entry'],
 ] as const;
