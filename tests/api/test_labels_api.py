@@ -51,7 +51,9 @@ def test_labels_say_what_stands_where_and_lead_back_to_it(client, garden):
     assert len(found) == 4
 
 
-@pytest.mark.parametrize("sheet", ["a4-24", "a4-21", "a4-40", "letter-30", "stakes"])
+@pytest.mark.parametrize(
+    "sheet", ["a4-24", "a4-21", "a4-40", "letter-30", "letter-stakes", "stakes"]
+)
 def test_every_sheet_holds_its_labels_within_the_page(client, garden, book, sheet):
     known = book.label_sheets[sheet]
     for index in range(known.on_a_page):
@@ -83,3 +85,8 @@ def test_what_is_not_there_is_named(client, garden, asked, status, said):
 def test_the_sheets_are_listed(client, garden):
     listed = client.get(f"/api/gardens/{garden}/label-sheets").json()
     assert {"sheet": "letter-30", "label": "Letter, 30 of 1 × 2⅝ in"} in listed
+    assert listed[0]["sheet"] == "a4-24"
+    feet = {**document(), "garden": {**document()["garden"], "units": "imperial"}}
+    slug = client.post("/api/gardens", json=feet).json()["head"]["slug"]
+    in_feet = client.get(f"/api/gardens/{slug}/label-sheets").json()
+    assert [one["sheet"] for one in in_feet[:2]] == ["letter-30", "letter-stakes"]

@@ -162,8 +162,10 @@ class SheetChoice:
 
 @router.get("/label-sheets")
 def label_sheets(here: Garden) -> tuple[SheetChoice, ...]:
-    """Sheets of labels that are known."""
-    return tuple(SheetChoice(name, sheet.label) for name, sheet in here.book.label_sheets.items())
+    """Sheets of labels that are known; those that are sold in the garden's units first."""
+    units = here.plan.garden.units or "metric"
+    ranked = sorted(here.book.label_sheets.items(), key=lambda one: one[1].units != units)
+    return tuple(SheetChoice(name, sheet.label) for name, sheet in ranked)
 
 
 @router.get(

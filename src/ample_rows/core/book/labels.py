@@ -1,6 +1,6 @@
 """Sheets of labels to print on."""
 
-from typing import Annotated
+from typing import Annotated, Literal
 
 from pydantic import Field
 
@@ -15,9 +15,13 @@ Count = Annotated[int, Field(ge=1, le=100)]
 
 
 class LabelSheet(Record):
-    """A page of labels: how many, how large, and where from its upper left corner. [mm]"""
+    """A page of labels: how many, how large, and where from its upper left corner. [mm]
+
+    `units` are those in which it is sold.
+    """
 
     label: Text
+    units: Literal["metric", "imperial"] = "metric"
     page_mm: tuple[Size, Size]
     columns: Count
     rows: Count

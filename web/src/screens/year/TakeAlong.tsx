@@ -8,7 +8,7 @@ import { Choice } from '../../kit/Choice';
 
 /** What is taken to the garden: the week on paper, the jobs as a calendar, labels for plants. */
 export function TakeAlong({ slug }: { slug: string }) {
-  const [sheet, setSheet] = useState('a4-24');
+  const [chosen, setSheet] = useState<string>();
   const sheets = useQuery<SheetChoice[], ProblemError>({
     queryKey: ['label-sheets', slug],
     queryFn: ({ signal }) =>
@@ -25,6 +25,7 @@ export function TakeAlong({ slug }: { slug: string }) {
   });
   const feed = address.data?.path;
   const sheetKinds = (sheets.data ?? []).map((one) => [one.sheet, one.label] as const);
+  const sheet = chosen ?? sheets.data?.[0]?.sheet ?? 'a4-24';
   return (
     <section
       aria-label="Print and export"
