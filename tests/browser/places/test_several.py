@@ -8,15 +8,19 @@ from tests.browser.conftest import paint, square, unfold
 from tests.conftest import document
 
 
-def test_five_beds_in_a_row_with_paths_between(page, base_url):
+def several(page, hand):
+    hand.press(page.locator("summary").filter(has_text="Several at once"))
+
+
+def test_five_beds_in_a_row_with_paths_between(page, base_url, hand):
     page.goto(f"{base_url}/gardens/kettle-corner/places/new")
-    page.get_by_label("Name").fill("Row 1")
-    page.get_by_label("Width, inside, in").fill("1 ft 6")
-    page.get_by_label("Length, inside, in").fill("40")
-    unfold(page, "Several at once")
-    page.get_by_label("How many").fill("5")
-    page.get_by_label("Gap between them, in").fill("12")
-    page.get_by_role("button", name="Add the place").click()
+    hand.fill(page.get_by_label("Name"), "Row 1")
+    hand.fill(page.get_by_label("Width, inside, in"), "1 ft 6")
+    hand.fill(page.get_by_label("Length, inside, in"), "40")
+    several(page, hand)
+    hand.fill(page.get_by_label("How many"), "5")
+    hand.fill(page.get_by_label("Gap between them, in"), "12")
+    hand.press(page.get_by_role("button", name="Add the place"))
     places = page.get_by_role("region", name="Places")
     for number in range(1, 6):
         expect(places.get_by_text(f"Row {number}", exact=True)).to_be_visible()
@@ -35,20 +39,20 @@ def test_a_row_comes_with_paths_of_wood_chips(page, base_url):
     assert [path["covering"] for path in plan["site"]["paths"]] == ["path-chips"] * 4
 
 
-def test_six_pots_of_one_kind(page, base_url):
+def test_six_pots_of_one_kind(page, base_url, hand):
     page.goto(f"{base_url}/gardens/lantern-court/places/new")
-    page.get_by_label("Name").fill("Pot")
-    page.get_by_label("Kind").select_option("container")
-    page.get_by_label("Outline").select_option("round")
-    page.get_by_label("Diameter, inside, cm").fill("25")
-    page.get_by_label("Wall height, cm").fill("23")
-    unfold(page, "Several at once")
-    page.get_by_label("How many").fill("6")
-    page.get_by_label("Gap between them, cm").fill("three hands")
-    page.get_by_role("button", name="Add the place").click()
+    hand.fill(page.get_by_label("Name"), "Pot")
+    hand.choose(page.get_by_label("Kind"), "container")
+    hand.choose(page.get_by_label("Outline"), "round")
+    hand.fill(page.get_by_label("Diameter, inside, cm"), "25")
+    hand.fill(page.get_by_label("Wall height, cm"), "23")
+    several(page, hand)
+    hand.fill(page.get_by_label("How many"), "6")
+    hand.fill(page.get_by_label("Gap between them, cm"), "three hands")
+    hand.press(page.get_by_role("button", name="Add the place"))
     expect(page.get_by_role("alert")).to_contain_text("such as 120, 1.2m or 45cm")
-    page.get_by_label("Gap between them, cm").fill("10")
-    page.get_by_role("button", name="Add the place").click()
+    hand.fill(page.get_by_label("Gap between them, cm"), "10")
+    hand.press(page.get_by_role("button", name="Add the place"))
     expect(page.get_by_role("heading", name="Pot 1")).to_be_visible()
     plan = page.request.get(f"{base_url}/api/gardens/lantern-court").json()["plan"]
     assert [place["group"] for place in plan["places"]][-6:] == ["Pot"] * 6
@@ -72,19 +76,28 @@ def test_the_drawing_follows_each_keystroke_and_can_be_pulled(page, base_url):
     assert 60 < float(length.input_value()) < 180
 
 
-def test_a_row_of_stakes_along_the_middle_of_a_bed(page, base_url):
+def test_a_row_of_stakes_along_the_middle_of_a_bed(page, base_url, hand):
     page.goto(f"{base_url}/gardens/lantern-court/places/low/supports")
-    page.get_by_label("Add a support").select_option("woven")
-    page.get_by_role("button", name="Add", exact=True).click()
+    hand.choose(page.get_by_label("Add a support"), "stakes with woven twine")
+    hand.press(page.get_by_role("button", name="Add", exact=True))
     form = page.get_by_role("form", name="The support")
-    form.get_by_label("Stands").select_option("along")
+    hand.choose(form.get_by_label("Stands"), "in the bed, along its middle")
     expect(page.get_by_text("along a line in the bed")).to_be_visible()
-    letters = page.get_by_label("Point 1, across, cm")
-    expect(letters).to_have_value("45")
+    expect(page.get_by_label("Point 1, across, cm")).to_have_value("45")
     for label in ("Point 1, across, cm", "Point 2, across, cm"):
-        page.get_by_label(label).fill("50")
-    form.get_by_role("button", name="Save").click()
+        hand.fill(page.get_by_label(label), "50")
+    hand.press(form.get_by_role("button", name="Save"))
     expect(page.get_by_text("Last: change Low bed")).to_be_visible()
+
+
+def test_a_line_is_dragged_across_its_bed(page, base_url):
+    state = page.request.get(f"{base_url}/api/gardens/lantern-court").json()
+    stakes = {"id": "s", "system": "woven", "line_cm": [[50, 0], [50, 120]], "height_cm": 110}
+    edit = {"do": "change-place", "id": "low", "changes": {"supports": [stakes]}}
+    page.request.post(
+        f"{base_url}/api/gardens/lantern-court/edits",
+        data={"version": state["head"]["version"], "edit": edit},
+    )
     page.goto(f"{base_url}/gardens/lantern-court/squares/low")
     expect(page.locator("svg.bed")).to_contain_text("stakes")
     # Its middle is dragged with the whole line, by one column.
