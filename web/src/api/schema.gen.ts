@@ -983,7 +983,7 @@ export interface paths {
         };
         /**
          * Label Sheets
-         * @description Sheets of labels that are known.
+         * @description Sheets of labels that are known; those that are sold in the garden's units first.
          */
         get: operations["label_sheets_api_gardens__slug__label_sheets_get"];
         put?: never;
