@@ -8,8 +8,11 @@ from tests.browser.conftest import paint, square, unfold
 from tests.conftest import document
 
 
-def several(page, hand):
+def several(page, hand, many, gap):
     hand.press(page.locator("summary").filter(has_text="Several at once"))
+    hand.fill(page.get_by_label("How many"), many)
+    hand.fill(page.get_by_label("Gap between them"), gap)
+    hand.press(page.get_by_role("button", name="Add the place"))
 
 
 def test_five_beds_in_a_row_with_paths_between(page, base_url, hand):
@@ -17,10 +20,7 @@ def test_five_beds_in_a_row_with_paths_between(page, base_url, hand):
     hand.fill(page.get_by_label("Name"), "Row 1")
     hand.fill(page.get_by_label("Width, inside, in"), "1 ft 6")
     hand.fill(page.get_by_label("Length, inside, in"), "40")
-    several(page, hand)
-    hand.fill(page.get_by_label("How many"), "5")
-    hand.fill(page.get_by_label("Gap between them, in"), "12")
-    hand.press(page.get_by_role("button", name="Add the place"))
+    several(page, hand, "5", "12")
     places = page.get_by_role("region", name="Places")
     for number in range(1, 6):
         expect(places.get_by_text(f"Row {number}", exact=True)).to_be_visible()
@@ -46,10 +46,7 @@ def test_six_pots_of_one_kind(page, base_url, hand):
     hand.choose(page.get_by_label("Outline"), "round")
     hand.fill(page.get_by_label("Diameter, inside, cm"), "25")
     hand.fill(page.get_by_label("Wall height, cm"), "23")
-    several(page, hand)
-    hand.fill(page.get_by_label("How many"), "6")
-    hand.fill(page.get_by_label("Gap between them, cm"), "three hands")
-    hand.press(page.get_by_role("button", name="Add the place"))
+    several(page, hand, "6", "three hands")
     expect(page.get_by_role("alert")).to_contain_text("such as 120, 1.2m or 45cm")
     hand.fill(page.get_by_label("Gap between them, cm"), "10")
     hand.press(page.get_by_role("button", name="Add the place"))

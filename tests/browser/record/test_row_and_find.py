@@ -80,7 +80,7 @@ def test_a_verdict_on_a_bed_and_on_seed_comes_back(page, base_url):
 def test_a_verdict_is_typed_from_where_the_choice_is_made_and_comes_back_there(page, base_url):
     garden = f"{base_url}/gardens/lantern-court"
     page.goto(f"{garden}/places/south/supports/net")
-    page.get_by_role("link", name="Your verdict").click()
+    page.get_by_role("link", name="Give a verdict").click()
     line = page.get_by_label("What was done or picked")
     expect(line).to_have_value("verdict net on posts South bed ")
     line.press("End")
@@ -94,7 +94,7 @@ def test_a_verdict_is_typed_from_where_the_choice_is_made_and_comes_back_there(p
     page.get_by_role("tab", name="What fits").click()
     expect(page.get_by_text("it tore in the first gale")).to_have_count(0)
     page.goto(f"{garden}/crops")
-    expect(page.get_by_role("link", name="Your verdict")).to_be_visible()
+    expect(page.get_by_role("link", name="Give a verdict")).to_be_visible()
 
 
 def test_what_came_by_itself_is_adopted(page, base_url):

@@ -13,7 +13,7 @@ interface Props {
 export function PutUpViews({ slug, place, here }: Props) {
   const home = `/gardens/${slug}/places/${place.id}`;
   return (
-    <nav aria-label="Put up" className="no-print ml-auto flex gap-4">
+    <nav aria-label="Put up" className="no-print ml-auto flex items-baseline gap-4">
       {place.supports.map((support, index) => (
         <Link
           key={support.id}

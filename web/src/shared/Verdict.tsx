@@ -49,7 +49,7 @@ export function useSupportVerdicts(slug: string, place: string) {
 export function SayVerdict({ slug, on }: { slug: string; on: readonly string[] }) {
   return (
     <Link className="press" to={verdictAt(slug, ...on)}>
-      Your verdict
+      Give a verdict
     </Link>
   );
 }
