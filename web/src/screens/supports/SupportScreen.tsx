@@ -66,10 +66,12 @@ export function SupportScreen({ state }: { state: HeldGarden }) {
         <h1 className="text-xl">{`${place.name ?? place.id}: ${systems?.[support.system]?.label ?? ''}`}</h1>
         {sheet && <Headline sheet={sheet} />}
         <PutUpViews slug={slug} place={place} here={support.id} />
-        <SayVerdict
-          slug={slug}
-          on={[systems?.[support.system]?.label ?? support.system, place.name ?? place.id]}
-        />
+        {systems && (
+          <SayVerdict
+            slug={slug}
+            on={[systems[support.system]?.label ?? support.system, place.name ?? place.id]}
+          />
+        )}
       </header>
       <Workings>
         <div className="sheet overflow-y-auto px-4 pb-4">
