@@ -88,6 +88,7 @@ def test_a_verdict_is_typed_from_where_the_choice_is_made_and_comes_back_there(p
     page.get_by_role("button", name="Enter", exact=True).click()
     day = page.get_by_role("region", name="The day")
     expect(day.get_by_role("row").last).to_contain_text("never again, it tore in the first gale")
+    expect(page.get_by_text("Kept: verdict")).to_be_visible()
     page.goto(f"{garden}/places/south/supports/net")
     expect(page.get_by_text("never again, “it tore in the first gale”")).to_be_visible()
     page.goto(f"{garden}/squares/south")

@@ -221,6 +221,8 @@ export function useDayBook(slug: string) {
           api.POST('/api/gardens/{slug}/entries/together', {
             params: { path: { slug }, query: { sure } },
             body: { entries: [...entries] },
+            // What was entered is kept though its page is left in the same moment.
+            keepalive: true,
           }),
         ),
       );
