@@ -12,6 +12,7 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from ample_rows.api.gardens import Body, Catalogue, Garden, Store, body_of, file_answer
 from ample_rows.api.problems import RESPONSES, problem
+from ample_rows.api.weather_seen import Measured, measured_on
 from ample_rows.core.ask.tape import Tape, tape_of
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.plan import Ident, PlanDate, document
@@ -26,7 +27,8 @@ from ample_rows.core.record.marked import entries_of_jobs
 from ample_rows.core.record.outcomes import outcomes_of
 from ample_rows.core.record.own_factors import Learnt, learnt
 from ample_rows.core.record.table import TableRead, entries_csv, read_table
-from ample_rows.core.record.typed import Typed, typed_line
+from ample_rows.core.record.typed.line import Typed, typed_line
+from ample_rows.core.record.typed.which import Typing
 from ample_rows.store.day_book import DayBook, Wanted
 from ample_rows.store.record_parts import with_parts
 from ample_rows.store.season_figures import FiguresOfSeasons
@@ -274,12 +276,13 @@ class Ripe:
 
 
 @router.post("/entry-read")
-def read_line(line: LineRequest, here: Garden) -> Typed:
-    """What a typed line would be as an entry, said back; it is not kept."""
-    plan, reports = here.plan, here.report.plantings
-    return typed_line(
-        line.text, plan, reports, here.book, day=line.day, ident=line.id, unit=line.unit
-    )
+def read_line(slug: str, line: LineRequest, book: Book, measured: Measured, here: Garden) -> Typed:
+    """What a typed line would be as an entry, or as the weather of its day, said back; it is not
+    kept."""
+    lately = book.entries(slug, Wanted(since=line.day - LATELY, until=line.day, kind="picked"))
+    reports = here.report.plantings
+    typing = Typing(here.plan, reports, here.book, line.day, line.unit, lately)
+    return typed_line(line.text, typing, line.id, weather=measured_on(measured, slug, line.day))
 
 
 @router.get("/ripe")

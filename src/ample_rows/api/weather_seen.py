@@ -1,6 +1,6 @@
 """Routes of the weather of days: what was measured in the garden, beside the stand-in's."""
 
-from datetime import timedelta
+from datetime import date, timedelta
 from typing import Annotated
 
 from fastapi import APIRouter, Depends, Response
@@ -28,6 +28,12 @@ def weather_of_days(store: Store) -> RecordParts[WeatherSeen]:
 Measured = Annotated[RecordParts[WeatherSeen], Depends(weather_of_days)]
 
 
+def measured_on(measured: RecordParts[WeatherSeen], slug: str, day: date) -> WeatherSeen:
+    """What was measured on a day; of a day without, nothing but its day."""
+    found = measured.every(slug, since=day, until=day)
+    return found[0] if found else WeatherSeen(day=day)
+
+
 @router.get("/weather")
 def list_weather(
     slug: str, since: PlanDate, until: PlanDate, measured: Measured, here: Garden
@@ -44,8 +50,7 @@ def list_weather(
 @router.get("/weather/{day}")
 def read_weather(slug: str, day: PlanDate, measured: Measured) -> WeatherSeen:
     """What was measured on a day; of a day without, nothing but its day."""
-    found = measured.every(slug, since=day, until=day)
-    return found[0] if found else WeatherSeen(day=day)
+    return measured_on(measured, slug, day)
 
 
 @router.put(

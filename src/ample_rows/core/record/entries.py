@@ -29,6 +29,9 @@ Kind = Literal[
     "verdict",
 ]
 
+LOST = "lost"
+"""The quality of what was `seen` where its `count` plants are gone."""
+
 _MOST_TEXT = 4_000
 _MOST_ENTRIES = 200_000
 _MOST_DAYS = 40_000
@@ -43,7 +46,8 @@ Minutes = Annotated[float, Field(ge=0, le=100_000, allow_inf_nan=False)]
 class Entry(PlanValue):
     """One thing that was done, seen or picked on a day.
 
-    `kg` and `pieces` are of a picking, `count` of plants (come up, thinned, set out, divided).
+    `kg` and `pieces` are of a picking, `count` of plants (come up, thinned, set out, divided; lost
+    where `quality` says so of what was seen).
     `plant` is one plant of the planting, counted from 1 as the plan sets them out, `variety` one
     of its kinds; `support` what stands on its place, where it is told of that. `tags` are the
     grower's own words to find it by.

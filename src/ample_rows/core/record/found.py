@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
-from ample_rows.core.record.typed import KINDS
+from ample_rows.core.record.typed.deeds import KINDS
 
 
 @dataclass(frozen=True, slots=True)

@@ -15,8 +15,8 @@ from ample_rows.core import plan as p
 from ample_rows.core.book import Book
 from ample_rows.core.plan.reading import PlanFaultsError, faults_of
 from ample_rows.core.record.entries import Entry, Kind
-from ample_rows.core.record.typed import KINDS
-from ample_rows.core.record.typed_amounts import KG
+from ample_rows.core.record.typed.amounts import KG
+from ample_rows.core.record.typed.deeds import KINDS
 from ample_rows.core.words import csv_text
 from ample_rows.core.words.message import Text, message
 

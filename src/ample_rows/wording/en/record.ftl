@@ -32,6 +32,7 @@ typed-kind = { $kind ->
     [fed] fed
     [watered] watered
     [seen] seen
+    [lost] lost
     [cleared] cleared
     [soil] added
     [verdict] verdict on
@@ -44,6 +45,12 @@ typed-pieces = { $n }
 typed-count = { $n }
 typed-minutes = { $minutes } min
 typed-plant = plant { $number }
+typed-nowhere = grows nowhere in this plan
+typed-weather = the weather
+typed-lowest = lowest { $low }
+typed-highest = highest { $high }
+typed-rain = { $rain } of rain
+typed-frost = frost
 typed-tags = tagged { $tags }
 typed-text = “{ $text }”
 typed-day = { $day }

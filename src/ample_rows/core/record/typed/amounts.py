@@ -26,13 +26,15 @@ _MOST = 1e9
 
 @dataclass(frozen=True, slots=True)
 class Amounts:
-    """What a line says how much of, and the line without it."""
+    """What a line says how much of, and the line without it; `bare_whole` where that is one whole
+    number without a unit."""
 
     kg: float | None
     pieces: int | None
     count: int | None
     minutes: float | None
     left: str
+    bare_whole: bool = False
 
     @property
     def weighed(self) -> bool:
@@ -48,9 +50,13 @@ def amounts(text: str, unit: str | None) -> Amounts:
             the words.
     """
     kg, pieces, count, minutes = None, None, None, None
-    for number, named in _AMOUNT.findall(text):
+    found = _AMOUNT.findall(text)
+    for number, named in found:
         value = min(float(number.replace(",", ".")), _MOST)
         of = (named or unit or "").lower()
+        if not named and of == "g" and not value.is_integer():
+            # Nobody weighs parts of a gram: "0.35" after grams is of a kilogram again.
+            of = "kg"
         if of in KG:
             kg = (kg or 0.0) + value * KG[of]
         elif of in _MINUTES:
@@ -61,4 +67,5 @@ def amounts(text: str, unit: str | None) -> Amounts:
             pieces = round(value)
     kg = None if kg is None else round(kg, 4)
     left = _AMOUNT.sub(lambda found: " " if found[2] or unit else found[0], text)
-    return Amounts(kg, pieces, count, minutes, left)
+    bare_whole = len(found) == 1 and not found[0][1] and found[0][0].isdigit()
+    return Amounts(kg, pieces, count, minutes, left, bare_whole)

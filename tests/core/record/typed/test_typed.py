@@ -7,7 +7,8 @@ import pytest
 from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.record.entries import Entry
 from ample_rows.core.record.likely import likely_picked, ripe_on
-from ample_rows.core.record.typed import typed_entry, typed_line
+from ample_rows.core.record.typed.line import typed_entry, typed_line
+from ample_rows.core.record.typed.which import Typing
 from ample_rows.core.words.message import said
 from tests.conftest import bed, block, document, planting, tub
 
@@ -26,7 +27,7 @@ def two_beds(read, run, book):
     """Carrots in four squares of one bed, and in two of another."""
     small = planting("carrot", ("A1", "A2"), id="c2", place="south", start_date="2027-04-10")
     plan = read(document(PLANTS[0], small, places=[LOW, SOUTH]))
-    return plan, run(plan).plantings, book
+    return Typing(plan, run(plan).plantings, book, DAY)
 
 
 @pytest.fixture(scope="module")
@@ -42,7 +43,7 @@ def reports(run, plan):
 @pytest.fixture(scope="module")
 def line(plan, reports, book):
     def reading(text, day=DAY, unit="kg"):
-        return typed_entry(text, plan, reports, book, day=day, ident="e1", unit=unit)
+        return typed_entry(text, Typing(plan, reports, book, day, unit), "e1")
 
     return reading
 
@@ -88,6 +89,87 @@ def test_what_is_no_weight_is_not_read_as_one(line, text, kind, count, minutes, 
     assert (entry.minutes, entry.text) == (minutes, told)
 
 
+@pytest.mark.parametrize(
+    ("text", "count", "told"),
+    [
+        ("beans lost 3", 3, None),
+        ("3 beans eaten by slugs", 3, "eaten by slugs"),
+        ("tomatoes 2 plants died, wilted at once", 2, "died, wilted at once"),
+        ("seen beans: 4 gone", 4, "gone"),
+    ],
+)
+def test_plants_that_are_lost_are_counted_and_weigh_nothing(line, text, count, told):
+    entry = line(text).entry
+    assert (entry.kind, entry.quality, entry.count) == ("seen", "lost", count)
+    assert (entry.kg, entry.text) == (None, told)
+    assert said(line("beans lost 3").words) == (
+        "lost dwarf French bean; Low bed D1–D2; 3 plants; 10 August"
+    )
+    assert line("tomatoes lost their lower leaves").entry.kind == "note"
+
+
+@pytest.mark.parametrize(
+    ("text", "told"),
+    [
+        ("weeded south bed 20", "weeded 20"),
+        ("carrots left 10 for seed", "left 10 for seed"),
+        ("low bed rained on 3 times", "rained on 3 times"),
+    ],
+)
+def test_the_number_of_what_is_told_in_words_stays_with_them(line, text, told):
+    entry = line(text).entry
+    assert (entry.kind, entry.kg, entry.text) == ("note", None, told)
+
+
+def test_a_crop_that_grows_nowhere_is_not_taken_for_one_that_shares_a_word(line):
+    read = line("runner beans 0.4")
+    assert (read.entry.crop, read.entry.planting, read.entry.kg) == ("runner-bean", None, 0.4)
+    assert said(read.words).startswith("picked runner bean; grows nowhere in this plan; ")
+    assert line("verdict runner beans drop").entry.crop == "runner-bean"
+    assert line("French beans 0.4").entry.planting == "b"
+
+
+def test_a_bare_number_is_in_the_unit_typed_last_and_heads_are_counted(line, plan, reports, book):
+    assert line("carrots low 350", unit="g").entry.kg == 0.35
+    assert line("carrots low 0.35", unit="g").entry.kg == 0.35
+    assert line("pumpkin 2").entry.pieces == 2
+    assert line("pumpkin 2.5").entry.kg == 2.5
+    assert line("tomatoes 3").entry.kg == 3
+
+    def after(**amount):
+        picked = Entry(id="e", day=DAY, kind="picked", planting="t", crop="tomato", **amount)
+        here = Typing(plan, reports, book, DAY, lately=[picked])
+        return typed_entry("tomatoes 3", here, "e1").entry
+
+    assert (after(pieces=4).pieces, after(kg=4).kg) == (3, 3)
+
+
+@pytest.mark.parametrize(
+    ("text", "told"),
+    [
+        ("carrots low bed 1.2 kg, beans 0.8", [("c1", 1.2), ("b", 0.8)]),
+        ("carrots low bed 1,2 kg, south bed 0,8", [("c1", 1.2), ("c2", 0.8)]),
+        ("tomatoes 1 kg and 200 g beans", [("t", 1), ("b", 0.2)]),
+        ("tomatoes 1 kg, split, and poor", [("t", 1)]),
+        ("tomatoes 1 lb, 4 oz", [("t", 0.567)]),
+        ("tomatoes and beans cleared", [("t", None)]),
+    ],
+)
+def test_a_comma_parts_two_pickings_and_no_words(plan, reports, book, text, told):
+    read = typed_line(text, Typing(plan, reports, book, DAY), "e1")
+    assert [(e.planting, e.kg) for e in read.entries] == [
+        (ident, kg and pytest.approx(kg, abs=5e-4)) for ident, kg in told
+    ]
+
+
+def test_what_is_counted_of_one_part_is_counted_of_the_next(plan, reports, book):
+    read = typed_line("sown carrots south 40, beans 12", Typing(plan, reports, book, DAY), "e1")
+    assert [(e.kind, e.planting, e.count) for e in read.entries] == [
+        ("sown", "c2", 40),
+        ("sown", "b", 12),
+    ]
+
+
 def test_what_was_understood_is_said_back(line):
     assert said(line("carrots low bed 1.2 kg").words) == (
         "picked maincrop carrot; Low bed A1–B2; 1.2 kg; 10 August"
@@ -125,7 +207,7 @@ def test_a_numbered_place_is_not_an_amount(read, run, book, text, place, kg):
     grown = [planting("basil", "all", id=f"b{n}", place=f"p{n}") for n in (1, 2)]
     plan = read(document(*grown, places=pots))
     reports = run(plan).plantings
-    entry = typed_entry(text, plan, reports, book, day=DAY, ident="e1").entry
+    entry = typed_entry(text, Typing(plan, reports, book, DAY), "e1").entry
     assert (entry.place, entry.kg) == (place, pytest.approx(kg))
 
 
@@ -162,7 +244,7 @@ def test_one_plant_one_kind_and_tags_are_read(read, run, book):
     plan = read(document(row, places=[bed(id="bed")]))
 
     def line(text):
-        return typed_entry(text, plan, run(plan).plantings, book, day=DAY, ident="e1")
+        return typed_entry(text, Typing(plan, run(plan).plantings, book, DAY), "e1")
 
     one = line("tomato plant 3 0.4 kg #blight #first-2027")
     assert (one.entry.plant, one.entry.kg) == (3, 0.4)
@@ -175,29 +257,29 @@ def test_one_plant_one_kind_and_tags_are_read(read, run, book):
 
 
 def test_one_weighing_of_two_beds_is_shared_out_by_their_squares(read, run, book):
-    both = typed_line("carrots 1 kg 20 min", *two_beds(read, run, book), day=DAY, ident="e1")
+    both = typed_line("carrots 1 kg 20 min", two_beds(read, run, book), "e1")
     assert [(e.id, e.planting, e.kg, e.minutes) for e in both.shared] == [
         ("e1", "c1", 0.667, pytest.approx(20 * 4 / 6)),
         ("e1-2", "c2", 0.333, pytest.approx(20 * 2 / 6)),
     ]
-    pieces = typed_line("carrots 10 pieces", *two_beds(read, run, book), day=DAY, ident="e1")
+    pieces = typed_line("carrots 10 pieces", two_beds(read, run, book), "e1")
     assert [e.pieces for e in pieces.shared] == [7, 3]
-    one = typed_line("carrots low bed 1 kg", *two_beds(read, run, book), day=DAY, ident="e1")
+    one = typed_line("carrots low bed 1 kg", two_beds(read, run, book), "e1")
     assert (one.shared, [e.kg for e in one.entries]) == ((), [1])
-    assert typed_line("carrots", *two_beds(read, run, book), day=DAY, ident="e1").shared == ()
+    assert typed_line("carrots", two_beds(read, run, book), "e1").shared == ()
 
 
 def test_a_line_of_several_parts_is_several_entries(read, run, book):
     text = "carrots low bed 1.2 kg; south bed 0.8; watered south bed 5 min;"
-    told = typed_line(text, *two_beds(read, run, book), day=DAY, ident="e1")
+    told = typed_line(text, two_beds(read, run, book), "e1")
     assert [(e.id, e.kind, e.planting, e.kg) for e in told.entries] == [
         ("e1", "picked", "c1", 1.2),
         ("e1-2", "picked", "c2", 0.8),
         ("e1-3", "watered", None, None),
     ]
-    unread = typed_line("carrots low bed 1; hello", *two_beds(read, run, book), day=DAY, ident="e1")
+    unread = typed_line("carrots low bed 1; hello", two_beds(read, run, book), "e1")
     assert [e.kind for e in unread.entries] == ["picked", "note"]
-    nothing = typed_line("hello; carrots 1", *two_beds(read, run, book), day=DAY, ident="e1")
+    nothing = typed_line("hello; carrots 1", two_beds(read, run, book), "e1")
     assert (nothing.entry, nothing.entries) == (None, ())
 
 
@@ -234,5 +316,5 @@ def test_a_bed_that_is_called_after_a_crop_and_a_square_tell_two_crops_apart(rea
         ("carrot Rhubarb bed C5 0.2", "c5"),
         ("carrot Rhubarb bed A3 0.2", "c3"),
     ):
-        read_as = typed_entry(text, plan, run(plan).plantings, book, day=DAY, ident="e")
+        read_as = typed_entry(text, Typing(plan, run(plan).plantings, book, DAY), "e")
         assert (read_as.entry.planting, read_as.among) == (meant, ())

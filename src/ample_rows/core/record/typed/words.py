@@ -2,6 +2,7 @@
 
 import re
 from collections.abc import Collection
+from functools import lru_cache
 
 _WORD = re.compile(r"[A-Z]{1,3}\d+|[^\W\d_]+(?:['’-][^\W\d_]+)*")
 _LITTLE = frozenset(("the", "in", "of", "from", "on", "at", "and", "a", "out", "by", "to"))
@@ -33,7 +34,12 @@ def as_typed(text: str, kept: Collection[str]) -> str | None:
 
 def stems(*names: str) -> set[str]:
     """The words of some names without their plurals."""
-    return {stem(word) for name in names for word in _WORD.findall(name)}
+    return {stem for name in names for stem in _stems_of(name)}
+
+
+@lru_cache(maxsize=4096)
+def _stems_of(name: str) -> frozenset[str]:
+    return frozenset(stem(word) for word in _WORD.findall(name))
 
 
 def stem(word: str) -> str:

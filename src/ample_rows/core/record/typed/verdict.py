@@ -8,9 +8,8 @@ from datetime import date
 
 from ample_rows.core import plan as p
 from ample_rows.core.book import Book
-from ample_rows.core.planting.report import PlantingReport
 from ample_rows.core.record.entries import Entry
-from ample_rows.core.record.typed_words import as_typed, stems
+from ample_rows.core.record.typed.words import as_typed, stems
 from ample_rows.core.record.verdicts import Verdict
 from ample_rows.core.words.message import Message, clauses, message
 
@@ -40,54 +39,24 @@ class OnWhat:
     words: tuple[str, ...]
 
 
-def on_what(
-    words: Sequence[str],
-    found: Sequence[PlantingReport],
-    place: p.Place | None,
-    book: Book,
-) -> OnWhat:
-    """A crop goes before a bed: it is on the crop, not on one of its plantings. A crop that
-    nowhere grows is known by its name in the book, a support by that of its system; both stand
-    before the verdict, what comes behind it is the reason.
+def on_what(words: Sequence[str], crop: str | None, place: p.Place | None, book: Book) -> OnWhat:
+    """A crop goes before a bed: it is on the crop, not on one of its plantings. A support of the
+    bed is known by the name of its system, before the verdict.
 
     Args:
-        words: Those that fit neither a planting nor a place.
-        found: The plantings that are meant, the likeliest first.
+        words: Those that are part of no crop's and no place's name.
+        crop: The one that is named.
     """
-    if found:
-        kinds = {report.crop for report in found}
-        one = found[0].crop
-        return OnWhat(
-            one if len(kinds) == 1 else (book.crops[one].variety_of or one),
-            None,
-            None,
-            tuple(words),
-        )
+    if crop is not None:
+        return OnWhat(crop, None, None, tuple(words))
     said = {word: stems(word) for word in words}
-
-    def without(called: set[str]) -> tuple[str, ...]:
-        return tuple(word for word, stem in said.items() if not stem <= called)
-
-    at = _first_verdict(words)
-    head = stems(*words[:at])
+    head = stems(*words[: first_verdict(words)])
     for support in place.supports if place else ():
         called = stems(support.system, book.trainings[support.system].label)
         if head & called:
-            return OnWhat(None, place, support, without(called))
-    crop, called = _named(head, book)
-    return OnWhat(crop, None if crop else place, None, without(called))
-
-
-def _named(said: set[str], book: Book) -> tuple[str | None, set[str]]:
-    """The crop of the book one of whose names is all said, the longest such name first."""
-    named = [
-        (stems(name), crop.id)
-        for crop in book.crops.values()
-        for name in (crop.name, *crop.names)
-        if stems(name) and stems(name) <= said
-    ]
-    called, crop = max(named, key=lambda one: len(one[0]), default=(set[str](), None))
-    return crop, called
+            rest = tuple(word for word, stem in said.items() if not stem <= called)
+            return OnWhat(None, place, support, rest)
+    return OnWhat(None, place, None, tuple(words))
 
 
 def verdict_entry(
@@ -126,7 +95,7 @@ def verdict_entry(
     )
 
 
-def _first_verdict(words: Sequence[str]) -> int | None:
+def first_verdict(words: Sequence[str]) -> int | None:
     """Where among some words the verdict stands."""
     return next((at for at, word in enumerate(words) if word.lower() in _VERDICTS), None)
 
@@ -134,7 +103,7 @@ def _first_verdict(words: Sequence[str]) -> int | None:
 def _verdict(words: Sequence[str]) -> tuple[Verdict | None, Sequence[str]]:
     """What is said in one word, and why. Words that begin with the verdict go on with the
     reason; "never again" is said by its first."""
-    at = _first_verdict(words)
+    at = first_verdict(words)
     if at is None:
         return None, words
     small = [word.lower() for word in words[at : at + 2]]
