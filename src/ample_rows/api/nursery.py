@@ -6,10 +6,14 @@ from fastapi import APIRouter, Depends, Response
 
 from ample_rows.api.gardens import Body, Garden, Store, body_of
 from ample_rows.api.problems import RESPONSES
+from ample_rows.api.record import Book
 from ample_rows.core.plan.reading import PlanFaultsError, read_as
-from ample_rows.core.record.nursery import LotState, nursery
+from ample_rows.core.record.doubts import season_id
+from ample_rows.core.record.entries import Entry
+from ample_rows.core.record.nursery import Gap, LotState, gaps, nursery
 from ample_rows.core.record.parts import SeedlingLot
 from ample_rows.store import record_parts
+from ample_rows.store.day_book import Wanted
 from ample_rows.store.record_parts import RecordParts
 
 router = APIRouter(prefix="/api/gardens/{slug}", tags=["record"], responses=RESPONSES)
@@ -22,10 +26,32 @@ def lots_of(store: Store) -> RecordParts[SeedlingLot]:
 Lots = Annotated[RecordParts[SeedlingLot], Depends(lots_of)]
 
 
+def entries_of_season(slug: str, book: Book, here: Garden) -> list[Entry]:
+    """What was entered of the season that runs."""
+    return book.entries(slug, Wanted(season=season_id(here.setting.year.start)))
+
+
+InSeason = Annotated[list[Entry], Depends(entries_of_season)]
+
+
+def states_of(slug: str, lots: Lots, entries: InSeason, here: Garden) -> tuple[LotState, ...]:
+    return nursery(lots.every(slug), here.report.plantings, here.book, entries)
+
+
+States = Annotated[tuple[LotState, ...], Depends(states_of)]
+
+
 @router.get("/nursery")
-def list_lots(slug: str, lots: Lots, here: Garden) -> tuple[LotState, ...]:
+def list_lots(states: States) -> tuple[LotState, ...]:
     """Every lot as it stands, those that still have plants first."""
-    return nursery(lots.every(slug), here.report.plantings, here.book)
+    return states
+
+
+@router.get("/nursery/gaps")
+def list_gaps(states: States, entries: InSeason, here: Garden) -> tuple[Gap, ...]:
+    """Plantings that lost plants which were not replaced since, and what the shelf has for
+    them."""
+    return gaps(states, here.report.plantings, entries)
 
 
 @router.put(

@@ -108,3 +108,20 @@ def test_a_garden_in_pounds_is_shown_a_line_in_pounds(page, base_url):
     line.fill("xyz 3 lb")
     page.get_by_role("button", name="Enter", exact=True).click()
     expect(page.get_by_role("alert")).to_contain_text(re.compile(r"carrots low bed [\d.]+\slb"))
+
+
+def test_two_pickings_in_a_line_the_unit_typed_last_and_the_weather(page, base_url):
+    page.goto(f"{base_url}/gardens/lantern-court/record")
+    enter(page, "carrots low bed 400 g, rhubarb 0.9 kg")
+    expect(page.get_by_role("row", name="Picked")).to_have_count(2)
+    enter(page, "chard 250 g")
+    expect(page.get_by_role("row", name="Picked chard")).to_contain_text("250 g")
+    enter(page, "chard 300")
+    expect(page.get_by_role("row", name="Picked chard").last).to_contain_text("300 g")
+    weather = page.get_by_text("as measured").or_(page.get_by_text("what was not measured"))
+    expect(weather).to_have_count(0)
+    enter(page, "frost, min -1")
+    expect(page.get_by_text("Kept: the weather; lowest −1 °C; frost")).to_be_visible()
+    expect(weather).to_contain_text("−1 °C to")
+    page.get_by_role("button", name="Undo", exact=True).last.click()
+    expect(weather).to_have_count(0)

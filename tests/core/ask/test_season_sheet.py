@@ -6,10 +6,12 @@ import pytest
 
 from ample_rows.core.ask.season_sheet import season_sheet
 from ample_rows.core.estimate.estimate import Estimate
+from ample_rows.core.planting.harvest import hours_of_light, light_factor
 from ample_rows.core.record.entries import Entry
 from ample_rows.core.record.parts import WeatherSeen
+from ample_rows.core.soil.roots import having_of, shortfall_factor
 from ample_rows.core.words.message import said
-from tests.conftest import block, document, planting
+from tests.conftest import bed, block, document, planting
 
 BEAN = planting("dwarf-bean", block("A1", "B4"), id="bean", start_date="2027-05-20")
 CARROT = planting("carrot", block("C1", "D4"), id="carrot", start_date="2027-04-10")
@@ -130,6 +132,47 @@ def test_too_many_that_were_not_thinned_explain_a_miss_and_frost_takes_no_hardy_
         for words in reasons(season_sheet(here, "2027", thinned, closed=True), "carrot")
         if "thinned" in words
     ]
+
+
+def test_plants_that_were_lost_and_replaced_are_counted_in_their_order(here, report):
+    bean = report["bean"]
+    day = bean.first_pick
+    entries = [
+        entry("set-out", "bean", day - timedelta(days=50), count=20),
+        entry("seen", "bean", day - timedelta(days=40), count=12, quality="lost"),
+        entry("picked", "bean", day, kg=0.02),
+    ]
+    sheet = season_sheet(here, "2027", entries, closed=True)
+    assert lines(sheet)["bean"].stood == 8
+    assert "12 plants lost" in reasons(sheet, "bean")
+    entries.append(entry("set-out", "bean", day - timedelta(days=35), count=10))
+    assert lines(season_sheet(here, "2027", entries, closed=True))["bean"].stood == 18
+    only_lost = [entries[1], entries[2]]
+    left = lines(season_sheet(here, "2027", only_lost, closed=True))["bean"].stood
+    assert left == max(0, bean.plants - 12)
+
+
+def test_the_shade_and_the_soil_that_would_explain_a_miss_are_told(read, book):
+    """Half of what was estimated comes of a bed with half of the sun and half of the depth."""
+    at = bed(sun_hours=4.5, wall_height_cm=21, bottom="closed")
+    here = Estimate(read(document(CARROT, places=[at])), book)
+    (report,) = here.report.plantings
+    assert report.light.factor < 0.95
+    picked = [entry("picked", "carrot", report.first_pick, kg=report.harvest_kg.p50 / 2)]
+    told = "; ".join(reasons(season_sheet(here, "2027", picked, closed=True), "carrot"))
+    crop = book.crops["carrot"]
+    hours = hours_of_light(crop, report.light.factor / 2)
+    assert light_factor(crop, hours) == pytest.approx(report.light.factor / 2)
+    assert f"shade, if {hours:.1f} h of useful sun reached it" in told
+    nothing = [entry("picked", "carrot", report.first_pick, kg=0.0)]
+    told = reasons(season_sheet(here, "2027", nothing, closed=True), "carrot")
+    assert not [words for words in told if "shade" in words]
+
+
+@pytest.mark.parametrize("have", [12.0, 16.0, 22.0, 26.0])
+def test_the_depth_of_a_factor_is_the_depth_that_has_it(have):
+    curve = {"least": 20.0, "full": 30.0, "at_least": 0.6}
+    assert having_of(shortfall_factor(have, **curve), **curve) == pytest.approx(have)
 
 
 def test_an_empty_record_is_a_sheet_of_estimates(here):

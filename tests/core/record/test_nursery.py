@@ -7,7 +7,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from ample_rows.core.estimate.estimate import Estimate
-from ample_rows.core.record.nursery import nursery, tally
+from ample_rows.core.record.entries import Entry
+from ample_rows.core.record.nursery import gaps, nursery, tally
 from ample_rows.core.record.parts import LotEvent, SeedlingLot
 from tests.conftest import block, document, planting
 
@@ -21,14 +22,32 @@ def lot(*events, crop="kale", ident="lot", planting_id=None):
 
 
 @pytest.fixture
-def shelf(read, book):
-    """What stands on the shelf beside eight squares of kale, two plants of it."""
+def here(read, book):
+    """Eight squares of kale, eight plants."""
+    kale = planting("kale", block("A1", "B4"), id="kale", start="transplant", plants=8)
+    return Estimate(read(document(kale)), book)
 
-    def told(*lots):
-        kale = planting("kale", block("A1", "B4"), id="kale", start="transplant", plants=8)
-        return nursery(lots, Estimate(read(document(kale)), book).report.plantings, book)
+
+@pytest.fixture
+def shelf(here):
+    """What stands on the shelf beside the kale."""
+    return lambda *lots: nursery(lots, here.report.plantings, here.book)
+
+
+@pytest.fixture
+def kale_gaps(here):
+    """What is missing of the kale after some entries, and what fills it."""
+
+    def told(lots, entries):
+        states = nursery(lots, here.report.plantings, here.book, entries)
+        return states, gaps(states, here.report.plantings, entries)
 
     return told
+
+
+def lost(count, day=DAY, ident="loss"):
+    said = {"kind": "seen", "quality": "lost", "planting": "kale"}
+    return Entry(id=ident, day=day, count=count, **said)
 
 
 @pytest.mark.parametrize(
@@ -67,6 +86,26 @@ def test_losses_are_replaced_from_spares_of_the_same_crop(shelf):
     assert states["short"].replaces == ("spare",)
     assert states["spare"].spare == 9
     assert states["other"].replaces == ()
+
+
+def test_what_slugs_took_is_needed_again_and_comes_from_the_shelf(kale_gaps):
+    own = lot(("sown", 12), ("up", 10), ("set-out", 8), ident="own", planting_id="kale")
+    bought = lot(("bought", 6), ident="bought")
+    states, (gap,) = kale_gaps([own, bought], [lost(3, day=date(2027, 5, 1))])
+    assert {state.lot.id: state.needed for state in states} == {"own": 3, "bought": 0}
+    refills = [(refill.lot, refill.count) for refill in gap.refills]
+    assert (gap.planting, gap.missing, refills) == ("kale", 3, [("own", 2), ("bought", 1)])
+
+
+def test_what_was_replaced_is_no_gap(kale_gaps):
+    in_place = LotEvent(day=DAY, step="set-out", count=2, planting="kale")
+    bought = lot(("bought", 6), ident="bought")
+    filled = bought.model_copy(update={"events": (*bought.events, in_place)})
+    entry = Entry(id="e", day=DAY, kind="set-out", planting="kale", count=2)
+    assert kale_gaps([filled], [lost(3), entry])[1][0].missing == 1
+    assert kale_gaps([filled], [lost(2)])[1] == ()
+    (gap,) = kale_gaps([], [lost(2)])[1]
+    assert (gap.missing, gap.refills) == (2, ())
 
 
 def test_lots_that_are_gone_come_last(shelf):

@@ -1377,7 +1377,8 @@ export interface paths {
         put?: never;
         /**
          * Read Line
-         * @description What a typed line would be as an entry, said back; it is not kept.
+         * @description What a typed line would be as an entry, or as the weather of its day, said back; it is not
+         *     kept.
          */
         post: operations["read_line_api_gardens__slug__entry_read_post"];
         delete?: never;
@@ -1571,6 +1572,27 @@ export interface paths {
          * @description Every lot as it stands, those that still have plants first.
          */
         get: operations["list_lots_api_gardens__slug__nursery_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{slug}/nursery/gaps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Gaps
+         * @description Plantings that lost plants which were not replaced since, and what the shelf has for
+         *     them.
+         */
+        get: operations["list_gaps_api_gardens__slug__nursery_gaps_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -4703,7 +4725,8 @@ export interface components {
          * Entry
          * @description One thing that was done, seen or picked on a day.
          *
-         *     `kg` and `pieces` are of a picking, `count` of plants (come up, thinned, set out, divided).
+         *     `kg` and `pieces` are of a picking, `count` of plants (come up, thinned, set out, divided; lost
+         *     where `quality` says so of what was seen).
          *     `plant` is one plant of the planting, counted from 1 as the plan sets them out, `variety` one
          *     of its kinds; `support` what stands on its place, where it is told of that. `tags` are the
          *     grower's own words to find it by.
@@ -5213,6 +5236,19 @@ export interface components {
             day_high_c: number;
             /** Days To Pick */
             days_to_pick: number;
+        };
+        /**
+         * Gap
+         * @description A planting of which plants were lost and not replaced since: how many, and the seedlings of
+         *     the shelf that can stand in for them.
+         */
+        Gap: {
+            /** Planting */
+            planting: string;
+            /** Missing */
+            missing: number;
+            /** Refills */
+            refills: components["schemas"]["Refill"][];
         };
         /**
          * Garden
@@ -6251,6 +6287,8 @@ export interface components {
         /**
          * LotEvent
          * @description What became of a lot of seedlings on a day, and of how many.
+         *
+         *     `planting` is where some were set out, where that is not the one that their lot is for.
          */
         LotEvent: {
             /**
@@ -6265,6 +6303,8 @@ export interface components {
             step: "sown" | "bought" | "up" | "singled" | "divided" | "potted-on" | "ready" | "set-out" | "given" | "lost";
             /** Count */
             count: number;
+            /** Planting */
+            planting?: string | null;
         } & {
             [key: string]: unknown;
         };
@@ -8196,6 +8236,21 @@ export interface components {
             length_cm: number;
         } & {
             [key: string]: unknown;
+        };
+        /**
+         * Refill
+         * @description So many seedlings of a lot that can stand in for plants that were lost.
+         */
+        Refill: {
+            /** Lot */
+            lot: string;
+            /**
+             * Began
+             * Format: date
+             */
+            began: string;
+            /** Count */
+            count: number;
         };
         /**
          * Relative
@@ -10437,7 +10492,7 @@ export interface components {
          *
          *     `among` are the plantings that are meant as well as the one named, the likeliest first;
          *     `shared` what was weighed shared out to all of them. `entries` are all that the line says, one
-         *     for each of its parts.
+         *     for each of its parts; `weather` is the day's, where the line tells that and nothing else.
          */
         Typed: {
             entry: components["schemas"]["Entry"] | null;
@@ -10455,6 +10510,7 @@ export interface components {
              * @default []
              */
             shared: components["schemas"]["Entry"][];
+            weather?: components["schemas"]["WeatherSeen"] | null;
         };
         /**
          * Uncertainty
@@ -11238,6 +11294,7 @@ export type FreeSpot = components['schemas']['FreeSpot'];
 export type FreeSpotAnswer = components['schemas']['FreeSpotAnswer'];
 export type FrostAnswer = components['schemas']['FrostAnswer'];
 export type FruitSet = components['schemas']['FruitSet'];
+export type Gap = components['schemas']['Gap'];
 export type Garden = components['schemas']['Garden'];
 export type GardenChange = components['schemas']['GardenChange'];
 export type GardenRecord = components['schemas']['GardenRecord'];
@@ -11364,6 +11421,7 @@ export type Range3 = components['schemas']['Range3'];
 export type Reach = components['schemas']['Reach'];
 export type Recipe = components['schemas']['Recipe'];
 export type Rectangle = components['schemas']['Rectangle'];
+export type Refill = components['schemas']['Refill'];
 export type Relative = components['schemas']['Relative'];
 export type Remedy = components['schemas']['Remedy'];
 export type RemoveChore = components['schemas']['RemoveChore'];
@@ -19503,6 +19561,100 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LotState"][];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_gaps_api_gardens__slug__nursery_gaps_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Gap"][];
                 };
             };
             /** @description The request cannot be read */

@@ -7,16 +7,25 @@ import { inRegion } from './region';
 import { askIn, unitsFor } from './units';
 import type { Region, Units, UnitSystem } from './units';
 
+export type WeightUnit = 'kg' | 'g' | 'lb' | 'oz';
+
 /** What the grower prefers on this device. */
 export interface Preferences {
   theme: 'system' | 'light' | 'dark';
   /** Measures on this device, whatever a garden's are. */
   units: 'garden' | UnitSystem;
   letterKeys: boolean;
+  /** The unit that a picking was typed in last, which a bare number is of. */
+  weighedIn: WeightUnit | null;
 }
 
 const KEY = 'ample-rows/preferences';
-const DEFAULTS: Preferences = { theme: 'system', units: 'garden', letterKeys: true };
+const DEFAULTS: Preferences = {
+  theme: 'system',
+  units: 'garden',
+  letterKeys: true,
+  weighedIn: null,
+};
 
 interface Held {
   preferences: Preferences;

@@ -2,34 +2,26 @@
 miss, from what was entered."""
 
 from collections import defaultdict
-from collections.abc import Iterable, Iterator, Mapping, Sequence
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date
-from itertools import pairwise
 from typing import Literal
 
 from ample_rows.core import plan as p
 from ample_rows.core.ask.building.bill import bill_for
 from ample_rows.core.ask.jobs.year import jobs_of
+from ample_rows.core.ask.misses import reasons, stood_of
 from ample_rows.core.ask.seed_box.shopping import shopping_list
-from ample_rows.core.book import Crop
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.planting.harvest import Quantiles
 from ample_rows.core.planting.report import PlantingReport
 from ample_rows.core.record.entries import Entry, picked_kg
 from ample_rows.core.record.outcomes import by_planting, is_over
 from ample_rows.core.record.parts import WeatherSeen
-from ample_rows.core.words.message import Count, Message, Share, message
+from ample_rows.core.words.message import Message
 
 Where = Literal["below", "within", "above", "going on", "not weighed"]
 
-_LATE_DAYS = 10
-_FEW = 0.8
-_MANY = 1.3
-_GAP_TIMES = 2.5
-_LEAST_GAP_DAYS = 8
-_MOST_SEEN = 2
-_COUNTED = frozenset({"thinned", "set-out", "up"})
 _LITRES = 100.0
 
 
@@ -167,9 +159,9 @@ def _line(
         late_days=late,
         came_up=_came_up(told),
         came_up_expected=crop.emergence,
-        stood=_stood(told),
+        stood=stood_of(told, report.plants),
         stand_expected=report.stand_expected,
-        why=tuple(_why(report, crop, told, picked, weather)) if where == "below" else (),
+        why=tuple(reasons(report, crop, told, weather, kg=kg)) if where == "below" else (),
     )
 
 
@@ -183,72 +175,11 @@ def _where(kg: float, estimated: Quantiles, *, weighed: bool, over: bool) -> Whe
     return "above" if kg > estimated.p90 else "within"
 
 
-def _stood(told: Iterable[Entry]) -> int | None:
-    """How many stood when they were counted last."""
-    counted = [e for e in told if e.kind in _COUNTED and e.count is not None]
-    return max(counted, key=lambda entry: entry.day).count if counted else None
-
-
 def _came_up(told: Sequence[Entry]) -> float | None:
     """What came up of what was sown, where both were counted. [0-1]"""
     sown = sum(e.count or 0 for e in told if e.kind == "sown")
     up = sum(e.count or 0 for e in told if e.kind == "up")
     return min(1.0, up / sown) if sown and up else None
-
-
-def _why(
-    report: PlantingReport,
-    crop: Crop,
-    told: Sequence[Entry],
-    picked: Sequence[Entry],
-    weather: Sequence[WeatherSeen],
-) -> Iterator[Message]:
-    """What was entered that explains why less came than was estimated."""
-    yield from _late(report, picked)
-    yield from _frosted(report, crop, weather)
-    yield from _few_or_many(report, told)
-    yield from _picked_late(crop, picked)
-    for entry in [e for e in told if e.kind == "seen" and e.text][:_MOST_SEEN]:
-        yield message("miss-seen", text=entry.text or "", day=entry.day)
-
-
-def _late(report: PlantingReport, picked: Sequence[Entry]) -> Iterator[Message]:
-    if picked and report.first_pick is not None:
-        late = (picked[0].day - report.first_pick).days
-        if late >= _LATE_DAYS:
-            yield message("miss-late", days=Count(late, "day"))
-
-
-def _frosted(
-    report: PlantingReport, crop: Crop, weather: Sequence[WeatherSeen]
-) -> Iterator[Message]:
-    if crop.frost == "hardy":
-        return
-    end = report.clear_date or date.max
-    nights = [w.day for w in weather if w.frost and report.start_date <= w.day <= end]
-    if nights:
-        yield message("miss-frost", day=min(nights))
-
-
-def _few_or_many(report: PlantingReport, told: Sequence[Entry]) -> Iterator[Message]:
-    stood = _stood(told)
-    if stood is None:
-        return
-    if stood < _FEW * report.stand_expected:
-        share = Share(stood / report.stand_expected)
-        yield message("miss-few", stood=Count(stood, "plant"), share=share)
-    elif stood > _MANY * report.plants and not any(e.kind == "thinned" for e in told):
-        yield message("miss-crowded", stood=Count(stood, "plant"), room=report.plants)
-
-
-def _picked_late(crop: Crop, picked: Sequence[Entry]) -> Iterator[Message]:
-    """Long gaps between pickings of what wants to be picked often."""
-    if crop.picking.kind not in {"continuous", "cut-and-come-again"} or len(picked) < 3:
-        return
-    gaps = sorted((b.day - a.day).days for a, b in pairwise(picked))
-    usual, longest = gaps[len(gaps) // 2], gaps[-1]
-    if longest >= _LEAST_GAP_DAYS and longest > _GAP_TIMES * max(1, usual):
-        yield message("miss-picked-late", days=Count(longest, "day"))
 
 
 def _crops(lines: Iterable[PlantingLine], here: Estimate) -> tuple[GroupLine, ...]:

@@ -84,6 +84,15 @@ def light_factor(crop: Crop, hours: float | None) -> float:
     return crop.least_sun_factor * hours / least
 
 
+def hours_of_light(crop: Crop, factor: float) -> float:
+    """The hours of useful sun at which a crop's light factor is so much, below full sun. [h]"""
+    least = crop.least_sun_hours
+    if factor >= crop.least_sun_factor:
+        gain = (factor - crop.least_sun_factor) / (1 - crop.least_sun_factor)
+        return least + gain * (crop.full_sun_hours - least)
+    return least * factor / crop.least_sun_factor
+
+
 def expected_stand(crop: Crop, plants: int, start: str, per_station: int) -> float:
     """Plants that live to be picked: gaps where nothing came up, and later losses."""
     if start != "sow" or crop.seeds_per_station is None:

@@ -76,6 +76,11 @@ class Entry(PlanValue):
     tags: Annotated[tuple[Tag, ...], Field(max_length=20)] | None = None
 
 
+def tells_loss(entry: Entry) -> bool:
+    """Whether an entry counts plants that are gone."""
+    return entry.kind == "seen" and entry.quality == LOST and entry.count is not None
+
+
 class EntriesTogether(PlanValue):
     """Entries of one line, or of one weighing, that stand or fall together."""
 

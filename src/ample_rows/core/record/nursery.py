@@ -1,12 +1,13 @@
 """The nursery shelf: what stands of each lot of seedlings, for whom, and what there is to spare."""
 
 from collections import defaultdict
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from datetime import date
 
 from ample_rows.core.book import Book
 from ample_rows.core.planting.report import PlantingReport
+from ample_rows.core.record.entries import Entry, tells_loss
 from ample_rows.core.record.parts import LotEvent, LotStep, SeedlingLot
 
 _LEAVES: frozenset[LotStep] = frozenset({"set-out", "given", "lost"})
@@ -43,6 +44,25 @@ class LotState:
 
 
 @dataclass(frozen=True, slots=True)
+class Refill:
+    """So many seedlings of a lot that can stand in for plants that were lost."""
+
+    lot: str
+    began: date
+    count: int
+
+
+@dataclass(frozen=True, slots=True)
+class Gap:
+    """A planting of which plants were lost and not replaced since: how many, and the seedlings of
+    the shelf that can stand in for them."""
+
+    planting: str
+    missing: int
+    refills: tuple[Refill, ...]
+
+
+@dataclass(frozen=True, slots=True)
 class _Tally:
     """Counts after all that became of a lot."""
 
@@ -75,29 +95,110 @@ def tally(events: Sequence[LotEvent]) -> _Tally:
 
 
 def nursery(
-    lots: Sequence[SeedlingLot], reports: Sequence[PlantingReport], book: Book
+    lots: Sequence[SeedlingLot],
+    reports: Sequence[PlantingReport],
+    book: Book,
+    entries: Sequence[Entry] = (),
 ) -> tuple[LotState, ...]:
-    """Every lot as it stands, those that still have plants first."""
-    plants = {report.id: report.plants for report in reports}
+    """Every lot as it stands, those that still have plants first.
+
+    Args:
+        entries: Those of the season: what was lost in a bed is needed again.
+    """
     tallies = {lot.id: tally(lot.events) for lot in lots}
-    out: dict[str, int] = defaultdict(int)
-    for lot in lots:
-        out[lot.planting or ""] += (tallies[lot.id].left or {}).get("set-out", 0)
-    states = [_state(lot, tallies[lot.id], plants, out, book) for lot in lots]
+    lost = _lost(entries)
+    stand = {
+        planting: max(
+            0, sum(event.count for event in events) - sum(e.count or 0 for e in lost[planting])
+        )
+        for planting, events in _set_out(lots).items()
+    }
+    needed = {report.id: max(0, report.plants - stand.get(report.id, 0)) for report in reports}
+    states = [_state(lot, tallies[lot.id], needed, book) for lot in lots]
     spare = {state.lot.id: state for state in states if state.spare > 0}
     told = [_helped(state, spare) for state in states]
     return tuple(sorted(told, key=lambda state: (state.on_shelf == 0, state.began)))
 
 
+def gaps(
+    states: Sequence[LotState],
+    reports: Sequence[PlantingReport],
+    entries: Sequence[Entry],
+) -> tuple[Gap, ...]:
+    """Plantings that lost plants which were not replaced since, and what the shelf has for them;
+    what is given to one is not offered to the next.
+
+    Args:
+        entries: Those of the season.
+    """
+    lost = _lost(entries)
+    by_hand = [e for e in entries if e.kind == "set-out" and e.count is not None]
+    from_shelf = _set_out([state.lot for state in states])
+    left = {state.lot.id: state.spare for state in states}
+    found = []
+    for report in reports:
+        gone = lost[report.id]
+        if not gone:
+            continue
+        since = min(entry.day for entry in gone)
+        # What is taken from the shelf may be entered in the book besides.
+        replaced = max(
+            _sum(e for e in by_hand if e.planting == report.id and e.day >= since),
+            sum(e.count for e in from_shelf[report.id] if e.day >= since),
+        )
+        missing = _sum(gone) - replaced
+        if missing > 0:
+            found.append(Gap(report.id, missing, _refills(report, missing, states, left)))
+    return tuple(found)
+
+
+def _refills(
+    report: PlantingReport, missing: int, states: Sequence[LotState], left: dict[str, int]
+) -> tuple[Refill, ...]:
+    refills = []
+    for state in sorted(states, key=lambda one: (one.lot.planting != report.id, one.began)):
+        # Its own lot keeps for it what it lacks, which is none of its spares.
+        has = state.on_shelf if state.lot.planting == report.id else left[state.lot.id]
+        count = min(missing, has) if state.crop == report.crop else 0
+        if count > 0:
+            refills.append(Refill(state.lot.id, state.began, count))
+            left[state.lot.id] -= count
+            missing -= count
+    return tuple(refills)
+
+
+def _sum(entries: Iterable[Entry]) -> int:
+    return sum(entry.count or 0 for entry in entries)
+
+
+def _lost(entries: Iterable[Entry]) -> dict[str, list[Entry]]:
+    """What was lost, by planting."""
+    lost: dict[str, list[Entry]] = defaultdict(list)
+    for entry in entries:
+        if entry.planting is not None and tells_loss(entry):
+            lost[entry.planting].append(entry)
+    return lost
+
+
+def _set_out(lots: Iterable[SeedlingLot]) -> dict[str, list[LotEvent]]:
+    """What was set out from the shelf, by the planting that it went to."""
+    out: dict[str, list[LotEvent]] = defaultdict(list)
+    for lot in lots:
+        for event in lot.events:
+            planting = event.planting or lot.planting
+            if event.step == "set-out" and planting is not None:
+                out[planting].append(event)
+    return out
+
+
 def _state(
     lot: SeedlingLot,
     counts: _Tally,
-    plants: Mapping[str, int],
-    out: Mapping[str, int],
+    wanted: Mapping[str, int],
     book: Book,
 ) -> LotState:
     crop = book.crops.get(lot.crop)
-    needed = max(0, plants.get(lot.planting or "", 0) - out[lot.planting or ""])
+    needed = wanted.get(lot.planting or "", 0)
     # What is sown and has not come up yet is neither short nor to spare.
     counted = counts.up is not None or any(event.step == "bought" for event in lot.events)
     left = counts.left or {}

@@ -55,11 +55,15 @@ LotStep = Literal[
 
 
 class LotEvent(PlanValue):
-    """What became of a lot of seedlings on a day, and of how many."""
+    """What became of a lot of seedlings on a day, and of how many.
+
+    `planting` is where some were set out, where that is not the one that their lot is for.
+    """
 
     day: PlanDate
     step: LotStep
     count: Annotated[int, Field(ge=0, le=100_000)]
+    planting: Ident | None = None
 
 
 class SeedlingLot(PlanValue):

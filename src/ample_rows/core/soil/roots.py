@@ -83,6 +83,13 @@ def shortfall_factor(have: float, *, least: float, full: float, at_least: float)
     return max(0.0, at_least * (have - half) / (least - half))
 
 
+def having_of(factor: float, *, least: float, full: float, at_least: float) -> float:
+    """What there is of depth or litres where the factor of what is short is so much, below 1."""
+    if factor >= at_least:
+        return least + (full - least) * (factor - at_least) / (1 - at_least)
+    return least / 2 * (1 + factor / at_least)
+
+
 def judge_depth(
     crop: Crop, usable_cm: float, policy: DepthPolicy, *, litres_per_plant: float | None
 ) -> DepthResult:

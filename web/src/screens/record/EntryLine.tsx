@@ -1,111 +1,47 @@
-import { useCallback, useRef, useState } from 'react';
-import type { SyntheticEvent } from 'react';
+import { useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 
-import { attempt } from '../../api/attempt';
-import type { ProblemError } from '../../api/client';
 import type { HeldGarden } from '../../api/merge';
-import type { Entry, PlantingReport } from '../../api/types';
-import { isoOf } from '../../kit/day';
+import type { PlantingReport } from '../../api/types';
 import { useUnits } from '../../kit/preferences';
 import { useDay } from '../../shared/DayContext';
 import { lineBegun, namedIn } from '../../shared/weighing';
 import { NumberPad } from './day/NumberPad';
 import { ScalePanel } from './day/ScalePanel';
-import { freshId, useDayBook, useReading, useReadNow, useRipe } from './useRecord';
-import type { Line } from './useRecord';
+import { useEntryLine } from './useEntryLine';
+import { useRipe } from './useRecord';
 
 const MOST_RIPE = 8;
 const EXAMPLE_KG = 1.2;
-const WEIGHT = /\s*[\d.,]+ ?(kg|g|lb|oz)\s*$/;
-
-interface Odd {
-  entries: readonly Entry[];
-  words: string;
-  why: ProblemError;
-}
 
 /** One line to enter by: a crop or a bed, a weight, done. What it is read as stands beside it. */
 export function EntryLine({ state }: { state: HeldGarden }) {
   const { slug, version } = state.head;
   const { day } = useDay();
   const units = useUnits();
-  const book = useDayBook(slug);
   const field = useRef<HTMLInputElement>(null);
   // A job to pick comes with its planting; the weight is all that is left.
   const begun = useSearchParams()[0].get('line');
-  const [text, setText] = useState(begun ?? '');
-  const [id, setId] = useState(freshId);
-  const [odd, setOdd] = useState<Odd>();
-  const [fault, setFault] = useState<string>();
+  const { text, reading, fault, odd, kept, ...line } = useEntryLine(state, begun ?? '', field);
   const [pad, setPad] = useState(false);
   const [weighing, setWeighing] = useState(false);
-  const [kept, setKept] = useState<{ entries: readonly Entry[]; words: string }>();
-  const line: Line = {
-    text,
-    day: isoOf(day),
-    id,
-    unit: units.system === 'imperial' ? 'lb' : 'kg',
-  };
-  const reading = useReading(slug, version, line);
-  const readNow = useReadNow(slug, version);
   const ripe = useRipe(slug, version, day);
-
-  const typed = (words: string) => {
-    setText(words);
-    setOdd(undefined);
-    setFault(undefined);
-    field.current?.focus();
-  };
-  const weighed = useCallback((weight: string) => {
-    // Weighed anew, a line has the new weight.
-    setText((line) => `${line.replace(WEIGHT, '').trimEnd()} ${weight}`.trimStart());
-  }, []);
-  const keep = async (entries: readonly Entry[], said: string, sure: boolean) => {
-    // The line is free for the next one at once; what is refused comes back to it.
-    const was = text;
-    setText('');
-    setOdd(undefined);
-    setFault(undefined);
-    setId(freshId());
-    field.current?.focus();
-    const done = await book.keepAll(entries, sure);
-    if (done.is === 'done') setKept({ entries, words: said });
-    else setText((now) => now || was);
-    if (done.is !== 'refused') return;
-    if (done.why.is('doubtful')) setOdd({ entries, words: said, why: done.why });
-    else setFault(done.why.problem?.errors.map((e) => e.text).join('; ') ?? done.why.message);
-  };
-  const enter = async (event: SyntheticEvent) => {
-    event.preventDefault();
-    if (text.trim() === '') return;
-    const read = await attempt(() => readNow(line));
-    if (read.is === 'refused') setFault(read.why.message);
-    if (read.is !== 'done') return;
-    if (read.value.entry) await keep(read.value.entries, read.value.words, false);
-    else setFault(read.value.words);
-  };
   return (
     <div className="enter mt-auto pt-2">
       {kept && (
         <p className="text-[13px] text-muted" role="status">
           {`Kept: ${kept.words}. `}
-          <button
-            type="button"
-            className="press"
-            onClick={() =>
-              void Promise.all(kept.entries.map((entry) => book.remove(entry.id))).then(() =>
-                setKept(undefined),
-              )
-            }
-          >
+          <button type="button" className="press" onClick={() => void line.undo()}>
             Undo
           </button>
         </p>
       )}
-      {weighing && <ScalePanel onWeight={weighed} />}
-      <RipeRow state={state} ripe={ripe.data?.plantings} onChoose={typed} />
-      <form className="flex flex-wrap items-center gap-x-4 gap-y-1" onSubmit={(e) => void enter(e)}>
+      {weighing && <ScalePanel onWeight={line.weighed} />}
+      <RipeRow state={state} ripe={ripe.data?.plantings} onChoose={line.typed} />
+      <form
+        className="flex flex-wrap items-center gap-x-4 gap-y-1"
+        onSubmit={(e) => void line.enter(e)}
+      >
         <input
           ref={field}
           aria-label="What was done or picked"
@@ -117,7 +53,7 @@ export function EntryLine({ state }: { state: HeldGarden }) {
           autoFocus={begun !== null}
           autoComplete="off"
           value={text}
-          onChange={(event) => typed(event.target.value)}
+          onChange={(event) => line.typed(event.target.value)}
         />
         <button type="submit" className="act act-main min-h-11">
           Enter
@@ -139,10 +75,10 @@ export function EntryLine({ state }: { state: HeldGarden }) {
           {pad ? 'Close the number pad' : 'Number pad'}
         </button>
         <p id="reads" className="w-full text-[13px] text-muted">
-          {text.trim() !== '' && reading.data
-            ? reading.data.entry
-              ? `reads: ${reading.data.words}`
-              : reading.data.words
+          {text.trim() !== '' && reading
+            ? reading.entry || reading.weather
+              ? `reads: ${reading.words}`
+              : reading.words
             : ' '}
         </p>
       </form>
@@ -150,23 +86,23 @@ export function EntryLine({ state }: { state: HeldGarden }) {
         <NumberPad
           line={text}
           units={units.system === 'imperial' ? ['lb', 'oz'] : ['kg', 'g']}
-          onLine={typed}
+          onLine={line.typed}
         />
       )}
-      {text.trim() !== '' && reading.data && reading.data.among.length > 0 && (
+      {text.trim() !== '' && reading && reading.among.length > 0 && (
         <Among
           state={state}
-          among={reading.data.among}
+          among={reading.among}
           onChoose={(planting) => {
-            const read = reading.data;
+            const read = reading;
             if (!read.entry) return;
             const other = { ...read.entry, planting: planting.id, place: planting.place };
-            void keep([{ ...other, crop: planting.crop }], squared(state, planting), false);
+            void line.keep([{ ...other, crop: planting.crop }], squared(state, planting), false);
           }}
-          shared={reading.data.shared.length}
+          shared={reading.shared.length}
           onShare={() => {
-            const { shared, words } = reading.data;
-            void keep(shared, `${words}, shared out by squares`, false);
+            const { shared, words } = reading;
+            void line.keep(shared, `${words}, shared out by squares`, false);
           }}
         />
       )}
@@ -177,7 +113,7 @@ export function EntryLine({ state }: { state: HeldGarden }) {
           <button
             type="button"
             className="press"
-            onClick={() => void keep(odd.entries, odd.words, true)}
+            onClick={() => void line.keep(odd.entries, odd.words, true)}
           >
             Keep it all the same
           </button>

@@ -27,12 +27,19 @@ export function told(state: HeldGarden, entry: Entry): string {
   const named = of ?? state.report.plantings.find((planting) => planting.crop === entry.crop);
   const name = kind?.name ?? named?.name ?? entry.crop?.replaceAll('-', ' ');
   const support = entry.support && supportName(state, entry);
-  return [DONE[entry.kind], name ?? support].filter(Boolean).join(' ') + plant;
+  const done = isLoss(entry) ? 'lost' : DONE[entry.kind];
+  return [done, name ?? support].filter(Boolean).join(' ') + plant;
+}
+
+/** What was seen is that plants are gone. */
+function isLoss(entry: Entry): boolean {
+  return entry.kind === 'seen' && entry.quality === 'lost';
 }
 
 /** In what words: how good it was or what was made of it, and what else was said. */
 export function inWords(entry: Entry): string {
-  return [entry.quality, entry.text].filter(Boolean).join(', ');
+  const quality = isLoss(entry) ? null : entry.quality;
+  return [quality, entry.text].filter(Boolean).join(', ');
 }
 
 /** How much: weight, pieces, plants, minutes. */

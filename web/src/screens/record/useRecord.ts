@@ -20,6 +20,7 @@ import type {
 import { isoOf } from '../../kit/day';
 import type { Day } from '../../kit/day';
 import { useMessages } from '../../kit/messages';
+import type { WeightUnit } from '../../kit/preferences';
 
 const dayKey = (slug: string, iso: string) => ['record', slug, 'day', iso] as const;
 
@@ -147,7 +148,7 @@ export interface Line {
   text: string;
   day: string;
   id: string;
-  unit: 'kg' | 'lb';
+  unit: WeightUnit;
 }
 
 /** What a line is understood to say; asked again with each key, the last answer stays meanwhile. */

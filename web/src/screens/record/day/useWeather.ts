@@ -27,14 +27,16 @@ export function useMeasured(slug: string, day: Day) {
   const iso = isoOf(day);
   return useQuery<WeatherSeen, ProblemError>({
     queryKey: ['record', slug, 'measured', iso],
-    queryFn: ({ signal }) =>
-      answeredAs(
-        api.GET('/api/gardens/{slug}/weather/{day}', {
-          params: { path: { slug, day: iso } },
-          signal,
-        }),
-      ),
+    queryFn: ({ signal }) => measuredOn(slug, iso, signal),
   });
+}
+
+/** What was measured on a day as it stands at this moment. */
+export function measuredOn(slug: string, iso: string, signal?: AbortSignal): Promise<WeatherSeen> {
+  const params = { path: { slug, day: iso } };
+  return answeredAs(
+    api.GET('/api/gardens/{slug}/weather/{day}', { params, signal: signal ?? null }),
+  );
 }
 
 export function keepWeather(slug: string, seen: WeatherSeen): Promise<WeatherSeen> {

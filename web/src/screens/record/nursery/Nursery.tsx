@@ -4,6 +4,7 @@ import type { HeldGarden } from '../../../api/merge';
 import type { LotState, SeedlingLot } from '../../../api/types';
 import { dayOf, shortWords } from '../../../kit/day';
 import { PutBack } from '../PutBack';
+import { Gaps } from './Gaps';
 import { NewLot } from './NewLot';
 import { NextStep } from './NextStep';
 import { STEPS } from './steps';
@@ -23,6 +24,7 @@ export function Nursery({ state }: { state: HeldGarden }) {
         out, and what is to spare.
       </p>
       <NewLot state={state} lots={lots} />
+      <Gaps state={state} shelf={shelf.data ?? []} lots={lots} />
       {shelf.error && <p role="alert">{shelf.error.message}</p>}
       {shelf.data?.length === 0 && <p className="pt-2 text-muted">The shelf is empty.</p>}
       {gone && (

@@ -2,7 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 
 import { answeredAs, api } from '../../../api/client';
 import type { ProblemError } from '../../../api/client';
-import type { LotState, SeedlingLot } from '../../../api/types';
+import type { Gap, LotState, SeedlingLot } from '../../../api/types';
 import { useDone } from '../useRecord';
 
 /** Every lot of seedlings as it stands. */
@@ -12,6 +12,18 @@ export function useNursery(slug: string, version: number) {
     placeholderData: keepPreviousData,
     queryFn: ({ signal }) =>
       answeredAs(api.GET('/api/gardens/{slug}/nursery', { params: { path: { slug } }, signal })),
+  });
+}
+
+/** What was lost in the beds and not replaced since, and what the shelf has for it. */
+export function useGaps(slug: string, version: number) {
+  return useQuery<Gap[], ProblemError>({
+    queryKey: ['record', slug, 'nursery', 'gaps', version],
+    placeholderData: keepPreviousData,
+    queryFn: ({ signal }) =>
+      answeredAs(
+        api.GET('/api/gardens/{slug}/nursery/gaps', { params: { path: { slug } }, signal }),
+      ),
   });
 }
 

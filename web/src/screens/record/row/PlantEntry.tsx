@@ -47,6 +47,18 @@ export function PlantEntry({ state, planting, plant, onNext }: Props) {
       tags: tags ?? null,
     };
   });
+  const gone: Entry = {
+    id: freshId(),
+    day: isoOf(day),
+    kind: 'seen',
+    quality: 'lost',
+    count: 1,
+    place: planting.place,
+    planting: planting.id,
+    crop: planting.crop,
+    plant: plant.number,
+    variety: plant.kind,
+  };
   const keep = async (entry: Entry) => {
     const kept = await book.keep(entry, true);
     if (kept.is === 'refused') form.refuse('kg', kept.why.message);
@@ -88,6 +100,9 @@ export function PlantEntry({ state, planting, plant, onNext }: Props) {
           </button>
           <button type="button" className="press min-h-11" onClick={onNext}>
             Nothing here, on to the next
+          </button>
+          <button type="button" className="press min-h-11" onClick={() => void keep(gone)}>
+            This plant is gone
           </button>
         </p>
       </form>
