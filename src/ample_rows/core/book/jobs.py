@@ -82,7 +82,8 @@ class JobRule(Record):
     has grown so much higher. What `begins` a planting is not for one that came by itself. A
     `liquid` feed comes as often as its label says, where it is known.
     `first` are the jobs that come before it. One of a `matter` lays so many centimetres of it,
-    and is left out where the whole place is mulched. `verbs` are what it is called for a group.
+    and is left out where the whole place is mulched. One of the `kitchen` is not for what is left
+    for seed, one `for_seed` for nothing else. `verbs` are what it is called for a group.
     """
 
     verb: Text
@@ -107,6 +108,8 @@ class JobRule(Record):
     least_weeks_indoors: float = 0.0
     thinned: bool = False
     begins: bool = False
+    kitchen: bool = False
+    for_seed: bool = False
     liquid: bool = False
     matter: Text | None = None
     matter_cm: Size | None = None

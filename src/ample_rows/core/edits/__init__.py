@@ -36,7 +36,7 @@ from ample_rows.core.edits.of_places import (
     RemovePlace,
     StandRiser,
 )
-from ample_rows.core.edits.of_plantings import ChangePlanting, Plant, RemovePlanting
+from ample_rows.core.edits.of_plantings import ChangePlanting, LeaveForSeed, Plant, RemovePlanting
 
 Changes = dict[str, Any]
 
@@ -60,6 +60,7 @@ Edit = Annotated[
     Plant
     | ChangePlanting
     | RemovePlanting
+    | LeaveForSeed
     | AddPlace
     | AddPlaces
     | ChangePlace
@@ -114,6 +115,7 @@ __all__ = [
     "ForgetSetAside",
     "KeepAlternative",
     "KeepChore",
+    "LeaveForSeed",
     "MarkJob",
     "Plant",
     "RemoveChore",

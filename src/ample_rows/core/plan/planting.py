@@ -49,7 +49,8 @@ class Planting(PlanValue):
     How many: `spots_cm` says where each plant stands; else `plants` how many there are, spread
     evenly; else `per_cell` how many a square holds, below 1 the part of a plant; else the
     spacing decides, or the garden's count for each square. What is `locked` is settled.
-    What `came_by_itself` is there from its start: nothing is sown, raised or bought for it.
+    What `came_by_itself` is there from its start: nothing is sown, raised or bought for it. What
+    is left `for_seed` stands until its seed is gathered, and gives the kitchen nothing.
     """
 
     id: Ident
@@ -79,6 +80,7 @@ class Planting(PlanValue):
     led_over: LedOver | None = None
     locked: bool | None = None
     came_by_itself: bool | None = None
+    for_seed: bool | None = None
 
 
 def by_place(plantings: Iterable[Planting]) -> dict[str, tuple[Planting, ...]]:

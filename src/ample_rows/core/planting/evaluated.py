@@ -150,7 +150,9 @@ def _outcome(case: Case, stands: SetOut) -> Outcome:
     # What came by itself is up already.
     begun = "up" if case.planting.came_by_itself else case.planting.start
     expected = harvest.expected_stand(crop, stands.plants, begun, stands.per_station)
-    scale = expected * factors.product_in(chances.even)
+    scale = harvest.weight_in_plants(
+        expected, factors, chances.even, for_seed=case.planting.for_seed
+    )
     draws = harvest.harvest_draws(lot=lot, crop=crop, scale=scale, had=chances.had, book=book)
     return Outcome(stands, dates, depth, light, factors, chances, lot, scale, expected, draws)
 
@@ -278,7 +280,7 @@ def _report(judged: Judged) -> PlantingReport:
         last_pick=dates.last_pick,
         clear_date=dates.clear,
         harvest_kg=total,
-        kg_per_plant=(spread.typical if spread else 0.0) * outcome.factors.product,
+        kg_per_plant=spread.typical * outcome.factors.product if spread and outcome.scale else 0.0,
         pieces=pieces.p50 if pieces else None,
         pieces_low=pieces.p10 if pieces else None,
         pieces_high=pieces.p90 if pieces else None,

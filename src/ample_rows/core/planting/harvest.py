@@ -63,6 +63,13 @@ class Factors:
         return self.density * self.depth * self.light * season * self.training * self.own
 
 
+def weight_in_plants(
+    stand: float, factors: Factors, season: float, *, for_seed: bool | None
+) -> float:
+    """What a planting weighs in plants of the book's yield; what is left for seed gives none."""
+    return 0.0 if for_seed else stand * factors.product_in(season)
+
+
 def density_factor(*, stand_density: float, reference_density: float, crowding: float) -> float:
     """Reciprocal law of yield and density (Shinozaki and Kira 1956), per plant.
 

@@ -27,6 +27,8 @@ _ALL_WINTERS = 0.995
 _PLANTS = message("harvest-working-plants")
 _COUNT = message("harvest-working-lattice-count")
 _LIVING = message("harvest-working-expected-live")
+_FOR_SEED = message("harvest-working-for-seed")
+_KITCHEN = message("harvest-working-nothing-for-kitchen")
 _LIVING_HOW = message("harvest-working-gaps-losses-crop-usual")
 _TYPICAL = message("harvest-working-typical-yield")
 _NO_WEIGHT = message("harvest-working-not-grown-weight")
@@ -76,6 +78,7 @@ def planting_working(case: Case, outcome: Outcome, total_kg: float) -> tuple[Ter
         (_TRAINING, factors.training, "×", _TRAINED, gives, "training"),
         (_OWN, factors.own, "×", _own_words(case), _THIS_GARDEN, "own"),
         *_bad_years(case, outcome),
+        *([(_FOR_SEED, 0.0, "×", _KITCHEN, _COUNT, "stand")] if case.planting.for_seed else ()),
         (_SEASONS, total_kg / likely if likely else 1.0, "×", _UNLIKE, _MEDIAN, "cold"),
         (_LIKELY, total_kg, "kg", _MULTIPLIED, _MEDIAN, "range"),
     )

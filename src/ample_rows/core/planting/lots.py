@@ -28,7 +28,12 @@ def _of_lot(e: Evaluated, plants: int, book: Book) -> Evaluated:
     if plants == e.lot.plants or e.planting.varieties:
         return e
     lot = replace(e.lot, plants=plants)
-    scale = e.report.stand_expected * e.report.factors.product_in(e.chances.even)
+    scale = harvest.weight_in_plants(
+        e.report.stand_expected,
+        e.report.factors,
+        e.chances.even,
+        for_seed=e.planting.for_seed,
+    )
     had = e.chances.had
     draws = harvest.harvest_draws(lot=lot, crop=e.crop, scale=scale, had=had, book=book)
     kg = harvest.planting_quantiles(lot, e.crop, scale, had=had, draws=draws, book=book)

@@ -34,25 +34,34 @@ export function SaveSeed({ state, report }: { state: HeldGarden; report: Plantin
   const editor = useEditor(slug);
   const [open, setOpen] = useState(false);
   const { data: told, error } = useSavedSeed(slug, version, report.id, open);
-  const leave = (seed: SavedSeed) => {
-    const chore = {
-      id: nextId(
-        state.plan.chores.map((c) => c.id),
-        'own-',
-      ),
-      what: `Gather the seed of ${seed.name}`,
-      place: report.place,
-      on: seed.until,
-    };
-    const changes = { clear_date: seed.until };
-    void editor.edit({
-      do: 'together',
-      edits: [
-        { do: 'change-planting', id: report.id, changes },
-        { do: 'keep-chore', chore },
-      ],
-    });
+  const leave = (seed: SavedSeed, cells: readonly string[]) => {
+    const taken = state.plan.plantings.map((each) => each.id);
+    const rest = report.cells.filter((cell) => !cells.includes(cell));
+    const split = cells.length > 0 ? { id: nextId(taken, 'p'), cells: [...cells], rest } : null;
+    void editor.edit({ do: 'leave-for-seed', id: report.id, until: seed.until, split });
   };
+  const planting = state.plan.plantings.find((each) => each.id === report.id);
+  if (planting?.for_seed) {
+    const until = report.clear_date ? ` until ${words(dayOf(report.clear_date))}` : '';
+    return (
+      <p className="flex flex-wrap items-baseline gap-x-4">
+        {`Left for seed${until}: nothing of it is counted for the kitchen.`}
+        <button
+          type="button"
+          className="press"
+          onClick={() =>
+            void editor.edit({
+              do: 'change-planting',
+              id: report.id,
+              changes: { for_seed: null, clear_date: null },
+            })
+          }
+        >
+          Pick it after all
+        </button>
+      </p>
+    );
+  }
   return (
     <details open={open} onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary className="press cursor-pointer">Save its seed</summary>
@@ -62,13 +71,29 @@ export function SaveSeed({ state, report }: { state: HeldGarden; report: Plantin
           <p>{howLong(told)}</p>
           <p>{crossing(told, state, units)}</p>
           <p className="text-muted">{told.dry}</p>
-          <button type="button" className="act" onClick={() => leave(told)}>
-            {`Leave it for seed until ${words(dayOf(told.until))}`}
-          </button>
+          <p className="flex flex-wrap gap-x-4 gap-y-1">
+            {told.squares.length > 0 && (
+              <button type="button" className="act" onClick={() => leave(told, told.squares)}>
+                {`Leave ${squaresWords(told.squares)} for seed until ${words(dayOf(told.until))}`}
+              </button>
+            )}
+            <button type="button" className="act" onClick={() => leave(told, [])}>
+              {`Leave all of it until ${words(dayOf(told.until))}`}
+            </button>
+          </p>
         </>
       )}
     </details>
   );
+}
+
+const MOST_NAMED = 4;
+
+function squaresWords(cells: readonly string[]): string {
+  if (cells.length === 1) return `square ${cells[0] ?? ''}`;
+  const named =
+    cells.length > MOST_NAMED ? `${cells[0] ?? ''} to ${cells.at(-1) ?? ''}` : cells.join(', ');
+  return `squares ${named}`;
 }
 
 function howLong(told: SavedSeed): string {

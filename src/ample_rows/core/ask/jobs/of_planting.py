@@ -86,6 +86,8 @@ def _is_for(rule: JobRule, grown: Grown) -> bool:
         return False
     if rule.begins and planting.came_by_itself:
         return False
+    if rule.kitchen if planting.for_seed else rule.for_seed:
+        return False
     if rule.crops and not {root, crop.id} & set(rule.crops):
         return False
     if rule.trouble and grown.book.withstands(crop).get(rule.trouble) != "little":
@@ -260,6 +262,12 @@ def _hole_cm(report: PlantingReport, book: Book) -> float:
     return book.value("root_ball_cm") + (report.buried_stem_cm or 0.0)
 
 
+def _dried(crop: Crop, book: Book) -> Text:
+    """How the seed of a crop is got out and dried."""
+    how = book.seed_saving.get(crop.botanical)
+    return how.dry if how else ""
+
+
 def _kept(crop: Crop, book: Book) -> Text:
     """Where and how long what is stored keeps."""
     weeks = book.keeping(crop).ways.get("store")
@@ -299,5 +307,6 @@ def _words(grown: Grown) -> dict[str, Value]:
         "next": following,
         "dose": dose_words(grown.here, grown.soil, book),
         "half_dose": dose_words(grown.here, grown.soil, book, share=0.5),
+        "dried": _dried(crop, book),
         "wait": wait_words(grown.liquid.wait_days if grown.liquid else None),
     }

@@ -30,7 +30,8 @@ class SavedSeed:
     """What saving seed of a planting takes.
 
     The plants that are left for it stay `until` a day: the squares are taken so long. `enough` says
-    whether so many stand. Kinds that only differ by hand, such as bulbs and tubers, do not cross.
+    whether so many stand; `squares` are those that hold them, the last of it, where the others can
+    be picked meanwhile. Kinds that only differ by hand, such as bulbs and tubers, do not cross.
     """
 
     planting: str
@@ -41,6 +42,7 @@ class SavedSeed:
     apart_m: float
     plants: int
     enough: bool
+    squares: tuple[str, ...]
     biennial: bool
     until: date
     dry: str
@@ -73,11 +75,22 @@ def saved_seed(here: Estimate, planting: str) -> SavedSeed:
         apart_m=how.apart_m,
         plants=how.plants,
         enough=report.plants >= how.plants,
+        squares=_squares(here, report, how.plants),
         biennial=how.biennial,
         until=max(ripe, report.clear_date or ripe),
         dry=how.dry,
         crosses=tuple(_crosses(here, report, crop, how.apart_m)) if how.apart_m > 0 else (),
     )
+
+
+def _squares(here: Estimate, report: PlantingReport, wanted: int) -> tuple[str, ...]:
+    """The last squares of a planting that hold so many of its plants; none where it stays whole:
+    along a support, of several kinds, or where all of them are wanted."""
+    planting = here.planting(report.id)
+    if planting.support or planting.varieties or planting.run_cm or not report.plants:
+        return ()
+    count = math.ceil(wanted * len(report.cells) / report.plants)
+    return report.cells[-count:] if count < len(report.cells) else ()
 
 
 def _unknown(crop: Crop) -> Message:
