@@ -35,7 +35,8 @@ InSeason = Annotated[list[Entry], Depends(entries_of_season)]
 
 
 def states_of(slug: str, lots: Lots, entries: InSeason, here: Garden) -> tuple[LotState, ...]:
-    return nursery(lots.every(slug), here.report.plantings, here.book, entries)
+    since = here.setting.year.start
+    return nursery(lots.every(slug), here.report.plantings, here.book, entries, since)
 
 
 States = Annotated[tuple[LotState, ...], Depends(states_of)]

@@ -10,6 +10,7 @@ from ample_rows.api.problems import RESPONSES
 from ample_rows.api.record import Record, SeasonsFigures
 from ample_rows.core.errors import UnknownPartError
 from ample_rows.core.geometry.cells import grid_of
+from ample_rows.core.plan import Start
 from ample_rows.core.plan.reading import PlanFaultsError, read_as
 from ample_rows.core.record.parts import Trial
 from ample_rows.core.record.twins import (
@@ -78,8 +79,10 @@ def put_back_trial(slug: str, trial: str, trials: Trials) -> Trial:
 
 @dataclass(frozen=True, slots=True)
 class TrialLayout:
-    """Squares for each side of a trial, and how many seasons it takes with so many plants."""
+    """Squares for each side of a trial, how the crop is begun, and how many seasons it takes with
+    so many plants."""
 
+    start: Start
     one: tuple[str, ...]
     other: tuple[str, ...]
     years_by_plants: tuple[tuple[int, int], ...]
@@ -103,6 +106,8 @@ def lay_out_trial(
         if cell not in there:
             raise PlanFaultsError.one("cells", f'"{cell}" is not a square of this place')
     one, other = arranged(tuple(dict.fromkeys(cells)), how, seed)
+    starts = here.book.crops[crop].starts
+    start = "sow" if "sow" in starts else starts[0]
     return TrialLayout(
-        one, other, years_by_plants(here.book.crops[crop], apart=False, book=here.book)
+        start, one, other, years_by_plants(here.book.crops[crop], apart=False, book=here.book)
     )

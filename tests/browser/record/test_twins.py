@@ -13,7 +13,7 @@ def test_two_plantings_are_compared_over_the_seasons(page, recorded):
     form.get_by_label("One side").select_option("p5")
     form.get_by_label("Other side").select_option("p5")
     form.get_by_role("button", name="Compare").click()
-    expect(form.get_by_text("Choose another planting")).to_be_visible()
+    expect(form.get_by_text("Choose something else")).to_be_visible()
     form.get_by_label("Other side").select_option("p12")
     for at, words in ((0, "sown in April"), (1, "sown in May")):
         form.get_by_label("Its name").nth(at).fill(words)

@@ -40,12 +40,13 @@ def told(read, book):
     """What the trial says after some seasons of (one, other) kilograms."""
     plan = read(document(ONE, OTHER))
 
-    def tell(*seasons, plants=40, left_out=False, running=False):
+    def tell(*seasons, plants=40, left_out=False, running=False, later=None):
         entries, plans = [], []
         for at, pair in enumerate(seasons):
             season = str(2027 + at)
-            plans.append(SeasonPlan(id=season, plan=plan))
-            for side, kg in zip(("one", "other"), pair, strict=True):
+            grown = later if later and at else plan
+            plans.append(SeasonPlan(id=season, plan=grown))
+            for side, kg in zip([q.id for q in grown.plantings[:2]], pair, strict=True):
                 over = {"season": season, "planting": side, "day": date(2027 + at, 9, 1)}
                 if not running:
                     entries.append(Entry(id=f"{season}-{side}-over", kind="cleared", **over))
@@ -105,6 +106,15 @@ def test_seasons_that_contradict_each_other_are_not_hardly_chance(told):
     assert result.low < 1 < result.high
     assert "could well be chance" in said(result.words)
     assert result.years > told((1.0, 3.0)).years
+
+
+def test_a_comparison_goes_on_with_what_is_begun_again_and_not_with_what_has_its_name(told, read):
+    again = [{**ONE, "id": "one-2028"}, {**OTHER, "id": "other-2028"}]
+    wrong = [{**ONE, "crop": "beetroot"}, {**OTHER, "crop": "beetroot"}]
+    pairs = ((1.0, 2.0), (1.0, 3.0))
+    for later, seasons in ((again, ["2027", "2028"]), (wrong, ["2027"])):
+        result = told(*pairs, later=read(document(*later)))
+        assert [season.season for season in result.seasons] == seasons
 
 
 def test_a_season_counts_once_both_sides_are_over(told):

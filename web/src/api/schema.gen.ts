@@ -10415,9 +10415,15 @@ export interface components {
         };
         /**
          * TrialLayout
-         * @description Squares for each side of a trial, and how many seasons it takes with so many plants.
+         * @description Squares for each side of a trial, how the crop is begun, and how many seasons it takes with
+         *     so many plants.
          */
         TrialLayout: {
+            /**
+             * Start
+             * @enum {string}
+             */
+            start: "sow" | "transplant" | "set" | "division";
             /** One */
             one: string[];
             /** Other */

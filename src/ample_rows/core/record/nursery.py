@@ -99,11 +99,13 @@ def nursery(
     reports: Sequence[PlantingReport],
     book: Book,
     entries: Sequence[Entry] = (),
+    since: date = date.min,
 ) -> tuple[LotState, ...]:
     """Every lot as it stands, those that still have plants first.
 
     Args:
         entries: Those of the season: what was lost in a bed is needed again.
+        since: The first day of the season: what was set out before is not of its plantings.
     """
     tallies = {lot.id: tally(lot.events) for lot in lots}
     lost = _lost(entries)
@@ -111,7 +113,7 @@ def nursery(
         planting: max(
             0, sum(event.count for event in events) - sum(e.count or 0 for e in lost[planting])
         )
-        for planting, events in _set_out(lots).items()
+        for planting, events in _set_out(lots, since).items()
     }
     needed = {report.id: max(0, report.plants - stand.get(report.id, 0)) for report in reports}
     states = [_state(lot, tallies[lot.id], needed, book) for lot in lots]
@@ -133,7 +135,7 @@ def gaps(
     """
     lost = _lost(entries)
     by_hand = [e for e in entries if e.kind == "set-out" and e.count is not None]
-    from_shelf = _set_out([state.lot for state in states])
+    from_shelf = _set_out([state.lot for state in states], date.min)
     left = {state.lot.id: state.spare for state in states}
     found = []
     for report in reports:
@@ -180,13 +182,14 @@ def _lost(entries: Iterable[Entry]) -> dict[str, list[Entry]]:
     return lost
 
 
-def _set_out(lots: Iterable[SeedlingLot]) -> dict[str, list[LotEvent]]:
-    """What was set out from the shelf, by the planting that it went to."""
+def _set_out(lots: Iterable[SeedlingLot], since: date) -> dict[str, list[LotEvent]]:
+    """What was set out from the shelf from a day on, by the planting that it went to."""
     out: dict[str, list[LotEvent]] = defaultdict(list)
     for lot in lots:
         for event in lot.events:
             planting = event.planting or lot.planting
-            if event.step == "set-out" and planting is not None:
+            set_out = event.step == "set-out" and event.day >= since
+            if set_out and planting is not None:
                 out[planting].append(event)
     return out
 

@@ -19,6 +19,7 @@ from ample_rows.core import plan as p
 from ample_rows.core.book import Book, Crop
 from ample_rows.core.book.own import own_book
 from ample_rows.core.geometry.cells import cells_of, grid_of
+from ample_rows.core.plan.idents import later_ident
 from ample_rows.core.planting.harvest import swing
 from ample_rows.core.record.entries import GardenRecord
 from ample_rows.core.record.figures import Figures
@@ -149,12 +150,42 @@ def twin_result(
     plans = {season.id: season.plan for season in record.seasons} or {"": running}
     outcomes = outcomes_of(record, running, figures)
     gave = {(each.season, each.planting): each.kg for each in outcomes.used}
+    crops = _crops(trial, plans, running)
     seasons = [
         told
         for season, plan in plans.items()
-        if (told := _season(trial, season, plan, gave)) is not None
+        if (of_season := _in_season(trial, season, plan))
+        and _crops_in(plan, of_season) == crops
+        and (told := _season(of_season, season, plan, gave, closed=plan != running)) is not None
     ]
     return _result(trial, seasons, _sd(trial, running, plans, plants, book))
+
+
+def _in_season(trial: Trial, season: str, plan: p.Plan) -> Trial:
+    """A trial with both of its sides as they are called in a season's plan."""
+    there = {planting.id for planting in plan.plantings}
+
+    def side(plantings: Sequence[str]) -> tuple[str, ...]:
+        later = {ident: later_ident(ident, season) for ident in plantings}
+        return tuple(later[ident] if later[ident] in there else ident for ident in plantings)
+
+    return trial.model_copy(update={"one": side(trial.one), "other": side(trial.other)})
+
+
+def _crops(trial: Trial, plans: Mapping[str, p.Plan], running: p.Plan) -> tuple[str | None, ...]:
+    """What grew on both sides as the trial was begun. Another planting may have the id of one of
+    them in a later year."""
+    last = max((season for season in plans if season <= str(trial.day.year)), default="")
+    for plan in (plans.get(last, running), running, *plans.values()):
+        crops = _crops_in(plan, trial)
+        if None not in crops:
+            return crops
+    return _crops_in(running, trial)
+
+
+def _crops_in(plan: p.Plan, trial: Trial) -> tuple[str | None, ...]:
+    crops = {planting.id: planting.crop for planting in plan.plantings}
+    return tuple(crops.get(ident) for ident in (*trial.one, *trial.other))
 
 
 def _spread_seen(logs: Sequence[float], sd: float) -> float:
@@ -202,16 +233,23 @@ def _words(trial: Trial, times: float, low: float, high: float, more: int) -> Me
 
 
 def _season(
-    trial: Trial, season: str, plan: p.Plan, gave: Mapping[tuple[str, str], float]
+    trial: Trial,
+    season: str,
+    plan: p.Plan,
+    gave: Mapping[tuple[str, str], float],
+    *,
+    closed: bool,
 ) -> TwinSeason | None:
-    """Both sides in one season; None until all of both is over and has given something."""
+    """Both sides in one season; None until all of both is over and has given something. Of a whole
+    bed, what was never weighed is left out of a season that is closed."""
     ground = _ground_m2(plan)
     sides = []
     for plantings in (trial.one, trial.other):
-        if any((season, ident) not in gave or ident not in ground for ident in plantings):
+        weighed = [i for i in plantings if (season, i) in gave and i in ground]
+        if not weighed or (len(weighed) < len(plantings) and not closed):
             return None
-        area = sum(ground[ident] for ident in plantings)
-        sides.append(sum(gave[season, ident] for ident in plantings) / area)
+        area = sum(ground[ident] for ident in weighed)
+        sides.append(sum(gave[season, ident] for ident in weighed) / area)
     return TwinSeason(season, *sides)
 
 
@@ -240,13 +278,14 @@ def _sd(
     book: Book,
 ) -> float:
     """By the newest plan that has both sides: its crop, its plants, and whether in one place."""
-    sides = (trial.one, trial.other)
-    for plan in (running, *reversed(list(plans.values()))):
+    for season, plan in reversed([*plans.items(), ("", running)]):
+        named = _in_season(trial, season, plan)
+        sides = (named.one, named.other)
         found = {planting.id: planting for planting in plan.plantings}
         if all(ident in found for side in sides for ident in side):
             own = own_book(book, plan)
             places = {found[ident].place for side in sides for ident in side}
             one, other = (sum(plants.get(i, _USUAL_PLANTS) for i in side) for side in sides)
-            crop = own.crops.get(found[trial.one[0]].crop)
+            crop = own.crops.get(found[named.one[0]].crop)
             return difference_sd(crop, (one, other), apart=len(places) > 1, book=own)
     return difference_sd(None, (_USUAL_PLANTS, _USUAL_PLANTS), apart=True, book=book)

@@ -15,7 +15,7 @@ from ample_rows.core.edits.twins import across
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry.cells import grid_of
 from ample_rows.core.place.families import too_soon
-from ample_rows.core.plan.idents import free_ident
+from ample_rows.core.plan.idents import free_ident, later_ident
 from ample_rows.core.planting.report import PlantingReport
 
 # Of many places alike so many rounds are tried.
@@ -232,7 +232,9 @@ def _planted(ended: Closed, bare: p.Plan, again: Sequence[PlantingReport], moves
         if there is not None:
             left_out.append(LeftOut(report.name, place.label, later.start_date, there.name))
             continue
-        names[report.id] = free_ident(report.id.rstrip("0123456789").rstrip("-") or "p", taken)
+        ident = later_ident(report.id, ended.next_start.year)
+        names[report.id] = free_ident(ident, taken) if ident in taken else ident
+        taken.add(names[report.id])
         planted.append(later.model_copy(update={"id": names[report.id]}))
         stand = replace(wanted, planting=names[report.id])
         stands.setdefault(place.id, []).append(stand)
@@ -246,6 +248,7 @@ def _later(planting: p.Planting, place: p.Place, moves: Moves) -> p.Planting:
         "start_date": move_years(planting.start_date, 1),
         "clear_date": clear and move_years(clear, 1),
         "led_over": None,
+        "for_seed": None,
     }
     values["place"], mirrored = moves.get(place.id, (place.id, False))
     if mirrored and planting.cells != "all":

@@ -18,6 +18,13 @@ const HOWS = [
   ['mirrored', 'mirrored'],
 ] as const;
 
+const BEGIN: Record<TrialLayout['start'], string> = {
+  sow: 'Sow',
+  transplant: 'Set out',
+  set: 'Plant',
+  division: 'Plant',
+};
+
 interface Props {
   state: HeldGarden;
   trials: ReturnType<typeof useTrials>;
@@ -58,7 +65,7 @@ export function TrialPlan({ state, trials }: Props) {
   const layout = useLayout(slug, version, { place, crop, cells: chosen, how });
   const told = layout.data;
   const choices = cells.map((cell) => [cell, cell] as const);
-  const plant = async ({ one, other }: TrialLayout) => {
+  const plant = async ({ start, one, other }: TrialLayout) => {
     const ids = state.plan.plantings.map((p) => p.id);
     const first = nextId(ids, 'p');
     const second = nextId([...ids, first], 'p');
@@ -67,7 +74,7 @@ export function TrialPlan({ state, trials }: Props) {
       [second, other],
     ].map(([id, squares]) => ({
       do: 'plant',
-      planting: { id, place, crop, cells: squares, start: 'sow', start_date: isoOf(day) },
+      planting: { id, place, crop, cells: squares, start, start_date: isoOf(day) },
     }));
     if (await editor.edit({ do: 'together', edits } as Edit)) {
       const name = index.data?.find((line) => line.id === crop)?.name ?? crop;
@@ -125,11 +132,14 @@ export function TrialPlan({ state, trials }: Props) {
           <p>{`Other side: ${told.other.join(', ')}.`}</p>
           <p className="text-[13px] text-muted">
             {`A difference of a fifth shows, four times in five, ${told.years_by_plants
-              .map(([plants, years]) => `with ${plants} plants a side after ${years} seasons`)
+              .map(
+                ([plants, years]) =>
+                  `with ${plants} plants a side after ${years} ${years === 1 ? 'season' : 'seasons'}`,
+              )
               .join('; ')}.`}
           </p>
           <button type="button" className="act" onClick={() => void plant(told)}>
-            {`Sow both sides on ${words(day)}`}
+            {`${BEGIN[told.start]} both sides on ${words(day)}`}
           </button>
           <p className="text-[13px] text-muted">
             Then change one thing in the second planting: its kind, its spacing or its day.
