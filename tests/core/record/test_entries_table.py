@@ -158,3 +158,13 @@ def test_what_goes_out_comes_in_again_as_it_was(entries, read, book):
     found = read_table(entries_csv(entries), read(document(PLANT, places=[LOW])), book, ())
     assert found.refused == ()
     assert found.entries == tuple(entries)
+
+
+def test_plurals_name_a_crop_and_what_is_counted_is_no_weight(taken):
+    found = taken("Date;Veg;Weight (g)\n2027-08-01;Broad beans;450\n2027-08-02;Lettuces;2 heads\n")
+    assert [(e.crop, e.kg, e.pieces) for e in found.entries] == [
+        ("broad-bean", 0.45, None),
+        ("lettuce", None, 2),
+    ]
+    (refused,) = taken("Date;Veg;Weight\n2027-08-01;Broad beans;3 bags\n").refused
+    assert (refused.column, refused.value) == ("Weight", "3 bags")

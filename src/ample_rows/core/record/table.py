@@ -15,8 +15,9 @@ from ample_rows.core import plan as p
 from ample_rows.core.book import Book
 from ample_rows.core.plan.reading import PlanFaultsError, faults_of
 from ample_rows.core.record.entries import Entry, Kind
-from ample_rows.core.record.typed.amounts import KG
+from ample_rows.core.record.typed.amounts import KG, PIECES
 from ample_rows.core.record.typed.deeds import KINDS
+from ample_rows.core.record.typed.words import stem
 from ample_rows.core.words import csv_text
 from ample_rows.core.words.message import Text, message
 
@@ -34,7 +35,9 @@ _CALLED: dict[str, str] = {
     **dict.fromkeys(("date", "when", "picked on", "harvest date", "harvested"), "day"),
     **dict.fromkeys(("what", "activity", "action", "job", "type"), "kind"),
     **dict.fromkeys(("bed", "container", "where", "location", "plot"), "place"),
-    **dict.fromkeys(("plant", "vegetable", "variety", "fruit"), "crop"),
+    **dict.fromkeys(
+        ("plant", "vegetable", "vegetables", "veg", "veggie", "variety", "fruit", "produce"), "crop"
+    ),
     **dict.fromkeys(("squares", "square"), "cells"),
     **dict.fromkeys(("weight", "weight kg", "harvest", "yield", "harvest kg", "kilograms"), "kg"),
     **dict.fromkeys(("g", "grams", "weight g", "harvest g"), "g"),
@@ -209,8 +212,8 @@ class _Reading:
         self._crops = _by_name(crops)
 
     def entry(self, row: Mapping[str, str]) -> Entry:
-        kg = self._weight(row)
-        pieces = _whole(row, "pieces")
+        kg, counted = self._weight(row)
+        pieces = counted if counted is not None else _whole(row, "pieces")
         weighed = kg is not None or pieces is not None
         planting = next((q for q in self._plan.plantings if q.id == row.get("planting")), None)
         crop = _known(row, "crop", self._crops, message("fault-table-crop"))
@@ -264,19 +267,24 @@ class _Reading:
         return known
 
     @staticmethod
-    def _weight(row: Mapping[str, str]) -> float | None:
+    def _weight(row: Mapping[str, str]) -> tuple[float | None, int | None]:
+        """What was weighed, or counted where the cell says so: "2 heads"."""
         for unit in _WEIGHTS:
             if row.get(unit):
                 value, named = _amount(row, unit)
-                return round(value * KG.get(named or unit, KG[unit]), 4)
-        return None
+                if named in PIECES:
+                    return None, round(value)
+                if named and named not in KG:
+                    raise _RefusedError(unit, message("fault-table-amount"))
+                return round(value * KG[named or unit], 4), None
+        return None, None
 
 
 def _known(row: Mapping[str, str], key: str, names: Mapping[str, str], fault: Text) -> str | None:
     said = row.get(key)
     if not said:
         return None
-    found = names.get(said.strip().lower())
+    found = names.get(_name(said))
     if found is None:
         raise _RefusedError(key, fault)
     return found
@@ -287,8 +295,13 @@ def _by_name(named: Iterable[tuple[str, tuple[str, ...]]]) -> dict[str, str]:
     found: dict[str, str] = {}
     for ident, names in named:
         for name in names:
-            found.setdefault(name.lower(), ident)
+            found.setdefault(_name(name), ident)
     return found
+
+
+def _name(said: str) -> str:
+    """A name without its plurals: "Broad beans" is the broad bean."""
+    return " ".join(stem(word) for word in said.split())
 
 
 def _named_day(said: str) -> date:

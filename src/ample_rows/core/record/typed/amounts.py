@@ -4,7 +4,7 @@ import re
 from dataclasses import dataclass
 
 KG = {"kg": 1.0, "g": 0.001, "lb": 0.45359237, "lbs": 0.45359237, "oz": 0.028349523}
-_PIECES = ("pieces", "piece", "pcs", "x", "heads", "head", "fruits", "fruit")
+PIECES = ("pieces", "piece", "pcs", "x", "heads", "head", "fruits", "fruit")
 _PLANTS = ("plants", "plant", "seedlings", "seedling")
 _MINUTES = {
     **dict.fromkeys(("min", "mins", "minutes", "minute"), 1.0),
@@ -16,7 +16,7 @@ _TOLD = (
     *("buckets?", "barrows?", "bags?", "scoops?", "handfuls?", "cm", "mm", "m", "inch", "inches"),
     *("ft", "feet", "days?", "weeks?", "months?", "years?", "degrees?", "seeds?", "rows?"),
 )
-UNITS = "|".join((*KG, *_PIECES, *_PLANTS, *_MINUTES))
+UNITS = "|".join((*KG, *PIECES, *_PLANTS, *_MINUTES))
 _NUMBER = r"\d+(?:[.,]\d+)?"
 _NO_AMOUNT = rf"(?!\s*(?:(?:{'|'.join(_TOLD)})(?!\w)|[°%]))"
 _AMOUNT = re.compile(rf"(?<![\w.,])({_NUMBER}|[.,]\d+){_NO_AMOUNT}\s*({UNITS})?\b", re.I)
