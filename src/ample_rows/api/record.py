@@ -13,7 +13,7 @@ from pydantic import BaseModel, ConfigDict, Field
 from ample_rows.api.gardens import Body, Catalogue, Garden, Store, body_of, file_answer
 from ample_rows.api.problems import RESPONSES, problem
 from ample_rows.api.weather_seen import Measured, measured_on
-from ample_rows.core.ask.tape import Tape, tape_of
+from ample_rows.core.ask.tape import Tape, tape_csv, tape_of
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.plan import Ident, PlanDate, document
 from ample_rows.core.plan.reading import Fault, PlanFaultsError, read_as
@@ -296,5 +296,20 @@ def ripe(slug: str, day: PlanDate, book: Book, here: Garden) -> Ripe:
 @router.get("/tape")
 def tape(slug: str, day: PlanDate, book: Book, here: Garden) -> Tape:
     """Pickings as they came over the band that was estimated, for each crop, up to a day."""
+    return _tape(slug, day, book, here)
+
+
+@router.get(
+    "/tape.csv",
+    response_class=Response,
+    responses={200: {"content": {"text/csv": {}}}},
+)
+def export_tape(slug: str, day: PlanDate, book: Book, here: Garden) -> Response:
+    """The same week by week and crop by crop, as a table."""
+    text = tape_csv(_tape(slug, day, book, here))
+    return file_answer(text, "text/csv; charset=utf-8", f"{slug}-weeks.csv")
+
+
+def _tape(slug: str, day: date, book: DayBook, here: Estimate) -> Tape:
     season = season_id(here.setting.year.start)
     return tape_of(here, book.entries(slug, Wanted(season=season, kind="picked")), day)

@@ -125,3 +125,21 @@ def test_two_pickings_in_a_line_the_unit_typed_last_and_the_weather(page, base_u
     expect(weather).to_contain_text("−1 °C to")
     page.get_by_role("button", name="Undo", exact=True).last.click()
     expect(weather).to_have_count(0)
+
+
+def test_pickings_are_shown_in_all_by_the_week_and_as_a_table(page, base_url):
+    page.goto(f"{base_url}/gardens/lantern-court/record")
+    enter(page, "rhubarb 0.9 kg")
+    expect(page.get_by_text("Kept: picked rhubarb")).to_be_visible()
+    whole = page.get_by_role("region", name="all crops")
+    expect(whole).to_contain_text("0.9 kg picked")
+    page.get_by_role("button", name="The week").click()
+    week = page.get_by_role("region", name="The week")
+    expect(week.get_by_role("img", name=re.compile("^rhubarb: 0.9 kg picked, "))).to_be_visible()
+    page.get_by_role("button", name="As a table").click()
+    page.get_by_role("combobox", name="Crop").select_option(label="rhubarb")
+    table = page.get_by_role("table", name="rhubarb, week by week")
+    expect(table.get_by_role("row").filter(has_text="14 Jun")).to_contain_text("0.9 kg")
+    with page.expect_download() as file:
+        page.get_by_role("link", name="Week by week, CSV").click()
+    assert "rhubarb" in file.value.path().read_text()

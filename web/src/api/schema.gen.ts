@@ -1427,6 +1427,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/tape.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Tape
+         * @description The same week by week and crop by crop, as a table.
+         */
+        get: operations["export_tape_api_gardens__slug__tape_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{slug}/weather": {
         parameters: {
             query?: never;
@@ -4299,8 +4319,9 @@ export interface components {
         };
         /**
          * CropTape
-         * @description A crop's season: the estimate of the whole of it and by each week, what was picked, and how
-         *     that stands against what was estimated by the day asked for; null before the first of it.
+         * @description A crop's season, or that of all of them: the estimate of the whole, by and in each week, what
+         *     was picked, and how that stands against what was estimated by the day asked for; null before
+         *     the first of it.
          */
         CropTape: {
             /** Crop */
@@ -4313,6 +4334,8 @@ export interface components {
             by_day_kg: components["schemas"]["Quantiles"];
             /** Band */
             band: components["schemas"]["BandPoint"][];
+            /** Weeks */
+            weeks: components["schemas"]["TapeWeek"][];
             /** Picked */
             picked: components["schemas"]["Step"][];
             /** Picked Kg */
@@ -10208,7 +10231,8 @@ export interface components {
         };
         /**
          * Tape
-         * @description All crops that were picked or are to be, in the order in which they begin. [kg]
+         * @description All crops that were picked or are to be, in the order in which they begin; `whole` is all of
+         *     them together. [kg]
          */
         Tape: {
             /**
@@ -10219,8 +10243,23 @@ export interface components {
             /** Picked Kg */
             picked_kg: number;
             by_day_kg: components["schemas"]["Quantiles"];
+            whole: components["schemas"]["CropTape"];
             /** Crops */
             crops: components["schemas"]["CropTape"][];
+        };
+        /**
+         * TapeWeek
+         * @description One week from its Monday: what is estimated to be picked in it, and what was. [kg]
+         */
+        TapeWeek: {
+            /**
+             * Week
+             * Format: date
+             */
+            week: string;
+            estimated_kg: components["schemas"]["Quantiles"];
+            /** Picked Kg */
+            picked_kg: number;
         };
         /**
          * TellingTrait
@@ -11553,6 +11592,7 @@ export type Tank = components['schemas']['Tank'];
 export type TankReport = components['schemas']['TankReport'];
 export type Tap = components['schemas']['Tap'];
 export type Tape = components['schemas']['Tape'];
+export type TapeWeek = components['schemas']['TapeWeek'];
 export type TellingTrait = components['schemas']['TellingTrait'];
 export type Term = components['schemas']['Term'];
 export type Tier = components['schemas']['Tier'];
@@ -18639,6 +18679,102 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Tape"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    export_tape_api_gardens__slug__tape_csv_get: {
+        parameters: {
+            query: {
+                day: string;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": unknown;
                 };
             };
             /** @description The request cannot be read */

@@ -4,7 +4,7 @@ from datetime import date, timedelta
 
 import pytest
 
-from ample_rows.core.ask.tape import tape_of
+from ample_rows.core.ask.tape import tape_csv, tape_of
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.record.entries import Entry
 from tests.conftest import block, document, planting
@@ -63,3 +63,24 @@ def test_what_is_no_picking_or_of_no_crop_is_left_out_and_pieces_are_weighed(gar
     told = {t.crop: t for t in tape_of(garden, entries, day).crops}
     assert told["carrot"].picked_kg == pytest.approx(10 * book.crops["carrot"].piece_kg)
     assert (told["leek"].picked_kg, told["leek"].band) == (0.5, ())
+
+
+def test_all_crops_together_and_each_week_stand_beside_their_estimate(garden):
+    first = garden.report.plantings[0].first_pick
+    days = [first, first + timedelta(days=1), first + timedelta(days=9)]
+    entries = [picked(day, 0.4) for day in days]
+    tape = tape_of(garden, entries, days[1])
+    assert tape.whole.picked_kg == tape.picked_kg == pytest.approx(0.8)
+    assert [round(step.sum_kg, 6) for step in tape.whole.picked] == [0.4, 0.8, 1.2]
+    carrot = next(t for t in tape.crops if t.crop == "carrot")
+    weeks = {week.week: week.picked_kg for week in carrot.weeks}
+    assert all(week.weekday() == 0 for week in weeks)
+    assert sum(weeks.values()) == pytest.approx(1.2)
+    assert weeks[first - timedelta(days=first.weekday())] == pytest.approx(
+        sum(0.4 for day in days if (day - first).days < 7 - first.weekday())
+    )
+    likely = sum(week.estimated_kg.p50 for week in carrot.weeks)
+    assert likely == pytest.approx(carrot.estimate_kg.p50, rel=0.02)
+    head, *rows = tape_csv(tape).splitlines()
+    assert head == "week,crop,estimated_low_kg,estimated_likely_kg,estimated_high_kg,picked_kg"
+    assert len(rows) == sum(len(crop.weeks) for crop in tape.crops)

@@ -1,24 +1,15 @@
-import { useMemo } from 'react';
 import { Link, useSearchParams } from 'react-router';
 
 import type { HeldGarden } from '../../api/merge';
-import type { Tape } from '../../api/types';
-import { dayOf, words } from '../../kit/day';
-import { useUnits } from '../../kit/preferences';
-import type { Units } from '../../kit/units';
-import { useExtent } from '../../kit/useExtent';
-import { useDay } from '../../shared/DayContext';
-import { timeScale } from '../../shared/SeasonRuler';
 import { WhatIsWrong } from './ailing/WhatIsWrong';
 import { DayPage } from './DayPage';
 import { Find } from './find/Find';
 import { Nursery } from './nursery/Nursery';
 import { Photos } from './photos/Photos';
+import { Pickings } from './pickings/Pickings';
 import { RowWalk } from './row/RowWalk';
 import { Seasons } from './Seasons';
-import { TapeStrip } from './TapeStrip';
 import { Twins } from './twins/Twins';
-import { useTape } from './useRecord';
 import { WhatWasLearnt } from './WhatWasLearnt';
 
 const VIEWS = [
@@ -72,37 +63,4 @@ export function RecordScreen({ state }: { state: HeldGarden }) {
       {view === 'pickings' && <DayPage state={state} />}
     </main>
   );
-}
-
-/** Pickings as they came, over what was estimated. */
-function Pickings({ state }: { state: HeldGarden }) {
-  const { day, start, end } = useDay();
-  const units = useUnits();
-  const [ref, extent] = useExtent<HTMLDivElement>();
-  const scale = useMemo(() => timeScale(start, end, extent.width), [start, end, extent.width]);
-  const tape = useTape(state.head.slug, state.head.version, day);
-  const crops = tape.data?.crops ?? [];
-  const picked = crops.filter((crop) => crop.picked.length > 0);
-  return (
-    <div ref={ref}>
-      {tape.data && <p className="px-[14px]">{headline(tape.data, units)}</p>}
-      {tape.error && <p role="alert">{tape.error.message}</p>}
-      {tape.data && picked.length === 0 && (
-        <p className="px-[14px] text-muted">
-          Nothing is weighed yet. Type below what was picked, and it stands here over its estimate.
-        </p>
-      )}
-      {(picked.length > 0 ? picked : crops).map((crop) => (
-        <TapeStrip key={crop.crop} tape={crop} scale={scale} width={extent.width} day={day} />
-      ))}
-    </div>
-  );
-}
-
-function headline(tape: Tape, units: Units): string {
-  const { p10, p90 } = tape.by_day_kg;
-  const by = `${units.mass(tape.picked_kg)} picked by ${words(dayOf(tape.day))}`;
-  return p90 > 0
-    ? `${by}; ${units.weight(p10)}–${units.weight(p90)} ${units.weightUnit} was estimated by then`
-    : by;
 }

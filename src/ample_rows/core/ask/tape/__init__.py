@@ -1,5 +1,5 @@
 """What was picked, as it came, over what was estimated."""
 
-from ample_rows.core.ask.tape.tape import Tape, tape_of
+from ample_rows.core.ask.tape.tape import Tape, tape_csv, tape_of
 
-__all__ = ["Tape", "tape_of"]
+__all__ = ["Tape", "tape_csv", "tape_of"]

@@ -1,7 +1,7 @@
 """Pickings of each crop as they came, with their sum, over the band that was estimated."""
 
 from collections import defaultdict
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date, timedelta
 from typing import Literal
@@ -12,10 +12,12 @@ from ample_rows.core.ask.pantry.lacking import grown, of_each_crop
 from ample_rows.core.book import Book
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.planting.cases import Evaluated
-from ample_rows.core.planting.harvest import Quantiles, quantiles
+from ample_rows.core.planting.harvest import Draws, Quantiles, at_shares
 from ample_rows.core.record.entries import Entry, picked_kg
+from ample_rows.core.words import csv_text
 
 _WEEK = timedelta(days=7)
+_DECIMALS = 3
 Standing = Literal["below", "within", "above"]
 
 
@@ -37,9 +39,19 @@ class Step:
 
 
 @dataclass(frozen=True, slots=True)
+class TapeWeek:
+    """One week from its Monday: what is estimated to be picked in it, and what was. [kg]"""
+
+    week: date
+    estimated_kg: Quantiles
+    picked_kg: float
+
+
+@dataclass(frozen=True, slots=True)
 class CropTape:
-    """A crop's season: the estimate of the whole of it and by each week, what was picked, and how
-    that stands against what was estimated by the day asked for; null before the first of it."""
+    """A crop's season, or that of all of them: the estimate of the whole, by and in each week, what
+    was picked, and how that stands against what was estimated by the day asked for; null before
+    the first of it."""
 
     crop: str
     name: str
@@ -47,6 +59,7 @@ class CropTape:
     estimate_kg: Quantiles
     by_day_kg: Quantiles
     band: tuple[BandPoint, ...]
+    weeks: tuple[TapeWeek, ...]
     picked: tuple[Step, ...]
     picked_kg: float
     standing: Standing | None
@@ -54,11 +67,13 @@ class CropTape:
 
 @dataclass(frozen=True, slots=True)
 class Tape:
-    """All crops that were picked or are to be, in the order in which they begin. [kg]"""
+    """All crops that were picked or are to be, in the order in which they begin; `whole` is all of
+    them together. [kg]"""
 
     day: date
     picked_kg: float
     by_day_kg: Quantiles
+    whole: CropTape
     crops: tuple[CropTape, ...]
 
 
@@ -72,15 +87,26 @@ def tape_of(estimate: Estimate, entries: Sequence[Entry], day: date) -> Tape:
     every = [e for _, plantings in grown(estimate) for e in plantings]
     by_crop = of_each_crop(e for e in every if float(np.sum(e.draws)) > 0)
     picked = _by_crop(entries, {e.planting.id: e for e in every}, estimate.book)
+    book = estimate.book
     crops = [
-        _crop_tape(crop, by_crop.get(crop, []), picked.get(crop, {}), estimate.book, day)
+        _strip(
+            (crop, book.crops[crop].name, book.crops[crop].mark),
+            by_crop.get(crop, []),
+            picked.get(crop, {}),
+            day,
+        )
         for crop in {**by_crop, **picked}
     ]
-    by_day = [(e.draws, _share_by(e, day)) for e in every]
+    in_all: dict[date, float] = defaultdict(float)
+    for of_crop in picked.values():
+        for when, kg in of_crop.items():
+            in_all[when] += kg
+    whole = _strip(("", "all crops", ""), every, in_all, day)
     return Tape(
         day=day,
-        picked_kg=sum(tape.picked_kg for tape in crops),
-        by_day_kg=_quantiles(by_day),
+        picked_kg=whole.picked_kg,
+        by_day_kg=whole.by_day_kg,
+        whole=whole,
         crops=tuple(sorted(crops, key=_begins)),
     )
 
@@ -90,27 +116,49 @@ def _begins(tape: CropTape) -> date:
     return min(days, default=date.max)
 
 
-def _crop_tape(
-    crop: str, plantings: Sequence[Evaluated], picked: dict[date, float], book: Book, day: date
+def _strip(
+    of: tuple[str, str, str],
+    plantings: Sequence[Evaluated],
+    picked: Mapping[date, float],
+    day: date,
 ) -> CropTape:
-    record = book.crops[crop]
-    weeks = sorted({week.week for e in plantings for week in e.report.weekly_kg})
-    ends = [weeks[0], *(week + _WEEK for week in weeks)] if weeks else []
+    """One strip: of a crop, or of all of them; `of` is its id, name and mark."""
+    had = {_monday(when) for when in picked} | {
+        week.week for e in plantings for week in e.report.weekly_kg
+    }
+    mondays = sorted(had)
     steps, total = [], 0.0
     for when in sorted(picked):
         total += picked[when]
         steps.append(Step(when, picked[when], total))
     sum_kg = sum(kg for when, kg in picked.items() if when <= day)
-    by_day = _quantiles([(e.draws, _share_by(e, day)) for e in plantings])
+    draws = np.array([e.draws for e in plantings])
+    starts = _shares(plantings, mondays)
+    ends = _shares(plantings, [monday + _WEEK for monday in mondays])
+    (by_day,) = _spread(draws, _shares(plantings, [day]))
+    (whole,) = _spread(draws, np.ones((1, len(plantings))))
+    by_week = defaultdict[date, float](float)
+    for when, kg in picked.items():
+        by_week[_monday(when)] += kg
+    estimated = {week.week for e in plantings for week in e.report.weekly_kg}
+    band = [(monday + _WEEK, kg) for monday, kg in zip(mondays, _spread(draws, ends), strict=True)]
+    if estimated:
+        band.insert(0, (min(estimated), Quantiles(0.0, 0.0, 0.0)))
+    ident, name, mark = of
     return CropTape(
-        crop=crop,
-        name=record.name,
-        mark=record.mark,
-        estimate_kg=_quantiles([(e.draws, 1.0) for e in plantings]),
+        crop=ident,
+        name=name,
+        mark=mark,
+        estimate_kg=whole,
         by_day_kg=by_day,
         band=tuple(
-            BandPoint(end, _quantiles([(e.draws, _share_by(e, end)) for e in plantings]))
-            for end in ends
+            BandPoint(end, kg)
+            for end, kg in band
+            if estimated and min(estimated) <= end <= max(estimated) + _WEEK
+        ),
+        weeks=tuple(
+            TapeWeek(monday, kg, by_week[monday])
+            for monday, kg in zip(mondays, _spread(draws, ends - starts), strict=True)
         ),
         picked=tuple(steps),
         picked_kg=sum_kg,
@@ -118,26 +166,39 @@ def _crop_tape(
     )
 
 
+def _monday(day: date) -> date:
+    return day - timedelta(days=day.weekday())
+
+
+def _shares(plantings: Sequence[Evaluated], days: Sequence[date]) -> Draws:
+    """The share of each planting's harvest that is picked before each of some days. [0-1]"""
+    at = [day.toordinal() for day in days]
+    shares = np.zeros((len(days), len(plantings)))
+    for column, e in enumerate(plantings):
+        weeks = e.report.weekly_kg
+        sums = np.cumsum([0.0, *(week.kg for week in weeks)])
+        if sums[-1] > 0:
+            ends = [week.week.toordinal() for week in weeks]
+            ends.append(ends[-1] + _WEEK.days)
+            shares[:, column] = np.interp(at, ends, sums / sums[-1])
+    return shares
+
+
+def _spread(draws: Draws, shares: Draws) -> list[Quantiles]:
+    """Low, likely and high of some draws of which only shares count, for each row of shares."""
+    if not draws.size:
+        return [Quantiles(0.0, 0.0, 0.0)] * len(shares)
+    lows, likelies, highs = at_shares(shares @ draws, (0.1, 0.5, 0.9))
+    return [
+        Quantiles(float(low), float(likely), float(high))
+        for low, likely, high in zip(lows, likelies, highs, strict=True)
+    ]
+
+
 def _standing(kg: float, by_day: Quantiles) -> Standing | None:
     if by_day.p50 <= 0:
         return None
     return "below" if kg < by_day.p10 else "above" if kg > by_day.p90 else "within"
-
-
-def _share_by(e: Evaluated, day: date) -> float:
-    """The share of a planting's harvest that is picked before the end of a day. [0-1]"""
-    weeks = e.report.weekly_kg
-    whole = sum(week.kg for week in weeks)
-    if not whole:
-        return 0.0
-    had = sum(week.kg * min(1.0, max(0.0, (day - week.week) / _WEEK)) for week in weeks)
-    return had / whole
-
-
-def _quantiles(parts: Iterable[tuple[np.ndarray, float]]) -> Quantiles:
-    """Quantiles of a sum of draws, of each only a share."""
-    some = [draws * share for draws, share in parts if share > 0]
-    return quantiles(np.sum(some, axis=0)) if some else Quantiles(0.0, 0.0, 0.0)
 
 
 def _by_crop(
@@ -152,3 +213,23 @@ def _by_crop(
             continue
         found[crop.variety_of or crop.id][entry.day] += picked_kg(entry, crop.piece_kg)
     return found
+
+
+def tape_csv(tape: Tape) -> str:
+    """A row for each week of each crop: what was estimated for it and what was picked. [kg]"""
+    rows: list[list[object]] = [
+        [
+            "week",
+            "crop",
+            "estimated_low_kg",
+            "estimated_likely_kg",
+            "estimated_high_kg",
+            "picked_kg",
+        ]
+    ]
+    for crop in tape.crops:
+        for week in crop.weeks:
+            kg = week.estimated_kg
+            figures = (kg.p10, kg.p50, kg.p90, week.picked_kg)
+            rows.append([week.week, crop.crop, *(round(each, _DECIMALS) for each in figures)])
+    return csv_text.written(rows)

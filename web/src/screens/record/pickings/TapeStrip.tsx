@@ -1,11 +1,11 @@
-import type { CropTape } from '../../api/types';
-import { round } from '../../drawing/outline';
-import { PlumbLine } from '../../drawing/PlumbLine';
-import { dayToPx } from '../../drawing/scale';
-import type { TimeScale } from '../../drawing/scale';
-import { dayOf, shortWords } from '../../kit/day';
-import type { Day } from '../../kit/day';
-import { useUnits } from '../../kit/preferences';
+import type { CropTape } from '../../../api/types';
+import { round } from '../../../drawing/outline';
+import { PlumbLine } from '../../../drawing/PlumbLine';
+import { dayToPx } from '../../../drawing/scale';
+import type { TimeScale } from '../../../drawing/scale';
+import { dayOf, shortWords } from '../../../kit/day';
+import type { Day } from '../../../kit/day';
+import { useUnits } from '../../../kit/preferences';
 
 interface Props {
   tape: CropTape;
