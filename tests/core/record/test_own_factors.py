@@ -81,6 +81,7 @@ def test_last_picks_shift_the_same_way_and_days_from_the_start_are_averaged():
     shared = 7**2 + 5**2
     assert carrot.last_pick_shift_days == pytest.approx(18 * shared / (shared + 6**2 / 2))
     assert carrot.days_to_pick == 85
+    assert carrot.pickings == 2
 
 
 def test_one_odd_figure_moves_little():

@@ -6047,7 +6047,7 @@ export interface components {
          * LearntCrop
          * @description The same for a crop; how many days later than estimated it is first and last picked, and how
          *     many days after its start it was first picked in the plantings that were seen, on average; not
-         *     of what stays for years.
+         *     of what stays for years. `pickings` stand behind its plantings.
          */
         LearntCrop: {
             /** Factor */
@@ -6064,6 +6064,8 @@ export interface components {
             last_pick_shift_days: number | null;
             /** Days To Pick */
             days_to_pick: number | null;
+            /** Pickings */
+            pickings: number;
         };
         /**
          * LearntFactor

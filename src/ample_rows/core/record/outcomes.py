@@ -38,6 +38,7 @@ class Outcome:
     first_pick_shift_days: int | None
     last_pick_shift_days: int | None = None
     days_to_pick: int | None = None
+    pickings: int = 1
 
 
 @dataclass(frozen=True, slots=True)
@@ -143,6 +144,7 @@ def _outcome(
         None if expected.first_pick is None else (first - expected.first_pick).days,
         None if expected.last_pick is None else (last - expected.last_pick).days,
         (first - began).days,
+        len(picked),
     )
 
 

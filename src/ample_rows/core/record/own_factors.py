@@ -41,7 +41,7 @@ class LearntFactor:
 class LearntCrop:
     """The same for a crop; how many days later than estimated it is first and last picked, and how
     many days after its start it was first picked in the plantings that were seen, on average; not
-    of what stays for years."""
+    of what stays for years. `pickings` stand behind its plantings."""
 
     factor: float
     low: float
@@ -50,6 +50,7 @@ class LearntCrop:
     first_pick_shift_days: float | None
     last_pick_shift_days: float | None
     days_to_pick: float | None
+    pickings: int
 
 
 @dataclass(frozen=True, slots=True)
@@ -99,6 +100,9 @@ def learnt(outcomes: Outcomes, book: Book, *, also: Mapping[str, str] | None = N
         if o.days_to_pick is not None and not (known and known.perennial):
             took[o.expected.crop].append(o.days_to_pick)
     grown = Counter(o.expected.crop for o in used)
+    pickings: Counter[str] = Counter()
+    for o in used:
+        pickings[o.expected.crop] += o.pickings
     grown_of = Counter(o.expected.family for o in used)
     families = {o.expected.crop: o.expected.family for o in used} | dict(also or {})
 
@@ -121,6 +125,7 @@ def learnt(outcomes: Outcomes, book: Book, *, also: Mapping[str, str] | None = N
             first_pick_shift_days=later[0],
             last_pick_shift_days=later[1],
             days_to_pick=sum(seen) / len(seen) if seen else None,
+            pickings=pickings[crop],
         )
 
     return Learnt(

@@ -58,6 +58,9 @@ export function WhatWasLearnt({ state }: { state: HeldGarden }) {
               Plantings
             </th>
             <th scope="col" className="pl-4 text-right font-normal max-sm:hidden">
+              Pickings
+            </th>
+            <th scope="col" className="pl-4 text-right font-normal max-sm:hidden">
               First pick
             </th>
             <th scope="col" className="pl-4 text-right font-normal max-sm:hidden">
@@ -110,6 +113,7 @@ function Row({ name, of, used, onUse }: RowProps) {
       <td className="pl-4 text-right">{of.factor.toFixed(2)}</td>
       <td className="pl-4 text-right whitespace-nowrap">{`${of.low.toFixed(2)}–${of.high.toFixed(2)}`}</td>
       <td className="pl-4 text-right max-sm:hidden">{of.n}</td>
+      <td className="pl-4 text-right max-sm:hidden">{days?.pickings}</td>
       {[days?.first_pick_shift_days, days?.last_pick_shift_days].map((shift, at) => (
         <td key={at} className="pl-4 text-right whitespace-nowrap max-sm:hidden">
           {shift == null ? '' : shifted(shift)}
