@@ -101,6 +101,7 @@ def test_what_is_locked_stays_and_what_is_kept_stays(fill):
     locked = {**LEEKS, "locked": True}
     settled = next(one for one in fill(locked).plan.plantings if one.id == "l")
     assert (settled.cells, settled.crop, settled.locked) == (block("A1", "A4"), "leek", True)
+    assert "l" in {one.id for one in fill({**LEEKS, "for_seed": True}).plan.plantings}
     assert "l" in {one.id for one in fill(LEEKS, keep=True).plan.plantings}
     # Leeks are not wanted: they go where they may.
     assert "leek" not in crops(fill(LEEKS))

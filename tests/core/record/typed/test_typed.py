@@ -132,7 +132,9 @@ def test_a_crop_that_grows_nowhere_is_not_taken_for_one_that_shares_a_word(line)
 def test_a_bare_number_is_in_the_unit_typed_last_and_heads_are_counted(line, plan, reports, book):
     assert line("carrots low 350", unit="g").entry.kg == 0.35
     assert line("carrots low 0.35", unit="g").entry.kg == 0.35
+    assert line("carrots low 12.5", unit="g").entry.kg == pytest.approx(0.0125)
     assert line("pumpkin 2").entry.pieces == 2
+    assert line("pumpkin 3500", unit="g").entry.kg == 3.5
     assert line("pumpkin 2.5").entry.kg == 2.5
     assert line("tomatoes 3").entry.kg == 3
 
@@ -251,6 +253,7 @@ def test_one_plant_one_kind_and_tags_are_read(read, run, book):
     assert (one.entry.variety, one.entry.text) == (None, None)
     assert one.entry.tags == ("blight", "first-2027")
     assert "plant 3; 0.4 kg; tagged blight first-2027" in said(one.words)
+    assert line("verdict cherry tomato drop: splits").entry.crop == "tomato-cherry"
     kind = line("cherry tomatoes 0.3")
     assert (kind.entry.planting, kind.entry.variety) == ("row", "tomato-cherry")
     assert said(kind.words).startswith("picked cherry cordon tomato")

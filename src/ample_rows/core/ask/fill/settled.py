@@ -23,14 +23,14 @@ WHOLE = Scope()
 
 
 def settled_in(estimate: Estimate, scope: Scope) -> tuple[p.Planting, ...]:
-    """What stays: locked, begun before the year or the day, there for years, or all where it is
+    """What stays: locked, left for seed, begun before the year or the day, there for years, or all where it is
     kept; and what stands in other squares than those to fill."""
     year, book = estimate.setting.year, estimate.book
     since = max(year.start, scope.since or year.start)
 
     def stays(planting: p.Planting) -> bool:
         begun = planting.start_date < since or planting.came_by_itself
-        if scope.keep or planting.locked or begun:
+        if scope.keep or planting.locked or planting.for_seed or begun:
             return True
         if book.crops[planting.crop].perennial is not None:
             return True

@@ -22,6 +22,7 @@ _NO_AMOUNT = rf"(?!\s*(?:(?:{'|'.join(_TOLD)})(?!\w)|[°%]))"
 _AMOUNT = re.compile(rf"(?<![\w.,])({_NUMBER}|[.,]\d+){_NO_AMOUNT}\s*({UNITS})?\b", re.I)
 BELOW_NOTHING = re.compile(rf"(?<!\S)[-−]{_NUMBER}\b{_NO_AMOUNT}\s*(?:{UNITS})?\b", re.I)
 _MOST = 1e9
+_LEAST_G = 10
 
 
 @dataclass(frozen=True, slots=True)
@@ -54,7 +55,7 @@ def amounts(text: str, unit: str | None) -> Amounts:
     for number, named in found:
         value = min(float(number.replace(",", ".")), _MOST)
         of = (named or unit or "").lower()
-        if not named and of == "g" and not value.is_integer():
+        if not named and of == "g" and value < _LEAST_G and not value.is_integer():
             # Nobody weighs parts of a gram: "0.35" after grams is of a kilogram again.
             of = "kg"
         if of in KG:

@@ -46,6 +46,8 @@ _EXAMPLE = Mass(1.2)
 _IMPERIAL = frozenset({"lb", "oz"})
 # From this weight on a bare whole number is of pieces: "lettuce 4", "squash 3". [kg]
 _COUNTED_FROM_KG = 0.15
+# More of them is a weight again: "lettuce 350".
+_MOST_HEADS = 24
 
 
 @dataclass(frozen=True, slots=True)
@@ -207,7 +209,8 @@ def _told(text: str, here: Typing, numbered: str | None) -> _Told:
     place = place or place_named(words, here.plan)
     crop = found.plantings[0].crop if found.plantings else found.nowhere
     if told.bare_whole and told.kg is not None and crop and _by_piece(crop, here):
-        told = amounts(text, "pieces")
+        counted = amounts(text, "pieces")
+        told = counted if (counted.pieces or 0) <= _MOST_HEADS else told
     if told.bare_whole and crop is None and found.unread and kind is None:
         # "South bed rained on 3 days": a number among words of no crop is no weight.
         told = amounts(text, None)
