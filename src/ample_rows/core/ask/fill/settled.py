@@ -23,8 +23,8 @@ WHOLE = Scope()
 
 
 def settled_in(estimate: Estimate, scope: Scope) -> tuple[p.Planting, ...]:
-    """What stays: locked, left for seed, begun before the year or the day, there for years, or all where it is
-    kept; and what stands in other squares than those to fill."""
+    """What stays: locked, left for seed, begun before the year or the day, there for years, or all
+    where it is kept; and what stands in other squares than those to fill."""
     year, book = estimate.setting.year, estimate.book
     since = max(year.start, scope.since or year.start)
 
