@@ -10,9 +10,11 @@ from collections import OrderedDict
 from collections.abc import Iterable
 from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
+from typing import cast
 
 from slugify import slugify
-from sqlalchemy import delete, text
+from sqlalchemy import delete, insert, text
+from sqlalchemy.orm import InstrumentedAttribute, defer
 from sqlmodel import Session, col, select
 from sqlmodel.sql.expression import SelectOfScalar
 
@@ -43,6 +45,7 @@ _MOST_LETTERS = 48
 
 DAYS_IN_BIN = 30
 _PLANS_HELD = 16
+_DOCUMENT = cast("InstrumentedAttribute[Document]", GardenRow.document)
 _VERSION_OF = text("SELECT version FROM gardens WHERE slug = :slug AND removed_at IS NULL")
 
 
@@ -241,16 +244,16 @@ class GardenStore:
             if old.head.redo_label is not None:
                 _forget_redo(session, row)
             row.head += 1
-            session.add(
-                RevisionRow(
-                    garden_pk=pk_of(row),
-                    number=row.head,
-                    label=label,
-                    made_at=datetime.now(UTC),
-                    before=before,
-                    after=after,
-                )
+            # A plain statement: nothing is asked of the row again.
+            revision = insert(RevisionRow).values(
+                garden_pk=pk_of(row),
+                number=row.head,
+                label=label,
+                made_at=datetime.now(UTC),
+                before=before,
+                after=after,
             )
+            session.connection().execute(revision)
             write(session, row, old.parts, new)
             if closing is not None:
                 keep_season(session, row, closing)
@@ -338,16 +341,27 @@ def _kept() -> SelectOfScalar[GardenRow]:
     return select(GardenRow).where(col(GardenRow.removed_at).is_(None))
 
 
-def row_of(session: Session, slug: str) -> GardenRow:
-    """The row of a garden that is kept. Raises `UnknownGardenError`."""
-    row = session.exec(_kept().where(GardenRow.slug == slug)).first()
+def row_of(session: Session, slug: str, *, unread: bool = False) -> GardenRow:
+    """The row of a garden that is kept, its document read only when it is asked for where it may
+    stay `unread`. Raises `UnknownGardenError`."""
+    asked = _kept().where(GardenRow.slug == slug)
+    if unread:
+        asked = asked.options(defer(_DOCUMENT))
+    row = session.exec(asked).first()
     if row is None:
         raise UnknownGardenError(slug)
     return row
 
 
 def _row_at(session: Session, slug: str, version: int) -> GardenRow:
-    row = row_of(session, slug)
+    """The row of a garden to be written over. What it holds is known by its version and not read
+    again.
+
+    Raises:
+        UnknownGardenError: No such garden.
+        ChangedElsewhereError: It has another version by now.
+    """
+    row = row_of(session, slug, unread=True)
     if row.version != version:
         raise ChangedElsewhereError(slug, row.version)
     return row

@@ -96,8 +96,9 @@ def read(session: Session, row: GardenRow) -> Parts:
 def write(session: Session, row: GardenRow, old: Parts, new: Parts) -> None:
     """Bring the rows from one set of parts to another, touching only what differs."""
     row.version = next_version(session)
-    row.document = new.rest
-    row.name = new.rest["garden"]["name"]
+    if old.rest != new.rest:
+        row.document = new.rest
+        row.name = new.rest["garden"]["name"]
     gone = [i for i in old.plantings if i not in new.plantings]
     _delete(session, PlantingRow, row, gone)
     _delete(session, PlaceRow, row, [i for i in old.places if i not in new.places])
@@ -171,7 +172,7 @@ def _planting_values(placed: Placed) -> dict[str, Any]:
 def _write_over(session: Session, garden: GardenRow, ident: str, values: dict[str, Any]) -> None:
     mine = (col(PlantingRow.garden_pk) == pk_of(garden)) & col(PlantingRow.ident).in_([ident])
     over = update(PlantingRow).where(mine).values(**values)
-    written = session.exec(over, execution_options={"synchronize_session": False})
+    written = session.connection().execute(over)
     if written.rowcount != 1:
         raise RuntimeError(f"the row of planting {ident} was not there to be written over")
 
