@@ -10,6 +10,7 @@ from ample_rows.api.record import Book
 from ample_rows.core.plan.reading import PlanFaultsError, read_as
 from ample_rows.core.record.doubts import season_id
 from ample_rows.core.record.entries import Entry
+from ample_rows.core.record.germination import CameUp, came_up
 from ample_rows.core.record.nursery import Gap, LotState, gaps, nursery
 from ample_rows.core.record.parts import SeedlingLot
 from ample_rows.store import record_parts
@@ -53,6 +54,14 @@ def list_gaps(states: States, entries: InSeason, here: Garden) -> tuple[Gap, ...
     """Plantings that lost plants which were not replaced since, and what the shelf has for
     them."""
     return gaps(states, here.report.plantings, entries)
+
+
+@router.get("/germination")
+def list_germination(slug: str, lots: Lots, book: Book, here: Garden) -> dict[str, CameUp]:
+    """What came up of each crop in the last year in which it was counted."""
+    told = [*book.entries(slug, Wanted(kind="sown")), *book.entries(slug, Wanted(kind="up"))]
+    crops = {planting.id: planting.crop for planting in here.plan.plantings}
+    return came_up(told, lots.every(slug), crops)
 
 
 @router.put(

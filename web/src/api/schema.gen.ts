@@ -1621,6 +1621,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/germination": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Germination
+         * @description What came up of each crop in the last year in which it was counted.
+         */
+        get: operations["list_germination_api_gardens__slug__germination_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{slug}/nursery/{lot}": {
         parameters: {
             query?: never;
@@ -3288,6 +3308,18 @@ export interface components {
         CalendarAddress: {
             /** Path */
             path: string;
+        };
+        /**
+         * CameUp
+         * @description Seeds sown and plants that came up of them in the last year in which both were counted.
+         */
+        CameUp: {
+            /** Year */
+            year: number;
+            /** Sown */
+            sown: number;
+            /** Up */
+            up: number;
         };
         /**
          * CannotWait
@@ -11289,6 +11321,7 @@ export type Build = components['schemas']['Build'];
 export type BuildReport = components['schemas']['BuildReport'];
 export type Bulk = components['schemas']['Bulk'];
 export type CalendarAddress = components['schemas']['CalendarAddress'];
+export type CameUp = components['schemas']['CameUp'];
 export type CannotWait = components['schemas']['CannotWait'];
 export type CellReport = components['schemas']['CellReport'];
 export type ChangeBuild = components['schemas']['ChangeBuild'];
@@ -19836,6 +19869,102 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Gap"][];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_germination_api_gardens__slug__germination_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: components["schemas"]["CameUp"];
+                    };
                 };
             };
             /** @description The request cannot be read */

@@ -1,10 +1,23 @@
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
+import { answeredAs, api } from '../../api/client';
+import type { ProblemError } from '../../api/client';
 import type { HeldGarden } from '../../api/merge';
-import type { Edit, SeedPacket, ShoppingList } from '../../api/types';
+import type { CameUp, Edit, SeedPacket, ShoppingList } from '../../api/types';
 import { ChoiceField, NumberField, useTyped } from '../../kit/form';
 import { nextId } from '../../edits/edits';
 import { useIndex } from '../../api/useBook';
+
+function useGermination(slug: string) {
+  return useQuery<Record<string, CameUp>, ProblemError>({
+    queryKey: ['record', slug, 'germination'],
+    queryFn: ({ signal }) =>
+      answeredAs(
+        api.GET('/api/gardens/{slug}/germination', { params: { path: { slug } }, signal }),
+      ),
+  });
+}
 
 interface Props {
   state: HeldGarden;
@@ -15,6 +28,7 @@ interface Props {
 /** Every packet in the box with what still comes up, and one more to add. */
 export function Packets({ state, list, onEdit }: Props) {
   const packets = state.plan.seed_box?.packets ?? [];
+  const germination = useGermination(state.head.slug);
   const change = (left: readonly SeedPacket[]) =>
     onEdit({ do: 'change-seed-box', changes: { packets: left } });
   return (
@@ -39,7 +53,7 @@ export function Packets({ state, list, onEdit }: Props) {
               </button>
             </span>
             <span className="block text-[12.5px] text-muted">
-              {`${Math.round(packet.comes_up * 100)} in 100 come up${packet.words ? `; ${packet.words}` : ''}`}
+              {`${Math.round(packet.comes_up * 100)} in 100 come up${packet.words ? `; ${packet.words}` : ''}${counted(germination.data?.[packet.crop], packet.year)}`}
             </span>
           </li>
         ))}
@@ -47,6 +61,12 @@ export function Packets({ state, list, onEdit }: Props) {
       <NewPacket state={state} onAdd={(packet) => change([...packets, packet])} />
     </section>
   );
+}
+
+/** What came up of a crop since its packet was packed. */
+function counted(seen: CameUp | undefined, packed: number): string {
+  if (!seen || seen.year < packed) return '';
+  return `; ${seen.up} of ${seen.sown} came up in ${seen.year}`;
 }
 
 function NewPacket({ state, onAdd }: { state: HeldGarden; onAdd: (packet: SeedPacket) => void }) {
