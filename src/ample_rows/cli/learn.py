@@ -41,6 +41,7 @@ def learn(plan_source: str, record_source: str, *, as_json: bool) -> int:
 def _document(factors: Learnt) -> dict[str, Any]:
     """The own factors as the open format has them."""
     told = asdict(factors)
+    del told["pickings"]
     crops = {
         crop: {key: of[key] for key in ("factor", "low", "high", "n", "first_pick_shift_days")}
         for crop, of in told["crops"].items()

@@ -6058,7 +6058,8 @@ export interface components {
         };
         /**
          * Learnt
-         * @description What a garden's own record says of it. `used` and `left_out` count plantings.
+         * @description What a garden's own record says of it. `used` and `left_out` count plantings; `pickings`
+         *     stand behind each crop that was weighed.
          */
         Learnt: {
             garden: components["schemas"]["LearntFactor"];
@@ -6074,12 +6075,16 @@ export interface components {
             used: number;
             /** Left Out */
             left_out: number;
+            /** Pickings */
+            pickings: {
+                [key: string]: number;
+            };
         };
         /**
          * LearntCrop
          * @description The same for a crop; how many days later than estimated it is first and last picked, and how
          *     many days after its start it was first picked in the plantings that were seen, on average; not
-         *     of what stays for years. `pickings` stand behind its plantings.
+         *     of what stays for years.
          */
         LearntCrop: {
             /** Factor */
@@ -6096,8 +6101,6 @@ export interface components {
             last_pick_shift_days: number | null;
             /** Days To Pick */
             days_to_pick: number | null;
-            /** Pickings */
-            pickings: number;
         };
         /**
          * LearntFactor

@@ -41,7 +41,7 @@ class LearntFactor:
 class LearntCrop:
     """The same for a crop; how many days later than estimated it is first and last picked, and how
     many days after its start it was first picked in the plantings that were seen, on average; not
-    of what stays for years. `pickings` stand behind its plantings."""
+    of what stays for years."""
 
     factor: float
     low: float
@@ -50,18 +50,19 @@ class LearntCrop:
     first_pick_shift_days: float | None
     last_pick_shift_days: float | None
     days_to_pick: float | None
-    pickings: int
 
 
 @dataclass(frozen=True, slots=True)
 class Learnt:
-    """What a garden's own record says of it. `used` and `left_out` count plantings."""
+    """What a garden's own record says of it. `used` and `left_out` count plantings; `pickings`
+    stand behind each crop that was weighed."""
 
     garden: LearntFactor
     families: Mapping[str, LearntFactor]
     crops: Mapping[str, LearntCrop]
     used: int
     left_out: int
+    pickings: Mapping[str, int]
 
 
 Effect = tuple[str, str]
@@ -125,7 +126,6 @@ def learnt(outcomes: Outcomes, book: Book, *, also: Mapping[str, str] | None = N
             first_pick_shift_days=later[0],
             last_pick_shift_days=later[1],
             days_to_pick=sum(seen) / len(seen) if seen else None,
-            pickings=pickings[crop],
         )
 
     return Learnt(
@@ -137,6 +137,7 @@ def learnt(outcomes: Outcomes, book: Book, *, also: Mapping[str, str] | None = N
         crops={crop: of_crop(crop, families[crop]) for crop in sorted(families)},
         used=len(used),
         left_out=outcomes.left_out,
+        pickings=pickings,
     )
 
 

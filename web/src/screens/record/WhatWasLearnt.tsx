@@ -77,6 +77,7 @@ export function WhatWasLearnt({ state }: { state: HeldGarden }) {
         <tbody>
           <Row
             name="all that was never weighed"
+            pickings={Object.values(told.pickings).reduce((sum, each) => sum + each, 0)}
             of={told.garden}
             used={Boolean(own?.garden)}
             onUse={(used) => change(goBy(own, 'garden', used ? told.garden : null))}
@@ -85,6 +86,7 @@ export function WhatWasLearnt({ state }: { state: HeldGarden }) {
             <Row
               key={crop}
               name={index.data?.find((one) => one.id === crop)?.name ?? crop}
+              pickings={told.pickings[crop]}
               of={of}
               used={Boolean(own?.crops?.[crop])}
               onUse={(used) => change(goBy(own, crop, used ? of : null))}
@@ -98,12 +100,14 @@ export function WhatWasLearnt({ state }: { state: HeldGarden }) {
 
 interface RowProps {
   name: string;
+  /** How many stand behind it. */
+  pickings: number | undefined;
   of: LearntFactor | LearntCrop;
   used: boolean;
   onUse: (used: boolean) => void;
 }
 
-function Row({ name, of, used, onUse }: RowProps) {
+function Row({ name, pickings, of, used, onUse }: RowProps) {
   const days = 'days_to_pick' in of ? of : null;
   return (
     <tr className="border-b border-rule">
@@ -113,7 +117,7 @@ function Row({ name, of, used, onUse }: RowProps) {
       <td className="pl-4 text-right">{of.factor.toFixed(2)}</td>
       <td className="pl-4 text-right whitespace-nowrap">{`${of.low.toFixed(2)}–${of.high.toFixed(2)}`}</td>
       <td className="pl-4 text-right max-sm:hidden">{of.n}</td>
-      <td className="pl-4 text-right max-sm:hidden">{days?.pickings}</td>
+      <td className="pl-4 text-right max-sm:hidden">{pickings}</td>
       {[days?.first_pick_shift_days, days?.last_pick_shift_days].map((shift, at) => (
         <td key={at} className="pl-4 text-right whitespace-nowrap max-sm:hidden">
           {shift == null ? '' : shifted(shift)}
