@@ -28,7 +28,7 @@ from ample_rows.core.record.outcomes import outcomes_of
 from ample_rows.core.record.own_factors import Learnt, learnt
 from ample_rows.core.record.table import TableRead, entries_csv, read_table
 from ample_rows.core.record.typed.line import Typed, typed_line
-from ample_rows.core.record.typed.which import Typing
+from ample_rows.core.record.typed.which import LineContext
 from ample_rows.store.day_book import DayBook, Wanted
 from ample_rows.store.record_parts import with_parts
 from ample_rows.store.season_figures import FiguresOfSeasons
@@ -281,8 +281,8 @@ def read_line(slug: str, line: LineRequest, book: Book, measured: Measured, here
     kept."""
     lately = book.entries(slug, Wanted(since=line.day - LATELY, until=line.day, kind="picked"))
     reports = here.report.plantings
-    typing = Typing(here.plan, reports, here.book, line.day, line.unit, lately)
-    return typed_line(line.text, typing, line.id, weather=measured_on(measured, slug, line.day))
+    context = LineContext(here.plan, reports, here.book, line.day, line.unit, lately)
+    return typed_line(line.text, context, line.id, weather=measured_on(measured, slug, line.day))
 
 
 @router.get("/ripe")

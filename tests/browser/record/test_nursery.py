@@ -54,7 +54,7 @@ def test_what_slugs_took_is_replaced_from_the_shelf_by_a_press(page, base_url):
     expect(page.get_by_text("Kept: lost chard")).to_be_visible()
     page.get_by_role("link", name="Seedlings").click()
     gaps = page.get_by_role("list", name="Lost and not replaced")
-    expect(gaps).to_contain_text("chard, South bed: 2 lost.")
+    expect(gaps).to_contain_text("chard, South bed: 2 lost, not replaced yet.")
     gaps.get_by_role("button", name=re.compile("Set out 2 of .* in their place")).click()
     expect(gaps).to_have_count(0)
     lot = page.get_by_role("main").get_by_role("listitem").filter(has_text="2 set out")

@@ -346,7 +346,7 @@ def test_plants_are_left_for_seed_until_it_is_ripe(at):
     expect(card).to_contain_text("It pollinates itself; it comes true 3 m from others")
     expect(card).to_contain_text("It would cross with climbing French bean in the same bed.")
     expect(card).to_contain_text("Let pods dry on the plant")
-    card.get_by_role("button", name=re.compile("^Leave all of it until")).click()
+    card.get_by_role("button", name=re.compile("^Leave all of it for seed until")).click()
     expect(page.get_by_text("Last: leave dwarf-bean for seed")).to_be_visible()
     expect(card).to_contain_text("nothing of it is counted for the kitchen")
     card.get_by_role("button", name="Pick it after all").click()

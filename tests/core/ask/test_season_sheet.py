@@ -163,7 +163,7 @@ def test_the_shade_and_the_soil_that_would_explain_a_miss_are_told(read, book):
     crop = book.crops["carrot"]
     hours = hours_of_light(crop, report.light.factor / 2)
     assert light_factor(crop, hours) == pytest.approx(report.light.factor / 2)
-    assert f"shade, if {hours:.1f} h of useful sun reached it" in told
+    assert f"shade, if it had {hours:.1f} h of useful sun" in told
     nothing = [entry("picked", "carrot", report.first_pick, kg=0.0)]
     told = reasons(season_sheet(here, "2027", nothing, closed=True), "carrot")
     assert not [words for words in told if "shade" in words]

@@ -6,7 +6,7 @@ import pytest
 
 from ample_rows.core.record.entries import Entry
 from ample_rows.core.record.typed.line import typed_entry
-from ample_rows.core.record.typed.which import Typing
+from ample_rows.core.record.typed.which import LineContext
 from ample_rows.core.record.verdicts import (
     not_again,
     place_verdicts,
@@ -75,14 +75,14 @@ def test_a_verdict_is_typed_in_a_line(read, run, book, line, of, quality, text):
     net = {"id": "n", "system": "net", "height_cm": 180}
     plan = read(document(planting(id="c"), places=[bed(supports=[net])]))
     reports = run(plan).plantings
-    entry = typed_entry(line, Typing(plan, reports, book, DAY), "e").entry
+    entry = typed_entry(line, LineContext(plan, reports, book, DAY), "e").entry
     assert (entry.kind, entry.crop, entry.place, entry.support) == ("verdict", *of)
     assert (entry.planting, entry.quality, entry.text) == (None, quality, text)
 
 
 def test_a_verdict_has_its_tags(read, run, book):
     plan = read(document(planting(id="c")))
-    here = Typing(plan, run(plan).plantings, book, DAY)
+    here = LineContext(plan, run(plan).plantings, book, DAY)
     typed = typed_entry("carrot never again #fly", here, "e")
     assert (typed.entry.quality, typed.entry.tags) == ("never again", ("fly",))
 
@@ -92,7 +92,7 @@ def test_a_verdict_has_its_tags(read, run, book):
 )
 def test_a_verdict_on_nothing_or_of_nothing_is_asked_about(read, run, book, line, words):
     plan = read(document(planting(id="c")))
-    typed = typed_entry(line, Typing(plan, run(plan).plantings, book, DAY), "e")
+    typed = typed_entry(line, LineContext(plan, run(plan).plantings, book, DAY), "e")
     assert typed.entry is None
     assert words in said(typed.words)
 

@@ -8,7 +8,7 @@ from ample_rows.core.plan.reading import PlanFaultsError
 from ample_rows.core.record.entries import Entry
 from ample_rows.core.record.likely import likely_picked, ripe_on
 from ample_rows.core.record.typed.line import typed_entry, typed_line
-from ample_rows.core.record.typed.which import Typing
+from ample_rows.core.record.typed.which import LineContext
 from ample_rows.core.words.message import said
 from tests.conftest import bed, block, document, planting, tub
 
@@ -27,7 +27,7 @@ def two_beds(read, run, book):
     """Carrots in four squares of one bed, and in two of another."""
     small = planting("carrot", ("A1", "A2"), id="c2", place="south", start_date="2027-04-10")
     plan = read(document(PLANTS[0], small, places=[LOW, SOUTH]))
-    return Typing(plan, run(plan).plantings, book, DAY)
+    return LineContext(plan, run(plan).plantings, book, DAY)
 
 
 @pytest.fixture(scope="module")
@@ -43,7 +43,7 @@ def reports(run, plan):
 @pytest.fixture(scope="module")
 def line(plan, reports, book):
     def reading(text, day=DAY, unit="kg"):
-        return typed_entry(text, Typing(plan, reports, book, day, unit), "e1")
+        return typed_entry(text, LineContext(plan, reports, book, day, unit), "e1")
 
     return reading
 
@@ -140,7 +140,7 @@ def test_a_bare_number_is_in_the_unit_typed_last_and_heads_are_counted(line, pla
 
     def after(**amount):
         picked = Entry(id="e", day=DAY, kind="picked", planting="t", crop="tomato", **amount)
-        here = Typing(plan, reports, book, DAY, lately=[picked])
+        here = LineContext(plan, reports, book, DAY, lately=[picked])
         return typed_entry("tomatoes 3", here, "e1").entry
 
     assert (after(pieces=4).pieces, after(kg=4).kg) == (3, 3)
@@ -158,14 +158,16 @@ def test_a_bare_number_is_in_the_unit_typed_last_and_heads_are_counted(line, pla
     ],
 )
 def test_a_comma_parts_two_pickings_and_no_words(plan, reports, book, text, told):
-    read = typed_line(text, Typing(plan, reports, book, DAY), "e1")
+    read = typed_line(text, LineContext(plan, reports, book, DAY), "e1")
     assert [(e.planting, e.kg) for e in read.entries] == [
         (ident, kg and pytest.approx(kg, abs=5e-4)) for ident, kg in told
     ]
 
 
 def test_what_is_counted_of_one_part_is_counted_of_the_next(plan, reports, book):
-    read = typed_line("sown carrots south 40, beans 12", Typing(plan, reports, book, DAY), "e1")
+    read = typed_line(
+        "sown carrots south 40, beans 12", LineContext(plan, reports, book, DAY), "e1"
+    )
     assert [(e.kind, e.planting, e.count) for e in read.entries] == [
         ("sown", "c2", 40),
         ("sown", "b", 12),
@@ -209,7 +211,7 @@ def test_a_numbered_place_is_not_an_amount(read, run, book, text, place, kg):
     grown = [planting("basil", "all", id=f"b{n}", place=f"p{n}") for n in (1, 2)]
     plan = read(document(*grown, places=pots))
     reports = run(plan).plantings
-    entry = typed_entry(text, Typing(plan, reports, book, DAY), "e1").entry
+    entry = typed_entry(text, LineContext(plan, reports, book, DAY), "e1").entry
     assert (entry.place, entry.kg) == (place, pytest.approx(kg))
 
 
@@ -246,7 +248,7 @@ def test_one_plant_one_kind_and_tags_are_read(read, run, book):
     plan = read(document(row, places=[bed(id="bed")]))
 
     def line(text):
-        return typed_entry(text, Typing(plan, run(plan).plantings, book, DAY), "e1")
+        return typed_entry(text, LineContext(plan, run(plan).plantings, book, DAY), "e1")
 
     one = line("tomato plant 3 0.4 kg #blight #first-2027")
     assert (one.entry.plant, one.entry.kg) == (3, 0.4)
@@ -319,5 +321,5 @@ def test_a_bed_that_is_called_after_a_crop_and_a_square_tell_two_crops_apart(rea
         ("carrot Rhubarb bed C5 0.2", "c5"),
         ("carrot Rhubarb bed A3 0.2", "c3"),
     ):
-        read_as = typed_entry(text, Typing(plan, run(plan).plantings, book, DAY), "e")
+        read_as = typed_entry(text, LineContext(plan, run(plan).plantings, book, DAY), "e")
         assert (read_as.entry.planting, read_as.among) == (meant, ())

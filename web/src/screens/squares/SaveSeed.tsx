@@ -78,7 +78,7 @@ export function SaveSeed({ state, report }: { state: HeldGarden; report: Plantin
               </button>
             )}
             <button type="button" className="act" onClick={() => leave(told, [])}>
-              {`Leave all of it until ${words(dayOf(told.until))}`}
+              {`Leave all of it for seed until ${words(dayOf(told.until))}`}
             </button>
           </p>
         </>

@@ -30,7 +30,7 @@ from ample_rows.core.record.typed.verdict import (
 )
 from ample_rows.core.record.typed.weather import typed_weather
 from ample_rows.core.record.typed.which import (
-    Typing,
+    LineContext,
     kind_meant,
     meant,
     numbered_place,
@@ -67,7 +67,9 @@ class Typed:
     weather: WeatherSeen | None = None
 
 
-def typed_line(text: str, here: Typing, ident: str, *, weather: WeatherSeen | None = None) -> Typed:
+def typed_line(
+    text: str, here: LineContext, ident: str, *, weather: WeatherSeen | None = None
+) -> Typed:
     """Read a line of one part, or of several: "carrots low bed 1.2 kg, chard 300 g". A picking
     that names no crop is of the one before.
 
@@ -100,7 +102,7 @@ def typed_line(text: str, here: Typing, ident: str, *, weather: WeatherSeen | No
     return replace(first, entries=entries, shared=shared)
 
 
-def _parts(text: str, here: Typing) -> Iterator[str]:
+def _parts(text: str, here: LineContext) -> Iterator[str]:
     """The parts of a line: a semicolon stands between them; or a comma, "and", "+", where each
     side says how much of what. What was counted of the first is counted of the others."""
     for part in [part for part in text.split(";") if part.strip()] or [text]:
@@ -122,7 +124,7 @@ def _bare(part: str) -> bool:
     return kind_said(words_of(part)) is None and amounts(part, None).left == part
 
 
-def _says_all(part: str, here: Typing) -> bool:
+def _says_all(part: str, here: LineContext) -> bool:
     """Whether a part by itself says how much of what, and where or of which crop."""
     try:
         entry = typed_entry(part, here, "part").entry
@@ -133,7 +135,7 @@ def _says_all(part: str, here: Typing) -> bool:
     return any(amount is not None for amount in (entry.kg, entry.pieces, entry.count))
 
 
-def typed_entry(text: str, here: Typing, ident: str) -> Typed:
+def typed_entry(text: str, here: LineContext, ident: str) -> Typed:
     """Read one part of a line against what stands in a garden. "#split" is a tag, "plant 3" the
     third of a row; a kind of a mixed planting is meant by its own name.
 
@@ -198,7 +200,7 @@ class _Told:
     place: str | None
 
 
-def _told(text: str, here: Typing, numbered: str | None) -> _Told:
+def _told(text: str, here: LineContext, numbered: str | None) -> _Told:
     said = words_of(text)
     kind, loss = kind_said(said), tells_of_loss(text, said)
     of = of_a_number(kind, said, here.unit, loss=loss)
@@ -227,7 +229,7 @@ def _told(text: str, here: Typing, numbered: str | None) -> _Told:
     )
 
 
-def _by_piece(crop: str, here: Typing) -> bool:
+def _by_piece(crop: str, here: LineContext) -> bool:
     """Whether a bare whole number is of pieces: they were counted when the crop was picked last,
     or else are as heavy as a head."""
     picked = [e for e in here.lately if e.kind == "picked" and e.crop == crop]
@@ -237,7 +239,7 @@ def _by_piece(crop: str, here: Typing) -> bool:
 
 
 def _verdict(
-    text: str, numbered: str | None, here: Typing, ident: str, tags: tuple[str, ...] | None
+    text: str, numbered: str | None, here: LineContext, ident: str, tags: tuple[str, ...] | None
 ) -> Typed:
     """A verdict: what it says is kept whole, its amounts and deeds are among its reasons."""
     words = [word for word in words_of(text) if word.lower() != "verdict"]
@@ -259,7 +261,7 @@ def _verdict(
     return Typed(entry and entry.model_copy(update={"tags": tags}), words_back, ())
 
 
-def _said(entry: Entry, of: PlantingReport | None, here: Typing) -> Message:
+def _said(entry: Entry, of: PlantingReport | None, here: LineContext) -> Message:
     place = here.plan.place(entry.place) if entry.place else None
     where = None
     if of is not None and place is not None:

@@ -16,7 +16,7 @@ from ample_rows.core.record.typed.words import stem, stems
 
 
 @dataclass(frozen=True, slots=True)
-class Typing:
+class LineContext:
     """What a line is read against: the garden's plan and plantings, its book, the day it is of,
     the unit that was typed last (kg, g, lb, oz or pieces), and pickings of the last weeks."""
 
@@ -38,7 +38,7 @@ class Meant:
     unread: tuple[str, ...]
 
 
-def meant(words: Iterable[str], here: Typing, numbered: str | None) -> Meant:
+def meant(words: Iterable[str], here: LineContext, numbered: str | None) -> Meant:
     """What is meant by the words of a line.
 
     A crop whose whole name is said is not taken for another one that shares a word of it: "autumn

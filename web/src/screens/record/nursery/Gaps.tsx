@@ -38,7 +38,7 @@ export function Gaps({ state, shelf, lots }: Props) {
         const planting = state.report.plantings.find((each) => each.id === gap.planting);
         return (
           <li key={gap.planting} className="flex flex-wrap items-baseline gap-x-4">
-            {`${planting ? namedIn(state, planting) : gap.planting}: ${gap.missing} lost.`}
+            {`${planting ? namedIn(state, planting) : gap.planting}: ${gap.missing} lost, not replaced yet.`}
             {gap.refills.length === 0 && (
               <span className="text-muted">The shelf has none to spare.</span>
             )}

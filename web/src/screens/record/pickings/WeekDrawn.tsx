@@ -50,7 +50,8 @@ function Line({ strip, week, most, width }: LineProps) {
   const x = (kg: number) => (kg / most) * width;
   const { p10, p50, p90 } = week.estimated_kg;
   const range = estimated(week, units);
-  const said = `${units.mass(week.picked_kg)} picked${range ? `, ${range} estimated` : ', nothing estimated'}`;
+  const picked = week.picked_kg > 0 ? units.mass(week.picked_kg) : 'nothing';
+  const said = `${picked} picked, ${range || 'nothing'} estimated`;
   return (
     <div className="border-b border-faint py-1">
       <p className="text-[14px]">
