@@ -27,6 +27,14 @@ def _growing_ordinals(year: GrowingYear, book: Book) -> NDArray[np.int64]:
     return np.array([day.toordinal() for day in growing_days(year, book)], dtype=np.int64)
 
 
+def growing_weeks(since: date, until: date, year: GrowingYear, book: Book) -> float:
+    """Weeks of growing weather in a year from one day up to, but not including, another."""
+    begins, ends = np.searchsorted(
+        _growing_ordinals(year, book), (since.toordinal(), until.toordinal())
+    )
+    return float(ends - begins) / 7
+
+
 def idle_ground(
     grid: Grid,
     held: frozenset[str],

@@ -23,7 +23,7 @@ const SPANS: Options<Span> = [
   ['year', 'the whole year'],
   ['quarter', 'a quarter'],
   ['month', 'five weeks'],
-  ['fortnight', 'a fortnight'],
+  ['fortnight', 'two weeks'],
 ];
 
 /** All places through the year under the ruler; below, the jobs, or what can follow in a gap. */

@@ -1,5 +1,5 @@
-"""A plan made better: by the fractions of the relaxed programme, and by taking part of it out and
-filling that ground again."""
+"""A plan made better: what the relaxed programme settled is put in lanes, and part of a plan is
+taken out and that ground filled again."""
 
 import random
 from collections import defaultdict
@@ -10,23 +10,18 @@ from ample_rows.core.ask.fill.lanes import Placed
 from ample_rows.core.patience import carry_on
 
 _EASES = (0.3, 0.6, 1.0)
-_HALF = 0.5
 _SPAN = 8
 """Half-months of a zone that are cleared at once, at most."""
 
 
-def by_fractions(task: Task, fractions: Sequence[float], hopeful: Sequence[int]) -> Making:
-    """A plan in lanes of what the relaxed programme would plant: its whole parts, then what it
-    would plant more than half of, and of the most hopeful what gains most."""
+def in_lanes(task: Task, times: Sequence[int], hopeful: Sequence[int]) -> Making:
+    """A plan in lanes with each candidate so many times, the widest first, and then of the most
+    hopeful what gains most."""
     making = Making(task, in_lanes=True)
-    making.must_have()
-    order = sorted(range(len(fractions)), key=lambda n: -fractions[n])
-    for number in order:
-        for _ in range(int(fractions[number] + 1e-6)):
-            making.put_if_allowed(number)
-    for number in order:
-        if fractions[number] % 1 >= _HALF and making.gain(number) > 0:
-            making.put_if_allowed(number)
+    one = task.candidates
+    chosen = [n for n, often in enumerate(times) for _ in range(often)]
+    for number in sorted(chosen, key=lambda n: (-one[n].width, one[n].begins, one[n].ends)):
+        making.put_if_allowed(number)
     making.fill(hopeful, _EASES[1])
     return making
 

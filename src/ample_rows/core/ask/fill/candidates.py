@@ -31,6 +31,7 @@ from ample_rows.core.calendar.windows import start_windows
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.patience import carry_on
 from ample_rows.core.place.families import too_soon
+from ample_rows.core.place.idle import growing_weeks
 from ample_rows.core.planting.cases import Judged
 from ample_rows.core.planting.evaluated import light_on, weekly_of
 from ample_rows.core.planting.set_out import case_of, set_out
@@ -44,7 +45,8 @@ WIDTHS = (1, 2, 4, 8, 16)
 @dataclass(frozen=True, eq=False)
 class Candidate:
     """A planting that could stand in a zone: so many units wide, from the beginning of one
-    half-month up to that of another. `gives` is what is picked in each week. [kg]"""
+    half-month up to that of another. `cell_weeks` are those in growing weather in which it stands,
+    from its start until it is cleared; `gives` is what is picked in each week. [kg]"""
 
     zone: int
     crop: str
@@ -56,6 +58,7 @@ class Candidate:
     begins: int
     ends: int
     squares: int
+    cell_weeks: float
     gives: Floats
 
 
@@ -215,6 +218,8 @@ class _Asking:
         if best not in self._gives:
             self._gives[best] = halves.picked(weekly_of(best))
         lit = light_on(soil.judged, best.dates) / light
+        year, book = self.estimate.setting.year, self.estimate.book
+        weeks = growing_weeks(best.dates.start, best.dates.clear, year, book)
         for width, of_width in soil.weights.items():
             if width > len(zone.first.units):
                 continue
@@ -229,5 +234,6 @@ class _Asking:
                 begins=half,
                 ends=max(half + 1, ends),
                 squares=width * len(zone.first.units[0]),
+                cell_weeks=weeks * width * zone.unit_squares,
                 gives=self._gives[best] * (of_width / weight * lit),
             )

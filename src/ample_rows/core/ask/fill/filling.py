@@ -10,8 +10,8 @@ from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass
 
 from ample_rows.core import plan as p
-from ample_rows.core.ask.fill.better import by_fractions, improving
-from ample_rows.core.ask.fill.greedy import Making, greedy
+from ample_rows.core.ask.fill.better import improving, in_lanes
+from ample_rows.core.ask.fill.greedy import Making, alone, greedy
 from ample_rows.core.ask.fill.lanes import Placed, laid_out
 from ample_rows.core.ask.fill.programme import Programme, Solved
 from ample_rows.core.ask.fill.ready import Ready, notes_of
@@ -21,6 +21,7 @@ from ample_rows.core.ask.fill.reasons import (
     because,
     left_out,
 )
+from ample_rows.core.ask.fill.relaxed import Relaxed
 from ample_rows.core.ask.fill.settled import WHOLE, Scope
 from ample_rows.core.ask.fill.value import PlanWorth, enjoyed, value_of
 from ample_rows.core.estimate.estimate import Estimate
@@ -147,19 +148,21 @@ class _Filler:
         self.is_proven = False
 
     def stages(self) -> Iterator[Stage]:
-        for making in greedy(self.task):
+        gains = alone(self.task)
+        for making in greedy(self.task, gains):
             yield self._better(making.ground.placed)
         assert self.best is not None
         self.greedy_value = self.best[1].value
         programme = Programme(self.task)
-        relaxed = programme.bound(self.limits.left(self.clock()))
-        if self.task.candidates and relaxed is not None:
-            self._proven(relaxed)
-            hopeful = programme.hopeful(_HOPEFUL)
-            guided = by_fractions(self.task, programme.fractions.tolist(), hopeful)
+        relaxed = Relaxed(programme, gains)
+        if self.task.candidates and relaxed.solve(self.limits.left(self.clock())):
+            self._proven(relaxed.worth)
+            yield self._stage()
+            hopeful = relaxed.hopeful(_HOPEFUL)
+            guided = in_lanes(self.task, relaxed.settled(), hopeful)
             yield self._better(guided.ground.placed)
             yield from self._bit_by_bit(guided, hopeful)
-            yield from self._by_programme(programme, guided)
+            yield from self._by_programme(programme, relaxed, guided)
         present = self.ready.present
         as_it_is = (present.plan, value_of(present))
         if not any(note.level == "stop" for note in notes_of(present)):
@@ -178,23 +181,28 @@ class _Filler:
                 shown = self.clock()
         yield self._better(making.ground.placed)
 
-    def _by_programme(self, programme: Programme, making: Making) -> Iterator[Stage]:
-        """Plans by the programme, first of the most hopeful candidates, then of all; none where
-        steps are counted, as its own are not alike from run to run."""
+    def _by_programme(
+        self, programme: Programme, relaxed: Relaxed, making: Making
+    ) -> Iterator[Stage]:
+        """Plans by the programme, first of the most hopeful candidates, then of all that could be
+        in a better one; none where steps are counted, as its own are not alike from run to run."""
+        if self.limits.steps is not None:
+            return
         times = [0] * len(self.task.candidates)
         for number in making.at.values():
             times[number] += 1
         best = Solved(tuple(times), making.ground.lanes, making.total())
-        tried = _TRIED if programme.better_than(best.value) > _FEW else _TRIED[1:]
-        for most, part in () if self.limits.steps is not None else tried:
+        of_use = relaxed.better_than(best.value)
+        tried = _TRIED if of_use > _FEW else _TRIED[1:]
+        for most, part in tried:
             seconds = self.limits.left(self.clock()) * part
             if seconds <= 0:
                 return
-            found, proven = programme.solved(
-                best, seconds=seconds, seed=self.limits.seed, most=most
-            )
-            if proven is not None:
-                self._proven(proven)
+            of_use = relaxed.better_than(best.value)
+            some = relaxed.hopeful(of_use if most is None else min(most, of_use))
+            found, proven = programme.solved(best, some, seconds=seconds, seed=self.limits.seed)
+            if proven is not None and len(some) == of_use:
+                self._proven(max(best.value, proven))
             if found is not None and found.value > best.value:
                 best = found
                 yield self._better(self._laid_out(best))

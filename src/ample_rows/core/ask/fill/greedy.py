@@ -14,6 +14,8 @@ from ample_rows.core.patience import carry_on
 
 _MANY = 12
 """So many candidates are quicker weighed at once than one by one."""
+_MOST = 10_000
+"""Of so many candidates one plan is enough until the programme has weighed them."""
 _EASES = (0.3, 1.0)
 """How much ground and time count against a gain, plan by plan."""
 
@@ -162,16 +164,22 @@ class Making:
         return sum(self.value.values()) + sum(self.task.bare[n] for n in self.at.values())
 
 
-def greedy(task: Task) -> Iterator[Making]:
-    """Some plans that are made without looking back, each as soon as it is made."""
-    first, of_crop = Making(task), defaultdict[str, list[int]](list)
+def alone(task: Task) -> list[float]:
+    """What each candidate would add to the ground as it is."""
+    nothing, of_crop = Making(task), defaultdict[str, list[int]](list)
     for number, one in enumerate(task.candidates):
         of_crop[one.root].append(number)
-    alone = [0.0] * len(task.candidates)
+    gains = [0.0] * len(task.candidates)
     for mine in of_crop.values():
-        for number, gain in zip(mine, first.gains(mine).tolist(), strict=True):
-            alone[number] = gain
-    for ease in _EASES:
+        for number, gain in zip(mine, nothing.gains(mine).tolist(), strict=True):
+            gains[number] = gain
+    return gains
+
+
+def greedy(task: Task, alone: Sequence[float]) -> Iterator[Making]:
+    """Some plans that are made without looking back, each as soon as it is made; of many
+    candidates one plan alone."""
+    for ease in _EASES if len(task.candidates) < _MOST else _EASES[:1]:
         making = Making(task)
         making.run(alone, ease)
         yield making

@@ -41,10 +41,12 @@ class Strip:
 @dataclass(frozen=True)
 class Zone:
     """Strips that are alike, the longest first. Of zones of the same `soil` a crop gives the same
-    in so many units from a day: they differ in when they are free, or in what grew there."""
+    in so many units from a day: they differ in when they are free, or in what grew there.
+    `unit_squares` is how many whole squares the largest unit is worth."""
 
     strips: tuple[Strip, ...]
-    soil: int = 0
+    soil: int
+    unit_squares: float
 
     @property
     def first(self) -> Strip:
@@ -80,9 +82,23 @@ def zones_of(
             soil = soils.setdefault(_soil(estimate, strip), len(soils))
             alike[soil, _history(estimate, strip)].append(strip)
     return [
-        Zone(tuple(sorted(strips, key=lambda strip: -len(strip.units))), soil)
+        Zone(
+            tuple(sorted(strips, key=lambda strip: -len(strip.units))),
+            soil,
+            _largest(estimate, strips),
+        )
         for (soil, _), strips in alike.items()
     ]
+
+
+def _largest(estimate: Estimate, strips: Iterable[Strip]) -> float:
+    """The ground of the largest unit of some strips, in whole squares."""
+    most = 0.0
+    for strip in strips:
+        grid = grid_of(estimate.place(strip.place).place)
+        for unit in strip.units:
+            most = max(most, sum(grid.cells[address].area_cm2 for address in unit))
+    return most / grid.pitch.area_cm2
 
 
 def _windows(

@@ -10,8 +10,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from ample_rows.core.ask.pantry.table import weeks_of
-from ample_rows.core.book import Book
-from ample_rows.core.calendar.growing_year import GrowingYear, growing_days
+from ample_rows.core.calendar.growing_year import GrowingYear
 from ample_rows.core.planting.harvest import WeekKg
 
 COUNT = 24
@@ -52,8 +51,3 @@ class Halves:
             if 0 <= at < len(gives):
                 gives[at] += week.kg
         return gives
-
-    def growing_weeks(self, book: Book) -> NDArray[np.float64]:
-        """Weeks of growing weather up to the beginning of each half-month, and in all."""
-        days = [day.toordinal() for day in growing_days(self.year, book)]
-        return np.array([bisect_left(days, day.toordinal()) / 7 for day in self.begins])

@@ -125,12 +125,8 @@ class Ready:
     def _bare(self) -> list[float]:
         """What each candidate gains by itself: its effort, and ground that is idle no more."""
         book = self.base.book
-        weeks = self.halves.growing_weeks(book)
         effort, idle = book.value("fill_effort_a_planting"), book.value("fill_idle_a_cell_week")
-        return [
-            idle * c.squares * float(weeks[c.ends] - weeks[c.begins]) - effort
-            for c in self.found.every
-        ]
+        return [idle * c.cell_weeks - effort for c in self.found.every]
 
     def _plantings(self, placed: Sequence[Placed]) -> list[p.Planting]:
         taken = {planting.id for planting in self.present.plan.plantings}
