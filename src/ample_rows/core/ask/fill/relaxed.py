@@ -112,23 +112,25 @@ class Relaxed:
         weighed, at = self._places
         self._solver.setOptionValue("solver", "simplex")
         most = self.columns.upper[self._chosen[weighed]]
-        parts = values_in(self._solver, at)
+        parts, whole = values_in(self._solver, at), np.zeros(len(weighed))
         while True:
             carry_on()
-            whole = np.floor(parts + _DUST)
+            whole = np.maximum(whole, np.floor(parts + _DUST))
             over = np.where(whole < most, parts - whole, 0.0)
             open_ = np.flatnonzero(over > _DUST)
             if not len(open_):
                 break
             largest = open_[np.argsort(-over[open_], kind="stable")]
             up = largest[: max(1, int(_SETTLED * len(open_)))]
-            while not self._has_room(at, whole, up, most):
+            while len(up) and not self._has_room(at, whole, up, most):
                 if len(up) == 1:
                     most[up] = whole[up]
                 up = up[: len(up) // 2]
+            if not len(up) and not self._has_room(at, whole, up, most):
+                break
             parts = values_in(self._solver, at)
         times = np.zeros(len(self._chosen))
-        times[weighed] = np.floor(parts + _DUST)
+        times[weighed] = whole
         return [int(n) for n in times]
 
     def _has_room(self, at: Ints, whole: Floats, up: Ints, most: Floats) -> bool:
