@@ -8,7 +8,9 @@ import pytest
 from ample_rows.cli.main import main
 from ample_rows.core import plan as p
 from ample_rows.core.ask.fill.filling import Limits, filled
-from ample_rows.core.ask.fill.settled import Scope
+from ample_rows.core.ask.fill.greedy import alone, greedy
+from ample_rows.core.ask.fill.ready import Ready
+from ample_rows.core.ask.fill.settled import WHOLE, Scope
 from ample_rows.core.ask.fill.table import tables_of
 from ample_rows.core.ask.fill.value import eaten_kg, value_of
 from ample_rows.core.ask.pantry.table import weeks_of
@@ -79,6 +81,16 @@ def test_without_time_there_is_a_plan_and_no_bound_that_is_not_proven(book, read
     found = filled(Estimate(read(doc), book), limits=Limits(seconds=0))
     assert found.plan.plantings
     assert found.bound >= fill().worth.value
+
+
+@pytest.mark.parametrize("places", [(SMALL,), (SMALL, tub())])
+def test_a_plan_in_the_making_is_worth_what_it_is_once_evaluated(book, read, places):
+    ready = Ready(
+        Estimate(read(document(places=list(places), household={"wants": WANTS})), book), WHOLE
+    )
+    making = next(greedy(ready.task, alone(ready.task)))
+    _, evaluated = ready.evaluated(making.ground.placed)
+    assert making.total() + value_of(ready.base).value == pytest.approx(evaluated.value, abs=0.001)
 
 
 def test_the_same_seed_and_steps_give_the_same_plan(fill):
