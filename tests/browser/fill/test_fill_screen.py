@@ -186,3 +186,21 @@ def test_two_tabs_fill_one_after_the_other(fill, context):
     press(page, "Stop and keep this")
     press(second, "Fill")
     expect(second.get_by_role("button", name="Take all of it")).to_be_visible()
+
+
+def test_what_is_eaten_is_said_by_kinds_of_food_and_people(fill):
+    page = fill(wants=[])
+    kinds = page.get_by_role("region", name="By kinds of food")
+    expect(kinds).to_contain_text(re.compile(r"\d+ kg a year"))
+    page.get_by_label("People at table").select_option("3")
+    for kind in ("Fruit: tomatoes, beans, courgettes", "Salads and leaves", "Herbs"):
+        slider = kinds.get_by_role("slider", name=kind)
+        slider.press("Home")
+        expect(slider).to_have_attribute("aria-valuetext", "never")
+    expect(kinds).to_contain_text("maincrop carrot 3.7")
+    expect(kinds).not_to_contain_text("lettuce")
+    kinds.get_by_role("button", name="Want these").click()
+    expect(page.get_by_text("wanted in the pantry")).to_be_visible()
+    wants = plan_of(page, page.url.removesuffix("/fill"))["garden"]["household"]["wants"]
+    carrots = next(want for want in wants if want["crop"] == "carrot")
+    assert (carrots["kg_per_year"], carrots["keep"]) == (3.7, "store")

@@ -1890,6 +1890,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{slug}/fill/usual-wants": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Usual
+         * @description What so many people usually eat of each crop of some kinds of food; nothing is kept.
+         */
+        post: operations["usual_api_gardens__slug__fill_usual_wants_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{slug}/fill/compared": {
         parameters: {
             query?: never;
@@ -10145,26 +10165,6 @@ export interface components {
             refused: components["schemas"]["LineRefused"][];
         };
         /**
-         * TableRequest
-         * @description A table of entries as text; kept only where `keep` says so.
-         */
-        TableRequest: {
-            /** Text */
-            text: string;
-            /**
-             * Keep
-             * @default false
-             */
-            keep: boolean;
-            /**
-             * Columns
-             * @description What a column is, where the grower says so; null leaves it aside
-             */
-            columns?: {
-                [key: string]: string | null;
-            };
-        };
-        /**
          * TableWeek
          * @description One week at table, each at its median over all seasons; the week by its Monday. [kg]
          */
@@ -10639,6 +10639,15 @@ export interface components {
             sources: components["schemas"]["ample_rows__core__ask__pantry__variance__Share"][];
             /** Crops */
             crops: components["schemas"]["ample_rows__core__ask__pantry__variance__Share"][];
+        };
+        /**
+         * UsualWant
+         * @description What is usually eaten of a crop: the want to take over, and the crop's name.
+         */
+        UsualWant: {
+            /** Name */
+            name: string;
+            want: components["schemas"]["Want"];
         };
         /**
          * VarietyReport
@@ -11231,6 +11240,39 @@ export interface components {
             high: number;
         };
         /**
+         * TableRequest
+         * @description So many people, and how often each kind of food is on their table: 0 never, 1 now and then,
+         *     2 often, 3 on most days.
+         */
+        ample_rows__api__fill__TableRequest: {
+            /** People */
+            people: number;
+            /** Often */
+            often: {
+                [key: string]: number;
+            };
+        };
+        /**
+         * TableRequest
+         * @description A table of entries as text; kept only where `keep` says so.
+         */
+        ample_rows__api__record__TableRequest: {
+            /** Text */
+            text: string;
+            /**
+             * Keep
+             * @default false
+             */
+            keep: boolean;
+            /**
+             * Columns
+             * @description What a column is, where the grower says so; null leaves it aside
+             */
+            columns?: {
+                [key: string]: string | null;
+            };
+        };
+        /**
          * Share
          * @description What one source of uncertainty has of the variance of the whole. [0-1]
          */
@@ -11623,7 +11665,6 @@ export type SupportBuild = components['schemas']['SupportBuild'];
 export type SupportReport = components['schemas']['SupportReport'];
 export type SupportSheet = components['schemas']['SupportSheet'];
 export type TableRead = components['schemas']['TableRead'];
-export type TableRequest = components['schemas']['TableRequest'];
 export type TableWeek = components['schemas']['TableWeek'];
 export type TakeAlternative = components['schemas']['TakeAlternative'];
 export type Tank = components['schemas']['Tank'];
@@ -11649,6 +11690,7 @@ export type TwinSeason = components['schemas']['TwinSeason'];
 export type TwoPlans = components['schemas']['TwoPlans'];
 export type Typed = components['schemas']['Typed'];
 export type Uncertainty = components['schemas']['Uncertainty'];
+export type UsualWant = components['schemas']['UsualWant'];
 export type VarietyReport = components['schemas']['VarietyReport'];
 export type VarietyRun = components['schemas']['VarietyRun'];
 export type Vehicle = components['schemas']['Vehicle'];
@@ -11678,6 +11720,8 @@ export type YardSun = components['schemas']['YardSun'];
 export type YearParts = components['schemas']['YearParts'];
 export type YearReport = components['schemas']['YearReport'];
 export type Years = components['schemas']['Years'];
+export type AmpleRowsApiFillTableRequest = components['schemas']['ample_rows__api__fill__TableRequest'];
+export type AmpleRowsApiRecordTableRequest = components['schemas']['ample_rows__api__record__TableRequest'];
 export type AmpleRowsCoreAskPantryVarianceShare = components['schemas']['ample_rows__core__ask__pantry__variance__Share'];
 export type AmpleRowsCoreAskYardPathCareShare = components['schemas']['ample_rows__core__ask__yard__path_care__Share'];
 export type FieldFault = components['schemas']['FieldFault'];
@@ -18416,7 +18460,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["TableRequest"];
+                "application/json": components["schemas"]["ample_rows__api__record__TableRequest"];
             };
         };
         responses: {
@@ -21307,8 +21351,105 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/x-ndjson": unknown;
-                    "application/json": components["schemas"]["OfferedPlan"];
+                    "application/x-ndjson": components["schemas"]["OfferedPlan"];
+                };
+            };
+            /** @description The request cannot be read */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Neither the page's session nor the token was sent */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such garden, or no such part of it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Changed elsewhere, or nothing to undo */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Busy, or the file of the gardens cannot be used now */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The disk is full */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    usual_api_gardens__slug__fill_usual_wants_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ample_rows__api__fill__TableRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UsualWant"][];
                 };
             };
             /** @description The request cannot be read */

@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 
 import { basisOf } from './basis';
-import { answeredAs, api } from './client';
+import { answered, answeredAs, api } from './client';
 import type { ProblemError } from './client';
 import type { HeldGarden } from './merge';
 import type { CropLine, CropPage } from './types';
@@ -41,5 +41,14 @@ export function useCropPage(state: HeldGarden, crop: string) {
           signal,
         }),
       ),
+  });
+}
+
+/** The kinds of food that a household may like. */
+export function useLikes() {
+  return useQuery({
+    queryKey: ['likes'],
+    staleTime: Infinity,
+    queryFn: ({ signal }) => answered(api.GET('/api/likes', { signal })),
   });
 }

@@ -46,6 +46,10 @@ class Like(Record):
     source: Text
 
 
+EATEN_BY = 3
+"""The people of the household whose plants `Eaten` are."""
+
+
 class Eaten(Record):
     """The plants of a crop that a household of three eats from, fresh through its season."""
 

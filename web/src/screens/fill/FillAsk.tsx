@@ -6,6 +6,7 @@ import { useIndex } from '../../api/useBook';
 import { Choice } from '../../kit/Choice';
 import type { Options } from '../../kit/Choice';
 import { DateField } from '../../kit/DateField';
+import { ByKind } from './ByKind';
 import type { Asked } from './filling';
 
 const MOST_KINDS = 30;
@@ -54,9 +55,13 @@ export function FillAsk({ state, asked, onAsk }: Props) {
           ? 'Nobody has said what is eaten yet. '
           : `Planned from the ${wants.length === 1 ? 'one crop' : `${wants.length} crops`} wanted in the pantry. `}
         <Link className="press" to={`/gardens/${slug}/pantry`}>
-          {wants.length === 0 ? 'Enter it in the pantry' : 'Change what is wanted'}
+          {wants.length === 0 ? 'Enter it crop by crop' : 'Change what is wanted'}
         </Link>
       </p>
+      <details open={wants.length === 0} className="col-span-full">
+        <summary>{wants.length === 0 ? 'Or by kinds of food' : 'By kinds of food'}</summary>
+        <ByKind state={state} />
+      </details>
       {asked.cells && (
         <p className="col-span-full">
           {`Only the ${asked.cells.length === 1 ? 'square' : `${asked.cells.length} squares`} you chose. `}

@@ -7,6 +7,7 @@ import { answered, answeredState, api } from '../../api/client';
 import { gardenKey, gardensKey } from '../../api/garden';
 import { held } from '../../api/merge';
 import type { FirstBedRequest } from '../../api/types';
+import { useLikes } from '../../api/useBook';
 import { useTyped } from '../../kit/form';
 import { useMessages } from '../../kit/messages';
 import { guessedWords, useUnits } from '../../kit/preferences';
@@ -76,11 +77,7 @@ export function useFirstBed() {
     queryFn: ({ signal }) =>
       answered(api.GET('/api/climates', { params: { query: { latitude: 0 } }, signal })),
   });
-  const likes = useQuery({
-    queryKey: ['likes'],
-    staleTime: Infinity,
-    queryFn: ({ signal }) => answered(api.GET('/api/likes', { signal })),
-  });
+  const likes = useLikes();
 
   const make = async (body: FirstBedRequest) => {
     const stop = new AbortController();
