@@ -199,7 +199,7 @@ def test_what_is_eaten_is_said_by_kinds_of_food_and_people(fill):
         expect(slider).to_have_attribute("aria-valuetext", "never")
     expect(kinds).to_contain_text("maincrop carrot 3.7")
     expect(kinds).not_to_contain_text("lettuce")
-    kinds.get_by_role("button", name="Want these").click()
+    kinds.get_by_role("button", name="Use these amounts").click()
     expect(page.get_by_text("wanted in the pantry")).to_be_visible()
     wants = plan_of(page, page.url.removesuffix("/fill"))["garden"]["household"]["wants"]
     carrots = next(want for want in wants if want["crop"] == "carrot")

@@ -27,7 +27,7 @@ export function ByKind({ state }: { state: HeldGarden }) {
   const editor = useEditor(slug);
   const units = useUnits();
   const { household } = state.plan.garden;
-  const [people, setPeople] = useState(household?.people ?? 2);
+  const [people, setPeople] = useState(() => atTable(household?.people ?? 2));
   const [often, setOften] = useState<Readonly<Record<string, number>>>({});
   const { data: kinds = [] } = useLikes();
   const asked = Object.fromEntries(kinds.map(({ id }) => [id, often[id] ?? AT_FIRST]));
@@ -74,13 +74,16 @@ export function ByKind({ state }: { state: HeldGarden }) {
             .join(', ')}
           {'. '}
           <button type="button" className="press" onClick={take}>
-            Want these
+            Use these amounts
           </button>
         </p>
       )}
     </section>
   );
 }
+
+/** So many people as can be chosen, where as many are said. */
+const atTable = (people: number) => Math.min(MOST_PEOPLE, Math.max(1, Math.round(people)));
 
 interface KindProps {
   label: string;
