@@ -121,7 +121,7 @@ def test_a_planting_takes_the_stretch_that_its_squares_span(grown):
         (
             [MIDDLE, {"id": "x", "system": "woven", "line_cm": [[0, 100], [120, 110]]}],
             "supports[1].line_cm",
-            'crosses the support "row"',
+            "crosses support 1",
         ),
         (
             [{**MIDDLE, "system": "arch", "mesh_cm": 90, "span_cm": 120}],

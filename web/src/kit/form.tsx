@@ -16,6 +16,8 @@ import type { Reader, Texts } from './reader';
 const MOST_LETTERS = 120;
 /** Sooner, half a measure would be called wrong; at the press of a button, it would jump away. */
 const RESTS_MS = 900;
+/** Marks what was found wrong by the core, and not by reading what is typed. */
+const CORE = 'core';
 
 type Loose = Record<string, string | undefined>;
 type Held = Control<Loose, unknown, { read: unknown }>;
@@ -49,7 +51,7 @@ export function useTyped<T extends Texts<T>, R>(
   read: (reader: Reader<T>) => R,
 ): TypedForm<T, R> {
   const units = useUnits();
-  const { control, setValue, reset, trigger, getValues, setError, handleSubmit, formState } =
+  const { control, setValue, reset, trigger, getValues, getFieldState, setError, ...form } =
     useForm<Loose, unknown, { read: R }>({
       defaultValues: first,
       resolver: (typed) => {
@@ -66,17 +68,18 @@ export function useTyped<T extends Texts<T>, R>(
     });
   const typed = useWatch({ control }) as unknown as T;
   const refuse = (key: string, message: string, shouldFocus = false) =>
-    setError(key, { type: 'core', message }, { shouldFocus });
+    setError(key, { type: CORE, message }, { shouldFocus });
   return {
     control: control,
     typed,
-    set: (key, text) => setValue(String(key), text, { shouldValidate: formState.isSubmitted }),
+    set: (key, text) => setValue(String(key), text, { shouldValidate: form.formState.isSubmitted }),
     clear: (kept) => reset({ ...first, ...kept }),
     look: (key) => {
-      // What is empty, or was saved and emptied meanwhile, is told when it is sent.
-      if (getValues(key)) void trigger(key);
+      // What is empty, or was saved and emptied meanwhile, is told when it is sent; what the core
+      // refused meanwhile is not taken back for being legible.
+      if (getValues(key) && getFieldState(key).error?.type !== CORE) void trigger(key);
     },
-    fault: (key) => formState.errors[String(key)]?.message,
+    fault: (key) => form.formState.errors[String(key)]?.message,
     refuse: (key, message) => refuse(String(key), message),
     refusedAt: (paths, why) => {
       const wrong = Object.entries(paths).flatMap(([key, path]) => {
@@ -87,7 +90,7 @@ export function useTyped<T extends Texts<T>, R>(
       return wrong.length > 0;
     },
     sent: (save) => (event) => {
-      void handleSubmit(({ read: value }) => save(value))(event);
+      void form.handleSubmit(({ read: value }) => save(value))(event);
     },
   };
 }

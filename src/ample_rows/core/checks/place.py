@@ -221,11 +221,11 @@ def _line_faults(place: p.Place, support: p.Support, path: str, book: Book) -> I
         for index, (x, y) in enumerate(support.line_cm):
             if not ground.covers(shapely.Point(x, y)):
                 yield Fault(f"{path}.line_cm[{index}]", _off_the_bed(place, x, y))
-    for other in place.supports:
+    for number, other in enumerate(place.supports, start=1):
         if other.id == support.id:
             return
         if other.line_cm is not None and line.crosses(shapely.LineString(other.line_cm)):
-            yield Fault(f"{path}.line_cm", f'crosses the support "{other.id}"; move one of them')
+            yield Fault(f"{path}.line_cm", f"crosses support {number}; move one of them")
 
 
 def _off_the_bed(place: p.Place, x: float, y: float) -> Message:
