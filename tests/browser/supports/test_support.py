@@ -61,7 +61,7 @@ def test_what_a_message_does_not_cover_can_be_pressed(page, base_url):
     expect(page.get_by_role("link", name="Support 2")).to_have_attribute("aria-current", "page")
     page.get_by_label("Stands").select_option("in the bed, across its middle")
     told = page.get_by_role("status")
-    expect(told).to_contain_text('Bed 2, support 2, line: crosses support 1')
+    expect(told).to_contain_text("Bed 2, support 2, line: crosses support 1")
     # The message lies at the foot of the page, and the press for the keys beside it.
     page.get_by_role("button", name="Keys").click()
     expect(page.get_by_role("dialog", name="Keys")).to_be_visible()
