@@ -20,6 +20,8 @@ from ample_rows.core.structures import supports
 from ample_rows.core.words.message import Length, Mass, Message, Number, Span, listed, message
 
 LOW_LIGHT_WORTH_SAYING = 0.92
+# Less than this share of a full harvest for want of light is a matter of care, no mere tip.
+LIGHT_ENOUGH = 0.7
 HOURS_WORTH_SAYING = 0.5
 
 
@@ -155,7 +157,8 @@ def low_light(view: PlaceView) -> Iterator[Note]:
         if e not in stopped and e.report.light.factor < LOW_LIGHT_WORTH_SAYING
     ]
     if dim:
-        yield _light_note(view, "care", dim)
+        poor = any(e.report.light.factor < LIGHT_ENOUGH for e in dim)
+        yield _light_note(view, "care" if poor else "tip", dim)
 
 
 def _hours(e: Evaluated) -> float:

@@ -23,6 +23,7 @@ from ample_rows.core.book import Book, LikedEntry
 from ample_rows.core.estimate.estimate import Estimate
 from ample_rows.core.geometry.cells import Spot, grid_of, pitch_of
 from ample_rows.core.notes.depth import REDUCED_WORTH_SAYING
+from ample_rows.core.notes.standing import LIGHT_ENOUGH
 from ample_rows.core.planting.evaluated import evaluate_planting
 from ample_rows.core.planting.report import PlantingReport
 
@@ -51,10 +52,10 @@ _PORTIONS_A_YEAR = 2
 # Taller ones stand where they shade none of the others; in later rounds nothing of this height.
 _LOW_CM = 60.0
 _WARNINGS = ("stop", "care")
-# Less light or less depth than is best is a matter of the place, no reason to leave it bare.
-_LIGHT = frozenset({"light-low"})
+# Less depth than is best is a matter of the place, no reason to leave it bare.
+_NOTHING: frozenset[str] = frozenset()
 _SHALLOW = frozenset({"reduced"})
-_LEAST_OF_PLACE = 0.7
+_DEPTH_ENOUGH = 0.7
 
 
 @dataclass(frozen=True)
@@ -107,7 +108,7 @@ def planted_as_liked(plan: p.Plan, book: Book, likes: Sequence[str], *, since: d
     kinds = [book.likes[like] for like in likes if like in book.likes] or [*book.likes.values()]
     then = tuple(_in_turn([kind.then for kind in kinds]))
     lists = [kind.entries for kind in kinds]
-    for put_up_with in (_LIGHT, _LIGHT | _SHALLOW):
+    for put_up_with in (_NOTHING, _SHALLOW):
         bare = _bed(plan, book, then, since, put_up_with)
         entries = tuple(chain(*lists) if _is_pot(bare.place) else _in_turn(lists))
         planted = _planted(bare, entries)
@@ -135,7 +136,7 @@ def _grows(bare: Estimate, place: str, put_up_with: frozenset[str], crop: str) -
     if depth is None or depth.governed_by == "litres":
         return depth is not None
     shallow = depth.verdict == "reduced" and depth.factor < REDUCED_WORTH_SAYING
-    return depth.factor >= _LEAST_OF_PLACE and (not shallow or put_up_with >= _SHALLOW)
+    return depth.factor >= _DEPTH_ENOUGH and (not shallow or put_up_with >= _SHALLOW)
 
 
 def _is_pot(place: p.Place) -> bool:
@@ -308,7 +309,8 @@ def _unless_warned(bed: _Bed, found: Found) -> _Bed | None:
     known = bed.put_up_with | {note.code for note in before.notes}
     its_own = [n for n in result.notes if n.planting == new or n.code not in known]
     warned = any(n.level in _WARNINGS and n.code not in bed.put_up_with for n in its_own)
-    poor = min(tried.last.factors.light, tried.last.factors.depth) < _LEAST_OF_PLACE
+    factors = tried.last.factors
+    poor = factors.light < LIGHT_ENOUGH or factors.depth < _DEPTH_ENOUGH
     return None if warned or poor else tried
 
 
