@@ -51,35 +51,44 @@ export function useTyped<T extends Texts<T>, R>(
   read: (reader: Reader<T>) => R,
 ): TypedForm<T, R> {
   const units = useUnits();
-  const { control, setValue, reset, trigger, getValues, getFieldState, setError, ...form } =
-    useForm<Loose, unknown, { read: R }>({
-      defaultValues: first,
-      resolver: (typed) => {
-        const { reader, faults } = readerOf(typed as unknown as T, units);
-        const values = { read: read(reader) };
-        const errors = Object.entries(faults).map(([key, message]) => [
-          key,
-          { type: 'read', message },
-        ]);
-        return errors.length === 0
-          ? { values, errors: {} }
-          : { values: {}, errors: Object.fromEntries(errors) as FieldErrors<Loose> };
-      },
-    });
+  const {
+    control,
+    setValue,
+    reset,
+    trigger,
+    getValues,
+    getFieldState,
+    setError,
+    handleSubmit,
+    formState,
+  } = useForm<Loose, unknown, { read: R }>({
+    defaultValues: first,
+    resolver: (typed) => {
+      const { reader, faults } = readerOf(typed as unknown as T, units);
+      const values = { read: read(reader) };
+      const errors = Object.entries(faults).map(([key, message]) => [
+        key,
+        { type: 'read', message },
+      ]);
+      return errors.length === 0
+        ? { values, errors: {} }
+        : { values: {}, errors: Object.fromEntries(errors) as FieldErrors<Loose> };
+    },
+  });
   const typed = useWatch({ control }) as unknown as T;
   const refuse = (key: string, message: string, shouldFocus = false) =>
     setError(key, { type: CORE, message }, { shouldFocus });
   return {
     control: control,
     typed,
-    set: (key, text) => setValue(String(key), text, { shouldValidate: form.formState.isSubmitted }),
+    set: (key, text) => setValue(String(key), text, { shouldValidate: formState.isSubmitted }),
     clear: (kept) => reset({ ...first, ...kept }),
     look: (key) => {
       // What is empty, or was saved and emptied meanwhile, is told when it is sent; what the core
       // refused meanwhile is not taken back for being legible.
       if (getValues(key) && getFieldState(key).error?.type !== CORE) void trigger(key);
     },
-    fault: (key) => form.formState.errors[String(key)]?.message,
+    fault: (key) => formState.errors[String(key)]?.message,
     refuse: (key, message) => refuse(String(key), message),
     refusedAt: (paths, why) => {
       const wrong = Object.entries(paths).flatMap(([key, path]) => {
@@ -90,7 +99,7 @@ export function useTyped<T extends Texts<T>, R>(
       return wrong.length > 0;
     },
     sent: (save) => (event) => {
-      void form.handleSubmit(({ read: value }) => save(value))(event);
+      void handleSubmit(({ read: value }) => save(value))(event);
     },
   };
 }
