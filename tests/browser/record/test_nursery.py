@@ -37,6 +37,26 @@ def test_a_lot_goes_from_seed_to_its_bed(page, base_url):
     expect(lot).to_be_visible()
 
 
+def test_what_is_typed_while_a_step_is_kept_stays(page, base_url):
+    page.goto(f"{base_url}{RECORD}?view=nursery")
+    new = page.get_by_role("form", name="A new lot")
+    new.get_by_label("Seedlings for").select_option("crop:kale")
+    new.get_by_label("How many").fill("40")
+    waiting = []
+    page.route(
+        "**/api/gardens/**",
+        lambda route: route.continue_() if route.request.method == "GET" else waiting.append(route),
+    )
+    with page.expect_request(lambda request: request.method != "GET"):
+        new.get_by_role("button", name="Put it on the shelf").click()
+    new.get_by_label("How many").fill("12")
+    for route in waiting:
+        route.continue_()
+    lot = page.get_by_role("main").get_by_role("listitem").filter(has_text="kale")
+    expect(lot).to_contain_text("40 sown")
+    expect(new.get_by_label("How many")).to_have_value("12")
+
+
 def test_what_slugs_took_is_replaced_from_the_shelf_by_a_press(page, base_url):
     page.goto(f"{base_url}{RECORD}?view=nursery")
     new = page.get_by_role("form", name="A new lot")

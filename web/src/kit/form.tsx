@@ -32,7 +32,7 @@ export interface TypedForm<T, R = unknown> {
   control: Held;
   typed: T;
   set: <K extends keyof T>(key: K, text: T[K]) => void;
-  /** Empty again as at first, but for what is kept for the next one. */
+  /** Empty again as at first, but for what is kept for the next one or was typed since sending. */
   clear: (kept: Partial<T>) => void;
   /** Say at a field what cannot be read in it, once typing rests. */
   look: (key: string) => void;
@@ -76,13 +76,19 @@ export function useTyped<T extends Texts<T>, R>(
     },
   });
   const typed = useWatch({ control }) as unknown as T;
+  const asSent = useRef<Loose>({});
   const refuse = (key: string, message: string, shouldFocus = false) =>
     setError(key, { type: CORE, message }, { shouldFocus });
   return {
     control: control,
     typed,
     set: (key, text) => setValue(String(key), text, { shouldValidate: formState.isSubmitted }),
-    clear: (kept) => reset({ ...first, ...kept }),
+    clear: (kept) => {
+      const since = Object.entries(getValues()).filter(
+        ([key, text]) => text !== asSent.current[key],
+      );
+      reset({ ...first, ...kept, ...Object.fromEntries(since) });
+    },
     look: (key) => {
       // What is empty, or was saved and emptied meanwhile, is told when it is sent; what the core
       // refused meanwhile is not taken back for being legible.
@@ -99,6 +105,7 @@ export function useTyped<T extends Texts<T>, R>(
       return wrong.length > 0;
     },
     sent: (save) => (event) => {
+      asSent.current = { ...getValues() };
       void handleSubmit(({ read: value }) => save(value))(event);
     },
   };
